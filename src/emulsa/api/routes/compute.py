@@ -1,0 +1,31 @@
+"""POST /api/compute/<operation>: the rules of the job, one route each."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter, Request, Response
+
+from emulsa.api.bodies import documented
+from emulsa.core import operations
+
+router = APIRouter(prefix="/api/compute", tags=["compute"])
+
+
+def _add(operation: operations.Operation) -> None:
+    async def compute(request: Request) -> Response:
+        text = operations.answer_json(operation.name, await request.body())
+        return Response(text, media_type="application/json")
+
+    router.add_api_route(
+        f"/{operation.name}",
+        compute,
+        methods=["POST"],
+        name=operation.name,
+        operation_id=f"compute_{operation.name}",
+        summary=(operation.function.__doc__ or "").split("\n")[0],
+        responses={200: {"model": operation.answer}},
+        openapi_extra=documented(operation.request, operation.example),
+    )
+
+
+for each in operations.TABLE.values():
+    _add(each)

@@ -1,0 +1,115 @@
+"""The command line: serve, demo, compute."""
+
+from __future__ import annotations
+
+import argparse
+import socket
+import sys
+from pathlib import Path
+
+from emulsa import __version__
+from emulsa.core import operations
+from emulsa.core.errors import CoreError
+from emulsa.core.wire import dumps
+
+BAD_INPUT = 2  # exit code of a refused request
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run a command; returns the process's exit code."""
+    options = _parser().parse_args(arguments)
+    if options.command == "compute":
+        return compute(options.operation)
+    if options.command == "openapi":
+        return openapi()
+    return serve(options)
+
+
+def compute(name: str) -> int:
+    """One operation: JSON request on standard input, JSON answer on standard output."""
+    try:
+        print(operations.answer_json(name, sys.stdin.buffer.read()))
+    except CoreError as problem:
+        print(dumps(problem.as_json()))
+        return BAD_INPUT
+    return 0
+
+
+def openapi() -> int:
+    """The OpenAPI document, for the page's generated types."""
+    import json
+    import tempfile
+
+    from emulsa.api.app import Settings, create_app
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Settings(Path(folder)))
+        print(json.dumps(app.openapi(), indent=1, ensure_ascii=False))
+    return 0
+
+
+def serve(options: argparse.Namespace) -> int:
+    """Serve the application until stopped; a busy port is said plainly."""
+    busy = _port_problem(options.host, options.port)
+    if busy:
+        print(busy, file=sys.stderr)
+        return 1
+    import uvicorn
+
+    from emulsa.api.app import Settings, create_app
+    from emulsa.store.database import TooNew
+
+    demo = options.command == "demo"
+    data = options.data or _default_data(demo)
+    try:
+        if demo:
+            from emulsa.demo.quarry import build
+
+            build(data)
+        app = create_app(Settings(data))
+    except TooNew as problem:
+        print(problem, file=sys.stderr)
+        return 1
+    print(f"Emulsa {__version__} is at http://{options.host}:{options.port} (data in {data})")
+    sys.stdout.flush()
+    uvicorn.run(app, host=options.host, port=options.port, log_level="warning", access_log=False)
+    return 0
+
+
+def _default_data(demo: bool) -> Path:
+    """The platform's folder for user data; the demo has its own and never touches the user's."""
+    from platformdirs import user_data_path
+
+    return user_data_path("emulsa", appauthor=False) / ("demo" if demo else "archive")
+
+
+def _port_problem(host: str, port: int) -> str:
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind((host, port))
+        except OSError as problem:
+            return (
+                f"Port {port} on {host} cannot be used ({problem.strerror})."
+                " Stop what is using it, or choose another: PORT=8018 make demo,"
+                " or emulsa serve --port 8018."
+            )
+    return ""
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="emulsa", description=__doc__)
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, summary in (("serve", "serve your own data"), ("demo", "serve the demo outing")):
+        command = commands.add_parser(name, help=summary)
+        command.add_argument("--host", default="127.0.0.1")
+        command.add_argument("--port", type=int, default=8017)
+        command.add_argument("--data", type=Path, help="folder of the database")
+    command = commands.add_parser("compute", help="one rule of the job: JSON in, JSON out")
+    command.add_argument("operation", metavar="operation", help=", ".join(operations.TABLE))
+    commands.add_parser("openapi", help="print the OpenAPI document")
+    return parser
+
+
+if __name__ == "__main__":
+    sys.exit(main())

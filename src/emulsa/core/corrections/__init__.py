@@ -1,0 +1,1 @@
+"""What lengthens an exposure after the meter: filters, bellows, pinhole, reciprocity."""

@@ -1,0 +1,1 @@
+"""Published tables as rows, and the bibliography they cite."""

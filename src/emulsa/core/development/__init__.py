@@ -1,0 +1,1 @@
+"""From a development number to minutes: recipes and temperature."""

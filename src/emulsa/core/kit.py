@@ -1,0 +1,84 @@
+"""The kit: cameras, lenses, pinholes, filters and meters, each with a name."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
+from emulsa.core.corrections.pinhole import Side
+from emulsa.core.errors import CoreError, Missing, Unsound
+from emulsa.core.light.marks import f_number
+from emulsa.core.light.meters import Calibrated
+from emulsa.core.limits import ExposureIndex, Id, Name, Note
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Camera:
+    """A camera and the image area of its format."""
+
+    id: Id
+    name: Name
+    format_mm: tuple[Side, Side] = (120.0, 95.0)
+    note: Note = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitLens:
+    """A lens with its widest and smallest marks, both needed: they are what can be set."""
+
+    id: Id
+    name: Name
+    camera_id: Id | None = None
+    optics: Lens
+    note: Note = ""
+
+    def __post_init__(self) -> None:
+        lens = self.optics
+        if lens.widest is None or lens.smallest is None:
+            raise Missing("Give the lens its widest and smallest aperture.", field="optics.widest")
+        try:
+            series = lens.aperture_series
+            if f_number(lens.widest, series) > f_number(lens.smallest, series):
+                raise Unsound(
+                    "The widest aperture is the smaller number, as in f/5.6 to f/64.",
+                    field="optics.widest",
+                )
+            aperture_of(lens, lens.widest, "optics.widest")
+            speeds(lens.shutter)
+        except CoreError as problem:
+            if problem.field in ("aperture", "time"):
+                problem.field = "optics.widest" if problem.field == "aperture" else "optics.shutter"
+            raise
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitPinhole:
+    """A pinhole: measured diameter and distance to the film."""
+
+    id: Id
+    name: Name
+    camera_id: Id | None = None
+    optics: Pinhole
+    note: Note = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitFilter:
+    """A filter by factor, stops or density."""
+
+    id: Id
+    name: Name
+    filter: Filter
+    note: Note = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Meter:
+    """A meter: its constants, its own error in stops, and the ISO it is kept at."""
+
+    id: Id
+    name: Name
+    calibration: Calibrated = Calibrated()
+    iso: ExposureIndex = 100.0
+    note: Note = ""

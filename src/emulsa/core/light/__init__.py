@@ -1,0 +1,1 @@
+"""Light as the meter and the camera count it: marks, exposure value, meters, units."""

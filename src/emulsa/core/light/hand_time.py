@@ -1,0 +1,79 @@
+"""Times as a hand can work them and as one writes them. Common practice, no source."""
+
+from __future__ import annotations
+
+from emulsa.core.tones.zones import number_text
+
+# Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
+# whole seconds by the watch, then coarser as the same step becomes a smaller part of a stop.
+HAND_STEPS = ((5, 0.1), (10, 0.5), (60, 1), (600, 5), (3_600, 30), (float("inf"), 60))
+SHORTEST_BY_HAND_S = 0.3  # below this a hand-timed exposure is a fraction, not a count
+
+
+def hand_time_s(seconds: float) -> float:
+    """The nearest time a hand can work; ties go to the longer. Fractions below 0.3 s.
+
+    >>> hand_time_s(9.08), hand_time_s(1.28), hand_time_s(128.2), hand_time_s(43.3)
+    (9.0, 1.3, 130.0, 43.0)
+    """
+    if seconds < SHORTEST_BY_HAND_S:
+        return 1 / max(round(1 / seconds), 1)
+    snapped = round(seconds, 9)
+    step = next(step for limit, step in HAND_STEPS if snapped < limit)
+    return round(float(int(snapped / step + 0.5 + 1e-9) * step), 9)
+
+
+def time_text(seconds: float) -> str:
+    """A time as one writes it, to what matters at its length.
+
+    >>> [time_text(each) for each in (1 / 64, 0.5, 5.76, 43.2, 130, 3900, 7200)]
+    ['1/64 s', '1/2 s', '5.8 s', '43 s', '2 min 10 s', '1 h 5 min', '2 h']
+    """
+    if seconds < 0.95:
+        return _fraction(seconds)
+    if seconds < 9.95:
+        return f"{round(seconds, 1):g} s"
+    whole = round(seconds)
+    if whole < 60:
+        return f"{whole} s"
+    if whole < 3_600:
+        return _joined((whole // 60, "min"), (whole % 60, "s"))
+    minutes = round(seconds / 60)
+    return _joined((minutes // 60, "h"), (minutes % 60, "min"))
+
+
+def minutes_text(minutes: float) -> str:
+    """Developing time in minutes and seconds, to five seconds.
+
+    >>> minutes_text(6.83), minutes_text(8)
+    ('6 min 50 s', '8 min')
+    """
+    seconds = int(round(minutes * 12, 9) + 0.5) * 5
+    return _joined((seconds // 60, "min"), (seconds % 60, "s"))
+
+
+def stops_text(stops: float) -> str:
+    """Signed stops: thirds and halves as fractions when exact, else two decimals.
+
+    >>> stops_text(3), stops_text(0.526), stops_text(-2), stops_text(1 / 3), stops_text(0)
+    ('+3', '+0.53', '−2', '+⅓', '0')
+    """
+    if abs(stops) < 0.005:
+        return "0"
+    sign = "−" if stops < 0 else "+"
+    size = abs(stops)
+    if min(abs(size * 3 - round(size * 3)) / 3, abs(size * 2 - round(size * 2)) / 2) < 1e-6:
+        return sign + number_text(size)
+    return f"{sign}{size:.2f}"
+
+
+def _fraction(seconds: float) -> str:
+    lower = round(1 / seconds)
+    if lower > 1 and abs(1 / seconds / lower - 1) < 0.05:
+        return f"1/{lower} s"
+    return f"{seconds:.2g} s"
+
+
+def _joined(larger: tuple[int, str], smaller: tuple[int, str]) -> str:
+    parts = [f"{count} {unit}" for count, unit in (larger, smaller) if count]
+    return " ".join(parts) or f"0 {smaller[1]}"

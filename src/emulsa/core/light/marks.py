@@ -1,0 +1,155 @@
+"""Marks and literals: an engraved mark means its exact step, a free number means itself.
+
+A *string* is a mark (``"f/22"`` = 2^4.5, ``"1/60"`` = 1/64 s, ``"15"`` on a shutter = 16 s);
+a *number* is literal (138, 37.5 s). Full, half and third series; ``old_leaf`` marks are literal.
+Where two series engrave the same word (13, 1/20) the full and third series win unless told.
+Source: ISO 517 (apertures) and ISO 516 (shutters), tables in ``core.data.marks``.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from bisect import bisect_left
+from collections.abc import Callable, Sequence
+from functools import cache, lru_cache
+from typing import Annotated, Literal
+
+from emulsa.core.data import marks as engraved
+from emulsa.core.errors import Unreadable
+from emulsa.core.limits import FNumber, Length, Seconds, Within
+
+MarkText = Annotated[str, Length("A mark", 1, 16)]
+ApertureMark = MarkText | FNumber
+TimeMark = MarkText | Seconds
+Series = Literal["full", "half", "third", "old_leaf"]
+Mark = tuple[str, float]  # as engraved, and exactly
+Table = Callable[[Series], dict[str, float]]
+SEARCHED: tuple[Series, ...] = ("full", "third", "half")
+APERTURES = Within("The f-number", 0.5, 2_000)
+TIMES = Within("The time", 1e-6, 1e7, "s")
+
+
+@cache
+def aperture_marks(series: Series) -> dict[str, float]:
+    """Engraved text → exact f-number of one series' own marks.
+
+    >>> aperture_marks("full")["22"] == 2**4.5
+    True
+    """
+    if series == "half":
+        return {text: 2 ** ((n + 0.5) / 2) for n, text in enumerate(engraved.HALF_APERTURES)}
+    if series == "third":
+        return {
+            text: 2 ** ((n // 2 + (1 + n % 2) / 3) / 2)
+            for n, text in enumerate(engraved.THIRD_APERTURES)
+        }
+    return {text: 2 ** (n / 2) for n, text in enumerate(engraved.FULL_APERTURES)}
+
+
+@cache
+def time_marks(series: Series) -> dict[str, float]:
+    """Engraved text → exact seconds of one series' own marks.
+
+    >>> time_marks("full")["1/60"], time_marks("full")["15"]
+    (0.015625, 16.0)
+    """
+    first = engraved.FASTEST_FULL_POWER
+    if series == "half":
+        start = engraved.FASTEST_HALF_POWER
+        return {text: 2 ** (start + n) for n, text in enumerate(engraved.HALF_SPEEDS)}
+    if series == "third":
+        return {
+            text: 2 ** (first + n // 2 + (1 + n % 2) / 3)
+            for n, text in enumerate(engraved.THIRD_SPEEDS)
+        }
+    return {text: 2.0 ** (first + n) for n, text in enumerate(engraved.FULL_SPEEDS)}
+
+
+@lru_cache(512)
+def f_number(mark: str | float, series: Series | None = None) -> float:
+    """The f-number a mark or a literal number means.
+
+    >>> f_number("f/11") == 2**3.5, f_number(138)
+    (True, 138.0)
+    """
+    if not isinstance(mark, str):
+        return APERTURES.check(float(mark), "aperture")
+    text = re.sub(r"^[fF]\s*/?\s*", "", mark.strip())
+    found = _lookup(text, series, aperture_marks)
+    if found is None:
+        raise Unreadable(
+            f"“{mark}” is not an engraved aperture; use a mark such as 22 or f/5.6,"
+            " or a plain number for a measured opening.",
+            field="aperture",
+        )
+    return found
+
+
+@lru_cache(512)
+def seconds(mark: str | float, series: Series | None = None) -> float:
+    """The seconds a shutter or meter-dial mark or a literal number means.
+
+    >>> seconds("1/500"), seconds("1/100", "old_leaf"), seconds(37.5)
+    (0.001953125, 0.01, 37.5)
+    """
+    if not isinstance(mark, str):
+        return TIMES.check(float(mark), "time")
+    text = re.sub(r"\s*(s|sec)$", "", mark.strip())
+    found = literal_seconds(text) if series == "old_leaf" else _lookup(text, series, time_marks)
+    if found is None:
+        raise Unreadable(
+            f"“{mark}” is not an engraved shutter time; use a mark such as 1/60 or 15,"
+            " or a plain number of seconds.",
+            field="time",
+        )
+    return TIMES.check(found, "time")
+
+
+def literal_seconds(text: str) -> float | None:
+    """``1/7`` or ``37.5`` read as the number it is; nothing when it is no number."""
+    match = re.fullmatch(r"(\d+(?:\.\d+)?)(?:/(\d+(?:\.\d+)?))?", text)
+    if not match or (match[2] and float(match[2]) == 0):
+        return None
+    return float(match[1]) / float(match[2] or 1)
+
+
+def _lookup(text: str, series: Series | None, table: Table) -> float | None:
+    # A half- or third-stop scale carries the full marks too.
+    tried: tuple[Series, ...] = SEARCHED if series is None else (series, "full")
+    return next((table(each)[text] for each in tried if text in table(each)), None)
+
+
+@cache
+def aperture_scale(series: Series) -> tuple[Mark, ...]:
+    """A whole scale, widest first: the full marks and, for half and third, those between."""
+    return _by_value({**aperture_marks("full"), **aperture_marks(series)})
+
+
+@cache
+def time_scale(series: Series) -> tuple[Mark, ...]:
+    """A whole shutter scale, shortest first; an old leaf shutter's own marks are literal."""
+    if series == "old_leaf":
+        return _by_value({text: literal_seconds(text) or 0 for text in engraved.OLD_LEAF_SPEEDS})
+    return _by_value({**time_marks("full"), **time_marks(series)})
+
+
+def _by_value(marks: dict[str, float]) -> tuple[Mark, ...]:
+    return tuple(sorted(marks.items(), key=lambda mark: mark[1]))
+
+
+def nearest(value: float, scale: Sequence[Mark]) -> Mark:
+    """The mark of a rising ``scale`` fewest stops away from ``value``; a tie goes to the larger.
+
+    Distances are compared after rounding to 1e-9, so that the last bit of a logarithm, which
+    differs between platforms, never decides a tie.
+
+    >>> nearest(0.3, [("1/4", 0.25), ("1/2", 0.5)])
+    ('1/4', 0.25)
+    """
+    place = bisect_left(scale, value, key=lambda mark: mark[1])
+    if place == 0 or place == len(scale):
+        return scale[min(place, len(scale) - 1)]
+    shorter, longer = scale[place - 1], scale[place]
+    below, above = math.log2(value / shorter[1]), math.log2(longer[1] / value)
+    return shorter if round(below - above, 9) < 0 else longer

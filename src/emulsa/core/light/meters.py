@@ -1,0 +1,129 @@
+"""Meters: what a needle says about the light.
+
+EV_S = log2(L·S/K) reflected, log2(E·S/C) incident; a meter's own error is an offset in stops.
+K is 12.5 by default (10.6–14 seen), C 250 for a flat receptor (dome 320–540). Source: ISO 2720.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.errors import CoreError
+from emulsa.core.light.exposure_value import at_hundred, exposure_value
+from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
+from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
+from emulsa.core.limits import EV, ExposureIndex, Within
+
+EV_RANGE = Within("EV", -8, 24)
+Calibration = Annotated[float, Within("The reflected-light constant K", 8, 20)]
+IncidentCalibration = Annotated[float, Within("The incident-light constant C", 200, 600)]
+Offset = Annotated[float, Within("The meter's offset", -5, 5, "stops")]
+Luminance = Annotated[float, Within("The luminance", 1e-4, 1e8)]
+Illuminance = Annotated[float, Within("The illuminance", 1e-4, 1e8)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Calibrated:
+    """A meter's constants: K, C, and the stops to add to what it says."""
+
+    k: Calibration = 12.5
+    c: IncidentCalibration = 250.0
+    offset_stops: Offset = 0.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EvReading:
+    """EV as read, with the ISO that was set on the meter."""
+
+    kind: Literal["ev"] = "ev"
+    ev: EV
+    iso: ExposureIndex = 100.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TimeReading:
+    """A time at an aperture; strings are marks, numbers are literal."""
+
+    kind: Literal["time_at_aperture"] = "time_at_aperture"
+    time: TimeMark
+    aperture: ApertureMark
+    iso: ExposureIndex = 100.0
+    series: Series | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class LuminanceReading:
+    """A luminance in cd/m² or foot-lamberts."""
+
+    kind: Literal["luminance"] = "luminance"
+    value: Luminance
+    unit: Literal["cd/m2", "fL"] = "cd/m2"
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class IlluminanceReading:
+    """An illuminance in lux or foot-candles."""
+
+    kind: Literal["illuminance"] = "illuminance"
+    value: Illuminance
+    unit: Literal["lx", "fc"] = "lx"
+
+
+Reading = EvReading | TimeReading | LuminanceReading | IlluminanceReading
+
+
+def luminance_of(ev100: float, k: float = 12.5) -> float:
+    """L = K · 2^EV100 / 100, in cd/m².
+
+    >>> luminance_of(15)
+    4096.0
+    """
+    return k * 2**ev100 / 100
+
+
+def illuminance_of(ev100: float, c: float = 250.0) -> float:
+    """E = C · 2^EV100 / 100, in lux.
+
+    >>> illuminance_of(15)
+    81920.0
+    """
+    return c * 2**ev100 / 100
+
+
+def ev100_of_luminance(cd_m2: float, k: float = 12.5) -> float:
+    """EV100 = log2(100 · L / K)."""
+    return math.log2(100 * cd_m2 / k)
+
+
+def ev100_of_illuminance(lx: float, c: float = 250.0) -> float:
+    """EV100 = log2(100 · E / C)."""
+    return math.log2(100 * lx / c)
+
+
+def ev100(reading: Reading, meter: Calibrated) -> float:
+    """The light level of a reading at ISO 100, the meter's offset included.
+
+    Raises OutOfRange when the result lies outside EV −8…24: no meter sees that.
+
+    >>> ev100(TimeReading(time="1/500", aperture="5.6"), Calibrated())
+    14.0
+    """
+    if isinstance(reading, EvReading):
+        level = reading.ev if reading.iso == 100 else at_hundred(reading.ev, reading.iso)
+    elif isinstance(reading, TimeReading):
+        series = reading.series
+        aperture = f_number(reading.aperture, None if series == "old_leaf" else series)
+        level = at_hundred(exposure_value(aperture, seconds(reading.time, series)), reading.iso)
+    elif isinstance(reading, LuminanceReading):
+        level = ev100_of_luminance(luminance_cd_m2(reading.value, reading.unit), meter.k)
+    else:
+        level = ev100_of_illuminance(illuminance_lx(reading.value, reading.unit), meter.c)
+    try:
+        return EV_RANGE.check(level + meter.offset_stops, "reading")
+    except CoreError as problem:
+        problem.message = "At ISO 100 this reading gives a light level nobody meters. " + (
+            problem.message
+        )
+        raise

@@ -1,0 +1,90 @@
+"""Allowed ranges, said once: on the type of the field they bound.
+
+``Annotated[float, Within("EV", -8, 24)]`` is read by the decoder (``wire``) and by the API's
+documents, and makes the sentence the photographer sees.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated, Any
+
+from emulsa.core.errors import OutOfRange, Unreadable
+
+
+def plain(value: float) -> str:
+    """A number as one writes it: no trailing zeros, a true minus sign.
+
+    >>> plain(-8.0), plain(0.125)
+    ('−8', '0.125')
+    """
+    return f"{value:.6g}".replace("-", "−")
+
+
+@dataclass(frozen=True)
+class Within:
+    """A closed range of finite numbers, with the name and unit the sentence uses."""
+
+    what: str
+    low: float
+    high: float
+    unit: str = ""
+
+    def check(self, value: float, field: str | None = None) -> float:
+        """``value`` unchanged, or OutOfRange with the whole range in the sentence."""
+        if not math.isfinite(value) or not self.low <= value <= self.high:
+            given = plain(value) if math.isfinite(value) else "not a number"
+            unit = f" {self.unit}" if self.unit else ""
+            raise OutOfRange(
+                f"{self.what} must be between {plain(self.low)} and {plain(self.high)}{unit};"
+                f" this is {given}.",
+                field=field,
+                allowed=[self.low, self.high],
+            )
+        return value
+
+    def __get_pydantic_json_schema__(self, schema: Any, handler: Any) -> Any:
+        # Pydantic looks this name up by itself when it writes the OpenAPI document.
+        return {**handler(schema), "minimum": self.low, "maximum": self.high}
+
+
+@dataclass(frozen=True)
+class Length:
+    """How long a text may be, or how many entries a list may have."""
+
+    what: str
+    low: int
+    high: int
+
+    def check(self, value: Any, field: str | None = None) -> Any:
+        """``value`` unchanged, or the one sentence that says how long it may be."""
+        if self.low <= len(value) <= self.high:
+            return value
+        if isinstance(value, str):
+            if not value.strip() and self.low:
+                raise Unreadable(f"{self.what} must not be empty.", field=field)
+            message = f"{self.what} may have {self.high} characters at most; this has {len(value)}."
+        elif len(value) < self.low:
+            message = f"{self.what}: at least {self.low} needed; there are {len(value)}."
+        else:
+            message = f"{self.what}: {self.high} at most; there are {len(value)}."
+        raise OutOfRange(message, field=field, allowed=[self.low, self.high])
+
+    def __get_pydantic_json_schema__(self, schema: Any, handler: Any) -> Any:
+        described = handler(schema)
+        noun = "Length" if described.get("type") == "string" else "Items"
+        return {**described, f"min{noun}": self.low, f"max{noun}": self.high}
+
+
+EV = Annotated[float, Within("EV", -8, 24)]
+Zone = Annotated[float, Within("A zone", 0, 10)]
+ExposureIndex = Annotated[float, Within("The exposure index", 0.5, 25_600)]
+Seconds = Annotated[float, Within("The time", 1e-6, 1e7, "s")]
+FNumber = Annotated[float, Within("The f-number", 0.5, 2_000)]
+FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm")]
+Draw = Annotated[float, Within("The draw beyond infinity focus", 0, 3_000, "mm")]
+Name = Annotated[str, Length("A name", 1, 80)]
+Label = Annotated[str, Length("A label", 0, 80)]
+Note = Annotated[str, Length("A note", 0, 2_000)]
+Id = Annotated[str, Length("An id", 1, 64)]

@@ -1,0 +1,113 @@
+"""The table of compute operations: one name, one request type, one answer type, one function.
+
+Three doors lead here and none adds a rule: ``POST /api/compute/<name>``, ``emulsa compute <name>``
+and the page's own worker. ``answer_json`` takes and gives JSON text.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from emulsa.core import wire
+from emulsa.core.corrections import optics, pinhole, reciprocity
+from emulsa.core.development import developing_time
+from emulsa.core.errors import Unreadable
+from emulsa.core.exposure import ExposureAnswer, ExposureRequest, exposure
+from emulsa.core.light.metering import ReadingAnswer, ReadingRequest, reading
+
+
+@dataclass(frozen=True)
+class Operation:
+    """One rule of the job, callable from every door; ``example`` is a request that runs."""
+
+    name: str
+    request: Any
+    answer: Any
+    function: Callable[[Any], Any]
+    example: dict[str, Any]
+
+
+EXPOSURE_EXAMPLE: dict[str, Any] = {
+    "ei": 100,
+    "readings": [
+        {"id": "shade", "label": "Slate in shade", "reading": {"kind": "ev", "ev": 9}},
+        {"id": "frost", "label": "Lit frost", "reading": {"kind": "ev", "ev": 15}},
+    ],
+    "placement": {"school": "shadow", "reading": "shade", "zone": 3},
+    "high": {"reading": "frost", "zone": 8},
+    "textural_range": [2, 8],
+    "filters": [{"label": "Deep red", "factor": 8}],
+    "optics": {"kind": "lens", "focal_length_mm": 150, "pupil_magnification": 1},
+    "focus": {"kind": "draw", "draw_mm": 30},
+    "solve_for": "time",
+    "aperture": "32",
+    "law": {"kind": "power", "exponent": 1.26, "from_s": 1},
+}
+
+TABLE: dict[str, Operation] = {
+    operation.name: operation
+    for operation in (
+        Operation(
+            "reading",
+            ReadingRequest,
+            ReadingAnswer,
+            reading,
+            {"kind": "time_at_aperture", "time": "1/2", "aperture": "22", "iso": 125},
+        ),
+        Operation("exposure", ExposureRequest, ExposureAnswer, exposure, EXPOSURE_EXAMPLE),
+        Operation(
+            "reciprocity",
+            reciprocity.ReciprocityRequest,
+            reciprocity.ReciprocityAnswer,
+            reciprocity.reciprocity,
+            {"law": {"kind": "power", "exponent": 1.26}, "metered_s": [4, 8, 15]},
+        ),
+        Operation(
+            "bellows",
+            optics.BellowsRequest,
+            optics.BellowsAnswer,
+            optics.bellows_operation,
+            {
+                "optics": {"kind": "lens", "focal_length_mm": 150},
+                "focus": {"kind": "draw", "draw_mm": 30},
+            },
+        ),
+        Operation(
+            "pinhole",
+            pinhole.PinholeRequest,
+            pinhole.PinholeAnswer,
+            pinhole.pinhole,
+            {"diameter_mm": 0.2, "distance_mm": 30, "format_mm": [120, 95]},
+        ),
+        Operation(
+            "development",
+            developing_time.DevelopmentRequest,
+            developing_time.DevelopmentAnswer,
+            developing_time.development,
+            {
+                "recipe": {"points": [{"n": 0, "minutes": 8.5, "origin": "personal"}]},
+                "n": -1,
+                "temperature_c": 21,
+            },
+        ),
+    )
+}
+
+
+def find(name: str) -> Operation:
+    """The operation called ``name``; Unreadable, with the names there are, otherwise."""
+    if name not in TABLE:
+        raise Unreadable(
+            f"There is no operation “{name}”; there are {', '.join(TABLE)}.",
+            field="operation",
+            allowed=list(TABLE),
+        )
+    return TABLE[name]
+
+
+def answer_json(name: str, request_json: str | bytes) -> str:
+    """One operation from JSON text to JSON text; raises CoreError with a sentence and a field."""
+    operation = find(name)
+    return wire.dumps(operation.function(wire.loads(operation.request, request_json)))

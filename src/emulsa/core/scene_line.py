@@ -1,0 +1,124 @@
+"""What a typed line does to a scene: adds a reading, pins it, sets the aperture, focus or kit."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Protocol, TypeVar
+
+from emulsa.core.corrections.bellows import ByDraw
+from emulsa.core.corrections.optics import aperture_of, mark_text
+from emulsa.core.errors import Unreadable
+from emulsa.core.film.emulsions import Film
+from emulsa.core.kit import KitFilter, KitLens, KitPinhole
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.light.meters import EvReading, Reading, TimeReading
+from emulsa.core.limits import plain
+from emulsa.core.reading_line import ApertureWord, FocusWord, Line, ReadingWord
+from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.core.tones.zones import number_text, zone_text
+
+
+class Named(Protocol):
+    """Anything in the kit: found by words of its name."""
+
+    @property
+    def id(self) -> str: ...
+
+    @property
+    def name(self) -> str: ...
+
+
+N = TypeVar("N", bound=Named)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitNames:
+    """All the kit a line can name."""
+
+    films: tuple[Film, ...] = ()
+    lenses: tuple[KitLens, ...] = ()
+    pinholes: tuple[KitPinhole, ...] = ()
+    filters: tuple[KitFilter, ...] = ()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Applied:
+    """The scene after the line, and the line's meaning in words."""
+
+    scene: Scene
+    says: str
+
+
+def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: str) -> Applied:
+    """The scene with the line carried out; the scene given is not changed."""
+    if isinstance(line, ReadingWord):
+        return _with_reading(scene, line, reading_id, taken_at)
+    if isinstance(line, ApertureWord):
+        lens = next((each for each in kit.lenses if each.id == scene.lens_id), None)
+        if lens is not None:
+            aperture_of(lens.optics, line.aperture, "text")
+        says = f"aperture {mark_text(line.aperture)}"
+        return Applied(scene=replace(scene, aperture=line.aperture), says=says)
+    if isinstance(line, FocusWord):
+        drawn = isinstance(line.focus, ByDraw)
+        says = f"focus {plain(line.focus.draw_mm)} mm draw" if drawn else "focus at infinity"  # type: ignore[union-attr]
+        return Applied(scene=replace(scene, focus=line.focus), says=says)
+    if line.kind == "filter":
+        if not line.words:
+            return Applied(scene=replace(scene, filter_ids=()), says="no filter")
+        filter_ = _find(kit.filters, line.words, "filter")
+        return Applied(
+            scene=replace(scene, filter_ids=(filter_.id,)), says=f"filter {filter_.name}"
+        )
+    if line.kind == "film":
+        film = _find(kit.films, line.words, "film")
+        changed = replace(scene, film_id=film.id, exposure_index=None, recipe_id=None)
+        return Applied(scene=changed, says=f"film {film.name}")
+    optics: tuple[KitLens | KitPinhole, ...] = (*kit.lenses, *kit.pinholes)
+    return _with_lens(scene, _find(optics, line.words, "lens"))
+
+
+def _with_reading(scene: Scene, line: ReadingWord, reading_id: str, taken_at: str) -> Applied:
+    label = line.label or f"reading {len(scene.readings) + 1}"
+    taken = SceneReading(id=reading_id, label=label, reading=line.reading, taken_at=taken_at)
+    pin = scene.pin if line.zone is None else Pin(reading=reading_id, zone=line.zone)
+    says = f"{reading_text(line.reading)} · “{label}”"
+    if line.zone is not None:
+        says += f" · placed on {zone_text(line.zone)}"
+    return Applied(scene=replace(scene, readings=(*scene.readings, taken), pin=pin), says=says)
+
+
+def reading_text(reading: Reading) -> str:
+    """A reading as it was said: ``EV 13⅓``, ``1/2 at f/22``, ``81920 lx``."""
+    if isinstance(reading, EvReading):
+        sign = "−" if reading.ev < 0 else ""
+        said = f"EV {sign}{number_text(abs(reading.ev))}"
+    elif isinstance(reading, TimeReading):
+        time = reading.time if isinstance(reading.time, str) else time_text(reading.time)
+        said = f"{time} at {mark_text(reading.aperture)}"
+    else:
+        return f"{plain(reading.value)} {reading.unit}"
+    return said if reading.iso == 100 else f"{said} at ISO {plain(reading.iso)}"
+
+
+def _with_lens(scene: Scene, chosen: Named) -> Applied:
+    pinhole = isinstance(chosen, KitPinhole)
+    changed = replace(
+        scene,
+        lens_id=None if pinhole else chosen.id,
+        pinhole_id=chosen.id if pinhole else None,
+    )
+    return Applied(scene=changed, says=("pinhole " if pinhole else "lens ") + chosen.name)
+
+
+def _find(records: Sequence[N], words: str, what: str) -> N:
+    """The one record whose name has all the words; asks when there are several or none."""
+    wanted = words.lower().split()
+    found = [each for each in records if all(word in each.name.lower() for word in wanted)]
+    exact = [each for each in found if each.name.lower() == " ".join(wanted)]
+    if len(exact or found) == 1:
+        return (exact or found)[0]
+    names = ", ".join(each.name for each in found or records) or "none in the kit yet"
+    asked = f"Which {what}" if found else f"There is no {what} “{words}”; choose from"
+    raise Unreadable(f"{asked}: {names}{'?' if found else '.'}", field="text")

@@ -1,0 +1,51 @@
+"""What the hands set: the nearest shutter mark, or a hand-timed time on B, with its true error."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from emulsa.core.corrections.optics import Lens, Optics, speeds
+from emulsa.core.corrections.reciprocity import Law, true_error_stops
+from emulsa.core.light.hand_time import hand_time_s, time_text
+from emulsa.core.light.marks import nearest
+
+BY_HAND_BEYOND = 2 ** (1 / 6)  # a sixth of a stop past the slowest mark, the hand is nearer
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Setting:
+    """Aperture and time as set, how the time is made, and how far off they are in stops.
+
+    ``means``: ``shutter`` a marked speed, ``bulb`` timed by hand, ``aperture`` a given time for
+    which the aperture was chosen. ``error_stops`` > 0 is more light on the film than wanted.
+    """
+
+    text: str
+    seconds: float
+    means: Literal["shutter", "bulb", "aperture"]
+    error_stops: float
+    aperture: str
+    f_number: float
+
+
+def choose_time(
+    corrected_s: float, optics: Optics
+) -> tuple[str, float, Literal["shutter", "bulb"]]:
+    """The time to set for a corrected time: words, seconds, and by what.
+
+    >>> choose_time(1 / 60, Lens(focal_length_mm=150))
+    ('1/60', 0.015625, 'shutter')
+    """
+    if isinstance(optics, Lens):
+        marks = speeds(optics.shutter)
+        if corrected_s <= marks[-1][1] * BY_HAND_BEYOND:
+            text, exact = nearest(corrected_s, marks)
+            return (text if "/" in text else f"{text} s"), exact, "shutter"
+    by_hand = hand_time_s(corrected_s)
+    return time_text(by_hand), by_hand, "bulb"
+
+
+def error_stops(law: Law, metered_s: float, seconds: float) -> float:
+    """The true error of ``seconds`` on the film, without a negative zero."""
+    return round(true_error_stops(law, metered_s, seconds), 12) + 0.0

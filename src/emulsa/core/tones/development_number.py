@@ -1,0 +1,63 @@
+"""N: how far development must stretch or squeeze the tones.
+
+N = target zone − fall of the important highlight. Source: Stroebel et al., Basic Photographic
+Materials and Processes; targets VIII or VII: common practice.
+"""
+
+from __future__ import annotations
+
+from emulsa.core.tones.zones import number_text
+
+PIVOT = 3.0  # shadows up to III stay where exposure put them (common practice, no source)
+TARGET = 8.0  # the zone a texture-bearing highlight is meant for (common practice, no source)
+NORMAL_INCIDENT_RANGE = 7.0  # stops between I and VIII: the range an incident pair calls N
+WIDEST = 5.0  # stops of expansion or contraction a plan may ask for
+
+
+def development_number(target_zone: float, high_zone: float) -> float:
+    """N = target − fall: negative contracts, positive expands.
+
+    >>> development_number(8, 9)
+    -1
+    """
+    return target_zone - high_zone
+
+
+def half_steps(n: float) -> float:
+    """N to the half, as it is planned and written on a sheet; ties go towards normal.
+
+    >>> half_steps(-4 / 3), half_steps(0.25)
+    (-1.5, 0.0)
+    """
+    doubled = round(2 * n, 9)
+    nearest = round(doubled)
+    if abs(doubled - int(doubled)) == 0.5:
+        nearest = int(doubled)
+    return max(-WIDEST, min(WIDEST, nearest / 2)) + 0.0
+
+
+def n_text(n: float) -> str:
+    """N as written: N, N−1, N+1½.
+
+    >>> n_text(-1.5), n_text(0)
+    ('N−1½', 'N')
+    """
+    if abs(n) < 1e-9:
+        return "N"
+    return ("N−" if n < 0 else "N+") + number_text(abs(n))
+
+
+def lands(zone: float, n: float) -> float:
+    """Where a tone is printed after development N: unchanged up to III, then one straight line.
+
+    The line carries fall VIII − N to VIII, so contraction draws tones together and expansion fans
+    them out: z' = 3 + (z − 3) · 5 / (5 − N), for N < 5. Common practice, no source: an estimate
+    until the film itself has been tested.
+
+    >>> lands(9, -1), lands(3, -1)
+    (8.0, 3)
+    """
+    if zone <= PIVOT:
+        return zone
+    span = TARGET - PIVOT
+    return PIVOT + (zone - PIVOT) * span / max(span - n, 0.5)

@@ -1,0 +1,84 @@
+"""Zones as words: 0, I … X, one stop apart, fractions allowed (VII½, III⅓)."""
+
+from __future__ import annotations
+
+import re
+from functools import lru_cache
+
+from emulsa.core.errors import Unreadable
+from emulsa.core.limits import Within
+
+ROMAN = ("0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X")
+FRACTIONS = {"¼": 1 / 4, "⅓": 1 / 3, "½": 1 / 2, "⅔": 2 / 3, "¾": 3 / 4}
+ZONES = Within("A zone", 0, 10)
+MIDDLE = 5.0  # zone V: what a meter renders
+
+
+@lru_cache(1024)
+def zone_text(zone: float) -> str:
+    """A zone to the nearest third or half, in Roman with a real fraction.
+
+    Falls below 0 or above X keep their sign and step: ``0−1⅓``, ``X+½``.
+
+    >>> zone_text(7.5), zone_text(10 / 3), zone_text(-1), zone_text(11.5)
+    ('VII½', 'III⅓', '0−1', 'X+1½')
+    """
+    if zone < -1e-9:
+        return "0−" + number_text(-zone)
+    if zone > 10 + 1e-9:
+        return "X+" + number_text(zone - 10)
+    whole, fraction = split(zone)
+    return ROMAN[whole] + fraction if whole or not fraction else fraction
+
+
+@lru_cache(1024)
+def number_text(value: float) -> str:
+    """A non-negative number to the nearest third or half, with a real fraction.
+
+    >>> number_text(11 + 1 / 3), number_text(0.5)
+    ('11⅓', '½')
+    """
+    whole, fraction = split(value)
+    return f"{whole}{fraction}" if whole or not fraction else fraction
+
+
+def split(value: float) -> tuple[int, str]:
+    """Whole part and fraction sign of the nearest third or half of ``value`` ≥ 0."""
+    whole = int(value + 1e-9)
+    rest = value - whole
+    if rest < 1 / 6:
+        return whole, ""
+    if rest < 5 / 12:
+        return whole, "⅓"
+    if rest < 7 / 12:
+        return whole, "½"
+    return (whole, "⅔") if rest < 5 / 6 else (whole + 1, "")
+
+
+def parse_zone(text: str) -> float:
+    """``VII½``, ``vii 1/2``, ``z7.5``, ``z 3 1/3`` as a zone 0…10.
+
+    >>> parse_zone("VII½"), parse_zone("z7.5")
+    (7.5, 7.5)
+    """
+    match = re.fullmatch(r"(?:[zZ]\s*)?([IVXivx]+|\d+(?:\.\d+)?)?\s*([¼⅓½⅔¾]|\d/\d)?", text.strip())
+    if not match or not (match[1] or match[2]):
+        raise Unreadable(f"“{text}” is not a zone; write 0 to X, as in VII½ or z7.5.", field="zone")
+    return ZONES.check(_whole(match[1] or "0", text) + _fraction(match[2]), "zone")
+
+
+def _whole(word: str, text: str) -> float:
+    if word[0].isdigit():
+        return float(word)
+    if word.upper() not in ROMAN:
+        raise Unreadable(f"“{text}” is not a zone; write 0 to X.", field="zone")
+    return float(ROMAN.index(word.upper()))
+
+
+def _fraction(sign: str | None) -> float:
+    if not sign:
+        return 0.0
+    if sign in FRACTIONS:
+        return FRACTIONS[sign]
+    upper, lower = sign.split("/")
+    return int(upper) / int(lower) if lower != "0" else 0.0

@@ -1,0 +1,269 @@
+"""JSON to the core's dataclasses and back: one decoder for every door.
+
+The server, the command line and the browser worker all read requests here, so they accept and
+refuse the same things with the same sentences. Decoders are built once for each type; unknown
+fields, NaN and infinity are refused, and a field's name is a dotted path (``readings.2.label``).
+"""
+
+from __future__ import annotations
+
+import dataclasses
+import json
+import math
+import types
+import typing
+from collections.abc import Callable
+from functools import cache
+from typing import Annotated, Any, Literal, Union, get_args, get_origin
+
+from emulsa.core.errors import CoreError, Missing, OutOfRange, UnknownField, Unreadable
+from emulsa.core.limits import Length, Within
+
+Decoder = Callable[[Any, str], Any]
+TAGS = ("kind", "school")
+
+
+def loads(kind: Any, text: str | bytes) -> Any:
+    """The request of type ``kind`` in a JSON text."""
+    try:
+        value = json.loads(text)
+    except (ValueError, RecursionError) as problem:
+        raise Unreadable(f"This is not readable JSON: {problem}.") from None
+    return decode(kind, value)
+
+
+def dumps(answer: Any) -> str:
+    """The JSON text of an answer; NaN never leaves the core."""
+    return json.dumps(encode(answer), ensure_ascii=False, allow_nan=False, separators=(",", ":"))
+
+
+def decode(kind: Any, value: Any, field: str = "") -> Any:
+    """``value`` (parsed JSON) as a ``kind``: a dataclass, a union of them, or an annotated type.
+
+    Raises CoreError with the field's path.
+    """
+    return _decoder(kind)(value, field)
+
+
+def encode(value: Any) -> Any:
+    """Dataclasses as dicts and tuples as lists, ready for ``json``."""
+    if isinstance(value, (str, int, float, bool)) or value is None:
+        return value
+    if isinstance(value, (tuple, list)):
+        return [encode(entry) for entry in value]
+    if isinstance(value, dict):
+        return {key: encode(entry) for key, entry in value.items()}
+    return {name: encode(getattr(value, name)) for name in _names(value.__class__)}
+
+
+@cache
+def _names(kind: Any) -> tuple[str, ...]:
+    return tuple(field.name for field in dataclasses.fields(kind))
+
+
+@cache
+def _decoder(kind: Any) -> Decoder:
+    origin, arguments = get_origin(kind), get_args(kind)
+    if origin is Annotated:
+        return _bounded(arguments[0], arguments[1:])
+    if origin is Literal:
+        return _choice(arguments)
+    if origin in (Union, types.UnionType):
+        return _union(arguments)
+    if origin is tuple:
+        return _list(arguments[0]) if arguments[1:] == (...,) else _row(arguments)
+    if origin is dict:
+        return _mapping
+    if dataclasses.is_dataclass(kind):
+        return _record(kind)
+    return {float: _number, int: _whole, bool: _flag, str: _text, type(None): _null}[kind]
+
+
+def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
+    inner = _decoder(kind)
+    checks = [limit.check for limit in limits if isinstance(limit, (Within, Length))]
+
+    def decoded(value: Any, field: str) -> Any:
+        result = inner(value, field)
+        for check in checks:
+            check(result, field)
+        return result
+
+    return decoded
+
+
+def _number(value: Any, field: str) -> float:
+    if isinstance(value, bool) or not isinstance(value, (int, float)):
+        raise Unreadable(f"“{_shown(value)}” is not a number.", field=field)
+    try:
+        number = float(value)
+    except OverflowError:
+        number = math.inf
+    if not math.isfinite(number):
+        raise OutOfRange("This is not a number one can work with (NaN or infinite).", field=field)
+    return number
+
+
+def _whole(value: Any, field: str) -> int:
+    number = _number(value, field)
+    if number != int(number):
+        raise Unreadable(f"“{_shown(value)}” is not a whole number.", field=field)
+    return int(number)
+
+
+def _flag(value: Any, field: str) -> bool:
+    if not isinstance(value, bool):
+        raise Unreadable(f"“{_shown(value)}” is neither true nor false.", field=field)
+    return value
+
+
+def _text(value: Any, field: str) -> str:
+    if not isinstance(value, str):
+        raise Unreadable(f"“{_shown(value)}” is not text.", field=field)
+    if any(0xD800 <= ord(character) <= 0xDFFF or character == "\0" for character in value):
+        raise Unreadable("This text holds characters that cannot be stored.", field=field)
+    return value
+
+
+def _null(value: Any, field: str) -> None:
+    if value is not None:
+        raise Unreadable("This must be left empty.", field=field)
+
+
+def _mapping(value: Any, field: str) -> dict[str, Any]:
+    if not isinstance(value, dict):
+        raise Unreadable("An object in braces is needed here.", field=field)
+    return value
+
+
+def _choice(options: tuple[Any, ...]) -> Decoder:
+    def decoded(value: Any, field: str) -> Any:
+        for option in options:
+            if type(value) is type(option) and value == option:
+                return value
+        listed = ", ".join(str(option) for option in options)
+        raise Unreadable(
+            f"“{_shown(value)}” is none of {listed}.", field=field, allowed=list(options)
+        )
+
+    return decoded
+
+
+def _list(kind: Any) -> Decoder:
+    inner = _decoder(kind)
+
+    def decoded(value: Any, field: str) -> tuple[Any, ...]:
+        if not isinstance(value, (list, tuple)):
+            raise Unreadable("A list is needed here.", field=field)
+        return tuple(inner(entry, f"{field}.{place}") for place, entry in enumerate(value))
+
+    return decoded
+
+
+def _row(kinds: tuple[Any, ...]) -> Decoder:
+    inners = [_decoder(kind) for kind in kinds]
+
+    def decoded(value: Any, field: str) -> tuple[Any, ...]:
+        if not isinstance(value, (list, tuple)) or len(value) != len(inners):
+            raise Unreadable(f"A row of {len(inners)} values is needed here.", field=field)
+        pairs = zip(inners, value, strict=True)
+        return tuple(inner(entry, f"{field}.{place}") for place, (inner, entry) in enumerate(pairs))
+
+    return decoded
+
+
+def _union(kinds: tuple[Any, ...]) -> Decoder:
+    records: list[Any] = [kind for kind in kinds if dataclasses.is_dataclass(kind)]
+    if records:
+        inner = _tagged(records) if len(records) > 1 else _decoder(records[0])
+        optional = type(None) in kinds
+        return lambda value, field: None if optional and value is None else inner(value, field)
+    return _first_fitting(kinds)
+
+
+def _tagged(records: list[Any]) -> Decoder:
+    """One of several records, told apart by the literal in their ``kind`` or ``school``."""
+    hints = {record: typing.get_type_hints(record) for record in records}
+    tag = next(name for name in TAGS if name in hints[records[0]])
+    by_tag = {
+        option: _decoder(record) for record in records for option in get_args(hints[record][tag])
+    }
+    known = ", ".join(by_tag)
+
+    def decoded(value: Any, field: str) -> Any:
+        if not isinstance(value, dict):
+            raise Unreadable("An object in braces is needed here.", field=field)
+        name = value.get(tag)
+        if not isinstance(name, str) or name not in by_tag:
+            raise Unreadable(
+                f"“{_shown(name)}” is none of {known}.",
+                field=_path(field, tag),
+                allowed=list(by_tag),
+            )
+        return by_tag[name](value, field)
+
+    return decoded
+
+
+def _first_fitting(kinds: tuple[Any, ...]) -> Decoder:
+    """A union of plain types, told apart by the JSON type; the last refusal is the one said."""
+    ordered = sorted(kinds, key=lambda kind: kind is not type(None))
+    inners = [_decoder(kind) for kind in ordered]
+
+    def decoded(value: Any, field: str) -> Any:
+        problem: CoreError | None = None
+        for inner in inners:
+            try:
+                return inner(value, field)
+            except CoreError as refusal:
+                if not isinstance(problem, OutOfRange):
+                    problem = refusal
+        assert problem is not None
+        raise problem
+
+    return decoded
+
+
+def _record(kind: Any) -> Decoder:
+    hints = typing.get_type_hints(kind, include_extras=True)
+    fields = {field.name: _decoder(hints[field.name]) for field in dataclasses.fields(kind)}
+    needed = [
+        field.name
+        for field in dataclasses.fields(kind)
+        if field.default is dataclasses.MISSING and field.default_factory is dataclasses.MISSING
+    ]
+
+    def decoded(value: Any, field: str) -> Any:
+        if not isinstance(value, dict):
+            raise Unreadable("An object in braces is needed here.", field=field or None)
+        arguments = {}
+        for name, entry in value.items():
+            if name not in fields:
+                raise UnknownField(
+                    f"There is no field “{_shown(name)}” here; known are {', '.join(fields)}.",
+                    field=_path(field, name),
+                    allowed=list(fields),
+                )
+            arguments[name] = fields[name](entry, _path(field, name))
+        for name in needed:
+            if name not in arguments:
+                raise Missing(f"“{name}” is missing.", field=_path(field, name))
+        try:
+            return kind(**arguments)
+        except CoreError as problem:
+            if problem.field and field:
+                problem.field = f"{field}.{problem.field}"
+            raise problem.at(field) from None
+
+    return decoded
+
+
+def _path(field: str, name: str) -> str:
+    shown = "".join("?" if 0xD800 <= ord(character) <= 0xDFFF else character for character in name)
+    return f"{field}.{shown[:60]}" if field else shown[:60]
+
+
+def _shown(value: Any) -> str:
+    text = "nothing" if value is None else str(value)
+    clean = "".join("?" if 0xD800 <= ord(character) <= 0xDFFF else character for character in text)
+    return clean if len(clean) <= 40 else clean[:39] + "…"

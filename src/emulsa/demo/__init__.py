@@ -1,0 +1,1 @@
+"""The invented winter outing that ships with the application."""

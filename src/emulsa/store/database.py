@@ -1,0 +1,76 @@
+"""Opening the database: one file, WAL, foreign keys on, migrations applied in order."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Iterator
+from contextlib import contextmanager
+from importlib import resources
+from pathlib import Path
+
+from emulsa.store import journal
+
+Connection = sqlite3.Connection
+
+
+class TooNew(Exception):
+    """The file was written by a newer Emulsa than this one."""
+
+
+def connect(path: Path) -> Connection:
+    """A connection in autocommit mode; transactions are begun by name."""
+    connection = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
+    connection.row_factory = sqlite3.Row
+    connection.execute("PRAGMA foreign_keys = ON")
+    connection.execute("PRAGMA busy_timeout = 5000")
+    connection.execute("PRAGMA journal_mode = WAL")
+    connection.execute("PRAGMA synchronous = FULL")  # an acknowledged write survives a power cut
+    return connection
+
+
+@contextmanager
+def transaction(connection: Connection) -> Iterator[None]:
+    """All of it or none of it; the write lock is taken at the start."""
+    connection.execute("BEGIN IMMEDIATE")
+    try:
+        yield
+    except BaseException:
+        connection.execute("ROLLBACK")
+        raise
+    connection.execute("COMMIT")
+
+
+def migrations() -> list[tuple[int, str]]:
+    """The numbered migrations, oldest first."""
+    folder = resources.files("emulsa.store.migrations")
+    files = sorted(each.name for each in folder.iterdir() if each.name.endswith(".sql"))
+    return [(int(name[:4]), (folder / name).read_text(encoding="utf-8")) for name in files]
+
+
+def migrate(connection: Connection) -> int:
+    """Bring the file up to date; returns its version. TooNew when it is ahead of this program."""
+    known = migrations()
+    version = int(connection.execute("PRAGMA user_version").fetchone()[0])
+    if version > known[-1][0]:
+        raise TooNew(
+            f"This data was written by a newer Emulsa (data version {version}; this one knows"
+            f" {known[-1][0]}). Start the newer program, or choose another folder with --data."
+        )
+    for number, script in known:
+        if number > version:
+            with transaction(connection):
+                for statement in statements(script):
+                    connection.execute(statement)
+                journal.install(connection)
+                connection.execute(f"PRAGMA user_version = {number}")
+    return known[-1][0]
+
+
+def statements(script: str) -> Iterator[str]:
+    """The statements of a script one by one: executescript would commit behind our back."""
+    pending = ""
+    for line in script.splitlines(keepends=True):
+        pending += line
+        if sqlite3.complete_statement(pending):
+            yield pending
+            pending = ""

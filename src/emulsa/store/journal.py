@@ -1,0 +1,193 @@
+"""The journal: every row change, written by triggers, so that undo is exact and nothing is lost.
+
+A change made inside ``action`` is recorded as JSON before and after. Undo plays the last action's
+changes backwards in one transaction; redo plays them forwards again. A new action supersedes what
+was undone, which stays in the journal all the same.
+"""
+
+from __future__ import annotations
+
+import json
+import sqlite3
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+
+from emulsa.core.errors import Impossible, Missing
+
+Connection = sqlite3.Connection
+
+JOURNALED = (
+    "film recipe camera lens pinhole filter meter holder sheet outing scene reading scene_filter"
+    " exposure"
+).split()
+
+TRIGGERS = {  # {row} is json_object('column', NEW.column, …), {old} the same of OLD
+    "insert": """
+        CREATE TRIGGER {table}_journal_insert AFTER INSERT ON {table}
+        WHEN (SELECT action_id FROM journal_cursor) IS NOT NULL
+        BEGIN
+            INSERT INTO change (action_id, table_name, before, after)
+            SELECT action_id, '{table}', NULL, {row} FROM journal_cursor;
+        END
+    """,
+    "update": """
+        CREATE TRIGGER {table}_journal_update AFTER UPDATE ON {table}
+        WHEN (SELECT action_id FROM journal_cursor) IS NOT NULL AND {old} <> {row}
+        BEGIN
+            INSERT INTO change (action_id, table_name, before, after)
+            SELECT action_id, '{table}', {old}, {row} FROM journal_cursor;
+        END
+    """,
+    "delete": """
+        CREATE TRIGGER {table}_journal_delete AFTER DELETE ON {table}
+        WHEN (SELECT action_id FROM journal_cursor) IS NOT NULL
+        BEGIN
+            INSERT INTO change (action_id, table_name, before, after)
+            SELECT action_id, '{table}', {old}, NULL FROM journal_cursor;
+        END
+    """,
+}
+
+
+@dataclass(frozen=True)
+class Action:
+    """Something the photographer did, in words."""
+
+    id: int
+    label: str
+    at: str
+
+
+@dataclass(frozen=True)
+class Reach:
+    """What undo and redo would do next."""
+
+    undo: Action | None
+    redo: Action | None
+
+
+def install(connection: Connection) -> None:
+    """Lay the triggers anew for the columns each table has now."""
+    for table in JOURNALED:
+        columns = _columns(connection, table)
+        row, old = (
+            "json_object(" + ", ".join(f"'{column}', {prefix}.{column}" for column in columns) + ")"
+            for prefix in ("NEW", "OLD")
+        )
+        for event, template in TRIGGERS.items():
+            connection.execute(f"DROP TRIGGER IF EXISTS {table}_journal_{event}")
+            connection.execute(template.format(table=table, row=row, old=old))
+
+
+@contextmanager
+def action(connection: Connection, label: str, at: str) -> Iterator[None]:
+    """One undoable action: all of its changes or none, journaled under its label.
+
+    An action that changed nothing (a write handed in twice) leaves no trace.
+    """
+    connection.execute("BEGIN IMMEDIATE")
+    try:
+        cursor = connection.execute(
+            "INSERT INTO action (at, label) VALUES (:at, :label)", {"at": at, "label": label}
+        )
+        number = cursor.lastrowid
+        _point(connection, number)
+        yield
+        _point(connection, None)
+        changed = connection.execute(
+            "SELECT count(*) FROM change WHERE action_id = :id", {"id": number}
+        ).fetchone()[0]
+        if changed:
+            connection.execute(
+                "UPDATE action SET superseded = 1 WHERE undone = 1 AND id < :id", {"id": number}
+            )
+        else:
+            connection.execute("DELETE FROM action WHERE id = :id", {"id": number})
+        connection.execute("COMMIT")
+    except sqlite3.IntegrityError as problem:
+        connection.execute("ROLLBACK")
+        raise Missing(
+            "Something this names is not there any more; reload the page and try again."
+        ) from problem
+    except BaseException:
+        connection.execute("ROLLBACK")
+        raise
+
+
+def reach(connection: Connection) -> Reach:
+    """The action undo would take back, and the one redo would bring again."""
+    undo = connection.execute(
+        "SELECT id, label, at FROM action WHERE undone = 0 ORDER BY id DESC LIMIT 1"
+    ).fetchone()
+    redo = connection.execute(
+        "SELECT id, label, at FROM action WHERE undone = 1 AND superseded = 0 ORDER BY id LIMIT 1"
+    ).fetchone()
+    return Reach(
+        undo=Action(**dict(undo)) if undo else None, redo=Action(**dict(redo)) if redo else None
+    )
+
+
+def undo(connection: Connection) -> Action:
+    """Take the last action back, to the exact former rows; Impossible when there is none."""
+    return _replay(connection, back=True)
+
+
+def redo(connection: Connection) -> Action:
+    """Bring the last undone action again; Impossible when there is none."""
+    return _replay(connection, back=False)
+
+
+def _replay(connection: Connection, back: bool) -> Action:
+    connection.execute("BEGIN IMMEDIATE")
+    try:
+        found = reach(connection)
+        chosen = found.undo if back else found.redo
+        if chosen is None:
+            raise Impossible(f"There is nothing to {'undo' if back else 'redo'}.")
+        connection.execute("PRAGMA defer_foreign_keys = ON")
+        for change in connection.execute(
+            "SELECT table_name, before, after FROM change WHERE action_id = :id"
+            f" ORDER BY id {'DESC' if back else 'ASC'}",
+            {"id": chosen.id},
+        ).fetchall():
+            source, target = change["after"], change["before"]
+            if not back:
+                source, target = target, source
+            _turn(connection, change["table_name"], source, target)
+        connection.execute(
+            "UPDATE action SET undone = :undone WHERE id = :id",
+            {"id": chosen.id, "undone": int(back)},
+        )
+    except BaseException:
+        connection.execute("ROLLBACK")
+        raise
+    connection.execute("COMMIT")
+    return chosen
+
+
+def _turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:
+    """Turn one row from ``source`` into ``target``; nothing stands for no row."""
+    keys = _columns(connection, table, keys=True)
+    where = " AND ".join(f"{key} = :{key}" for key in keys)
+    if target is None:
+        assert source is not None
+        connection.execute(f"DELETE FROM {table} WHERE {where}", json.loads(source))
+        return
+    row = json.loads(target)
+    if source is None:
+        names = ", ".join(row)
+        slots = ", ".join(f":{name}" for name in row)
+        connection.execute(f"INSERT INTO {table} ({names}) VALUES ({slots})", row)
+        return
+    settings = ", ".join(f"{name} = :{name}" for name in row)
+    connection.execute(f"UPDATE {table} SET {settings} WHERE {where}", row)
+
+
+def _columns(connection: Connection, table: str, keys: bool = False) -> list[str]:
+    rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
+    return [row["name"] for row in rows if row["pk"] or not keys]
+
+
+def _point(connection: Connection, number: int | None) -> None:
+    connection.execute("UPDATE journal_cursor SET action_id = :id", {"id": number})

@@ -1,0 +1,206 @@
+"""Cameras, lenses, pinholes, filters and meters."""
+
+from __future__ import annotations
+
+from sqlite3 import Connection, Row
+
+from emulsa.core import wire
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Lens, Pinhole
+from emulsa.core.errors import Impossible
+from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.light.meters import Calibrated
+
+
+def put_camera(connection: Connection, camera: Camera) -> None:
+    connection.execute(
+        """
+        INSERT INTO camera (id, name, width_mm, height_mm, note)
+        VALUES (:id, :name, :width_mm, :height_mm, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, width_mm = :width_mm, height_mm = :height_mm, note = :note
+        """,
+        {
+            "id": camera.id,
+            "name": camera.name,
+            "width_mm": camera.format_mm[0],
+            "height_mm": camera.format_mm[1],
+            "note": camera.note,
+        },
+    )
+
+
+def put_lens(connection: Connection, lens: KitLens) -> None:
+    connection.execute(
+        """
+        INSERT INTO lens (id, name, camera_id, optics, note)
+        VALUES (:id, :name, :camera_id, :optics, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, camera_id = :camera_id, optics = :optics, note = :note
+        """,
+        {**_named(lens), "camera_id": lens.camera_id, "optics": wire.dumps(lens.optics)},
+    )
+
+
+def put_pinhole(connection: Connection, pinhole: KitPinhole) -> None:
+    connection.execute(
+        """
+        INSERT INTO pinhole (id, name, camera_id, optics, note)
+        VALUES (:id, :name, :camera_id, :optics, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, camera_id = :camera_id, optics = :optics, note = :note
+        """,
+        {**_named(pinhole), "camera_id": pinhole.camera_id, "optics": wire.dumps(pinhole.optics)},
+    )
+
+
+def put_filter(connection: Connection, filter_: KitFilter) -> None:
+    connection.execute(
+        """
+        INSERT INTO filter (id, name, filter, note) VALUES (:id, :name, :filter, :note)
+        ON CONFLICT (id) DO UPDATE SET name = :name, filter = :filter, note = :note
+        """,
+        {**_named(filter_), "filter": wire.dumps(filter_.filter)},
+    )
+
+
+def put_meter(connection: Connection, meter: Meter) -> None:
+    connection.execute(
+        """
+        INSERT INTO meter (id, name, calibration, iso, note)
+        VALUES (:id, :name, :calibration, :iso, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, calibration = :calibration, iso = :iso, note = :note
+        """,
+        {**_named(meter), "calibration": wire.dumps(meter.calibration), "iso": meter.iso},
+    )
+
+
+def cameras(connection: Connection) -> list[Camera]:
+    rows = connection.execute("SELECT * FROM camera ORDER BY name").fetchall()
+    return [
+        Camera(
+            id=row["id"],
+            name=row["name"],
+            format_mm=(row["width_mm"], row["height_mm"]),
+            note=row["note"],
+        )
+        for row in rows
+    ]
+
+
+def lenses(connection: Connection) -> list[KitLens]:
+    rows = connection.execute("SELECT * FROM lens ORDER BY name").fetchall()
+    return [_lens(row) for row in rows]
+
+
+def pinholes(connection: Connection) -> list[KitPinhole]:
+    rows = connection.execute("SELECT * FROM pinhole ORDER BY name").fetchall()
+    return [_pinhole(row) for row in rows]
+
+
+def filters(connection: Connection) -> list[KitFilter]:
+    rows = connection.execute("SELECT * FROM filter ORDER BY name").fetchall()
+    return [_filter(row) for row in rows]
+
+
+def meters(connection: Connection) -> list[Meter]:
+    rows = connection.execute("SELECT * FROM meter ORDER BY name").fetchall()
+    return [_meter(row) for row in rows]
+
+
+def lens(connection: Connection, id_: str) -> KitLens | None:
+    row = connection.execute("SELECT * FROM lens WHERE id = :id", {"id": id_}).fetchone()
+    return _lens(row) if row else None
+
+
+def pinhole(connection: Connection, id_: str) -> KitPinhole | None:
+    row = connection.execute("SELECT * FROM pinhole WHERE id = :id", {"id": id_}).fetchone()
+    return _pinhole(row) if row else None
+
+
+def filter_(connection: Connection, id_: str) -> KitFilter | None:
+    row = connection.execute("SELECT * FROM filter WHERE id = :id", {"id": id_}).fetchone()
+    return _filter(row) if row else None
+
+
+def meter(connection: Connection, id_: str) -> Meter | None:
+    row = connection.execute("SELECT * FROM meter WHERE id = :id", {"id": id_}).fetchone()
+    return _meter(row) if row else None
+
+
+USED_BY = {  # what may still name a record: one sentence says where to look
+    "film": "recipes, sheets or scenes",
+    "recipe": "scenes or exposures",
+    "camera": "lenses or pinholes",
+    "lens": "scenes",
+    "pinhole": "scenes",
+    "filter": "scenes",
+    "meter": "scenes",
+}
+
+REFERENCES = {
+    "film": (("recipe", "film_id"), ("sheet", "film_id"), ("scene", "film_id")),
+    "recipe": (("scene", "recipe_id"), ("exposure", "recipe_id")),
+    "camera": (("lens", "camera_id"), ("pinhole", "camera_id")),
+    "lens": (("scene", "lens_id"),),
+    "pinhole": (("scene", "pinhole_id"),),
+    "filter": (("scene_filter", "filter_id"),),
+    "meter": (("scene", "meter_id"),),
+}
+
+
+def delete(connection: Connection, table: str, id_: str) -> None:
+    """Delete a record nobody uses; Impossible, saying where it is used, otherwise."""
+    for user, column in REFERENCES[table]:
+        found = connection.execute(
+            f"SELECT 1 FROM {user} WHERE {column} = :id LIMIT 1", {"id": id_}
+        ).fetchone()
+        if found:
+            raise Impossible(
+                f"This {table} is still used by {USED_BY[table]}; change those first.", field="id"
+            )
+    connection.execute(f"DELETE FROM {table} WHERE id = :id", {"id": id_})
+
+
+def _named(record: KitLens | KitPinhole | KitFilter | Meter) -> dict[str, str]:
+    return {"id": record.id, "name": record.name, "note": record.note}
+
+
+def _lens(row: Row) -> KitLens:
+    return KitLens(
+        id=row["id"],
+        name=row["name"],
+        camera_id=row["camera_id"],
+        optics=wire.loads(Lens, row["optics"]),
+        note=row["note"],
+    )
+
+
+def _pinhole(row: Row) -> KitPinhole:
+    return KitPinhole(
+        id=row["id"],
+        name=row["name"],
+        camera_id=row["camera_id"],
+        optics=wire.loads(Pinhole, row["optics"]),
+        note=row["note"],
+    )
+
+
+def _filter(row: Row) -> KitFilter:
+    return KitFilter(
+        id=row["id"],
+        name=row["name"],
+        filter=wire.loads(Filter, row["filter"]),
+        note=row["note"],
+    )
+
+
+def _meter(row: Row) -> Meter:
+    return Meter(
+        id=row["id"],
+        name=row["name"],
+        calibration=wire.loads(Calibrated, row["calibration"]),
+        iso=row["iso"],
+        note=row["note"],
+    )

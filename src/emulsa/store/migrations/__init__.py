@@ -1,0 +1,1 @@
+"""Numbered migrations, applied in order, each in one transaction, never edited afterwards."""
