@@ -6,21 +6,22 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.exposure import ExposureRequest, exposure, metered_at
-from emulsa.core.light.marks import ApertureMark
-from emulsa.core.limits import Id, Label, Note, Seconds
+from emulsa.core.exposure import DevelopmentNumber, ExposureRequest, exposure, metered_at
+from emulsa.core.light import marks
+from emulsa.core.light.marks import ApertureMark, TimeMark
+from emulsa.core.limits import Id, Label, Note
 from emulsa.core.setting import error_stops
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Given:
-    """An exposure as it is reported: empty aperture or seconds mean *as planned*."""
+    """An exposure as it is reported: empty aperture or time mean *as planned*."""
 
     id: Id
     scene_id: Id
     sheet_id: Id
     aperture: ApertureMark | None = None
-    seconds: Seconds | None = None
+    time: TimeMark | None = None
     note: Note = ""
 
 
@@ -29,8 +30,8 @@ class Correction:
     """What is put right later about a logged exposure; the plan it was made with stays."""
 
     aperture: ApertureMark
-    seconds: Seconds
-    n: float
+    time: TimeMark
+    n: DevelopmentNumber
     recipe_id: Id | None = None
     note: Note = ""
 
@@ -63,7 +64,7 @@ def log(
     aperture = given.aperture
     if aperture is None:
         aperture = request.aperture if request.aperture is not None else answer.set.f_number
-    seconds = given.seconds if given.seconds is not None else answer.set.seconds
+    seconds = answer.set.seconds if given.time is None else marks.seconds(given.time)
     return Exposure(
         id=given.id,
         scene_id=given.scene_id,

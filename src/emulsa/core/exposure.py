@@ -46,7 +46,7 @@ from emulsa.core.tones.placement import (
     fall,
     pair_range,
 )
-from emulsa.core.tones.zones import MIDDLE, number_text, zone_text
+from emulsa.core.tones.zones import MIDDLE, ev_text, number_text, zone_text
 
 DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
 
@@ -165,7 +165,8 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     placed_ev, zone = anchor(request.placement, levels)
     n = wanted_n(request, levels, placed_ev, zone)
     planned = request.n if request.n is not None else development_number.half_steps(n)
-    falls = falls_of(levels, placed_ev, zone, planned, request.textural_range)
+    target = request.high.zone if request.high else development_number.TARGET
+    falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range)
     camera = at_speed(camera_ev(placed_ev, zone), request.ei)
     aperture, f_number = _aperture(request, camera)
     ledger = _ledger_to_film(request, placed_ev, zone, f_number)
@@ -234,19 +235,31 @@ def _range_stops(placement: Placement, levels: dict[str, float]) -> float:
 
 
 def falls_of(
-    levels: dict[str, float], placed_ev: float, zone: float, n: float, keeps: tuple[float, float]
+    levels: dict[str, float],
+    anchored: tuple[float, float],
+    planned: tuple[float, float],
+    keeps: tuple[float, float],
 ) -> tuple[Fall, ...]:
-    """Where every reading falls when ``placed_ev`` is on ``zone``, and what N makes of it."""
+    """Where every reading falls and what development makes of it.
+
+    ``anchored`` is the EV that is pinned and its zone, ``planned`` N and the highlight's target,
+    ``keeps`` the textural range.
+    """
+    placed_ev, zone = anchored
     return tuple(
-        _fall(reading, level, fall(level, placed_ev, zone), n, keeps)
+        _fall(reading, level, fall(level, placed_ev, zone), planned, keeps)
         for reading, level in levels.items()
     )
 
 
 def _fall(
-    reading: str, level: float, falls_on: float, n: float, keeps: tuple[float, float]
+    reading: str,
+    level: float,
+    falls_on: float,
+    planned: tuple[float, float],
+    keeps: tuple[float, float],
 ) -> Fall:
-    lands_on = development_number.lands(falls_on, n)
+    lands_on = development_number.lands(falls_on, *planned)
     return Fall(
         id=reading,
         zone=falls_on,
@@ -254,7 +267,7 @@ def _fall(
         ev100=level,
         zone_text=zone_text(falls_on),
         lands_text=zone_text(lands_on),
-        ev_text=("−" if level < -1e-9 else "") + number_text(abs(level)),
+        ev_text=ev_text(level),
         lost=textural_range.lost(lands_on, *keeps),
     )
 
@@ -285,9 +298,7 @@ def _ledger_to_film(
 ) -> tuple[Row, ...]:
     """The rows up to the film: meter, placement, each filter, bellows."""
     start = seconds_for(at_speed(placed_ev, request.ei), f_number)
-    rated = (
-        f"EV {number_text(abs(placed_ev))}" if placed_ev >= 0 else f"EV −{number_text(-placed_ev)}"
-    )
+    rated = f"EV {ev_text(placed_ev)}"
     steps: list[tuple[Literal["meter", "placement", "filter", "bellows"], str, float, str, str]] = [
         (
             "meter",

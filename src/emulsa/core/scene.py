@@ -26,7 +26,7 @@ from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Calibrated, Reading, ev100
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
-from emulsa.core.tones.development_number import development_number, half_steps
+from emulsa.core.tones.development_number import TARGET, development_number, half_steps
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, fall
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text
@@ -143,15 +143,13 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     meter = calibration(kit)
     levels = {each.id: ev100(each.reading, meter) for each in scene.readings}
     placed_ev, zone = anchor(placement(scene), levels)
-    n = scene.n
-    if n is None:
-        marked = high(scene, kit)
-        n = 0.0
-        if marked is not None:
-            falls_on = fall(levels[marked.reading], placed_ev, zone)
-            n = half_steps(development_number(marked.zone, falls_on))
+    marked, n = high(scene, kit), scene.n
+    if n is None and marked is not None:
+        falls_on = fall(levels[marked.reading], placed_ev, zone)
+        n = half_steps(development_number(marked.zone, falls_on))
+    planned = (n or 0.0, marked.zone if marked else TARGET)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    return falls_of(levels, placed_ev, zone, n, keeps)
+    return falls_of(levels, (placed_ev, zone), planned, keeps)
 
 
 def calibration(kit: SceneKit) -> Calibrated:

@@ -1,4 +1,4 @@
-"""What a typed line does to a scene: adds a reading, pins it, sets the aperture, focus or kit."""
+"""What a typed line does to a scene: takes a reading, pins it, sets aperture, focus or kit."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ from emulsa.core.light.meters import EvReading, Reading, TimeReading
 from emulsa.core.limits import plain
 from emulsa.core.reading_line import ApertureWord, FocusWord, Line, ReadingWord
 from emulsa.core.scene import Pin, Scene, SceneReading
-from emulsa.core.tones.zones import number_text, zone_text
+from emulsa.core.tones.zones import ev_text, zone_text
 
 
 class Named(Protocol):
@@ -51,7 +51,7 @@ class Applied:
 
 
 def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: str) -> Applied:
-    """The scene with the line carried out; the scene given is not changed."""
+    """The scene with the line carried out; a reading of the same id is taken anew."""
     if isinstance(line, ReadingWord):
         return _with_reading(scene, line, reading_id, taken_at)
     if isinstance(line, ApertureWord):
@@ -80,20 +80,49 @@ def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: st
 
 
 def _with_reading(scene: Scene, line: ReadingWord, reading_id: str, taken_at: str) -> Applied:
-    label = line.label or f"reading {len(scene.readings) + 1}"
+    before = next((each for each in scene.readings if each.id == reading_id), None)
+    label = line.label or (before.label if before else f"reading {len(scene.readings) + 1}")
     taken = SceneReading(id=reading_id, label=label, reading=line.reading, taken_at=taken_at)
+    kept = tuple(taken if each.id == reading_id else each for each in scene.readings)
+    readings = kept if before else (*scene.readings, taken)
     pin = scene.pin if line.zone is None else Pin(reading=reading_id, zone=line.zone)
     says = f"{reading_text(line.reading)} · “{label}”"
     if line.zone is not None:
         says += f" · placed on {zone_text(line.zone)}"
-    return Applied(scene=replace(scene, readings=(*scene.readings, taken), pin=pin), says=says)
+    return Applied(scene=replace(scene, readings=readings, pin=pin), says=says)
+
+
+def line_of(taken: SceneReading) -> str:
+    """A kept reading as a line that reads back to it.
+
+    >>> line_of(SceneReading(id="a", label="bark", reading=EvReading(ev=13 + 1 / 3)))
+    '13⅓ bark'
+    """
+    reading = taken.reading
+    if isinstance(reading, EvReading):
+        said = _exact(reading.ev)
+    elif isinstance(reading, TimeReading):
+        time = reading.time if isinstance(reading.time, str) else plain(reading.time)
+        said = f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
+    else:
+        return f"{plain(reading.value)} {reading.unit} {taken.label}".strip()
+    iso = "" if reading.iso == 100 else f" iso{plain(reading.iso)}"
+    return f"{said}{iso} {taken.label}".strip()
+
+
+def _exact(ev: float) -> str:
+    """An EV with its fraction when thirds or halves say it, else in decimals."""
+    size = abs(ev)
+    if min(abs(size * 3 - round(size * 3)), abs(size * 2 - round(size * 2))) < 1e-6:
+        text = ev_text(size)
+        return ("-" if ev < 0 else "") + (text if text[0].isdecimal() else f"0{text}")
+    return f"{ev:.4g}"
 
 
 def reading_text(reading: Reading) -> str:
     """A reading as it was said: ``EV 13⅓``, ``1/2 at f/22``, ``81920 lx``."""
     if isinstance(reading, EvReading):
-        sign = "−" if reading.ev < 0 else ""
-        said = f"EV {sign}{number_text(abs(reading.ev))}"
+        said = f"EV {ev_text(reading.ev)}"
     elif isinstance(reading, TimeReading):
         time = reading.time if isinstance(reading.time, str) else time_text(reading.time)
         said = f"{time} at {mark_text(reading.aperture)}"

@@ -349,7 +349,7 @@ def _expose(
     request = plan(scene, scenes.kit_of(connection, scene))
     recipe = films.first_recipe(connection, scene.film_id or "")
     given = Given(
-        id=f"exposure-{where}", scene_id=scene.id, sheet_id=f"sheet-{where}", seconds=seconds
+        id=f"exposure-{where}", scene_id=scene.id, sheet_id=f"sheet-{where}", time=seconds
     )
     exposures.put(connection, log(given, request, recipe.id if recipe else None, at, __version__))
     sheet = holders.sheet(connection, given.sheet_id)

@@ -53,6 +53,22 @@ def exposures(connection: Connection) -> list[Exposure]:
     return [_exposure(row) for row in rows.fetchall()]
 
 
+def of_scene(connection: Connection, scene_id: str) -> list[tuple[Exposure, str]]:
+    """A scene's exposures with where each sheet is (``2B``), latest first."""
+    rows = connection.execute(
+        """
+        SELECT exposure.*, holder.number || sheet.side AS place
+        FROM exposure
+        JOIN sheet ON sheet.id = exposure.sheet_id
+        JOIN holder ON holder.id = sheet.holder_id
+        WHERE exposure.scene_id = :scene_id
+        ORDER BY exposed_at DESC, exposure.rowid DESC
+        """,
+        {"scene_id": scene_id},
+    )
+    return [(_exposure(row), row["place"]) for row in rows.fetchall()]
+
+
 def _exposure(row: Row) -> Exposure:
     return Exposure(
         id=row["id"],

@@ -68,3 +68,11 @@ def in_side(connection: Connection, holder_id: str, side: str) -> Sheet | None:
 
 def _sheet(row: Row) -> Sheet:
     return Sheet(**dict(row))
+
+
+def place(connection: Connection, sheet: Sheet) -> str:
+    """Where a sheet is, as one says it: ``2B``."""
+    number = connection.execute(
+        "SELECT number FROM holder WHERE id = :id", {"id": sheet.holder_id}
+    ).fetchone()["number"]
+    return f"{number}{sheet.side}"

@@ -6,8 +6,15 @@ from fastapi import APIRouter, Request, Response
 
 from emulsa.api.bodies import documented
 from emulsa.core import operations
+from emulsa.core.data.bibliography import SOURCES
 
 router = APIRouter(prefix="/api/compute", tags=["compute"])
+
+
+@router.get("/sources")
+def sources() -> dict[str, str]:
+    """The bibliography: what each source key of a ledger stands for."""
+    return SOURCES
 
 
 def _add(operation: operations.Operation) -> None:

@@ -17,10 +17,10 @@ from emulsa.core.errors import Impossible
 from emulsa.core.exposed import Correction, Exposure, Given, given_error_stops, log
 from emulsa.core.exposure import ExposureRequest
 from emulsa.core.film import sheets
+from emulsa.core.light import marks
 from emulsa.core.scene import plan
 from emulsa.store import exposures as store
 from emulsa.store import films, holders, journal, scenes
-from emulsa.store.database import Connection
 
 router = APIRouter(prefix="/api/exposures", tags=["exposures"])
 
@@ -35,7 +35,7 @@ def expose(db: Db, given: Given = body(Given)) -> Exposure:
     sheet = holders.sheet(db, given.sheet_id)
     if sheet is None:
         raise NotFound("That side holds no sheet any more; choose another.", field="sheet_id")
-    where = place(db, sheet)
+    where = holders.place(db, sheet)
     after = sheets.move(sheet.state, "expose", where)
     assert after == "exposed"
     if sheet.film_id != scene.film_id:
@@ -60,11 +60,12 @@ def correct(id: str, db: Db, correction: Correction = body(Correction)) -> Expos
     if known is None:
         raise NotFound("There is no such exposure.", field="id")
     request = wire.decode(ExposureRequest, known.request)
-    off = given_error_stops(request, correction.aperture, correction.seconds)
+    seconds = marks.seconds(correction.time)
+    off = given_error_stops(request, correction.aperture, seconds)
     exposure = replace(
         known,
         aperture=correction.aperture,
-        seconds=correction.seconds,
+        seconds=seconds,
         n=correction.n,
         recipe_id=correction.recipe_id,
         note=correction.note,
@@ -73,9 +74,3 @@ def correct(id: str, db: Db, correction: Correction = body(Correction)) -> Expos
     with journal.action(db, "exposure corrected", now()):
         store.put(db, exposure)
     return exposure
-
-
-def place(db: Connection, sheet: sheets.Sheet) -> str:
-    """Where a sheet is, as one says it: ``2B``."""
-    number = next(each.number for each in holders.holders(db) if each.id == sheet.holder_id)
-    return f"{number}{sheet.side}"

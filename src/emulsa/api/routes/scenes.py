@@ -14,6 +14,7 @@ from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.routes.kit import everything
 from emulsa.core import reading_line, scene_line
+from emulsa.core.corrections.optics import mark_text
 from emulsa.core.development.developing_time import (
     DevelopmentAnswer,
     DevelopmentRequest,
@@ -23,9 +24,11 @@ from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.exposed import Exposure
 from emulsa.core.exposure import ExposureAnswer, Fall, exposure
 from emulsa.core.film.emulsions import FilmRecipe
+from emulsa.core.light.hand_time import stops_text, time_text
 from emulsa.core.limits import Id, Length
 from emulsa.core.scene import Scene, SceneKit, falls, high, placement, placement_text, plan
 from emulsa.core.scene_line import KitNames
+from emulsa.core.tones.development_number import n_text
 from emulsa.store import exposures, films, journal
 from emulsa.store import scenes as store
 from emulsa.store.database import Connection
@@ -34,11 +37,23 @@ router = APIRouter(prefix="/api/scenes", tags=["scenes"])
 
 
 @dataclass(frozen=True)
+class ExposureView:
+    """A logged exposure in words: where the sheet is, what was set, how far off it was."""
+
+    exposure: Exposure
+    where: str
+    set_text: str
+    n_text: str
+    error_text: str
+
+
+@dataclass(frozen=True)
 class SceneView:
-    """A scene and what was exposed on it."""
+    """A scene, what was exposed on it, and its readings as lines that can be edited."""
 
     scene: Scene
-    exposures: list[Exposure]
+    exposures: list[ExposureView]
+    lines: dict[str, str]
 
 
 @dataclass(frozen=True)
@@ -87,7 +102,18 @@ class ReadLine:
 def read(id: str, db: Db) -> SceneView:  # noqa: A002
     """A scene and its exposures, latest first."""
     scene = found(db, id)
-    return SceneView(scene, [each for each in exposures.exposures(db) if each.scene_id == id])
+    given = [
+        ExposureView(
+            exposure=each,
+            where=where,
+            set_text=f"{mark_text(each.aperture)}, {time_text(each.seconds)}",
+            n_text=n_text(each.n),
+            error_text=stops_text(each.error_stops),
+        )
+        for each, where in exposures.of_scene(db, id)
+    ]
+    lines = {each.id: scene_line.line_of(each) for each in scene.readings}
+    return SceneView(scene, given, lines)
 
 
 @router.put("/{id}", openapi_extra=documented(Scene))

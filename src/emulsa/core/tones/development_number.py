@@ -11,6 +11,8 @@ from emulsa.core.tones.zones import number_text
 PIVOT = 3.0  # shadows up to III stay where exposure put them (common practice, no source)
 TARGET = 8.0  # the zone a texture-bearing highlight is meant for (common practice, no source)
 NORMAL_INCIDENT_RANGE = 7.0  # stops between I and VIII: the range an incident pair calls N
+LOWEST_TARGET = 4.0  # a highlight meant for less is none
+NARROWEST = 0.5  # stops above III that expansion may stretch over the whole scale
 WIDEST = 5.0  # stops of expansion or contraction a plan may ask for
 
 
@@ -47,17 +49,18 @@ def n_text(n: float) -> str:
     return ("N−" if n < 0 else "N+") + number_text(abs(n))
 
 
-def lands(zone: float, n: float) -> float:
+def lands(zone: float, n: float, target: float = TARGET) -> float:
     """Where a tone is printed after development N: unchanged up to III, then one straight line.
 
-    The line carries fall VIII − N to VIII, so contraction draws tones together and expansion fans
-    them out: z' = 3 + (z − 3) · 5 / (5 − N), for N < 5. Common practice, no source: an estimate
-    until the film itself has been tested.
+    The line carries the fall that N was made for to its target,
+    z' = 3 + (z − 3)·(T − 3)/(T − N − 3), so contraction draws tones together and expansion fans them out. T is the zone the important
+    highlight is meant for, IV at least. Common practice, no source: an estimate until the film
+    itself has been tested.
 
-    >>> lands(9, -1), lands(3, -1)
-    (8.0, 3)
+    >>> lands(9, -1), lands(9, -2, target=7), lands(3, -1)
+    (8.0, 7.0, 3)
     """
     if zone <= PIVOT:
         return zone
-    span = TARGET - PIVOT
-    return PIVOT + (zone - PIVOT) * span / max(span - n, 0.5)
+    span = max(target, LOWEST_TARGET) - PIVOT
+    return PIVOT + (zone - PIVOT) * span / max(span - n, NARROWEST)

@@ -42,6 +42,15 @@ def number_text(value: float) -> str:
     return f"{whole}{fraction}" if whole or not fraction else fraction
 
 
+def ev_text(ev: float) -> str:
+    """An EV to the nearest third or half, with a true minus sign.
+
+    >>> ev_text(11 + 1 / 3), ev_text(-2)
+    ('11⅓', '−2')
+    """
+    return ("−" if ev < -1e-9 else "") + number_text(abs(ev))
+
+
 def split(value: float) -> tuple[int, str]:
     """Whole part and fraction sign of the nearest third or half of ``value`` ≥ 0."""
     whole = int(value + 1e-9)

@@ -1,0 +1,14 @@
+import { Box } from "@chakra-ui/react";
+import { Link } from "react-router";
+import { RoomHeader } from "./RoomHeader";
+
+export function Lost() {
+  return (
+    <>
+      <RoomHeader title="Nothing here" />
+      <Box padding="6">
+        There is no room at this address. <Link to="/outing">Back to the outing</Link>
+      </Box>
+    </>
+  );
+}

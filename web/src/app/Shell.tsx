@@ -1,0 +1,146 @@
+import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
+import { useMemo, useState } from "react";
+import { NavLink, Outlet, useNavigate } from "react-router";
+import { useJournal } from "./journal";
+import { type Keys, useKeys } from "./keys";
+import { ROOMS } from "./rooms";
+
+const KEYS = [
+  ["1 2 3 4 9", "Outing, Scene, Film, Darkroom, Kit"],
+  ["/", "type a reading: 9 shade III, f/32, draw 30, filter red"],
+  ["e", "expose the scene on a loaded side"],
+  ["u · U", "undo · redo the last action"],
+  ["← →", "move the pin or N handle that has the focus"],
+  ["?", "this list"],
+] as const;
+
+export function Shell() {
+  const navigate = useNavigate();
+  const { undo, redo, reach } = useJournal();
+  const [help, setHelp] = useState(false);
+  const keys = useMemo<Keys>(() => {
+    const rooms = Object.fromEntries(ROOMS.map((room) => [room.key, () => navigate(room.path)]));
+    return {
+      ...rooms,
+      u: () => reach?.undo && undo.mutate(),
+      U: () => reach?.redo && redo.mutate(),
+      "?": () => setHelp(true),
+    };
+  }, [navigate, reach, undo, redo]);
+  useKeys(keys);
+  return (
+    <Grid
+      height="100dvh"
+      templateColumns={{ base: "minmax(0,1fr)", md: "84px minmax(0,1fr)" }}
+      templateRows={{ base: "minmax(0,1fr) auto", md: "minmax(0,1fr)" }}
+      background="paper"
+    >
+      <Rail />
+      <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
+        <Outlet />
+      </Flex>
+      <Help open={help} close={() => setHelp(false)} />
+    </Grid>
+  );
+}
+
+function Rail() {
+  return (
+    <Flex
+      as="nav"
+      aria-label="Rooms"
+      order={{ base: 1, md: 0 }}
+      direction={{ base: "row", md: "column" }}
+      background="sheet"
+      borderColor="line"
+      borderStyle="solid"
+      borderWidth="0"
+      borderRightWidth={{ md: "1px" }}
+      borderTopWidth={{ base: "1px", md: "0" }}
+      paddingTop={{ md: "3" }}
+      paddingBottom={{ base: "env(safe-area-inset-bottom)", md: "0" }}
+    >
+      <Box
+        display={{ base: "none", md: "block" }}
+        textAlign="center"
+        fontWeight={750}
+        letterSpacing="0.04em"
+        fontSize="14px"
+        paddingBottom="5"
+        paddingTop="2"
+      >
+        emulsa
+      </Box>
+      {ROOMS.map((room) => (
+        <NavLink
+          key={room.path}
+          to={room.path}
+          style={{ flex: "1 1 0", maxHeight: 56, textDecoration: "none" }}
+        >
+          {({ isActive }) => (
+            <Flex
+              direction="column"
+              align="center"
+              justify="center"
+              height={{ base: "56px", md: "56px" }}
+              fontSize={{ base: "14px", md: "13px" }}
+              color={isActive ? "accent" : "ink2"}
+              fontWeight={isActive ? 650 : 400}
+              background={isActive ? "accentSoft" : "transparent"}
+              boxShadow={{
+                base: isActive ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none",
+                md: isActive ? "inset 3px 0 0 var(--chakra-colors-accent)" : "none",
+              }}
+            >
+              {room.name}
+              <Box as="span" aria-hidden fontSize="12px" display={{ base: "none", md: "block" }}>
+                {room.key}
+              </Box>
+            </Flex>
+          )}
+        </NavLink>
+      ))}
+    </Flex>
+  );
+}
+
+function Help({ open, close }: { open: boolean; close: () => void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={(change) => !change.open && close()}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>Keys</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body>
+              <table>
+                <tbody>
+                  {KEYS.map(([key, what]) => (
+                    <tr key={key}>
+                      <Box
+                        as="th"
+                        textAlign="left"
+                        paddingBlock="2"
+                        paddingRight="6"
+                        whiteSpace="nowrap"
+                      >
+                        {key}
+                      </Box>
+                      <td>{what}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <Box color="ink2" marginTop="3" fontSize="14px">
+                Never aim a meter or a viewfinder at the sun. Follow the makers' instructions and
+                local rules; this program advises.
+              </Box>
+            </Dialog.Body>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

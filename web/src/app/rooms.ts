@@ -1,0 +1,8 @@
+/* The rooms in the order of work; a digit opens each. */
+export const ROOMS = [
+  { name: "Outing", path: "/outing", key: "1" },
+  { name: "Scene", path: "/scene", key: "2" },
+  { name: "Film", path: "/film", key: "3" },
+  { name: "Darkroom", path: "/darkroom", key: "4" },
+  { name: "Kit", path: "/kit", key: "9" },
+] as const;

@@ -1,0 +1,34 @@
+import { createBrowserRouter, Navigate } from "react-router";
+import { Shell } from "./Shell";
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, element: <Navigate to="/outing" replace /> },
+      {
+        path: "outing",
+        lazy: async () => ({ Component: (await import("../features/outing")).OutingRoom }),
+      },
+      {
+        path: "scene",
+        lazy: async () => ({ Component: (await import("../features/scene")).LastScene }),
+      },
+      {
+        path: "scene/:id",
+        lazy: async () => ({ Component: (await import("../features/scene")).SceneRoom }),
+      },
+      {
+        path: "film",
+        lazy: async () => ({ Component: (await import("../features/film")).FilmRoom }),
+      },
+      {
+        path: "darkroom",
+        lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
+      },
+      { path: "kit", lazy: async () => ({ Component: (await import("../features/kit")).KitRoom }) },
+      { path: "*", lazy: async () => ({ Component: (await import("./Lost")).Lost }) },
+    ],
+  },
+]);

@@ -1,0 +1,33 @@
+import { Field, NativeSelect } from "@chakra-ui/react";
+
+/** A labelled choice from a short list. */
+export function Choose({
+  label,
+  value,
+  options,
+  onChange,
+  problem,
+}: {
+  label: string;
+  value: string;
+  options: { value: string; label: string }[];
+  onChange: (value: string) => void;
+  problem?: string | null;
+}) {
+  return (
+    <Field.Root invalid={Boolean(problem)}>
+      <Field.Label>{label}</Field.Label>
+      <NativeSelect.Root>
+        <NativeSelect.Field value={value} onChange={(event) => onChange(event.target.value)}>
+          {options.map((option) => (
+            <option key={option.value} value={option.value}>
+              {option.label}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <Field.ErrorText role="alert">{problem}</Field.ErrorText>
+    </Field.Root>
+  );
+}

@@ -1,0 +1,1 @@
+export { DarkroomRoom } from "./DarkroomRoom";

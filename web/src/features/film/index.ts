@@ -1,0 +1,1 @@
+export { FilmRoom } from "./FilmRoom";

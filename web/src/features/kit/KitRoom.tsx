@@ -1,0 +1,97 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { kitQuery } from "../../api/queries";
+import { RoomHeader } from "../../app/RoomHeader";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { KINDS, type Kind } from "./fields";
+import { RecordSheet } from "./RecordSheet";
+
+interface Edited {
+  kind: Kind;
+  record: { id: string };
+  known: boolean;
+}
+
+export function KitRoom() {
+  const kit = useQuery(kitQuery);
+  const [edited, setEdited] = useState<Edited | null>(null);
+  return (
+    <>
+      <RoomHeader title="Kit" />
+      <Box flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+        {kit.error && (
+          <Notice tone="warning" live>
+            {kit.error.message}
+          </Notice>
+        )}
+        {kit.data && (
+          <Grid
+            templateColumns={{ base: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" }}
+            columnGap="10"
+            rowGap="8"
+          >
+            {(Object.keys(KINDS) as Kind[]).map((kind) => {
+              const spec = KINDS[kind];
+              const records = kit.data[kind];
+              return (
+                <Box as="section" key={kind} aria-label={spec.title}>
+                  <Flex
+                    justify="space-between"
+                    align="center"
+                    borderBottom="2px solid"
+                    borderColor="ink"
+                  >
+                    <Box as="h2" fontSize="19px">
+                      {spec.title}
+                    </Box>
+                    <Button
+                      variant="quiet"
+                      onClick={() =>
+                        setEdited({ kind, record: spec.blank() as { id: string }, known: false })
+                      }
+                    >
+                      Add a {spec.one}
+                    </Button>
+                  </Flex>
+                  {records.length === 0 && (
+                    <Box color="ink2" paddingBlock="3">
+                      {spec.teach}
+                    </Box>
+                  )}
+                  <ul>
+                    {records.map((record) => (
+                      <Box as="li" key={record.id} borderBottom="1px solid" borderColor="line">
+                        <Box
+                          as="button"
+                          width="100%"
+                          textAlign="left"
+                          paddingBlock="2"
+                          minHeight="44px"
+                          background="transparent"
+                          border="none"
+                          cursor="pointer"
+                          _hover={{ color: "accent" }}
+                          onClick={() => setEdited({ kind, record, known: true })}
+                        >
+                          <Box fontWeight={550}>{record.name}</Box>
+                          <Box color="ink2" fontSize="14px">
+                            {spec.describe(record as never)}
+                          </Box>
+                        </Box>
+                      </Box>
+                    ))}
+                  </ul>
+                </Box>
+              );
+            })}
+          </Grid>
+        )}
+      </Box>
+      {edited && kit.data && (
+        <RecordSheet {...edited} kit={kit.data} close={() => setEdited(null)} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,134 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { typedNumber } from "./record";
+
+type Law = NonNullable<Schemas["Film"]["law"]>;
+
+const KINDS = [
+  { value: "", label: "not known yet" },
+  { value: "none", label: "no correction up to a time" },
+  { value: "power", label: "power t^p" },
+  { value: "additive", label: "t + a·t^b" },
+  { value: "table", label: "table: metered s, corrected s" },
+  { value: "stops", label: "table: metered s, added stops of time" },
+];
+
+const BLANK: Record<string, object> = {
+  none: { kind: "none", until_s: 1 },
+  power: { kind: "power", exponent: 1.3, from_s: 1 },
+  additive: { kind: "additive", a: 0.2, b: 1.5 },
+  table: {
+    kind: "table",
+    rows: [
+      [1, 1],
+      [10, 20],
+      [100, 400],
+    ],
+  },
+  stops: {
+    kind: "stops",
+    rows: [
+      [1, 0],
+      [10, 1],
+      [100, 2],
+    ],
+  },
+};
+
+const FIELDS: Record<string, [string, string][]> = {
+  none: [["until_s", "No correction up to, s"]],
+  power: [
+    ["exponent", "Exponent p (1.2 to 1.45 is usual)"],
+    ["from_s", "From, s"],
+    ["tested_until_s", "Tested up to, s (empty: not known)"],
+  ],
+  additive: [
+    ["a", "a"],
+    ["b", "b"],
+    ["tested_until_s", "Tested up to, s (empty: not known)"],
+  ],
+};
+
+const rowsText = (law: Law | null | undefined) =>
+  law && "rows" in law ? law.rows.map((row) => row.join("  ")).join("\n") : "";
+
+const rowsFrom = (text: string) =>
+  text
+    .split("\n")
+    .filter((line) => line.trim())
+    .map((line) =>
+      line
+        .trim()
+        .split(/[\s;]+/)
+        .map(typedNumber),
+    );
+
+/** A film's reciprocity law: its kind, and the numbers that kind has. */
+export function LawField({
+  value,
+  onChange,
+  problem,
+}: {
+  value: Law | null | undefined;
+  onChange: (law: unknown) => void;
+  problem: string | null;
+}) {
+  const kind = value?.kind ?? "";
+  const [table, setTable] = useState(rowsText(value));
+  const fields = FIELDS[kind] ?? [];
+  const choose = (next: string) => {
+    const blank = next ? BLANK[next] : null;
+    setTable(rowsText(blank as Law | null));
+    onChange(blank);
+  };
+  const change = (name: string, text: string) => {
+    const { [name as keyof Law]: _, ...rest } = value as Law;
+    onChange(
+      text.trim() === "" && name === "tested_until_s"
+        ? rest
+        : { ...rest, [name]: typedNumber(text) },
+    );
+  };
+  return (
+    <Flex direction="column" gap="3">
+      <Choose
+        label="Reciprocity"
+        value={kind}
+        options={KINDS}
+        onChange={choose}
+        problem={fields.length || kind === "table" || kind === "stops" ? null : problem}
+      />
+      {fields.map(([name, label], place) => (
+        <Entry
+          key={`${kind}-${name}`}
+          label={label}
+          inputMode="decimal"
+          defaultValue={String((value as Record<string, unknown>)[name] ?? "")}
+          onChange={(event) => change(name, event.target.value)}
+          problem={place === fields.length - 1 ? problem : null}
+        />
+      ))}
+      {(kind === "table" || kind === "stops") && (
+        <Box>
+          <Entry
+            label={
+              kind === "table" ? "Rows: metered s, corrected s" : "Rows: metered s, added stops"
+            }
+            help="One row a line; a third number multiplies the developing time"
+            multiline
+            rows={5}
+            value={table}
+            onChange={(event) => {
+              setTable(event.target.value);
+              onChange({ kind, rows: rowsFrom(event.target.value) });
+            }}
+            problem={problem}
+          />
+        </Box>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,206 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import type { Refusal, Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Sheet } from "../../components/Sheet";
+import { type FieldSpec, KINDS, type Kind } from "./fields";
+import { LawField } from "./LawField";
+import { PointsField } from "./PointsField";
+import { deleteRecord, putRecord } from "./queries";
+import { typedNumber, valueAt, withValue } from "./record";
+import { StrengthField } from "./StrengthField";
+
+type Record_ = { id: string };
+
+/** Any record of the kit, made from its list of fields; a refusal stands at the field it means. */
+export function RecordSheet({
+  kind,
+  record,
+  known,
+  kit,
+  close,
+}: {
+  kind: Kind;
+  record: Record_;
+  known: boolean;
+  kit: Schemas["Kit"];
+  close: () => void;
+}) {
+  const client = useQueryClient();
+  const spec = KINDS[kind];
+  const [draft, setDraft] = useState<Record_>(record);
+  const [problem, setProblem] = useState<Refusal | null>(null);
+  const act = async (call: Promise<unknown>) => {
+    try {
+      await call;
+      await client.invalidateQueries();
+      close();
+    } catch (refusal) {
+      setProblem(refusal as Refusal);
+    }
+  };
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
+    void act(putRecord(kind, draft));
+  };
+  const owner = spec.fields.find((field) => covers(field.path, problem?.field ?? ""));
+  return (
+    <Sheet
+      open
+      close={close}
+      title={known ? `Change this ${spec.one}` : `Add a ${spec.one}`}
+      footer={
+        <>
+          {known && (
+            <Button
+              variant="quiet"
+              color="brick"
+              onClick={() => act(deleteRecord(kind, record.id))}
+            >
+              Delete
+            </Button>
+          )}
+          <Button onClick={close}>Close</Button>
+          <Button variant="main" type="submit" form="record">
+            Keep
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="record" onSubmit={keep}>
+        {spec.fields.map((field) => (
+          <FieldOf
+            key={field.path}
+            field={field}
+            value={valueAt(draft, field.path)}
+            kit={kit}
+            problem={owner === field ? (problem?.message ?? null) : null}
+            onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
+          />
+        ))}
+        {problem && !owner && (
+          <Box role="alert" color="brick" fontWeight={550}>
+            {problem.message}
+          </Box>
+        )}
+      </Flex>
+    </Sheet>
+  );
+}
+
+const covers = (path: string, field: string) =>
+  field === path ||
+  field.startsWith(`${path}.`) ||
+  (field === "textural_range" && path === "textural_range.1");
+
+interface FieldProps {
+  field: FieldSpec;
+  value: unknown;
+  kit: Schemas["Kit"];
+  problem: string | null;
+  onChange: (value: unknown) => void;
+}
+
+const SERIES = [
+  { value: "full", label: "full stops" },
+  { value: "half", label: "half stops" },
+  { value: "third", label: "thirds" },
+  { value: "old_leaf", label: "old leaf shutter (1/5, 1/10, 1/25 …)" },
+];
+
+function FieldOf({ field, value, kit, problem, onChange }: FieldProps) {
+  const text = value == null ? "" : String(value);
+  const named = (records: { id: string; name: string }[]) =>
+    records.map((each) => ({ value: each.id, label: each.name }));
+  switch (field.as) {
+    case "law":
+      return (
+        <LawField value={value as Schemas["Film"]["law"]} onChange={onChange} problem={problem} />
+      );
+    case "points":
+      return (
+        <PointsField value={value as Schemas["Point"][]} onChange={onChange} problem={problem} />
+      );
+    case "strength":
+      return (
+        <StrengthField value={value as Schemas["Filter"]} onChange={onChange} problem={problem} />
+      );
+    case "film":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={[{ value: "", label: "choose a film" }, ...named(kit.films)]}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "camera":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={[{ value: "", label: "none" }, ...named(kit.cameras)]}
+          onChange={(id) => onChange(id || null)}
+          problem={problem}
+        />
+      );
+    case "series":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={SERIES}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "flag":
+      return (
+        <Choose
+          label={field.label}
+          value={value ? "yes" : "no"}
+          options={[
+            { value: "no", label: "no" },
+            { value: "yes", label: "yes" },
+          ]}
+          onChange={(chosen) => onChange(chosen === "yes")}
+          problem={problem}
+        />
+      );
+    case "note":
+      return (
+        <Entry
+          label={field.label}
+          multiline
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
+      );
+    case "number":
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          inputMode="decimal"
+          defaultValue={text}
+          onChange={(event) => onChange(typedNumber(event.target.value))}
+          problem={problem}
+        />
+      );
+    default:
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
+      );
+  }
+}

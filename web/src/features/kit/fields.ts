@@ -1,0 +1,235 @@
+import type { Schemas } from "../../api/client";
+import { newId } from "../../api/client";
+
+/* What each kind of record asks for: a path into the record, a label, and how it is typed. */
+
+export type Kind = "films" | "recipes" | "cameras" | "lenses" | "pinholes" | "filters" | "meters";
+
+export interface FieldSpec {
+  path: string;
+  label: string;
+  as:
+    | "text"
+    | "number"
+    | "optional"
+    | "mark"
+    | "note"
+    | "film"
+    | "camera"
+    | "series"
+    | "flag"
+    | "law"
+    | "points"
+    | "strength";
+  help?: string;
+}
+
+export interface KindSpec {
+  title: string;
+  one: string;
+  teach: string;
+  fields: FieldSpec[];
+  blank: () => Record<string, unknown>;
+  describe: (record: never) => string;
+}
+
+const name: FieldSpec = { path: "name", label: "Name", as: "text" };
+const note: FieldSpec = { path: "note", label: "Note", as: "note" };
+
+export function lawText(law: Schemas["Film"]["law"]): string {
+  if (!law) return "no reciprocity law yet";
+  switch (law.kind) {
+    case "none":
+      return `no correction up to ${law.until_s} s`;
+    case "power":
+      return `t^${law.exponent} from ${law.from_s} s`;
+    case "additive":
+      return `t + ${law.a}·t^${law.b}`;
+    default:
+      return `table of ${law.rows.length} rows`;
+  }
+}
+
+export const KINDS: Record<Kind, KindSpec> = {
+  films: {
+    title: "Films",
+    one: "film",
+    teach: "The film you rate, with the tones it holds and its reciprocity law.",
+    fields: [
+      name,
+      { path: "exposure_index", label: "Your EI", as: "number" },
+      { path: "textural_range.0", label: "Holds texture from zone", as: "number" },
+      { path: "textural_range.1", label: "to zone", as: "number" },
+      { path: "law", label: "Reciprocity", as: "law" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      exposure_index: 100,
+      textural_range: [2, 8],
+      law: null,
+      note: "",
+    }),
+    describe: (film: Schemas["Film"]) => `EI ${film.exposure_index}, ${lawText(film.law)}`,
+  },
+  recipes: {
+    title: "Recipes",
+    one: "recipe",
+    teach: "How a film is developed: minutes for N, N−1, N+1 at a temperature.",
+    fields: [
+      name,
+      { path: "film_id", label: "Film", as: "film" },
+      { path: "recipe.developer", label: "Developer, by its generic name", as: "text" },
+      { path: "recipe.dilution", label: "Dilution", as: "text" },
+      { path: "recipe.agitation", label: "Agitation", as: "text" },
+      { path: "recipe.temperature_c", label: "Temperature, °C", as: "number" },
+      {
+        path: "recipe.k_per_c",
+        label: "Change per °C (k)",
+        as: "number",
+        help: "0.09 unless the maker says otherwise",
+      },
+      { path: "recipe.points", label: "Minutes for N", as: "points" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      film_id: "",
+      name: "",
+      recipe: {
+        developer: "",
+        dilution: "",
+        agitation: "",
+        temperature_c: 20,
+        k_per_c: 0.09,
+        points: [],
+      },
+      note: "",
+    }),
+    describe: (each: Schemas["FilmRecipe"]) =>
+      [each.recipe.developer, each.recipe.dilution, each.recipe.agitation]
+        .filter(Boolean)
+        .join(", "),
+  },
+  cameras: {
+    title: "Cameras",
+    one: "camera",
+    teach: "A camera and the image area of its format.",
+    fields: [
+      name,
+      { path: "format_mm.0", label: "Image width, mm", as: "number" },
+      { path: "format_mm.1", label: "Image height, mm", as: "number" },
+      note,
+    ],
+    blank: () => ({ id: newId(), name: "", format_mm: [120, 95], note: "" }),
+    describe: (camera: Schemas["Camera"]) => `${camera.format_mm[0]} × ${camera.format_mm[1]} mm`,
+  },
+  lenses: {
+    title: "Lenses",
+    one: "lens",
+    teach: "Focal length, the marks it has, and its shutter.",
+    fields: [
+      name,
+      { path: "camera_id", label: "Camera", as: "camera" },
+      { path: "optics.focal_length_mm", label: "Focal length, mm", as: "number" },
+      { path: "optics.widest", label: "Widest aperture", as: "mark" },
+      { path: "optics.smallest", label: "Smallest aperture", as: "mark" },
+      { path: "optics.shutter.fastest", label: "Fastest time", as: "mark" },
+      { path: "optics.shutter.slowest", label: "Slowest marked time", as: "mark" },
+      { path: "optics.shutter.series", label: "Shutter marks", as: "series" },
+      {
+        path: "optics.pupil_magnification",
+        label: "Pupil magnification",
+        as: "number",
+        help: "1 unless measured; telephotos are less",
+      },
+      { path: "optics.telephoto", label: "Telephoto", as: "flag" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      camera_id: null,
+      optics: {
+        kind: "lens",
+        focal_length_mm: 150,
+        pupil_magnification: 1,
+        telephoto: false,
+        widest: "5.6",
+        smallest: "64",
+        aperture_series: "third",
+        shutter: { fastest: "1/500", slowest: "1", series: "full" },
+      },
+      note: "",
+    }),
+    describe: (lens: Schemas["KitLens"]) =>
+      `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
+  },
+  pinholes: {
+    title: "Pinholes",
+    one: "pinhole",
+    teach: "The diameter as measured, and the distance to the film.",
+    fields: [
+      name,
+      { path: "camera_id", label: "Camera", as: "camera" },
+      { path: "optics.diameter_mm", label: "Diameter, mm", as: "number" },
+      { path: "optics.distance_mm", label: "Distance to the film, mm", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      camera_id: null,
+      optics: { kind: "pinhole", diameter_mm: 0.3, distance_mm: 75 },
+      note: "",
+    }),
+    describe: (pinhole: Schemas["KitPinhole"]) =>
+      `${pinhole.optics.diameter_mm} mm hole, ${pinhole.optics.distance_mm} mm from the film`,
+  },
+  filters: {
+    title: "Filters",
+    one: "filter",
+    teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
+    fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
+    blank: () => ({ id: newId(), name: "", filter: { factor: 2 }, note: "" }),
+    describe: (each: Schemas["KitFilter"]) => {
+      const { factor, stops, density } = each.filter;
+      if (factor != null) return `factor ×${factor}`;
+      return density != null ? `density ${density}` : `${stops} stops`;
+    },
+  },
+  meters: {
+    title: "Meters",
+    one: "meter",
+    teach: "Its constants and its own error, when you know them.",
+    fields: [
+      name,
+      {
+        path: "calibration.k",
+        label: "K, reflected",
+        as: "number",
+        help: "12.5, or 10.6 to 14 by make",
+      },
+      {
+        path: "calibration.c",
+        label: "C, incident",
+        as: "number",
+        help: "250 flat, 320 to 540 dome",
+      },
+      { path: "calibration.offset_stops", label: "Stops to add to its EV", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      calibration: { k: 12.5, c: 250, offset_stops: 0 },
+      iso: 100,
+      note: "",
+    }),
+    describe: (meter: Schemas["Meter"]) => {
+      const offset = meter.calibration.offset_stops;
+      return offset ? `${offset > 0 ? "+" : "−"}${Math.abs(offset)} stop` : "no error of its own";
+    },
+  },
+};

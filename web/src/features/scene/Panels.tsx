@@ -1,0 +1,186 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { Button } from "../../components/Button";
+import { Ledger } from "../../components/Ledger";
+import { Notice } from "../../components/Notice";
+import { type Answer, type ExposureView, type Solution, sourcesQuery } from "./queries";
+
+/** How the exposure adds up. */
+export function ExposureLedger({ answer }: { answer: Answer }) {
+  const sources = useQuery(sourcesQuery).data ?? {};
+  const rows = answer.ledger
+    .filter((row) => row.step !== "set")
+    .map((row, place) => ({
+      key: `${place}-${row.step}`,
+      label: row.label,
+      amount: row.stops_text,
+      running: row.time_text,
+      why: row.why,
+      source: sources[row.source] ?? row.source,
+    }));
+  return <Ledger rows={rows} />;
+}
+
+/** The result: the largest thing on the screen. */
+export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
+  const { set } = answer;
+  const long = set.text.length > 7;
+  return (
+    <Flex align="baseline" gap="3" aria-live="polite" data-result lineHeight={1.05}>
+      <Box as="span" fontSize={small ? "30px" : "30px"} color="ink2">
+        {set.aperture}
+      </Box>
+      <Box
+        as="span"
+        fontSize={long ? (small ? "34px" : "38px") : small ? "54px" : "50px"}
+        fontWeight={620}
+        letterSpacing="-0.01em"
+      >
+        {set.text}
+      </Box>
+    </Flex>
+  );
+}
+
+export function ErrorOfSetting({ answer }: { answer: Answer }) {
+  const row = answer.ledger[answer.ledger.length - 1];
+  const by = { shutter: "on the shutter", bulb: "on B, by the watch", aperture: "as given" }[
+    answer.set.means
+  ];
+  const stops = answer.set.error_stops;
+  const off =
+    Math.abs(stops) < 0.005
+      ? "exact"
+      : `${stops < 0 ? "−" : "+"}${Math.abs(stops).toFixed(2)} stop`;
+  return (
+    <Box fontSize="14px" color="ink2" title={row?.why}>
+      {by}, {off}
+    </Box>
+  );
+}
+
+export function DevelopmentText({ solution }: { solution: Solution }) {
+  const plan = solution.answer?.development;
+  if (!plan) return null;
+  const time = solution.development;
+  return (
+    <Box>
+      Develop <b>{plan.n_text}</b>
+      {time && ` · ${time.minutes_text}`}
+      {time && (
+        <Box as="span" color="ink2" fontSize="14px">
+          {" "}
+          {time.origin}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+export function AdviceList({ solution, most }: { solution: Solution; most: number }) {
+  const said = [
+    ...(solution.answer?.advice ?? []),
+    ...(solution.development?.advice ?? []).filter((each) => each.severity !== "note"),
+  ];
+  if (solution.development_problem) {
+    said.push({ code: "no-recipe", severity: "note", text: solution.development_problem });
+  }
+  return (
+    <Flex direction="column" gap="2">
+      {said.slice(0, most).map((each) => (
+        <Notice key={each.code} tone={each.severity}>
+          {each.text}
+        </Notice>
+      ))}
+      {said.length > most && (
+        <Box fontSize="13px" color="ink2">
+          and {said.length - most} more: see how it adds up
+        </Box>
+      )}
+    </Flex>
+  );
+}
+
+const RULED_OUT: Record<string, string> = {
+  "faster-than-shutter": "no time so short on this shutter",
+  "beyond-film-data": "beyond the film's data",
+};
+
+/** The same exposure at the lens's other marks; touching one sets it. */
+export function Alternatives({
+  answer,
+  aperture,
+  choose,
+}: {
+  answer: Answer;
+  aperture: string | number | null | undefined;
+  choose: (aperture: string) => void;
+}) {
+  return (
+    <Grid
+      templateColumns={`repeat(${answer.equivalents.length}, minmax(0, 1fr))`}
+      borderTop="1px solid"
+      borderColor="line"
+      role="group"
+      aria-label="The same exposure at other apertures"
+    >
+      {answer.equivalents.map((pair) => {
+        const chosen = String(aperture) === pair.aperture;
+        const out = pair.ruled_out_by.map((code) => RULED_OUT[code] ?? code).join(", ");
+        return (
+          <Box
+            as="button"
+            key={pair.aperture}
+            aria-pressed={chosen}
+            onClick={() => choose(pair.aperture)}
+            display="flex"
+            flexDirection="column"
+            alignItems="flex-start"
+            textAlign="left"
+            padding="2"
+            minHeight="76px"
+            border="none"
+            borderRight="1px solid"
+            borderColor="line"
+            cursor="pointer"
+            background={chosen ? "accentSoft" : "transparent"}
+            boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
+            color={out ? "ink2" : "ink"}
+            lineHeight={1.35}
+          >
+            <span>f/{pair.aperture}</span>
+            <span>{pair.text}</span>
+            <Box fontSize="12.5px" color="ink2" lineHeight={1.2}>
+              {out || (chosen ? "chosen" : "")}
+            </Box>
+          </Box>
+        );
+      })}
+    </Grid>
+  );
+}
+
+/** What was exposed on this scene. */
+export function Exposed({
+  views,
+  open,
+}: {
+  views: ExposureView[];
+  open: (view: ExposureView) => void;
+}) {
+  if (!views.length) return null;
+  return (
+    <Box>
+      <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
+        Exposed on this scene
+      </Box>
+      <Flex wrap="wrap" columnGap="4">
+        {views.map((view) => (
+          <Button key={view.exposure.id} variant="word" fontSize="14px" onClick={() => open(view)}>
+            {view.where} · {view.set_text} · {view.n_text}
+          </Button>
+        ))}
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,133 @@
+import { Box, Flex, Input } from "@chakra-ui/react";
+import { type FormEvent, type RefObject, useEffect, useRef, useState } from "react";
+import { newId } from "../../api/client";
+import { useKeptText } from "../../components/useKeptText";
+import { readLine, type Scene } from "./queries";
+
+interface Meaning {
+  text: string;
+  says: string;
+  problem: boolean;
+}
+
+/** One line for readings and settings; its meaning is shown before Enter keeps it. */
+export function ReadingLine({
+  scene,
+  save,
+  field,
+}: {
+  scene: Scene;
+  save: (scene: Scene) => Promise<void>;
+  field: RefObject<HTMLInputElement | null>;
+}) {
+  const [text, setText] = useKeptText(`line-${scene.id}`);
+  const [meaning, setMeaning] = useState<Meaning | null>(null);
+  const [refused, setRefused] = useState(false);
+  const asked = useRef(0);
+  const nextId = useRef(newId());
+
+  useEffect(() => {
+    const number = ++asked.current;
+    if (!text.trim()) {
+      setMeaning(null);
+      return;
+    }
+    readLine(scene, text, nextId.current)
+      .then((read) => {
+        const falls =
+          read.falls_on && !read.says.includes("placed") ? ` · falls on ${read.falls_on}` : "";
+        if (number === asked.current) setMeaning({ text, says: read.says + falls, problem: false });
+      })
+      .catch((problem: Error) => {
+        if (number === asked.current) setMeaning({ text, says: problem.message, problem: true });
+      });
+  }, [text, scene]);
+
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!text.trim()) return;
+    try {
+      const read = await readLine(scene, text, nextId.current);
+      await save(read.scene);
+      nextId.current = newId();
+      setRefused(false);
+      setText("");
+    } catch (problem) {
+      setRefused(true);
+      setMeaning({ text, says: (problem as Error).message, problem: true });
+    }
+  };
+
+  const shown = meaning;
+  return (
+    <Box as="form" onSubmit={keep}>
+      <Flex
+        align="center"
+        border="2px solid"
+        borderColor={refused ? "brick" : "ink"}
+        borderRadius="6px"
+        background="sheet"
+        minHeight={{ base: "52px", md: "48px" }}
+        paddingInline="3"
+        gap="4"
+        _focusWithin={{ outline: "3px solid", outlineColor: "accent", outlineOffset: "2px" }}
+      >
+        <Input
+          ref={field}
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setRefused(false);
+          }}
+          onKeyDown={(event) => event.key === "Escape" && event.currentTarget.blur()}
+          aria-label="Type a reading"
+          aria-describedby="line-meaning"
+          aria-invalid={refused}
+          placeholder="9 shade III"
+          enterKeyHint="done"
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          fontSize={{ base: "20px", md: "18px" }}
+          border="none"
+          background="transparent"
+          paddingInline="0"
+          width={{ base: "100%", md: shown ? "260px" : "100%" }}
+          flex={{ base: "1", md: shown ? "0 0 auto" : "1" }}
+          _focusVisible={{ outline: "none" }}
+        />
+        <Box
+          display={{ base: "none", md: "block" }}
+          flex="1"
+          minWidth="0"
+          fontSize="14px"
+          color={refused ? "brick" : "ink2"}
+          lineHeight={1.25}
+        >
+          {shown?.says}
+        </Box>
+        {!shown && (
+          <Box
+            display={{ base: "none", md: "block" }}
+            whiteSpace="nowrap"
+            fontSize="13px"
+            color="ink2"
+          >
+            / to type · Enter to keep
+          </Box>
+        )}
+      </Flex>
+      <Box
+        id="line-meaning"
+        role={refused ? "alert" : "status"}
+        srOnly={{ md: true }}
+        fontSize="14px"
+        color={refused ? "brick" : "ink2"}
+        paddingTop={{ base: shown ? "1" : "0", md: "0" }}
+        lineHeight={1.25}
+      >
+        {shown?.says}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,68 @@
+/* Geometry of the tone bridge: where tones lie along a rail and where labels find room. */
+
+export interface RailSpan {
+  start: number;
+  cell: number;
+  /** true when the rail stands upright, shadows below */
+  upright: boolean;
+}
+
+export const along = (span: RailSpan, zone: number) => {
+  const held = Math.max(-0.42, Math.min(10.42, zone));
+  return span.upright
+    ? span.start + (10 - held + 0.5) * span.cell
+    : span.start + (held + 0.5) * span.cell;
+};
+
+/** The tone under a point of the rail, held to 0…X, in thirds unless free. */
+export const toneAt = (span: RailSpan, position: number, steps: number | null) => {
+  const raw = (position - span.start) / span.cell - 0.5;
+  const zone = Math.max(0, Math.min(10, span.upright ? 10 - raw : raw));
+  return steps === null ? zone : Math.round(zone * steps) / steps;
+};
+
+/** A lane for each label, lowest first, so that no two in a lane overlap. */
+export function lanes(labels: { at: number; width: number }[], limit: number): number[] {
+  const ends: number[] = [];
+  const order = labels
+    .map((_, index) => index)
+    .sort((a, b) => (labels[a]?.at ?? 0) - (labels[b]?.at ?? 0));
+  const chosen = new Array<number>(labels.length).fill(0);
+  for (const index of order) {
+    const label = labels[index];
+    if (!label) continue;
+    const left = label.at - label.width / 2;
+    let lane = ends.findIndex((end) => end <= left);
+    if (lane < 0) lane = ends.length < limit ? ends.length : ends.indexOf(Math.min(...ends));
+    ends[lane] = label.at + label.width / 2 + 6;
+    chosen[index] = lane;
+  }
+  return chosen;
+}
+
+/** Positions pushed apart to at least a gap, as near to where they belong as that allows. */
+export function spread(wanted: number[], gap: number, low: number, high: number): number[] {
+  const order = wanted.map((_, index) => index).sort((a, b) => (wanted[a] ?? 0) - (wanted[b] ?? 0));
+  const placed = order.map((index) => wanted[index] ?? 0);
+  for (let pass = 0; pass < 40; pass++) {
+    let moved = false;
+    for (let k = 1; k < placed.length; k++) {
+      const lack = gap - ((placed[k] ?? 0) - (placed[k - 1] ?? 0));
+      if (lack > 0.1) {
+        placed[k - 1] = (placed[k - 1] ?? 0) - lack / 2;
+        placed[k] = (placed[k] ?? 0) + lack / 2;
+        moved = true;
+      }
+    }
+    const first = low - (placed[0] ?? low);
+    if (first > 0) placed[0] = low;
+    const last = placed.length - 1;
+    if ((placed[last] ?? high) > high) placed[last] = high;
+    if (!moved) break;
+  }
+  const result = new Array<number>(wanted.length).fill(0);
+  order.forEach((index, k) => {
+    result[index] = placed[k] ?? 0;
+  });
+  return result;
+}

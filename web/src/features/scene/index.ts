@@ -1,0 +1,1 @@
+export { LastScene, SceneRoom } from "./SceneRoom";

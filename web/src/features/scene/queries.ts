@@ -1,0 +1,89 @@
+import { queryOptions, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, isAway, type Schemas, unwrap } from "../../api/client";
+
+export type Scene = Schemas["Scene"];
+export type Solution = Schemas["Solution"];
+export type Fall = Schemas["Fall"];
+export type Answer = Schemas["ExposureAnswer"];
+export type ExposureView = Schemas["ExposureView"];
+
+export const sceneQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["scene", id],
+    queryFn: () => unwrap(api.GET("/api/scenes/{id}", { params: { path: { id } } })),
+  });
+
+export const sourcesQuery = queryOptions({
+  queryKey: ["sources"],
+  queryFn: () => unwrap(api.GET("/api/compute/sources")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const readLine = (scene: Scene, text: string, readingId: string) =>
+  unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } }));
+
+export const expose = (given: Schemas["Given"]) =>
+  unwrap(api.POST("/api/exposures", { body: given }));
+
+export const correct = (id: string, correction: Schemas["Correction"]) =>
+  unwrap(api.PUT("/api/exposures/{id}", { params: { path: { id } }, body: correction }));
+
+export const putScene = (scene: Scene) =>
+  unwrap(api.PUT("/api/scenes/{id}", { params: { path: { id: scene.id } }, body: scene }));
+
+/** The scene worked out by the core. The latest draft wins; one question is under way at a time. */
+export function useSolution(scene: Scene | undefined, stamp: number) {
+  const [solution, setSolution] = useState<Solution>();
+  const [away, setAway] = useState(false);
+  const waiting = useRef<Scene | null>(null);
+  const busy = useRef(false);
+  const run = useCallback(async () => {
+    if (busy.current) return;
+    busy.current = true;
+    while (waiting.current) {
+      const body = waiting.current;
+      waiting.current = null;
+      try {
+        setSolution(await unwrap(api.POST("/api/scenes/solve", { body })));
+        setAway(false);
+      } catch (problem) {
+        setAway(isAway(problem));
+      }
+    }
+    busy.current = false;
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when the kit changed
+  useEffect(() => {
+    if (!scene) return;
+    waiting.current = scene;
+    void run();
+  }, [scene, stamp, run]);
+  return { solution, away };
+}
+
+/** The kept scene, a draft over it while something is dragged, and keeping a change. */
+export function useDraft(id: string, kept: Scene | undefined) {
+  const client = useQueryClient();
+  const [draft, setDraft] = useState<Scene | null>(null);
+  const [unkept, setUnkept] = useState<{ scene: Scene; message: string } | null>(null);
+  const save = useCallback(
+    async (next: Scene) => {
+      setDraft(next);
+      try {
+        await putScene(next);
+      } catch (problem) {
+        if (isAway(problem)) setUnkept({ scene: next, message: (problem as Error).message });
+        else setDraft(null);
+        throw problem;
+      }
+      setUnkept(null);
+      await client.invalidateQueries({ queryKey: ["scene", id] });
+      setDraft(null);
+      void client.invalidateQueries({ queryKey: ["journal"] });
+      void client.invalidateQueries({ queryKey: ["outings"] });
+    },
+    [client, id],
+  );
+  return { scene: draft ?? kept, setDraft, save, unkept };
+}

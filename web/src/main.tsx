@@ -1,0 +1,26 @@
+import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "./theme/motion.css";
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router";
+import { router } from "./app/router";
+import { system } from "./theme/system";
+
+const queryClient = new QueryClient({
+  defaultOptions: { queries: { staleTime: 2_000, retry: 1, refetchOnWindowFocus: true } },
+});
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queryClient}>
+        <ChakraProvider value={system}>
+          <RouterProvider router={router} />
+        </ChakraProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}
