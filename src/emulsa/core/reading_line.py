@@ -182,6 +182,8 @@ def _ask(line: str) -> None:
             " as in 0 1/3.",
             field="text",
         )
+    if re.match(r"^[-−].*@", line):
+        raise Unreadable("A time is never negative; write 1/2@22 for 1/2 s at f/22.", field="text")
     bare = re.match(r"^(\d+)(\s|$)", line)
     if bare and not UNIT.match(line) and not AT.match(line) and int(bare[1]) > 24:
         raise Unreadable(

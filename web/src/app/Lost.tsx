@@ -6,7 +6,7 @@ export function Lost() {
   return (
     <>
       <RoomHeader title="Nothing here" />
-      <Box padding="6">
+      <Box as="main" padding="6">
         There is no room at this address. <Link to="/outing">Back to the outing</Link>
       </Box>
     </>

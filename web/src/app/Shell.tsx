@@ -16,17 +16,17 @@ const KEYS = [
 
 export function Shell() {
   const navigate = useNavigate();
-  const { undo, redo, reach } = useJournal();
+  const { undo, redo } = useJournal();
   const [help, setHelp] = useState(false);
   const keys = useMemo<Keys>(() => {
     const rooms = Object.fromEntries(ROOMS.map((room) => [room.key, () => navigate(room.path)]));
     return {
       ...rooms,
-      u: () => reach?.undo && undo.mutate(),
-      U: () => reach?.redo && redo.mutate(),
+      u: () => undo.mutate(),
+      U: () => redo.mutate(),
       "?": () => setHelp(true),
     };
-  }, [navigate, reach, undo, redo]);
+  }, [navigate, undo, redo]);
   useKeys(keys);
   return (
     <Grid

@@ -2,15 +2,10 @@ import { useState } from "react";
 
 /** Text that is still there after leaving the page and coming back, until it is used. */
 export function useKeptText(key: string): [string, (text: string) => void] {
-  const [text, setText] = useState(() => {
-    try {
-      return sessionStorage.getItem(key) ?? "";
-    } catch {
-      return "";
-    }
-  });
+  const [held, setHeld] = useState({ key, text: read(key) });
+  const text = held.key === key ? held.text : read(key);
   const keep = (next: string) => {
-    setText(next);
+    setHeld({ key, text: next });
     try {
       if (next) sessionStorage.setItem(key, next);
       else sessionStorage.removeItem(key);
@@ -19,4 +14,12 @@ export function useKeptText(key: string): [string, (text: string) => void] {
     }
   };
   return [text, keep];
+}
+
+function read(key: string): string {
+  try {
+    return sessionStorage.getItem(key) ?? "";
+  } catch {
+    return "";
+  }
 }

@@ -144,6 +144,23 @@ def factor(magnification: float, pupil_magnification: float = 1.0) -> float:
     return (1 + magnification / pupil_magnification) ** 2
 
 
+def magnification_for(stops: float, pupil_magnification: float = 1.0) -> float:
+    """m at which the extension costs so many stops: P · (2^(s/2) − 1).
+
+    >>> round(magnification_for(1), 2), round(magnification_for(1 / 3), 2)
+    (0.41, 0.12)
+    """
+    return float(pupil_magnification * (2 ** (stops / 2) - 1))
+
+
+def tilted_back_factor(
+    extension_mm: float, focal_length_mm: float, tilt_deg: float, along_mm: float
+) -> float:
+    """((v + y·sin τ)/f)²: the factor at ``along_mm`` up a back tilted by τ; no cos⁴ in it."""
+    axial_mm = extension_mm + along_mm * math.sin(math.radians(tilt_deg))
+    return (axial_mm / focal_length_mm) ** 2
+
+
 def magnification(focus: Focus, focal_length_mm: float) -> float:
     """m of any focus statement; an image magnified beyond 20 is refused as a slip."""
     if isinstance(focus, Infinity):

@@ -75,6 +75,20 @@ def effective_distance_mm(distance_mm: float, subject_mm: float) -> float:
     return 1 / (1 / distance_mm + 1 / subject_mm)
 
 
+def converted_s(seconds: float, metered_f_number: float, f_number: float) -> float:
+    """t · (N₂/N₁)²: a time read at one f-number, at the pinhole's own.
+
+    >>> converted_s(1, 64, 256)
+    16.0
+    """
+    return seconds * (f_number / metered_f_number) ** 2
+
+
+def thickness_limit_deg(diameter_mm: float, thickness_mm: float) -> float:
+    """atan(d/T): the angle off axis beyond which the edge of the hole hides all of it."""
+    return math.degrees(math.atan2(diameter_mm, thickness_mm))
+
+
 def off_axis_deg(offset_mm: float, distance_mm: float) -> float:
     """The angle off axis of a point ``offset_mm`` from the centre of the film."""
     return math.degrees(math.atan2(offset_mm, distance_mm))

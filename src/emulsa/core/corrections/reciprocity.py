@@ -26,6 +26,10 @@ Rows = Annotated[tuple[tuple[float, ...], ...], Length("Rows of the table", 1, 6
 Times = Annotated[tuple[Seconds, ...], Length("Times", 1, 200)]
 
 
+LARGEST_EXPONENT = 700.0  # exp() overflows just above
+SMALLEST_RISE = 1 + 1e-6  # rows nearer than this cannot be told apart, nor inverted
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class NoFailure:
     """No correction up to a stated time; beyond it nothing is known and the answer is flagged."""
@@ -66,7 +70,7 @@ class TableLaw:
         for place, row in enumerate(self.rows):
             if row[1] < row[0] * (1 - 1e-12):
                 raise _unsound(place, "the corrected time is shorter than the metered one")
-            if place and row[1] <= self.rows[place - 1][1]:
+            if place and row[1] <= self.rows[place - 1][1] * SMALLEST_RISE:
                 raise _unsound(place, "corrected times must rise from row to row")
 
 
@@ -81,7 +85,7 @@ class StopsLaw:
         _check_rows(self.rows, Within("The added stops", 0, 20, "stops"))
         times = [row[0] * 2 ** row[1] for row in self.rows]
         for place in range(1, len(times)):
-            if times[place] <= times[place - 1]:
+            if times[place] <= times[place - 1] * SMALLEST_RISE:
                 raise _unsound(place, "the corrected time must rise from row to row")
 
 
@@ -231,7 +235,9 @@ def _interpolate(points: list[tuple[float, float]], x: float) -> float:
     place = min(max(place, 1), len(points) - 1)
     (x0, y0), (x1, y1) = points[place - 1], points[place]
     slope = math.log(y1 / y0) / math.log(x1 / x0)
-    return float(y0 * (x / x0) ** slope)
+    exponent = math.log(y0) + slope * math.log(x / x0)
+    # A nearly flat table read backwards is nearly upright: beyond any clock, and min() drops it.
+    return math.exp(exponent) if exponent < LARGEST_EXPONENT else math.inf
 
 
 def _additive_inverse(law: AdditiveLaw, clock_s: float) -> float:

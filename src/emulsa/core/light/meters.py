@@ -10,11 +10,11 @@ import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.errors import CoreError
+from emulsa.core.errors import OutOfRange
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
-from emulsa.core.limits import EV, ExposureIndex, Within
+from emulsa.core.limits import EV, ExposureIndex, Within, plain
 
 EV_RANGE = Within("EV", -8, 24)
 Calibration = Annotated[float, Within("The reflected-light constant K", 8, 20)]
@@ -120,10 +120,26 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
         level = ev100_of_luminance(luminance_cd_m2(reading.value, reading.unit), meter.k)
     else:
         level = ev100_of_illuminance(illuminance_lx(reading.value, reading.unit), meter.c)
-    try:
-        return EV_RANGE.check(level + meter.offset_stops, "reading")
-    except CoreError as problem:
-        problem.message = "At ISO 100 this reading gives a light level nobody meters. " + (
-            problem.message
+    total = level + meter.offset_stops
+    if not EV_RANGE.low <= total <= EV_RANGE.high:
+        raise OutOfRange(
+            f"This reading means EV {plain(round(total, 2))} at ISO 100, a light nobody meters;"
+            f" it must be between {plain(EV_RANGE.low)} and {plain(EV_RANGE.high)}.",
+            field="reading",
+            allowed=[EV_RANGE.low, EV_RANGE.high],
         )
-        raise
+    return total
+
+
+def agreeing_reflectance(k: float, c: float) -> float:
+    """πK/C: the matt reflectance at which a reflected and an incident reading agree.
+
+    >>> round(agreeing_reflectance(12.5, 250), 3)
+    0.157
+    """
+    return math.pi * k / c
+
+
+def card_stops(reflectance: float, k: float, c: float) -> float:
+    """Stops less exposure from a reflected reading of a matt card than from an incident reading."""
+    return math.log2(reflectance / agreeing_reflectance(k, c))

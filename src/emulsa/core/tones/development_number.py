@@ -6,6 +6,8 @@ Materials and Processes; targets VIII or VII: common practice.
 
 from __future__ import annotations
 
+import math
+
 from emulsa.core.tones.zones import number_text
 
 PIVOT = 3.0  # shadows up to III stay where exposure put them (common practice, no source)
@@ -47,6 +49,17 @@ def n_text(n: float) -> str:
     if abs(n) < 1e-9:
         return "N"
     return ("N−" if n < 0 else "N+") + number_text(abs(n))
+
+
+def average_gradient(density_range: float, stops: float, flare: float = 0.0) -> float:
+    """Ḡ = DR / (log10 2 · range − flare): the contrast that prints a range of stops.
+
+    Source: Todd & Zakia, Photographic Sensitometry. Density range and flare in log units.
+
+    >>> round(average_gradient(1.05, 7), 3)
+    0.498
+    """
+    return density_range / (math.log10(2) * stops - flare)
 
 
 def lands(zone: float, n: float, target: float = TARGET) -> float:

@@ -7,6 +7,7 @@ from typing import Literal
 from emulsa.core.errors import Unsound
 
 TYPICAL = (2.0, 8.0)
+EDGE = 0.25  # of a zone: what planning N in halves may leave over (derived)
 
 
 def check(low: float, high: float) -> tuple[float, float]:
@@ -21,11 +22,12 @@ def check(low: float, high: float) -> tuple[float, float]:
 
 
 def lost(zone: float, low: float, high: float) -> Literal["", "shadow", "highlight"]:
-    """Whether a tone at ``zone`` falls below or above the range; a tone on the edge is kept.
+    """Whether a tone at ``zone`` falls below or above the range; a tone on the edge is kept,
+    and so is one as far over it as planning N in halves may leave.
 
     >>> lost(9, 2, 8), lost(8, 2, 8), lost(1, 2, 8)
     ('highlight', '', 'shadow')
     """
-    if zone < low - 1e-6:
+    if zone < low - EDGE - 1e-9:
         return "shadow"
-    return "highlight" if zone > high + 1e-6 else ""
+    return "highlight" if zone > high + EDGE + 1e-9 else ""

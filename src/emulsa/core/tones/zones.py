@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import re
 from functools import lru_cache
 
@@ -40,6 +41,15 @@ def number_text(value: float) -> str:
     """
     whole, fraction = split(value)
     return f"{whole}{fraction}" if whole or not fraction else fraction
+
+
+def of_reflectance(reflectance: float) -> float:
+    """The zone of a matt surface when 18 % is V: 5 + log2(R / 0.18). Common practice, no source.
+
+    >>> of_reflectance(0.36)
+    6.0
+    """
+    return MIDDLE + math.log2(reflectance / 0.18)
 
 
 def ev_text(ev: float) -> str:

@@ -33,7 +33,7 @@ export function DarkroomRoom() {
   return (
     <>
       <RoomHeader title="Darkroom" sub={groups.data ? `${sheets} sheets wait` : undefined} />
-      <Box flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         <Flex gap="3" align="flex-start" maxWidth="520px">
           <Entry
             label={`Developer temperature, °${scale}`}
@@ -43,11 +43,7 @@ export function DarkroomRoom() {
             onChange={(event) => setTyped(event.target.value)}
             problem={problem}
           />
-          <Button
-            marginTop="25px"
-            onClick={() => choose(scale === "C" ? "F" : "C")}
-            aria-label={`Type it in °${scale === "C" ? "F" : "C"}`}
-          >
+          <Button marginTop="25px" onClick={() => choose(scale === "C" ? "F" : "C")}>
             °{scale === "C" ? "F" : "C"} instead
           </Button>
         </Flex>

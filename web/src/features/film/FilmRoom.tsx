@@ -38,7 +38,7 @@ export function FilmRoom() {
       <RoomHeader title="Film" sub={`${board.length} holders`}>
         <Button onClick={add}>Add a holder</Button>
       </RoomHeader>
-      <Box flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {(problem || holders.error) && (
           <Notice tone="refusal" live>
             {problem ?? holders.error?.message}

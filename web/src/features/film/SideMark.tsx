@@ -13,7 +13,6 @@ export function SideMark({ side, onOpen }: { side: Side; onOpen: () => void }) {
     <Box
       as="button"
       onClick={onOpen}
-      aria-label={`Side ${side.where}, ${WORDS[side.state]}${side.film_name ? `, ${side.film_name}` : ""}${side.n_text ? `, ${side.n_text}` : ""}`}
       background="transparent"
       border="none"
       padding="0"
@@ -21,15 +20,17 @@ export function SideMark({ side, onOpen }: { side: Side; onOpen: () => void }) {
       color="ink"
     >
       <Box
-        width="82px"
+        width={{ base: "76px", md: "82px" }}
         height="108px"
         border={empty ? "2px dashed" : "2px solid"}
         borderColor={empty ? "edge" : "ink"}
         background={exposed ? "ink" : empty ? "transparent" : "sheet"}
         color={exposed ? "paper" : "ink"}
         position="relative"
-        aria-hidden
       >
+        <Box as="span" srOnly>
+          Side {side.where},{" "}
+        </Box>
         {side.state === "loaded" && (
           <Box
             position="absolute"
@@ -65,13 +66,7 @@ export function SideMark({ side, onOpen }: { side: Side; onOpen: () => void }) {
             {WORDS[side.state]}
           </Box>
           {exposed && <Box fontSize="13px">{side.n_text}</Box>}
-          <Box
-            fontSize="12.5px"
-            overflow="hidden"
-            textOverflow="ellipsis"
-            whiteSpace="nowrap"
-            paddingInline="1"
-          >
+          <Box fontSize="12px" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
             {side.film_name || "–"}
           </Box>
         </Box>

@@ -20,7 +20,7 @@ export function KitRoom() {
   return (
     <>
       <RoomHeader title="Kit" />
-      <Box flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {kit.error && (
           <Notice tone="warning" live>
             {kit.error.message}

@@ -35,7 +35,14 @@ export function OutingRoom() {
           </Box>
         )}
         {outings.data && !latest && (
-          <Flex direction="column" gap="3" padding="6" maxWidth="560px" align="flex-start">
+          <Flex
+            as="main"
+            direction="column"
+            gap="3"
+            padding="6"
+            maxWidth="560px"
+            align="flex-start"
+          >
             <Box fontSize="19px" fontWeight={600}>
               Nothing here yet.
             </Box>
@@ -54,7 +61,7 @@ export function OutingRoom() {
             templateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) 356px" }}
             minHeight="100%"
           >
-            <Box padding={{ base: "4", md: "6" }}>
+            <Box as="main" padding={{ base: "4", md: "6" }}>
               <OutingSection view={latest} edit={() => setEdited(latest.outing)} />
               {earlier.map((view) => (
                 <Box key={view.outing.id} paddingTop="8">

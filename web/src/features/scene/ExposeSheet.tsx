@@ -73,7 +73,8 @@ export function ExposeSheet({
     }
   };
 
-  if (holders.data && sides.length === 0) {
+  if (!holders.data) return null;
+  if (sides.length === 0) {
     return (
       <Sheet
         open
@@ -94,7 +95,7 @@ export function ExposeSheet({
       footer={
         <>
           <Button onClick={close}>Not yet</Button>
-          <Button variant="main" type="submit" form="expose" disabled={busy || !holders.data}>
+          <Button variant="main" type="submit" form="expose" disabled={busy}>
             Log exposure
           </Button>
         </>

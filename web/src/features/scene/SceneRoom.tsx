@@ -50,7 +50,7 @@ export function LastScene() {
   return (
     <>
       <RoomHeader title="Scene" />
-      <Box padding="6">
+      <Box as="main" padding="6">
         There is no scene yet. <Link to="/outing">Begin one in an outing</Link>
       </Box>
     </>
@@ -67,7 +67,7 @@ export function SceneRoom() {
     return (
       <>
         <RoomHeader title="Scene" />
-        <Box padding="6">
+        <Box as="main" padding="6">
           <Notice tone="refusal">{view.error.message}</Notice>
           <Box paddingTop="4">
             <Link to="/outing">Back to the outing</Link>
@@ -224,6 +224,7 @@ function Loaded({
       <RoomHeader title={title} sub={sub} />
       {narrow ? (
         <Flex
+          as="main"
           direction="column"
           flex="1"
           minHeight="0"
@@ -265,7 +266,14 @@ function Loaded({
         </Flex>
       ) : (
         <Grid flex="1" minHeight="0" templateColumns="minmax(0,1fr) 356px">
-          <Flex direction="column" minWidth="0" minHeight="0" paddingInline="6" paddingTop="4">
+          <Flex
+            as="main"
+            direction="column"
+            minWidth="0"
+            minHeight="0"
+            paddingInline="6"
+            paddingTop="4"
+          >
             {entry}
             <Box paddingTop="2">{sentence}</Box>
             {bridge}

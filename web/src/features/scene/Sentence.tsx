@@ -387,7 +387,7 @@ function FilterWord({ scene, kit, save }: Props) {
     (id) => kit.filters.find((each) => each.id === id)?.name ?? "?",
   );
   return (
-    <Word label="Filter" value={names.join(" + ") || "none"}>
+    <Word label="Filter" plain={!names.length} value={names.join(" + ") || "no filter"}>
       {(close) => <FilterChoices scene={scene} kit={kit} save={save} close={close} />}
     </Word>
   );

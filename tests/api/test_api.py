@@ -1,0 +1,342 @@
+"""The service: the whole path of a sheet, the one error shape, and three doors to the core."""
+
+import json
+import subprocess
+import sys
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from emulsa.api.limits import LARGEST_BODY
+from emulsa.core import operations
+from emulsa.demo import quarry
+
+Json = dict[str, Any]
+
+
+def scene_of(client: TestClient, id_: str = "scene-pool") -> Json:
+    scene: Json = client.get(f"/api/scenes/{id_}").json()["scene"]
+    return scene
+
+
+def side_of(client: TestClient, where: str) -> Json:
+    sides = [side for each in client.get("/api/holders").json() for side in each["sides"]]
+    found: Json = next(side for side in sides if side["where"] == where)
+    return found
+
+
+def refusal(response: Any, status: int) -> Json:
+    """The one error shape: code, message, perhaps field and allowed, and nothing else."""
+    assert response.status_code == status, response.text
+    body: Json = response.json()
+    assert set(body) == {"error"}
+    assert set(body["error"]) <= {"code", "message", "field", "allowed"}
+    assert body["error"]["message"].endswith((".", "?"))
+    error: Json = body["error"]
+    return error
+
+
+@pytest.mark.parametrize("name", sorted(operations.TABLE))
+def test_three_doors_give_one_answer(client: TestClient, name: str) -> None:
+    """HTTP, the command line and the core's own text door agree to the byte."""
+    text = json.dumps(operations.TABLE[name].example)
+    core = operations.answer_json(name, text)
+    assert client.post(f"/api/compute/{name}", content=text).text == core
+    command = [sys.executable, "-m", "emulsa", "compute", name]
+    shell = subprocess.run(command, input=text, capture_output=True, text=True, check=True)
+    assert shell.stdout.strip() == core
+
+
+def test_three_doors_give_one_refusal(client: TestClient) -> None:
+    """422 and exit 2 with the same body."""
+    text = '{"kind": "ev", "ev": 25}'
+    http = client.post("/api/compute/reading", content=text)
+    command = [sys.executable, "-m", "emulsa", "compute", "reading"]
+    shell = subprocess.run(command, input=text, capture_output=True, text=True, check=False)
+    assert shell.returncode == 2
+    assert json.loads(shell.stdout) == http.json()
+    assert refusal(http, 422) == {
+        "code": "out-of-range",
+        "message": "EV must be between −8 and 24; this is 25.",
+        "field": "ev",
+        "allowed": [-8, 24],
+    }
+
+
+def test_the_documents_examples_run(client: TestClient) -> None:
+    """Every operation is in OpenAPI with typed request, typed answer and an example that runs."""
+    document = client.get("/api/openapi.json").json()
+    for name in operations.TABLE:
+        route = document["paths"][f"/api/compute/{name}"]["post"]
+        content = route["requestBody"]["content"]["application/json"]
+        assert client.post(f"/api/compute/{name}", json=content["example"]).status_code == 200
+        answer = route["responses"]["200"]["content"]["application/json"]["schema"]["$ref"]
+        assert answer.rsplit("/", 1)[1] in document["components"]["schemas"]
+    text = json.dumps(document)
+    assert "$defs" not in text
+    for reference in {part.split('"')[0] for part in text.split('"$ref": "')[1:]}:
+        assert reference.removeprefix("#/components/schemas/") in document["components"]["schemas"]
+
+
+def test_the_kept_document_is_current(client: TestClient) -> None:
+    """docs/openapi.json, which the page's types are made from, says what the service says."""
+    from pathlib import Path
+
+    kept = json.loads((Path(__file__).parents[2] / "docs" / "openapi.json").read_text("utf-8"))
+    assert client.get("/api/openapi.json").json() == kept
+
+
+BAD: list[tuple[str, Any, int, str, str | None]] = [
+    ("/api/compute/reading", "{", 422, "unreadable", None),
+    ("/api/compute/reading", '{"kind":"ev","ev":NaN}', 422, "out-of-range", "ev"),
+    ("/api/compute/reading", '{"kind":"ev","ev":9,"mood":1}', 422, "unknown-field", "mood"),
+    ("/api/compute/bellows", '{"optics":{"kind":"lens","focal_length_mm":150},"focus":{"kind":"subject","distance_mm":100}}', 422, "out-of-range", "focus.distance_mm"),
+    ("/api/compute/bellows", '{"optics":{"kind":"lens","focal_length_mm":150},"focus":{"kind":"draw","draw_mm":-1}}', 422, "out-of-range", "focus.draw_mm"),
+    ("/api/compute/nothing", "{}", 404, "not-found", None),
+    ("/api/holders/load", '{"id":"l","film_id":"film-velm","sides":"2A"}', 409, "impossible", "side"),
+    ("/api/holders/load", '{"id":"l","film_id":"film-velm","sides":"77"}', 422, "unreadable", "sides"),
+    ("/api/holders/load", '{"id":"l","film_id":"none","sides":"6"}', 404, "not-found", "film_id"),
+    ("/api/holders/unload", '{"sides":"1A"}', 409, "impossible", "side"),
+    ("/api/holders/unload", '{"sides":"6A"}', 409, "impossible", "side"),
+    ("/api/exposures", '{"id":"e","scene_id":"none","sheet_id":"sheet-2A"}', 404, "not-found", "id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"none"}', 404, "not-found", "sheet_id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-1A"}', 409, "impossible", "side"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-5A"}', 409, "impossible", "sheet_id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-2A","time":-3}', 422, "out-of-range", "time"),
+    ("/api/outings/none/scenes", '{"id":"s","title":"x"}', 404, "not-found", "id"),
+    ("/api/outings/outing-quarry/scenes", '{"id":"s","title":""}', 422, "unreadable", "title"),
+    ("/api/undo", "", 409, "impossible", None),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("path", "body", "status", "code", "field"), BAD)
+def test_bad_input(
+    client: TestClient, path: str, body: str, status: int, code: str, field: str | None
+) -> None:
+    """Each with its status, code and field; nothing is written by any of them."""
+    before = client.get("/api/holders").text + client.get("/api/outings").text
+    error = refusal(client.post(path, content=body), status)
+    assert (error["code"], error.get("field")) == (code, field)
+    assert client.get("/api/holders").text + client.get("/api/outings").text == before
+    assert client.get("/api/journal").json()["undo"] is None
+
+
+def test_bodies_have_a_ceiling(client: TestClient) -> None:
+    """10 MB are refused at the door, whether the length is said or the body streams."""
+    big = b'{"kind":"ev","ev":' + b"1" * (10 * LARGEST_BODY) + b"}"
+    assert refusal(client.post("/api/compute/reading", content=big), 413)["code"] == "too-large"
+    streamed = client.post(
+        "/api/compute/reading", content=(big[k : k + 65536] for k in range(0, len(big), 65536))
+    )
+    assert refusal(streamed, 413)["code"] == "too-large"
+
+
+def test_a_scene_that_contradicts_its_kit_is_not_kept(client: TestClient) -> None:
+    """An aperture the lens lacks, an unknown film: refused, and the kept scene stays."""
+    scene = scene_of(client)
+    error = refusal(client.put("/api/scenes/scene-pool", json={**scene, "aperture": "4"}), 422)
+    assert error["field"] == "aperture"
+    assert error["allowed"] == ["f/5.6", "f/64"]
+    assert refusal(client.put("/api/scenes/scene-pool", json={**scene, "film_id": "x"}), 422)
+    assert refusal(client.put("/api/scenes/other", json=scene), 422)["field"] == "id"
+    assert scene_of(client) == scene
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"readings": []}, "readings"),
+        ({"film_id": None}, "film_id"),
+        ({"lens_id": None}, "lens_id"),
+        ({"aperture": None}, "aperture"),
+    ],
+)
+def test_an_unfinished_scene_is_kept_and_says_what_is_next(
+    client: TestClient, change: Json, field: str
+) -> None:
+    """What is missing is named; the falls that can be known are known."""
+    scene = {**scene_of(client), **change}
+    assert client.put("/api/scenes/scene-pool", json=scene).status_code == 200
+    solution = client.post("/api/scenes/solve", json=scene).json()
+    assert solution["answer"] is None
+    assert solution["problem"]["field"] == field
+    assert len(solution["falls"]) == len(scene["readings"])
+
+
+def test_a_film_without_a_law(client: TestClient) -> None:
+    """It says where to give it one; nothing can be exposed on it until then."""
+    film = {"id": "film-new", "name": "Unknown", "exposure_index": 50, "law": None}
+    assert client.put("/api/kit/films/film-new", json=film).status_code == 200
+    scene = {**scene_of(client), "film_id": "film-new"}
+    client.put("/api/scenes/scene-pool", json=scene)
+    problem = client.post("/api/scenes/solve", json=scene).json()["problem"]
+    assert (problem["code"], problem["field"]) == ("missing", "film_id")
+    assert "reciprocity law" in problem["message"]
+    client.post("/api/holders/load", json={"id": "l", "film_id": "film-new", "sides": "6A"})
+    given = {"id": "e", "scene_id": "scene-pool", "sheet_id": "l-6A"}
+    assert refusal(client.post("/api/exposures", json=given), 422)["field"] == "film_id"
+    assert side_of(client, "6A")["state"] == "loaded"
+
+
+def test_a_film_without_a_recipe(client: TestClient) -> None:
+    """The exposure is worked out all the same; the missing time is said."""
+    law = {"kind": "power", "exponent": 1.3}
+    film = {"id": "film-new", "name": "Bare", "exposure_index": 50, "law": law}
+    client.put("/api/kit/films/film-new", json=film)
+    solution = client.post(
+        "/api/scenes/solve", json={**scene_of(client), "film_id": "film-new"}
+    ).json()
+    assert solution["answer"]["set"]["seconds"] > 0
+    assert solution["development"] is None
+    assert "no recipe for Bare" in solution["development_problem"]
+
+
+def test_the_path_of_a_sheet(client: TestClient) -> None:
+    """From one typed line to the darkroom: begun, read, placed, exposed, grouped with its time."""
+    scene = client.post(
+        "/api/outings/outing-quarry/scenes", json={"id": "new", "title": "Tramway"}
+    ).json()
+    again = client.post("/api/outings/outing-quarry/scenes", json={"id": "new", "title": "Tramway"})
+    assert again.json() == scene
+    for number, text in enumerate(
+        ["film corvane", "lens 150", "f/32", "9 shade III", "15 frost", "filter red", "draw 30"]
+    ):
+        read = client.post(
+            "/api/scenes/line", json={"scene": scene, "text": text, "reading_id": f"r{number}"}
+        ).json()
+        scene = read["scene"]
+        assert client.put("/api/scenes/new", json=scene).status_code == 200
+    assert (read["says"], read["falls_on"]) == ("focus 30 mm draw", "")
+    solution = client.post("/api/scenes/solve", json=scene).json()
+    assert solution["placement"] == "shadow on III"
+    assert solution["answer"]["set"]["text"] == "9 s"
+    assert solution["answer"]["corrected_s"] == pytest.approx(9.08, abs=0.005)
+    assert solution["development"]["minutes"] == pytest.approx(6.8333333)
+
+    given = {"id": "e", "scene_id": "new", "sheet_id": "sheet-2B", "time": 10}
+    logged = client.post("/api/exposures", json=given).json()
+    assert logged["seconds"] == 10
+    assert logged["error_stops"] == pytest.approx(0.11, abs=0.01)
+    assert client.post("/api/exposures", json=given).json() == logged
+    assert (side_of(client, "2B")["state"], side_of(client, "2B")["n_text"]) == ("exposed", "N−1")
+    groups = client.get("/api/darkroom", params={"temperature_c": 22}).json()
+    group = next(each for each in groups if any(s["where"] == "2B" for s in each["sheets"]))
+    assert (group["film_name"], group["n_text"]) == ("Corvane 100", "N−1")
+    assert group["time"]["minutes"] == pytest.approx(6.8333333 * 0.8352702, rel=1e-5)
+
+    assert client.post("/api/undo").json()["label"] == "2B exposed on Tramway"
+    assert side_of(client, "2B")["state"] == "loaded"
+    assert client.post("/api/redo").status_code == 200
+    assert side_of(client, "2B")["state"] == "exposed"
+
+
+def test_an_exposure_is_put_right_later(client: TestClient) -> None:
+    """Time, aperture, N, recipe and note; the plan it was made with stays as it was."""
+    view = client.get("/api/scenes/scene-winding-house").json()["exposures"][0]
+    known = view["exposure"]
+    correction = {"time": "1/2", "aperture": "22", "n": -2, "recipe_id": "recipe-corvane-stain"}
+    url = f"/api/exposures/{known['id']}"
+    changed = client.put(url, json=correction).json()
+    assert changed["error_stops"] == pytest.approx(0)
+    assert (changed["seconds"], changed["n"]) == (0.5, -2)
+    assert changed["answer"] == known["answer"]
+    assert (
+        refusal(client.put(url, json={**correction, "aperture": "4"}), 422)["field"] == "aperture"
+    )
+    assert refusal(client.put(url, json={**correction, "time": "1/7"}), 422)["field"] == "time"
+    assert refusal(client.put("/api/exposures/none", json=correction), 404)
+    groups = client.get("/api/darkroom").json()
+    assert any(each["n_text"] == "N−2" and each["time"]["minutes"] == 45 for each in groups)
+
+
+@pytest.mark.parametrize("query", [{"temperature_c": 30}, {"temperature_f": 50}])
+def test_darkroom_temperatures_have_limits(client: TestClient, query: Json) -> None:
+    """At the field that was typed."""
+    error = refusal(client.get("/api/darkroom", params=query), 422)
+    assert error["field"] == next(iter(query))
+    assert refusal(client.get("/api/darkroom?temperature_c=warm"), 422)["field"] == "temperature_c"
+
+
+def test_fahrenheit_is_the_same_darkroom(client: TestClient) -> None:
+    """68 °F is 20 °C."""
+    celsius = client.get("/api/darkroom", params={"temperature_c": 20}).json()
+    assert client.get("/api/darkroom", params={"temperature_f": 68}).json() == celsius
+
+
+def test_loading_is_one_action(client: TestClient) -> None:
+    """All the sides or none; a request handed in twice loads once; undo empties them again."""
+    loading = {"id": "l", "film_id": "film-velm", "sides": "5B 6"}
+    assert client.post("/api/holders/load", json=loading).status_code == 200
+    assert client.post("/api/holders/load", json=loading).status_code == 200
+    assert [side_of(client, each)["state"] for each in ("5B", "6A", "6B")] == ["loaded"] * 3
+    mixed = {"id": "m", "film_id": "film-velm", "sides": "6"}
+    assert refusal(client.post("/api/holders/load", json=mixed), 409)
+    assert client.post("/api/undo").json()["label"] == "5B 6 loaded with Velm 25"
+    assert [side_of(client, each)["state"] for each in ("5B", "6A", "6B")] == ["empty"] * 3
+
+
+def test_holders_are_numbered_once(client: TestClient) -> None:
+    """A second holder 3 is refused; a holder with film stays on the board."""
+    twice = {"id": "h", "number": 3}
+    assert refusal(client.put("/api/holders/h", json=twice), 409)["field"] == "number"
+    assert client.put("/api/holders/h", json={"id": "h", "number": 7}).status_code == 200
+    assert client.delete("/api/holders/h").status_code == 204
+    assert refusal(client.delete("/api/holders/holder-1"), 409)
+    assert refusal(client.delete("/api/holders/h"), 404)
+
+
+RECORDS: list[tuple[str, Json]] = [
+    ("films", {"id": "n", "name": "Film", "exposure_index": 64}),
+    ("recipes", {"id": "n", "film_id": "film-velm", "name": "Recipe", "recipe": {}}),
+    ("cameras", {"id": "n", "name": "Camera"}),
+    ("lenses", {"id": "n", "name": "Lens", "optics": {"kind": "lens", "focal_length_mm": 210, "widest": "5.6", "smallest": "64"}}),
+    ("pinholes", {"id": "n", "name": "Hole", "optics": {"kind": "pinhole", "diameter_mm": 0.3, "distance_mm": 75}}),
+    ("filters", {"id": "n", "name": "Filter", "filter": {"stops": 1}}),
+    ("meters", {"id": "n", "name": "Meter", "calibration": {"k": 14}}),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("kind", "record"), RECORDS)
+def test_kit_records(client: TestClient, kind: str, record: Json) -> None:
+    """Kept, read back, changed, refused without a name, deleted, and undone."""
+    url = f"/api/kit/{kind}/n"
+    assert client.put(url, json=record).status_code == 200
+    assert client.put(url, json={**record, "note": "changed"}).json()["note"] == "changed"
+    kept = next(each for each in client.get("/api/kit").json()[kind] if each["id"] == "n")
+    assert (kept["name"], kept["note"]) == (record["name"], "changed")
+    assert refusal(client.put(url, json={**record, "name": " "[:0]}), 422)["field"] == "name"
+    assert refusal(client.put(f"/api/kit/{kind}/m", json=record), 422)["field"] == "id"
+    assert client.delete(url).status_code == 204
+    assert refusal(client.delete(url), 404)["code"] == "not-found"
+    client.post("/api/undo")
+    assert any(each["id"] == "n" for each in client.get("/api/kit").json()[kind])
+
+
+def test_what_is_used_stays(client: TestClient) -> None:
+    """Film in a holder, an exposed scene, an outing with scenes: refused with the reason."""
+    assert "still used" in refusal(client.delete("/api/kit/films/film-velm"), 409)["message"]
+    assert refusal(client.delete("/api/scenes/scene-adit"), 409)
+    assert refusal(client.delete("/api/outings/outing-quarry"), 409)
+    assert client.delete("/api/scenes/scene-pool").status_code == 204
+    assert refusal(client.get("/api/scenes/scene-pool"), 404)
+    client.post("/api/undo")
+    assert scene_of(client)["title"] == quarry.POOL.title
+
+
+def test_an_empty_house(empty_client: TestClient) -> None:
+    """A new user's service answers every room, empty."""
+    for path in ("/api/outings", "/api/holders", "/api/darkroom"):
+        assert empty_client.get(path).json() == []
+    assert empty_client.get("/api/kit").json()["films"] == []
+    made = empty_client.put("/api/outings/o", json={"id": "o", "title": "First", "day": ""})
+    assert made.status_code == 200
+    assert refusal(empty_client.put("/api/outings/o", json={"id": "p", "title": "x"}), 422)
+    assert empty_client.delete("/api/outings/o").status_code == 204
+
+
+def test_every_answer_is_guarded(client: TestClient) -> None:
+    """The headers that keep the page to itself."""
+    headers = client.get("/api/health").headers
+    assert "default-src 'self'" in headers["content-security-policy"]
+    assert headers["x-content-type-options"] == "nosniff"

@@ -1,0 +1,142 @@
+"""The real interface: the built page, the real service, headless Chromium, and nothing outside."""
+
+import json
+import shutil
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from collections.abc import Callable, Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from emulsa.api.app import BUILT_PAGE
+
+expect.set_options(timeout=15_000)
+
+ARGUMENTS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--no-first-run",
+    "--disable-quic",
+    "--font-render-hinting=none",
+    "--force-color-profile=srgb",
+    "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost",
+]
+
+WIDE = {"width": 1280, "height": 800}
+PHONE = {"width": 390, "height": 844}
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    """Debian's own Chromium; nothing is downloaded."""
+    return {
+        "executable_path": shutil.which("chromium"),
+        "chromium_sandbox": False,
+        "args": ARGUMENTS,
+    }
+
+
+class Service:
+    """The application on the demo outing, as ``emulsa demo`` starts it."""
+
+    def __init__(self, folder: Path) -> None:
+        with socket.socket() as probe:
+            probe.bind(("127.0.0.1", 0))
+            self.port = probe.getsockname()[1]
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.folder = folder
+        self.start()
+
+    def start(self) -> None:
+        command = ["demo", "--port", str(self.port), "--data", str(self.folder)]
+        self.process = subprocess.Popen(
+            [sys.executable, "-m", "emulsa", *command], stdout=subprocess.DEVNULL
+        )
+        for _ in range(200):
+            try:
+                self.call("GET", "/api/health")
+                return
+            except OSError:
+                time.sleep(0.05)
+        raise RuntimeError("the application did not start")
+
+    def stop(self) -> None:
+        self.process.kill()
+        self.process.wait()
+
+    def call(self, method: str, path: str, body: Any = None) -> Any:
+        data = None if body is None else json.dumps(body).encode()
+        request = urllib.request.Request(self.url + path, data=data, method=method)
+        with urllib.request.urlopen(request, timeout=10) as answer:
+            return json.loads(answer.read() or b"null")
+
+
+@pytest.fixture
+def service(tmp_path: Path) -> Iterator[Service]:
+    """A service of the test's own; the page must have been built (make page)."""
+    assert (BUILT_PAGE / "index.html").exists(), "build the page first: make page"
+    running = Service(tmp_path / "demo")
+    yield running
+    running.stop()
+
+
+Open = Callable[..., Page]
+
+
+@pytest.fixture
+def open_page(browser: Browser, service: Service) -> Iterator[Open]:
+    """Open a room at a size and light; a console error or an outside request fails the test."""
+    problems: list[str] = []
+    contexts = []
+
+    def opened(path: str, size: dict[str, int] = WIDE, light: str = "day") -> Page:
+        touch = size["width"] < 900
+        context = browser.new_context(
+            viewport=size, has_touch=touch, is_mobile=touch, bypass_csp=False
+        )  # type: ignore[arg-type]
+        contexts.append(context)
+        context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
+        page = context.new_page()
+        page.on(
+            "console", lambda said: problems.append(said.text) if said.type == "error" else None
+        )
+        page.on("pageerror", lambda error: problems.append(str(error)))
+        page.on(
+            "request",
+            lambda request: (
+                None
+                if request.url.startswith((service.url, "data:", "blob:"))
+                else problems.append(f"asked outside: {request.url}")
+            ),
+        )
+        page.goto(service.url + path)
+        return page
+
+    opened.problems = problems  # type: ignore[attr-defined]
+    yield opened
+    for context in contexts:
+        context.close()
+    # A refusal is an answer: Chromium reports its status as a console error, which it is not.
+    assert [
+        each for each in problems if "the server responded with a status of 4" not in each
+    ] == []
+
+
+@pytest.fixture
+def begun(service: Service) -> str:
+    """A new scene with film and lens chosen, nothing read yet."""
+    scene = service.call(
+        "POST", "/api/outings/outing-quarry/scenes", {"id": "new", "title": "Tramway bridge"}
+    )
+    scene |= {"film_id": "film-corvane", "lens_id": "lens-150", "pinhole_id": None}
+    service.call("PUT", "/api/scenes/new", scene)
+    return "/scene/new"

@@ -1,0 +1,192 @@
+"""The other rooms, from the first start on, and what every room owes its user."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.browser.conftest import PHONE, WIDE, Open, Service
+
+pytestmark = pytest.mark.browser
+
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+ROOMS = ["/outing", "/scene/scene-winding-house", "/film", "/darkroom", "/kit"]
+
+
+@pytest.mark.parametrize("room", ROOMS)
+@pytest.mark.parametrize("light", ["day", "dusk"])
+@pytest.mark.parametrize("size", [WIDE, PHONE], ids=["wide", "phone"])
+def test_no_room_shuts_anybody_out(
+    open_page: Open, room: str, light: str, size: dict[str, int]
+) -> None:
+    """No axe violations, in both lights and at both sizes; nothing scrolls sideways."""
+    page = open_page(room, size, light)
+    expect(page.get_by_role("heading", level=1)).to_be_visible()
+    page.wait_for_load_state("networkidle")
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    result = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+    said = [
+        f"{each['id']}: {node['target']} {node.get('failureSummary', '')}"
+        for each in result["violations"]
+        for node in each["nodes"]
+    ]
+    assert said == []
+    assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+
+
+def test_digits_open_rooms(open_page: Open) -> None:
+    """Each room has its digit; the list of keys opens with a question mark."""
+    page = open_page("/outing")
+    for key, name in (("3", "Film"), ("4", "Darkroom"), ("9", "Kit"), ("1", "Outing")):
+        page.keyboard.press(key)
+        expect(page.get_by_role("heading", level=1)).to_have_text(name)
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog")).to_contain_text("type a reading")
+
+
+def test_parts_are_dressed(open_page: Open) -> None:
+    """A part whose recipe is missing would stand unstyled: dialog, field, choice, popover."""
+    page = open_page("/scene/scene-pool")
+    expect(page.locator("[data-result]")).to_be_visible()
+    page.keyboard.press("e")
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_have_css("max-width", "560px")
+    expect(dialog.get_by_label("Time given")).to_have_css("min-height", "44px")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Film: Corvane").click()
+    popover = page.get_by_role("dialog", name="Film")
+    expect(popover).to_have_css("border-top-width", "1px")
+    expect(popover.get_by_label("Develop in")).to_have_css("appearance", "none")
+
+
+def test_loading_and_unloading_holders(open_page: Open) -> None:
+    """Sides as typed, refused with the reason, loaded, undone by key, unloaded."""
+    page = open_page("/film")
+    sides = page.get_by_label("Load sides")
+    sides.fill("2A")
+    sides.press("Enter")
+    expect(
+        page.get_by_role("alert").filter(has_text="already holds an unexposed sheet")
+    ).to_be_visible()
+    expect(sides).to_have_value("2A")
+    sides.fill("5b 6")
+    sides.press("Enter")
+    expect(page.get_by_role("button", name="Side 6B, unexposed Corvane 100")).to_be_visible()
+    sides.blur()
+    page.keyboard.press("u")
+    expect(page.get_by_role("button", name="Side 6B, empty")).to_be_visible()
+    page.get_by_role("button", name="Side 5A, unexposed Velm 25").click()
+    page.get_by_role("button", name="Unload").click()
+    expect(page.get_by_role("button", name="Side 5A, empty")).to_be_visible()
+
+
+def test_a_side_tells_its_story(open_page: Open) -> None:
+    """Shape, word, film and N; touching it leads to its scene."""
+    page = open_page("/film")
+    page.get_by_role("button", name="Side 1A, exposed N−1 Corvane 100").click()
+    page.get_by_role("link", name="Winding house, sun on the incline").first.click()
+    expect(page.get_by_role("heading", level=1)).to_contain_text("Winding house")
+
+
+def test_the_temperature_is_typed(open_page: Open) -> None:
+    """Times follow it; outside 18 to 27 °C it is refused beside the field, the last times dimmed."""
+    page = open_page("/darkroom")
+    minutes = page.get_by_role("region", name="Corvane 100 N−1").locator("[data-minutes]")
+    expect(minutes).to_have_text("6 min 50 s")
+    field = page.get_by_label("Developer temperature")
+    field.fill("22")
+    expect(minutes).to_have_text("5 min 40 s")
+    field.fill("30")
+    expect(page.get_by_role("alert").filter(has_text="between 18 and 27 °C")).to_be_visible()
+    field.fill("warm")
+    expect(page.get_by_role("alert").filter(has_text="is not a temperature")).to_be_visible()
+    page.get_by_role("button", name="°F instead").click()
+    expect(page.get_by_label("Developer temperature, °F")).to_have_value("68")
+    expect(minutes).to_have_text("6 min 50 s")
+
+
+def test_the_kit_is_kept(open_page: Open, service: Service) -> None:
+    """A film with a table; a row that shortens is refused where it was typed, then mended."""
+    page = open_page("/kit")
+    page.get_by_role("button", name="Add a film").click()
+    page.get_by_label("Name").fill("Harrow 50")
+    page.get_by_label("Reciprocity").select_option("table")
+    rows = page.get_by_label("Rows: metered s, corrected s")
+    rows.fill("1 1\n10 8")
+    page.get_by_role("button", name="Keep").click()
+    expect(
+        page.get_by_role("alert").filter(has_text="Row 2 of the reciprocity table")
+    ).to_be_visible()
+    expect(rows).to_have_value("1 1\n10 8")
+    rows.fill("1 1\n10 18")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("region", name="Films")).to_contain_text("Harrow 50")
+    kept = next(
+        each for each in service.call("GET", "/api/kit")["films"] if each["name"] == "Harrow 50"
+    )
+    assert kept["law"] == {"kind": "table", "rows": [[1, 1], [10, 18]]}
+    page.get_by_role("button", name="Corvane 100").first.click()
+    page.get_by_role("button", name="Delete").click()
+    expect(page.get_by_role("alert").filter(has_text="still used")).to_be_visible()
+
+
+def test_from_the_first_start(open_page: Open, service: Service) -> None:
+    """A new outing and its first scene, begun in the page."""
+    page = open_page("/outing")
+    page.get_by_role("button", name="New outing").click()
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("alert").filter(has_text="must not be empty")).to_be_visible()
+    page.get_by_label("Title").fill("Fourth outing, thaw")
+    page.get_by_label("Day").fill("2026-02-03")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("heading", name="Fourth outing, thaw")).to_be_visible()
+    section = page.get_by_role("region", name="Fourth outing, thaw")
+    section.get_by_label("Begin the first scene").fill("Tramway bridge")
+    section.get_by_role("button", name="Begin").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Tramway bridge")
+    expect(page.get_by_text("Type a reading to begin").first).to_be_visible()
+    page.get_by_role("button", name="Tramway bridge").click()
+    page.get_by_role("button", name="Delete scene").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
+
+
+def test_an_empty_house_teaches_the_next_step(open_page: Open, service: Service) -> None:
+    """Without outings, holders, film or waiting sheets every room says what to do."""
+    service.stop()
+    for file in service.folder.iterdir():
+        file.unlink()
+    from emulsa.api.app import Settings, create_app
+
+    create_app(Settings(service.folder))
+    import subprocess
+    import sys
+
+    command = ["serve", "--port", str(service.port), "--data", str(service.folder)]
+    service.process = subprocess.Popen(
+        [sys.executable, "-m", "emulsa", *command], stdout=subprocess.DEVNULL
+    )
+    for _ in range(100):
+        try:
+            service.call("GET", "/api/health")
+            break
+        except OSError:
+            import time
+
+            time.sleep(0.05)
+    page = open_page("/outing")
+    for path, taught in (
+        ("/outing", "Nothing here yet."),
+        ("/scene", "There is no scene yet."),
+        ("/film", "No holders yet."),
+        ("/darkroom", "Nothing waits."),
+        ("/kit", "The film you rate"),
+    ):
+        page.goto(service.url + path)
+        expect(page.get_by_text(taught)).to_be_visible()
+
+
+def test_an_unknown_address(open_page: Open) -> None:
+    """Leads back."""
+    page = open_page("/attic")
+    page.get_by_role("link", name="Back to the outing").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Outing")

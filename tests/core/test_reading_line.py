@@ -1,0 +1,183 @@
+"""The reading line: what each line means, what is asked back, and what it does to a scene."""
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from emulsa.core import reading_line, scene_line
+from emulsa.core.corrections.bellows import ByDraw, Infinity
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.errors import CoreError, Unreadable
+from emulsa.core.kit import KitFilter, KitLens
+from emulsa.core.light.meters import (
+    Calibrated,
+    EvReading,
+    IlluminanceReading,
+    LuminanceReading,
+    Reading,
+    TimeReading,
+    ev100,
+)
+from emulsa.core.reading_line import ApertureWord, FocusWord, KitWord, ReadingWord
+from emulsa.core.scene import Scene, SceneReading
+from emulsa.core.scene_line import KitNames
+from emulsa.demo.quarry import FILMS, FILTERS, LENSES, PINHOLE
+
+KIT = KitNames(films=FILMS, lenses=LENSES, pinholes=(PINHOLE,), filters=FILTERS)
+SCENE = Scene(id="s", outing_id="o", title="Tramway", lens_id="lens-150", film_id="film-corvane")
+
+READINGS: list[tuple[str, Reading, str, float | None]] = [
+    ("9 shade III", EvReading(ev=9), "shade", 3),
+    ("13 1/3 bark", EvReading(ev=13 + 1 / 3), "bark", None),
+    ("13⅓ bark", EvReading(ev=13 + 1 / 3), "bark", None),
+    ("13.3", EvReading(ev=13.3), "", None),
+    ("EV 11 wall", EvReading(ev=11), "wall", None),
+    ("-2 night", EvReading(ev=-2), "night", None),
+    ("−1⅓ moor", EvReading(ev=-4 / 3), "moor", None),
+    ("12 iso400 wall", EvReading(ev=12, iso=400), "wall", None),
+    ("1/2@22 frost VII½", TimeReading(time="1/2", aperture="22"), "frost", 7.5),
+    ("f/22@1/2 frost", TimeReading(time="1/2", aperture="22"), "frost", None),
+    ("37@138 adit", TimeReading(time=37.0, aperture=138.0), "adit", None),
+    ("81920lx", IlluminanceReading(value=81920), "", None),
+    ("7600 fc dome", IlluminanceReading(value=7600, unit="fc"), "dome", None),
+    ("1195 fL wall z7.5", LuminanceReading(value=1195, unit="fL"), "wall", 7.5),
+    ("4096 cd/m² snow VIII", LuminanceReading(value=4096), "snow", 8),
+    ("10 cap IV 1/2", EvReading(ev=10), "cap", 4.5),
+    ("15 X", EvReading(ev=15), "", 10),
+]
+
+
+@pytest.mark.parametrize(("text", "reading", "label", "zone"), READINGS)
+def test_readings(text: str, reading: Reading, label: str, zone: float | None) -> None:
+    """Every unit, with and without label and zone."""
+    word = reading_line.parse(text)
+    assert isinstance(word, ReadingWord)
+    assert (word.reading, word.label, word.zone) == (reading, label, zone)
+
+
+@pytest.mark.parametrize(
+    ("text", "word"),
+    [
+        ("f/32", ApertureWord(aperture="32")),
+        ("f16", ApertureWord(aperture="16")),
+        ("f/138", ApertureWord(aperture=138.0)),
+        ("draw 30", FocusWord(focus=ByDraw(draw_mm=30))),
+        ("draw 30 mm", FocusWord(focus=ByDraw(draw_mm=30))),
+        ("infinity", FocusWord(focus=Infinity())),
+        ("no filter", KitWord(kind="filter", words="")),
+        ("filter deep red", KitWord(kind="filter", words="deep red")),
+        ("lens 150", KitWord(kind="lens", words="150")),
+        ("film velm", KitWord(kind="film", words="velm")),
+    ],
+)
+def test_settings(text: str, word: object) -> None:
+    """The same line sets what is not read off a meter."""
+    assert reading_line.parse(text) == word
+
+
+@pytest.mark.parametrize(
+    ("text", "asked"),
+    [
+        ("500", "1/500@22"),
+        ("1/3", "0 1/3"),
+        ("4'", "240@22"),
+        ('4"', "240@22"),
+        ("13,3 bark", "decimal point"),
+        ("hello", "9 shade III"),
+        ("", "9 shade III"),
+        ("25 sun", "between −8 and 24"),
+        ("-9 cellar", "between −8 and 24"),
+        ("1/7/3@22", "not a time"),
+        ("9 " + "x" * 90, "80 characters"),
+        ("9" * 200, "120 characters"),
+        ("draw 9000", "between 0 and 3000"),
+        ("-3@22", "never negative"),
+    ],
+)
+def test_what_could_mean_two_things_is_asked(text: str, asked: str) -> None:
+    """Ambiguities are asked with the way to say it, never guessed; ranges are said."""
+    with pytest.raises(CoreError) as refusal:
+        reading_line.parse(text)
+    assert asked in refusal.value.message
+
+
+@given(st.text(max_size=60))
+def test_any_text_is_answered(text: str) -> None:
+    """Whatever is typed gets a meaning or a sentence, never anything else."""
+    try:
+        reading_line.parse(text)
+    except CoreError as refusal:
+        assert refusal.message.rstrip("”).").strip()
+
+
+@given(
+    st.one_of(
+        st.integers(-24, 72).map(lambda thirds: EvReading(ev=thirds / 3)),
+        st.sampled_from(["1/60", "1/2", "15"]).map(lambda t: TimeReading(time=t, aperture="22")),
+        st.integers(1, 90_000).map(lambda lx: IlluminanceReading(value=lx)),
+    ),
+    st.sampled_from(["", "shade", "wet slate"]),
+)
+def test_a_kept_reading_reads_back(reading: Reading, label: str) -> None:
+    """The line offered for editing a reading means that reading."""
+    taken = SceneReading(id="r", label=label, reading=reading)
+    word = reading_line.parse(scene_line.line_of(taken))
+    assert isinstance(word, ReadingWord)
+    assert word.label == label
+    meter = Calibrated()
+    assert ev100(word.reading, meter) == pytest.approx(ev100(reading, meter), abs=1e-6)
+
+
+def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> scene_line.Applied:
+    return scene_line.apply(scene, reading_line.parse(text), KIT, reading_id, "now")
+
+
+def test_a_reading_is_added_and_pinned() -> None:
+    """A typed zone pins the reading; without one the pin stays."""
+    first = applied("9 shade III")
+    assert first.says == "EV 9 · “shade” · placed on III"
+    second = applied("15 frost", first.scene, "later")
+    assert [each.label for each in second.scene.readings] == ["shade", "frost"]
+    assert second.scene.pin is not None
+    assert (second.scene.pin.reading, second.scene.pin.zone) == ("new", 3)
+
+
+def test_a_reading_is_taken_again() -> None:
+    """The same id replaces it where it stands and keeps its name when none is typed."""
+    both = applied("15 frost", applied("9 shade III").scene, "later").scene
+    again = applied("9 1/3", both, "new").scene
+    assert [each.label for each in again.readings] == ["shade", "frost"]
+    assert again.readings[0].reading == EvReading(ev=9 + 1 / 3)
+
+
+def test_kit_is_found_by_words() -> None:
+    """All words must be in the name; several or none are asked about with the names."""
+    assert applied("filter red").scene.filter_ids == ("filter-red",)
+    assert applied("lens 300").scene.lens_id == "lens-300"
+    hole = applied("pinhole 0.2").scene
+    assert (hole.lens_id, hole.pinhole_id) == (None, "pinhole-box")
+    assert applied("film ostrel").scene.film_id == "film-ostrel"
+    assert applied("no filter", applied("filter red").scene).scene.filter_ids == ()
+    for text, names in (("filter green", "Deep red"), ("lens mm", "90 mm wide, ")):
+        with pytest.raises(Unreadable, match=names):
+            applied(text)
+
+
+def test_an_aperture_the_lens_lacks_is_refused() -> None:
+    """At the line already, with the lens's range."""
+    with pytest.raises(CoreError, match=r"f/5\.6 to f/64"):
+        applied("f/4")
+    assert applied("f/22").scene.aperture == "22"
+
+
+@pytest.mark.parametrize(("widest", "smallest"), [(None, "64"), ("64", "5.6"), ("nine", "64")])
+def test_a_kit_lens_needs_its_marks(widest: str | None, smallest: str) -> None:
+    """What cannot be set is not kept."""
+    from emulsa.core.corrections.optics import Lens
+
+    with pytest.raises(CoreError) as refusal:
+        KitLens(
+            id="l", name="lens", optics=Lens(focal_length_mm=90, widest=widest, smallest=smallest)
+        )
+    assert refusal.value.field == "optics.widest"
+    assert KitFilter(id="f", name="red", filter=Filter(factor=8)).note == ""

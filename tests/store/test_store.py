@@ -1,0 +1,231 @@
+"""The store: migrations, round trips, the journal's exact undo, and surviving a kill."""
+
+import os
+import signal
+import subprocess
+import sys
+import time
+from dataclasses import replace
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from emulsa.api.app import Settings
+from emulsa.core.corrections.bellows import BySubject
+from emulsa.core.errors import CoreError, Impossible, Missing
+from emulsa.core.exposure import High
+from emulsa.core.film.sheets import Holder
+from emulsa.core.outing import Outing
+from emulsa.core.scene import Pin, Scene
+from emulsa.demo import quarry
+from emulsa.store import database, exposures, films, holders, journal, kit, outings, scenes
+
+TABLES = journal.JOURNALED
+
+
+def picture(db: database.Connection) -> dict[str, list[tuple[object, ...]]]:
+    """Every row of every journaled table."""
+    return {
+        table: sorted(tuple(row) for row in db.execute(f"SELECT * FROM {table}"))
+        for table in TABLES
+    }
+
+
+def test_a_new_file_is_migrated_once(tmp_path: Path) -> None:
+    """The version is recorded; a second start changes nothing; a newer file is refused."""
+    db = database.connect(tmp_path / "new.sqlite3")
+    latest = database.migrate(db)
+    schema = [tuple(row) for row in db.execute("SELECT name, sql FROM sqlite_master")]
+    assert database.migrate(db) == latest
+    assert [tuple(row) for row in db.execute("SELECT name, sql FROM sqlite_master")] == schema
+    db.execute(f"PRAGMA user_version = {latest + 1}")
+    with pytest.raises(database.TooNew, match="newer Emulsa"):
+        database.migrate(db)
+    db.close()
+
+
+def test_every_table_is_strict_with_foreign_keys_on(db: database.Connection) -> None:
+    """No table takes a wrong type; no row names what is not there."""
+    loose = [
+        row["name"]
+        for row in db.execute("PRAGMA table_list")
+        if row["schema"] == "main" and not row["strict"] and not row["name"].startswith("sqlite")
+    ]
+    assert loose == []
+    assert db.execute("PRAGMA foreign_keys").fetchone()[0] == 1
+    assert db.execute("PRAGMA journal_mode").fetchone()[0] == "wal"
+    with pytest.raises(Missing), journal.action(db, "orphan", "now"):
+        scenes.put(db, Scene(id="x", outing_id="nowhere", title="x"))
+    assert scenes.scene(db, "x") is None
+
+
+def test_the_demo_reads_back_as_it_was_written(db: database.Connection) -> None:
+    """Every record of the demo survives the store unchanged."""
+    assert {film.id: film for film in films.films(db)} == {film.id: film for film in quarry.FILMS}
+    assert {each.id: each for each in films.recipes(db)} == {
+        each.id: each for each in quarry.RECIPES
+    }
+    assert {each.id: each for each in kit.lenses(db)} == {each.id: each for each in quarry.LENSES}
+    assert kit.pinholes(db) == [quarry.PINHOLE]
+    assert kit.meters(db) == [quarry.METER]
+    assert scenes.of_outing(db, quarry.OUTING.id) == [
+        quarry.WINDING_HOUSE,
+        quarry.INCLINE,
+        quarry.POOL,
+        quarry.ADIT,
+    ]
+    assert len(exposures.exposures(db)) == len(quarry.EXPOSED)
+
+
+def test_building_the_demo_twice_changes_nothing(folder: Path, db: database.Connection) -> None:
+    """What the user changed in the demo stays as it is."""
+    with journal.action(db, "changed", "now"):
+        outings.put(db, replace(quarry.OUTING, title="Mine now"))
+    before = picture(db)
+    quarry.build(folder)
+    assert picture(db) == before
+
+
+def test_a_scene_is_changed_and_taken_back(db: database.Connection) -> None:
+    """Readings, filters and settings change together; undo gives back the exact rows."""
+    before = picture(db)
+    changed = replace(
+        quarry.WINDING_HOUSE,
+        title="Winding house",
+        readings=quarry.WINDING_HOUSE.readings[1:],
+        filter_ids=("filter-neutral", "filter-red"),
+        focus=BySubject(distance_mm=2000),
+        pin=Pin(reading="heather", zone=4),
+        high=High(reading="frost", zone=7.5),
+        n=-1.5,
+        aperture=33.5,
+    )
+    with journal.action(db, "scene", "now"):
+        scenes.put(db, changed)
+    assert scenes.scene(db, changed.id) == changed
+    after = picture(db)
+    assert journal.undo(db).label == "scene"
+    assert picture(db) == before
+    assert journal.redo(db).label == "scene"
+    assert picture(db) == after
+
+
+def test_an_unchanged_write_leaves_no_action(db: database.Connection) -> None:
+    """Handing the same record in twice is one write; there is nothing to undo."""
+    with journal.action(db, "again", "now"):
+        scenes.put(db, quarry.WINDING_HOUSE)
+    assert journal.reach(db).undo is None
+    with pytest.raises(Impossible, match="nothing to undo"):
+        journal.undo(db)
+    with pytest.raises(Impossible, match="nothing to redo"):
+        journal.redo(db)
+
+
+def test_half_an_action_is_none(db: database.Connection) -> None:
+    """A failure inside an action leaves every table as it was."""
+    before = picture(db)
+    with pytest.raises(CoreError, match="stop"), journal.action(db, "half", "now"):
+        outings.put(db, Outing(id="o2", title="Second"))
+        raise CoreError("stop")
+    assert picture(db) == before
+    assert journal.reach(db).undo is None
+
+
+def test_a_new_action_supersedes_what_was_undone(db: database.Connection) -> None:
+    """What was undone cannot come back over something newer."""
+    for title in ("first", "second"):
+        with journal.action(db, title, "now"):
+            outings.put(db, Outing(id="o2", title=title))
+    journal.undo(db)
+    with journal.action(db, "third", "now"):
+        outings.put(db, Outing(id="o2", title="third"))
+    assert journal.reach(db).redo is None
+    journal.undo(db)
+    known = outings.outing(db, "o2")
+    assert known is not None
+    assert known.title == "first"
+
+
+@given(st.lists(st.sampled_from(["put", "drop", "holder", "undo", "redo"]), max_size=14))
+def test_undo_is_exact_after_any_history(moves: list[str]) -> None:
+    """Against a model: a list of pictures with a cursor, as an editor keeps it."""
+    db = database.connect(Path(":memory:"))
+    database.migrate(db)
+    pictures, cursor = [picture(db)], 0
+    for step, move in enumerate(moves):
+        if move == "undo" and cursor > 0:
+            journal.undo(db)
+            cursor -= 1
+        elif move == "redo" and cursor < len(pictures) - 1:
+            journal.redo(db)
+            cursor += 1
+        elif move not in ("undo", "redo"):
+            with journal.action(db, move, "now"):
+                if move == "put":
+                    outings.put(db, Outing(id=f"o{step % 2}", title=f"step {step}"))
+                elif move == "holder":
+                    holders.put_holder(db, Holder(id=f"h{step}", number=step + 1))
+                else:
+                    db.execute("DELETE FROM outing WHERE id = 'o0'")
+            if picture(db) != pictures[cursor]:
+                pictures = [*pictures[: cursor + 1], picture(db)]
+                cursor += 1
+        assert picture(db) == pictures[cursor]
+    db.close()
+
+
+@pytest.mark.parametrize(
+    ("table", "id_"),
+    [
+        ("film", "film-corvane"),
+        ("lens", "lens-150"),
+        ("filter", "filter-red"),
+        ("recipe", "recipe-corvane-mq"),
+    ],
+)
+def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: str) -> None:
+    """The refusal says where it is used."""
+    with pytest.raises(Impossible, match="still used by"):
+        kit.delete(db, table, id_)
+
+
+WRITER = """
+import sys
+from pathlib import Path
+from emulsa.core.outing import Outing
+from emulsa.store import database, journal, outings
+db = database.connect(Path(sys.argv[1]))
+for number in range(100_000):
+    with journal.action(db, "write", "now"):
+        outings.put(db, Outing(id=f"o{number}", title=f"outing {number}"))
+    print(number, flush=True)
+"""
+
+
+def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
+    """A process killed with −9 in a loop of writes loses none it had acknowledged."""
+    path = tmp_path / "killed.sqlite3"
+    db = database.connect(path)
+    database.migrate(db)
+    for _ in range(3):
+        process = subprocess.Popen(
+            [sys.executable, "-c", WRITER, str(path)], stdout=subprocess.PIPE, text=True
+        )
+        assert process.stdout is not None
+        process.stdout.readline()
+        time.sleep(0.15)
+        os.kill(process.pid, signal.SIGKILL)
+        told = process.stdout.read().split()
+        process.stdout.close()
+        process.wait()
+        kept = db.execute("SELECT count(*) FROM outing").fetchone()[0]
+        assert kept >= (int(told[-1]) + 1 if told else 1)
+        assert db.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
+    db.close()
+
+
+def test_the_database_lies_in_the_data_folder(tmp_path: Path) -> None:
+    """--data decides, and nothing else is touched."""
+    assert Settings(tmp_path).database.parent == tmp_path
