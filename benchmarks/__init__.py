@@ -1,0 +1,1 @@
+"""How fast it is: `make bench` measures everything in one run and reports ratios to the targets."""

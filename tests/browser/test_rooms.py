@@ -89,7 +89,7 @@ def test_a_side_tells_its_story(open_page: Open) -> None:
 
 
 def test_the_temperature_is_typed(open_page: Open) -> None:
-    """Times follow it; outside 18 to 27 °C it is refused beside the field, the last times dimmed."""
+    """Times follow it; outside 18 to 27 °C it is refused beside the field, the times dimmed."""
     page = open_page("/darkroom")
     minutes = page.get_by_role("region", name="Corvane 100 N−1").locator("[data-minutes]")
     expect(minutes).to_have_text("6 min 50 s")

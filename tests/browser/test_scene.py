@@ -149,9 +149,7 @@ def test_pins_and_handle_by_keyboard(open_page: Open, service: Service) -> None:
     frost.focus()
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("button", name="Place: highlight on VIII⅔")).to_be_visible()
-    expect(frost).to_have_attribute(
-        "aria-valuetext", "EV 15, placed on VIII⅔, printed as VIII"
-    )
+    expect(frost).to_have_attribute("aria-valuetext", "EV 15, placed on VIII⅔, printed as VIII")
     page.keyboard.press("u")
     handle = page.locator("[data-handle]")
     expect(handle).to_have_attribute("aria-valuetext", "N−1: lit frost printed as VIII")

@@ -94,7 +94,7 @@ def test_short_times_are_warned_of(minutes: float, codes: list[str]) -> None:
 @pytest.mark.parametrize("bad", [{"temperature_c": 17.9}, {"temperature_f": 81}])
 def test_temperatures_nobody_trusts_are_refused(bad: dict[str, float]) -> None:
     """18 to 27 °C, said in both scales, at the field that was typed."""
-    with pytest.raises(OutOfRange, match="64.4 to 80.6 °F") as refusal:
+    with pytest.raises(OutOfRange, match=r"64\.4 to 80\.6 °F") as refusal:
         development(DevelopmentRequest(recipe=RECIPE, **bad))
     assert refusal.value.field == next(iter(bad))
 
@@ -125,7 +125,7 @@ def waiting(where: str, n: float, recipe_id: str | None, change: float = 1.0) ->
 
 
 def test_sheets_wait_in_groups() -> None:
-    """Same film, recipe, N and reciprocity change together; a missing recipe is said, not hidden."""
+    """Same film, recipe, N and reciprocity change together; a missing recipe is said."""
     films = {film.id: film for film in FILMS}
     known = {recipe.id: recipe for recipe in RECIPES}
     sheets = [

@@ -110,7 +110,7 @@ def test_the_order_of_filters_does_not_matter(filters: list[Filter]) -> None:
 
 
 def test_the_place_of_reciprocity_matters() -> None:
-    """On the full corrected time, not on the meter's: the other order is short by ⅓ stop and more."""
+    """On the full corrected time, not on the meter's: the other order is short by ⅓ stop."""
     request = canonical()
     answer = exposure(request)
     wrong = reciprocity.corrected_s(request.law, 0.5) * 8 * 1.44
@@ -200,7 +200,7 @@ def test_solving_for_the_aperture_comes_back(clock: float) -> None:
 def test_choosing_what_the_hands_set(
     lens: Any, ev: float, text: str, means: str, error: float
 ) -> None:
-    """A mark where the shutter has one, the watch beyond; an old leaf shutter's marks are literal."""
+    """A mark where the shutter has one, the watch beyond; old leaf shutters' marks are literal."""
     answer = exposure(
         canonical(
             readings=(spot("wall", ev),),

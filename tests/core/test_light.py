@@ -1,5 +1,7 @@
 """Marks, meters, hand times and zones in words."""
 
+import itertools
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -63,7 +65,7 @@ def test_scales_rise_in_equal_steps(series: marks.Series) -> None:
         (marks.time_scale(series), 2),
     ):
         values = [value for _, value in scale]
-        inside = [b / a for a, b in zip(values, values[1:], strict=False)]
+        inside = [b / a for a, b in itertools.pairwise(values)]
         step = per_stop ** (1 / parts)
         assert min(inside) == pytest.approx(step)
         assert sum(abs(each - step) < 1e-6 for each in inside) >= len(inside) - 8

@@ -126,9 +126,14 @@ def test_an_unchanged_write_leaves_no_action(db: database.Connection) -> None:
 def test_half_an_action_is_none(db: database.Connection) -> None:
     """A failure inside an action leaves every table as it was."""
     before = picture(db)
-    with pytest.raises(CoreError, match="stop"), journal.action(db, "half", "now"):
-        outings.put(db, Outing(id="o2", title="Second"))
-        raise CoreError("stop")
+
+    def half() -> None:
+        with journal.action(db, "half", "now"):
+            outings.put(db, Outing(id="o2", title="Second"))
+            raise CoreError("stop")
+
+    with pytest.raises(CoreError, match="stop"):
+        half()
     assert picture(db) == before
     assert journal.reach(db).undo is None
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -17,6 +19,7 @@ from emulsa.api.errors import NotFound
 from emulsa.api.limits import BodyLimit
 from emulsa.api.routes import compute, darkroom, exposures, holders, journal, kit, outings, scenes
 from emulsa.store import database
+from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
 
@@ -60,14 +63,22 @@ def create_app(settings: Settings) -> FastAPI:
         database.migrate(connection)
     finally:
         connection.close()
+    pool = Pool(settings.database)
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        yield
+        pool.close()
+
     app = FastAPI(
+        lifespan=lifespan,
         title="Emulsa",
         version=__version__,
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.database = settings.database
+    app.state.pool = pool
     for module in (compute, darkroom, exposures, holders, journal, kit, outings, scenes):
         app.include_router(module.router)
 

@@ -6,6 +6,7 @@ refuse exactly the same requests with the same sentences.
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from typing import Any
 
 from fastapi import Depends, FastAPI, Request
@@ -26,16 +27,29 @@ def body(kind: Any) -> Any:
     return Depends(read)
 
 
-def documented(kind: Any, example: Any = None) -> dict[str, Any]:
+@dataclass(frozen=True)
+class Documented:
+    """What a route's body is, and an example of it."""
+
+    kind: Any
+    example: Any
+
+
+# Bodies by the name their routes carry. The schemas are made when somebody asks for the document:
+# making them at the start would cost more than everything else the start does.
+DOCUMENTED: dict[str, Documented] = {}
+MARK = "x-body"
+
+
+def documented(kind: Any, example: Any = None) -> dict[str, str]:
     """``openapi_extra`` of a route whose body is a ``kind``."""
-    content: dict[str, Any] = {"schema": TypeAdapter(kind).json_schema(ref_template=REF)}
-    if example is not None:
-        content["example"] = example
-    return {"requestBody": {"required": True, "content": {"application/json": content}}}
+    name = getattr(kind, "__name__", f"Body{len(DOCUMENTED)}")
+    DOCUMENTED[name] = Documented(kind, example)
+    return {MARK: name}
 
 
 def install(app: FastAPI) -> None:
-    """Lift the definitions inside the documented bodies into the document's components."""
+    """Make the document describe the bodies the core's decoder reads."""
 
     def openapi() -> dict[str, Any]:
         if app.openapi_schema is None:
@@ -43,19 +57,26 @@ def install(app: FastAPI) -> None:
             schemas = document.setdefault("components", {}).setdefault("schemas", {})
             for operations in document["paths"].values():
                 for operation in operations.values():
-                    _lift(operation, schemas)
+                    _describe(operation, schemas)
             app.openapi_schema = document
         return app.openapi_schema
 
     app.openapi = openapi  # type: ignore[method-assign]
 
 
-def _lift(operation: dict[str, Any], schemas: dict[str, Any]) -> None:
-    content = operation.get("requestBody", {}).get("content", {}).get("application/json", {})
-    schema = content.get("schema", {})
-    for name, definition in schema.pop("$defs", {}).items():
-        schemas.setdefault(name, definition)
-    title = schema.get("title")
-    if title and schema.get("type") == "object":
-        schemas.setdefault(title, schema)
-        content["schema"] = {"$ref": REF.format(model=title)}
+def _describe(operation: dict[str, Any], schemas: dict[str, Any]) -> None:
+    """Turn a route's mark into its body's schema, with the definitions among the components."""
+    name = operation.pop(MARK, None)
+    if name is None:
+        return
+    body = DOCUMENTED[name]
+    schema = TypeAdapter(body.kind).json_schema(ref_template=REF)
+    for inner, definition in schema.pop("$defs", {}).items():
+        schemas.setdefault(inner, definition)
+    if schema.get("type") == "object":
+        schemas.setdefault(name, schema)
+        schema = {"$ref": REF.format(model=name)}
+    content = {"schema": schema}
+    if body.example is not None:
+        content["example"] = body.example
+    operation["requestBody"] = {"required": True, "content": {"application/json": content}}

@@ -1,21 +1,24 @@
-"""A connection for each request, to the data folder the application was started with."""
+"""A connection for each request, borrowed from the pool of the application's data folder."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import AsyncIterator
 from typing import Annotated
 
 from fastapi import Depends, Request
 
-from emulsa.store import database
+from emulsa.store.database import Connection
+from emulsa.store.pool import Pool
 
 
-def connection(request: Request) -> Iterator[database.Connection]:
-    opened = database.connect(request.app.state.database)
+async def connection(request: Request) -> AsyncIterator[Connection]:
+    # Borrowing does no work that blocks, so it needs no thread of its own.
+    pool: Pool = request.app.state.pool
+    borrowed = pool.take()
     try:
-        yield opened
+        yield borrowed
     finally:
-        opened.close()
+        pool.give(borrowed)
 
 
-Db = Annotated[database.Connection, Depends(connection)]
+Db = Annotated[Connection, Depends(connection)]

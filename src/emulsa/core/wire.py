@@ -244,7 +244,7 @@ def _record(kind: Any) -> Decoder:
                     field=_path(field, name),
                     allowed=list(fields),
                 )
-            arguments[name] = fields[name](entry, _path(field, name))
+            arguments[name] = fields[name](entry, f"{field}.{name}" if field else name)
         for name in needed:
             if name not in arguments:
                 raise Missing(f"“{name}” is missing.", field=_path(field, name))

@@ -66,9 +66,9 @@ def lands(zone: float, n: float, target: float = TARGET) -> float:
     """Where a tone is printed after development N: unchanged up to III, then one straight line.
 
     The line carries the fall that N was made for to its target,
-    z' = 3 + (z − 3)·(T − 3)/(T − N − 3), so contraction draws tones together and expansion fans them out. T is the zone the important
-    highlight is meant for, IV at least. Common practice, no source: an estimate until the film
-    itself has been tested.
+    z' = 3 + (z − 3)·(T − 3)/(T − N − 3), so contraction draws tones together and expansion fans
+    them out. T is the zone the important highlight is meant for, IV at least. Common practice,
+    no source: an estimate until the film itself has been tested.
 
     >>> lands(9, -1), lands(9, -2, target=7), lands(3, -1)
     (8.0, 7.0, 3)

@@ -1,12 +1,13 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { memo } from "react";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
 import { type Answer, type ExposureView, type Solution, sourcesQuery } from "./queries";
 
 /** How the exposure adds up. */
-export function ExposureLedger({ answer }: { answer: Answer }) {
+export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer: Answer }) {
   const sources = useQuery(sourcesQuery).data ?? {};
   const rows = answer.ledger
     .filter((row) => row.step !== "set")
@@ -19,7 +20,7 @@ export function ExposureLedger({ answer }: { answer: Answer }) {
       source: sources[row.source] ?? row.source,
     }));
   return <Ledger rows={rows} />;
-}
+});
 
 /** The result: the largest thing on the screen. */
 export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
@@ -77,7 +78,13 @@ export function DevelopmentText({ solution }: { solution: Solution }) {
   );
 }
 
-export function AdviceList({ solution, most }: { solution: Solution; most: number }) {
+export const AdviceList = memo(function AdviceList({
+  solution,
+  most,
+}: {
+  solution: Solution;
+  most: number;
+}) {
   const said = [
     ...(solution.answer?.advice ?? []),
     ...(solution.development?.advice ?? []).filter((each) => each.severity !== "note"),
@@ -99,7 +106,7 @@ export function AdviceList({ solution, most }: { solution: Solution; most: numbe
       )}
     </Flex>
   );
-}
+});
 
 const RULED_OUT: Record<string, string> = {
   "faster-than-shutter": "no time so short on this shutter",
@@ -107,7 +114,7 @@ const RULED_OUT: Record<string, string> = {
 };
 
 /** The same exposure at the lens's other marks; touching one sets it. */
-export function Alternatives({
+export const Alternatives = memo(function Alternatives({
   answer,
   aperture,
   choose,
@@ -158,10 +165,10 @@ export function Alternatives({
       })}
     </Grid>
   );
-}
+});
 
 /** What was exposed on this scene. */
-export function Exposed({
+export const Exposed = memo(function Exposed({
   views,
   open,
 }: {
@@ -183,4 +190,4 @@ export function Exposed({
       </Flex>
     </Box>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
-import { type FormEvent, type RefObject, useEffect, useRef, useState } from "react";
+import { type FormEvent, memo, type RefObject, useEffect, useRef, useState } from "react";
 import { newId } from "../../api/client";
 import { useKeptText } from "../../components/useKeptText";
 import { readLine, type Scene } from "./queries";
@@ -11,7 +11,7 @@ interface Meaning {
 }
 
 /** One line for readings and settings; its meaning is shown before Enter keeps it. */
-export function ReadingLine({
+export const ReadingLine = memo(function ReadingLine({
   scene,
   save,
   field,
@@ -130,4 +130,4 @@ export function ReadingLine({
       </Box>
     </Box>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { kitQuery, outingsQuery } from "../../api/queries";
 import { type Keys, useKeys } from "../../app/keys";
@@ -90,8 +90,11 @@ function Loaded({
   const outings = useQuery(outingsQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
-  const { scene, setDraft, save, unkept } = useDraft(id, view?.scene);
-  const { solution, away } = useSolution(scene, kit.dataUpdatedAt);
+  const { scene, save, unkept } = useDraft(id, view?.scene);
+  const { solution, away, ask } = useSolution(scene, kit.dataUpdatedAt);
+  // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
+  const calmScene = useDeferredValue(scene);
+  const calmSolution = useDeferredValue(solution);
   const [open, setOpen] = useState<"expose" | "ledger" | "title" | null>(null);
   const [pin, setPin] = useState<string | null>(null);
   const [corrected, setCorrected] = useState<ExposureView | null>(null);
@@ -109,18 +112,25 @@ function Loaded({
   useKeys(keys);
 
   const change = useCallback(
-    (next: Scene, done: boolean) => {
+    async (next: Scene, done: boolean) => {
       setRefused(null);
-      if (!done) setDraft(next);
-      else save(next).catch((problem: Error) => setRefused(problem.message));
+      if (!done) ask(next);
+      else await save(next).catch((problem: Error) => setRefused(problem.message));
     },
-    [save, setDraft],
+    [save, ask],
   );
 
-  if (!scene || !kit.data || !view) return <RoomHeader title="Scene" />;
+  const openTitle = useCallback(() => setOpen("title"), []);
+  const chooseAperture = useCallback(
+    (aperture: string) => calmScene && change({ ...calmScene, aperture }, true),
+    [change, calmScene],
+  );
 
-  const film = kit.data.films.find((each) => each.id === scene.film_id);
+  if (!scene || !calmScene || !kit.data || !view) return <RoomHeader title="Scene" />;
+
   const outing = outings.data?.find((each) => each.outing.id === scene.outing_id)?.outing;
+  const sub = [outing?.title, outing?.conditions].filter(Boolean).join(" · ");
+  const film = kit.data.films.find((each) => each.id === scene.film_id);
   const labels = new Map(scene.readings.map((each) => [each.id, each.label]));
   const pins = (solution?.falls ?? [])
     .filter((fall) => labels.has(fall.id))
@@ -147,9 +157,9 @@ function Loaded({
     <FirstReading />
   );
 
-  const entry = <ReadingLine scene={scene} save={save} field={line} />;
+  const entry = <ReadingLine scene={calmScene} save={save} field={line} />;
   const sentence = (
-    <Sentence scene={scene} kit={kit.data} solution={solution} save={save}>
+    <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} save={save}>
       {narrow && solution?.answer && (
         <Button variant="word" onClick={() => setOpen("ledger")}>
           how it adds up
@@ -201,27 +211,9 @@ function Loaded({
       )}
     </>
   );
-  const title = (
-    <Button
-      variant="quiet"
-      paddingInline="0"
-      fontWeight={650}
-      fontSize="inherit"
-      minWidth="0"
-      overflow="hidden"
-      onClick={() => setOpen("title")}
-      title="Change the title or note"
-    >
-      <Box as="span" overflow="hidden" textOverflow="ellipsis">
-        {scene.title}
-      </Box>
-    </Button>
-  );
-  const sub = [outing?.title, outing?.conditions].filter(Boolean).join(" · ");
-
   return (
     <>
-      <RoomHeader title={title} sub={sub} />
+      <Header scene={calmScene} sub={sub} change={openTitle} />
       {narrow ? (
         <Flex
           as="main"
@@ -260,7 +252,7 @@ function Loaded({
           {messages}
           {sentence}
           {bridge}
-          {solution && <AdviceList solution={solution} most={1} />}
+          {solution && <AdviceList solution={calmSolution ?? solution} most={1} />}
           {entry}
           {exposeButton}
         </Flex>
@@ -277,11 +269,11 @@ function Loaded({
             {entry}
             <Box paddingTop="2">{sentence}</Box>
             {bridge}
-            {solution?.answer && solution.answer.equivalents.length > 0 && (
+            {calmSolution?.answer && calmSolution.answer.equivalents.length > 0 && (
               <Alternatives
-                answer={solution.answer}
-                aperture={scene.aperture}
-                choose={(aperture) => change({ ...scene, aperture }, true)}
+                answer={calmSolution.answer}
+                aperture={calmScene.aperture}
+                choose={chooseAperture}
               />
             )}
           </Flex>
@@ -309,7 +301,7 @@ function Loaded({
                   <ErrorOfSetting answer={solution.answer} />
                 </Box>
                 <DevelopmentText solution={solution} />
-                <AdviceList solution={solution} most={3} />
+                <AdviceList solution={calmSolution ?? solution} most={3} />
               </>
             ) : (
               <Waiting solution={solution} />
@@ -375,6 +367,34 @@ function Loaded({
     </>
   );
 }
+
+const Header = memo(function Header({
+  scene,
+  sub,
+  change,
+}: {
+  scene: Scene;
+  sub: string;
+  change: () => void;
+}) {
+  const title = (
+    <Button
+      variant="quiet"
+      paddingInline="0"
+      fontWeight={650}
+      fontSize="inherit"
+      maxWidth="100%"
+      overflow="hidden"
+      onClick={change}
+      title="Change the title or note"
+    >
+      <Box as="span" overflow="hidden" textOverflow="ellipsis">
+        {scene.title}
+      </Box>
+    </Button>
+  );
+  return <RoomHeader title={title} sub={sub} />;
+});
 
 function Waiting({ solution }: { solution: Solution | undefined }) {
   if (!solution?.problem) return <Box color="ink2">…</Box>;

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type FormEvent, type ReactNode, useState } from "react";
+import { type FormEvent, memo, type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Refusal, Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -24,7 +24,22 @@ interface Props {
 /** The settings as a sentence of editable words. */
 export function Sentence({ children, ...props }: Props & { children?: ReactNode }) {
   return (
-    <Flex wrap="wrap" columnGap="4" fontSize={{ base: "15px", md: "14px" }} lineHeight={1.2}>
+    <Flex
+      wrap="wrap"
+      columnGap="4"
+      fontSize={{ base: "15px", md: "14px" }}
+      lineHeight={1.2}
+      align="center"
+    >
+      <Words {...props} />
+      {children}
+    </Flex>
+  );
+}
+
+const Words = memo(function Words(props: Props) {
+  return (
+    <>
       <PlaceWord {...props} />
       <FilmWord {...props} />
       <LensWord {...props} />
@@ -32,10 +47,9 @@ export function Sentence({ children, ...props }: Props & { children?: ReactNode 
       {!props.scene.pinhole_id && <FocusWord {...props} />}
       <FilterWord {...props} />
       <MeterWord {...props} />
-      {children}
-    </Flex>
+    </>
   );
-}
+});
 
 /** Keeping a change from inside a word: the refusal stays beside what was typed. */
 function useKeep(save: Props["save"], close: () => void) {

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, type SVGProps, useRef } from "react";
+import { type KeyboardEvent, type PointerEvent, type SVGProps, useRef, useState } from "react";
 import { useSize } from "../../components/useSize";
 import { GREYS, ZONES } from "../../components/zones";
 import { along, lanes, type RailSpan, spread, toneAt } from "./bridge";
@@ -16,7 +16,7 @@ interface Props {
   range: [number, number];
   nText: string;
   upright: boolean;
-  onPlace: (id: string, zone: number, done: boolean) => void;
+  onPlace: (id: string, zone: number, done: boolean) => Promise<void>;
   onTarget: (zone: number, done: boolean) => void;
   onOpen: (id: string) => void;
 }
@@ -76,8 +76,19 @@ export function ToneBridge(props: Props) {
   );
 }
 
+/** The pin under the hand leads and all others move with it; the core's answer catches up. */
 function Drawing(props: Props & { width: number; height: number }) {
-  return props.upright ? <Upright {...props} /> : <Level {...props} />;
+  const [lead, setLead] = useState<{ id: string; zone: number } | null>(null);
+  const led = lead && props.pins.find((pin) => pin.id === lead.id);
+  const shift = lead && led ? lead.zone - led.zone : 0;
+  const pins = shift ? props.pins.map((pin) => ({ ...pin, zone: pin.zone + shift })) : props.pins;
+  const place = async (id: string, zone: number, done: boolean) => {
+    setLead({ id, zone });
+    await props.onPlace(id, zone, done);
+    if (done) setLead(null);
+  };
+  const moved = { ...props, pins, onPlace: place };
+  return props.upright ? <Upright {...moved} /> : <Level {...moved} />;
 }
 
 function Level({

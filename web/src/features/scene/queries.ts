@@ -32,7 +32,7 @@ export const correct = (id: string, correction: Schemas["Correction"]) =>
 export const putScene = (scene: Scene) =>
   unwrap(api.PUT("/api/scenes/{id}", { params: { path: { id: scene.id } }, body: scene }));
 
-/** The scene worked out by the core. The latest draft wins; one question is under way at a time. */
+/** The scene worked out by the core; `ask` previews a draft. The latest wins, one asked at a time. */
 export function useSolution(scene: Scene | undefined, stamp: number) {
   const [solution, setSolution] = useState<Solution>();
   const [away, setAway] = useState(false);
@@ -53,16 +53,21 @@ export function useSolution(scene: Scene | undefined, stamp: number) {
     }
     busy.current = false;
   }, []);
+  const ask = useCallback(
+    (draft: Scene) => {
+      waiting.current = draft;
+      void run();
+    },
+    [run],
+  );
   // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when the kit changed
   useEffect(() => {
-    if (!scene) return;
-    waiting.current = scene;
-    void run();
-  }, [scene, stamp, run]);
-  return { solution, away };
+    if (scene) ask(scene);
+  }, [scene, stamp, ask]);
+  return { solution, away, ask };
 }
 
-/** The kept scene, a draft over it while something is dragged, and keeping a change. */
+/** The kept scene, a draft over it until it is kept, and keeping a change. */
 export function useDraft(id: string, kept: Scene | undefined) {
   const client = useQueryClient();
   const [draft, setDraft] = useState<Scene | null>(null);
@@ -85,5 +90,5 @@ export function useDraft(id: string, kept: Scene | undefined) {
     },
     [client, id],
   );
-  return { scene: draft ?? kept, setDraft, save, unkept };
+  return { scene: draft ?? kept, save, unkept };
 }

@@ -1,0 +1,118 @@
+# Emulsa: everything is done from here; CI calls `make test`.
+# Steps leave a stamp named by the hash of what they depend on, so that what is done is skipped.
+
+PORT ?= 8017
+PYTHON ?= $(shell command -v python3.11 || command -v python3)
+VENV := .venv
+BIN := $(VENV)/bin
+STAMPS := .stamps
+SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
+hash = $(shell cat $(1) 2>/dev/null | sha256sum | cut -c1-16)
+
+RUNTIME := $(STAMPS)/runtime-$(call hash,requirements/build.txt requirements/runtime.txt pyproject.toml)
+TOOLS := $(STAMPS)/tools-$(call hash,requirements/build.txt requirements/tests.txt pyproject.toml)
+MODULES := $(STAMPS)/modules-$(call hash,web/package.json web/package-lock.json web/.npmrc)
+SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null | sort)
+PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
+CHROMIUM := $(STAMPS)/chromium
+
+.PHONY: help demo serve page test check lint types contracts schema browser bench screenshots format clean
+
+# The targets and what they are for.
+help:
+	@grep -B1 -E '^[a-z]+:' Makefile | grep -v '^--' | paste - - | sed -E 's/^# (.*)\t([a-z]+):.*/\2\t\1/' | expand -t 14
+
+# Set up, build the page, and serve the demo outing on http://127.0.0.1:8017 (PORT= changes it).
+demo: $(RUNTIME) $(PAGE)
+	@$(BIN)/emulsa demo --port $(PORT)
+
+# The same with your own data, in the platform's user-data folder.
+serve: $(RUNTIME) $(PAGE)
+	@$(BIN)/emulsa serve --port $(PORT)
+
+# Build the page into the package.
+page: $(PAGE)
+
+# Set up everything and run every check; ends with pytest's closing line.
+test: $(TOOLS) $(PAGE) $(CHROMIUM) check
+	@echo "— tests"
+	@$(BIN)/python -m pytest -q
+
+# Everything but the tests: lint, types, contracts, generated schema.
+check: lint types contracts schema
+
+# Ruff for Python, Biome for the page.
+lint: $(TOOLS) $(MODULES)
+	@echo "— lint"
+	@$(BIN)/ruff check -q . && $(BIN)/ruff format -q --check .
+	@cd web && npm run --silent lint -- --log-level=error
+
+# mypy, strict; TypeScript.
+types: $(TOOLS) $(MODULES)
+	@echo "— types"
+	@$(BIN)/mypy
+	@cd web && npm run --silent types
+
+# The direction of imports.
+contracts: $(TOOLS)
+	@echo "— contracts"
+	@PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/lint-imports --no-cache | tail -n 1
+
+# The OpenAPI document and the page's types, checked against what the service says now.
+schema: $(TOOLS) $(MODULES)
+	@echo "— schema"
+	@$(BIN)/emulsa openapi | cmp -s - docs/openapi.json || { echo "docs/openapi.json is old: run 'make format'"; exit 1; }
+	@cd web && npx openapi-typescript ../docs/openapi.json 2>/dev/null | cmp -s - src/api/schema.d.ts || { echo "web/src/api/schema.d.ts is old: run 'make format'"; exit 1; }
+
+# The browser tests alone.
+browser: $(TOOLS) $(PAGE) $(CHROMIUM)
+	@$(BIN)/python -m pytest -q tests/browser
+
+# How fast it is, as ratios, in one run.
+bench: $(TOOLS) $(PAGE) $(CHROMIUM)
+	@$(BIN)/python -m benchmarks
+
+# The pictures in docs/screenshots, made anew from the demo outing.
+screenshots: $(TOOLS) $(PAGE) $(CHROMIUM)
+	@$(BIN)/python -m benchmarks.screenshots
+
+# Format everything and make the generated files anew.
+format: $(TOOLS) $(MODULES)
+	@$(BIN)/ruff format -q . && $(BIN)/ruff check -q --fix .
+	@$(BIN)/emulsa openapi > docs/openapi.json
+	@cd web && npm run --silent schema && npm run --silent format
+
+# Forget what was set up and built; data stays.
+clean:
+	rm -rf $(VENV) $(STAMPS) web/node_modules src/emulsa/page
+
+$(STAMPS)/venv:
+	@echo "— Python environment ($(PYTHON))"
+	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Emulsa needs Python 3.11 or later."; exit 1; }
+	@$(PYTHON) -m venv $(VENV) >/dev/null 2>&1 || { $(SUDO) apt-get update -q && $(SUDO) apt-get install -q -y python3-venv && $(PYTHON) -m venv --clear $(VENV); }
+	@mkdir -p $(STAMPS) && touch $@
+
+$(RUNTIME): | $(STAMPS)/venv
+	@echo "— Python packages to run"
+	@$(BIN)/pip install -q --disable-pip-version-check -r requirements/build.txt -r requirements/runtime.txt
+	@$(BIN)/pip install -q --disable-pip-version-check --no-deps --no-build-isolation -e .
+	@rm -f $(STAMPS)/runtime-* && touch $@
+
+$(TOOLS): $(RUNTIME)
+	@echo "— Python packages to test"
+	@$(BIN)/pip install -q --disable-pip-version-check -r requirements/build.txt -r requirements/tests.txt
+	@rm -f $(STAMPS)/tools-* && touch $@
+
+$(MODULES): | $(STAMPS)/venv
+	@echo "— page packages"
+	@cd web && npm ci --silent
+	@rm -f $(STAMPS)/modules-* && touch $@
+
+$(PAGE): $(MODULES)
+	@echo "— page"
+	@cd web && npm run --silent build -- --logLevel error
+	@rm -f $(STAMPS)/page-* && touch $@
+
+$(CHROMIUM): | $(STAMPS)/venv
+	@command -v chromium >/dev/null || { echo "— Chromium from apt"; $(SUDO) apt-get update -q && $(SUDO) apt-get install -q -y --no-install-recommends chromium; }
+	@touch $@
