@@ -12,7 +12,7 @@ FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 WIDE, PHONE = (1280, 800), (390, 844)
 
 VIEWS = (
-    ("scene", "/scene/scene-pool", WIDE, "day", ""),
+    ("scene", "/scene/scene-winding-house", WIDE, "day", ""),
     ("scene-phone", "/scene/scene-pool", PHONE, "day", ""),
     ("scene-dusk", "/scene/scene-adit", WIDE, "dusk", ""),
     ("expose", "/scene/scene-pool", WIDE, "day", "e"),

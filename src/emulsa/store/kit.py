@@ -90,7 +90,9 @@ def cameras(connection: Connection) -> list[Camera]:
 
 
 def lenses(connection: Connection) -> list[KitLens]:
-    rows = connection.execute("SELECT * FROM lens ORDER BY name").fetchall()
+    rows = connection.execute(
+        "SELECT * FROM lens ORDER BY json_extract(optics, '$.focal_length_mm'), name"
+    ).fetchall()
     return [_lens(row) for row in rows]
 
 

@@ -2012,8 +2012,11 @@ export interface components {
              * @default 100
              */
             iso: number;
-            /** Series */
-            series?: ("full" | "half" | "third" | "old_leaf") | null;
+            /**
+             * Series
+             * @default null
+             */
+            series: ("full" | "half" | "third" | "old_leaf") | null;
             /**
              * @default {
              *       "k": 12.5,
@@ -2124,7 +2127,8 @@ export interface components {
             readings: components["schemas"]["SpotReading"][];
             /** Placement */
             placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
-            high?: components["schemas"]["High"] | null;
+            /** @default null */
+            high: components["schemas"]["High"] | null;
             /**
              * Textural Range
              * @default [
@@ -2156,10 +2160,16 @@ export interface components {
              * @enum {string}
              */
             solve_for: "time" | "aperture";
-            /** Aperture */
-            aperture?: string | number | null;
-            /** Time */
-            time?: string | number | null;
+            /**
+             * Aperture
+             * @default null
+             */
+            aperture: string | number | null;
+            /**
+             * Time
+             * @default null
+             */
+            time: string | number | null;
             /** Law */
             law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
             /**
@@ -2170,8 +2180,11 @@ export interface components {
              *     }
              */
             meter: components["schemas"]["Calibrated"];
-            /** N */
-            n?: number | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
         };
         /**
          * ReciprocityRequest
@@ -2180,10 +2193,16 @@ export interface components {
         ReciprocityRequest: {
             /** Law */
             law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
-            /** Metered S */
-            metered_s?: number[] | null;
-            /** Clock S */
-            clock_s?: number[] | null;
+            /**
+             * Metered S
+             * @default null
+             */
+            metered_s: number[] | null;
+            /**
+             * Clock S
+             * @default null
+             */
+            clock_s: number[] | null;
         };
         /**
          * BellowsRequest
@@ -2237,12 +2256,21 @@ export interface components {
              * @default 0
              */
             n: number;
-            /** Temperature C */
-            temperature_c?: number | null;
-            /** Temperature F */
-            temperature_f?: number | null;
-            /** Ei */
-            ei?: number | null;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
+            /**
+             * Temperature F
+             * @default null
+             */
+            temperature_f: number | null;
+            /**
+             * Ei
+             * @default null
+             */
+            ei: number | null;
             /**
              * Reciprocity Change
              * @default 1
@@ -2265,10 +2293,16 @@ export interface components {
             scene_id: string;
             /** Sheet Id */
             sheet_id: string;
-            /** Aperture */
-            aperture?: string | number | null;
-            /** Time */
-            time?: string | number | null;
+            /**
+             * Aperture
+             * @default null
+             */
+            aperture: string | number | null;
+            /**
+             * Time
+             * @default null
+             */
+            time: string | number | null;
             /**
              * Note
              * @default
@@ -2286,8 +2320,11 @@ export interface components {
             time: string | number;
             /** N */
             n: number;
-            /** Recipe Id */
-            recipe_id?: string | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
             /**
              * Note
              * @default

@@ -33,16 +33,16 @@ export function Ledger({ rows }: { rows: LedgerRow[] }) {
             aria-expanded={open === row.key}
             onClick={() => setOpen(open === row.key ? null : row.key)}
           >
-            <Box>
-              {row.label}
-              <Box fontSize="13px" color="ink2" lineHeight={1.25}>
-                {row.why}
-              </Box>
-            </Box>
-            <Box textAlign="right" color="ink2">
+            <span>{row.label}</span>
+            <Box as="span" textAlign="right" color="ink2">
               {row.amount}
             </Box>
-            <Box textAlign="right">{row.running}</Box>
+            <Box as="span" textAlign="right">
+              {row.running}
+            </Box>
+            <Box as="span" gridColumn="1 / -1" fontSize="13px" color="ink2" lineHeight={1.25}>
+              {row.why}
+            </Box>
           </Box>
           {open === row.key && (
             <Box fontSize="13px" color="ink2" paddingBottom="2">

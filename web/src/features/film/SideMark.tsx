@@ -62,7 +62,7 @@ export function SideMark({ side, onOpen }: { side: Side; onOpen: () => void }) {
           textAlign="center"
           lineHeight={1.25}
         >
-          <Box fontWeight={600} fontSize="14px">
+          <Box fontWeight={600} fontSize={{ base: "13px", md: "14px" }}>
             {WORDS[side.state]}
           </Box>
           {exposed && <Box fontSize="13px">{side.n_text}</Box>}

@@ -77,7 +77,7 @@ export function KitRoom() {
                         >
                           <Box fontWeight={550}>{record.name}</Box>
                           <Box color="ink2" fontSize="14px">
-                            {spec.describe(record as never)}
+                            {spec.describe(record as never, kit.data)}
                           </Box>
                         </Box>
                       </Box>

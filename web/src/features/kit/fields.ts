@@ -30,7 +30,7 @@ export interface KindSpec {
   teach: string;
   fields: FieldSpec[];
   blank: () => Record<string, unknown>;
-  describe: (record: never) => string;
+  describe: (record: never, kit: Schemas["Kit"]) => string;
 }
 
 const name: FieldSpec = { path: "name", label: "Name", as: "text" };
@@ -107,8 +107,13 @@ export const KINDS: Record<Kind, KindSpec> = {
       },
       note: "",
     }),
-    describe: (each: Schemas["FilmRecipe"]) =>
-      [each.recipe.developer, each.recipe.dilution, each.recipe.agitation]
+    describe: (each: Schemas["FilmRecipe"], kit: Schemas["Kit"]) =>
+      [
+        kit.films.find((film) => film.id === each.film_id)?.name,
+        each.recipe.developer,
+        each.recipe.dilution,
+        each.recipe.agitation,
+      ]
         .filter(Boolean)
         .join(", "),
   },
@@ -133,10 +138,10 @@ export const KINDS: Record<Kind, KindSpec> = {
       name,
       { path: "camera_id", label: "Camera", as: "camera" },
       { path: "optics.focal_length_mm", label: "Focal length, mm", as: "number" },
-      { path: "optics.widest", label: "Widest aperture", as: "mark" },
-      { path: "optics.smallest", label: "Smallest aperture", as: "mark" },
-      { path: "optics.shutter.fastest", label: "Fastest time", as: "mark" },
-      { path: "optics.shutter.slowest", label: "Slowest marked time", as: "mark" },
+      { path: "optics.widest", label: "Widest aperture", as: "text" },
+      { path: "optics.smallest", label: "Smallest aperture", as: "text" },
+      { path: "optics.shutter.fastest", label: "Fastest time", as: "text" },
+      { path: "optics.shutter.slowest", label: "Slowest marked time", as: "text" },
       { path: "optics.shutter.series", label: "Shutter marks", as: "series" },
       {
         path: "optics.pupil_magnification",

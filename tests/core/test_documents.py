@@ -1,0 +1,30 @@
+"""The documents name everything there is."""
+
+from pathlib import Path
+
+import pytest
+
+from emulsa.core import operations
+from emulsa.core.data.bibliography import SOURCES
+
+DOCS = Path(__file__).parents[2] / "docs" / "core"
+TEXT = "\n".join(page.read_text(encoding="utf-8") for page in sorted(DOCS.glob("*.md")))
+
+
+@pytest.mark.parametrize("name", sorted(operations.TABLE))
+def test_every_operation_has_a_page(name: str) -> None:
+    """The table of operations in docs/core links each to its page."""
+    assert f"`{name}`" in (DOCS / "README.md").read_text(encoding="utf-8")
+
+
+@pytest.mark.parametrize("key", sorted(SOURCES))
+def test_every_source_is_cited(key: str) -> None:
+    """A source nobody cites is not in the bibliography, and none is missing from the pages."""
+    assert f"`{key}`" in TEXT
+
+
+def test_every_folder_has_a_page() -> None:
+    """Docs mirror the core's folders."""
+    for page in ("light", "tones", "corrections", "exposure", "development"):
+        assert (DOCS / f"{page}.md").exists()
+        assert f"({page}.md)" in (DOCS / "README.md").read_text(encoding="utf-8")
