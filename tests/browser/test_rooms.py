@@ -37,6 +37,7 @@ def test_no_room_shuts_anybody_out(
 def test_digits_open_rooms(open_page: Open) -> None:
     """Each room has its digit; the list of keys opens with a question mark."""
     page = open_page("/outing")
+    expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
     for key, name in (("3", "Film"), ("4", "Darkroom"), ("9", "Kit"), ("1", "Outing")):
         page.keyboard.press(key)
         expect(page.get_by_role("heading", level=1)).to_have_text(name)

@@ -263,3 +263,19 @@ def test_the_server_goes_away_and_comes_back(open_page: Open, service: Service) 
     field.press("Enter")
     expect(page.locator("[data-pin=moss]")).to_be_visible()
     open_page.problems[:] = [each for each in open_page.problems if "ERR_CONNECTION" not in each]  # type: ignore[attr-defined]
+
+
+def test_lines_typed_faster_than_the_page_is_drawn(
+    open_page: Open, begun: str, service: Service
+) -> None:
+    """Each line works on what the one before it left: none is lost."""
+    page = open_page(begun)
+    page.get_by_label("Type a reading").focus()
+    for text in ("9 shade III", "11 slate", "12 moss", "15 frost", "f/32"):
+        page.keyboard.type(text)
+        page.keyboard.press("Enter")
+        expect(page.get_by_label("Type a reading")).to_have_value("")
+    expect(page.locator("[data-pin]")).to_have_count(4)
+    kept = service.call("GET", "/api/scenes/new")["scene"]
+    assert [each["label"] for each in kept["readings"]] == ["shade", "slate", "moss", "frost"]
+    assert kept["aperture"] == "32"

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 export type Keys = Record<string, () => void>;
 
@@ -10,11 +10,15 @@ const inDialog = () => document.querySelector('[role="dialog"][data-state="open"
 
 /** Single keys that act when nothing is being typed and no dialog is open. */
 export function useKeys(keys: Keys) {
-  useEffect(() => {
+  const latest = useRef(keys);
+  useLayoutEffect(() => {
+    latest.current = keys;
+  }, [keys]);
+  useLayoutEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       if (isTyping(event.target) || inDialog()) return;
-      const act = keys[event.key];
+      const act = latest.current[event.key];
       if (act) {
         event.preventDefault();
         act();
@@ -22,5 +26,5 @@ export function useKeys(keys: Keys) {
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);
-  }, [keys]);
+  }, []);
 }

@@ -11,8 +11,6 @@ export interface FieldSpec {
   as:
     | "text"
     | "number"
-    | "optional"
-    | "mark"
     | "note"
     | "film"
     | "camera"

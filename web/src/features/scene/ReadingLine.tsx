@@ -13,11 +13,11 @@ interface Meaning {
 /** One line for readings and settings; its meaning is shown before Enter keeps it. */
 export const ReadingLine = memo(function ReadingLine({
   scene,
-  save,
+  edit,
   field,
 }: {
   scene: Scene;
-  save: (scene: Scene) => Promise<void>;
+  edit: (change: (scene: Scene) => Promise<Scene>) => Promise<void>;
   field: RefObject<HTMLInputElement | null>;
 }) {
   const [text, setText] = useKeptText(`line-${scene.id}`);
@@ -47,8 +47,7 @@ export const ReadingLine = memo(function ReadingLine({
     event.preventDefault();
     if (!text.trim()) return;
     try {
-      const read = await readLine(scene, text, nextId.current);
-      await save(read.scene);
+      await edit(async (latest) => (await readLine(latest, text, nextId.current)).scene);
       nextId.current = newId();
       setRefused(false);
       setText("");

@@ -26,7 +26,7 @@ import {
   type Scene,
   type Solution,
   sceneQuery,
-  useDraft,
+  useKeeping,
   useSolution,
 } from "./queries";
 import { ReadingLine } from "./ReadingLine";
@@ -90,7 +90,7 @@ function Loaded({
   const outings = useQuery(outingsQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
-  const { scene, save, unkept } = useDraft(id, view?.scene);
+  const { scene, save, edit, unkept } = useKeeping(id, view?.scene);
   const { solution, away, ask } = useSolution(scene, kit.dataUpdatedAt);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
   const calmScene = useDeferredValue(scene);
@@ -157,7 +157,7 @@ function Loaded({
     <FirstReading />
   );
 
-  const entry = <ReadingLine scene={calmScene} save={save} field={line} />;
+  const entry = <ReadingLine scene={calmScene} edit={edit} field={line} />;
   const sentence = (
     <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} save={save}>
       {narrow && solution?.answer && (

@@ -1,5 +1,5 @@
 import { queryOptions, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
 import { api, isAway, type Schemas, unwrap } from "../../api/client";
 
 export type Scene = Schemas["Scene"];
@@ -67,28 +67,46 @@ export function useSolution(scene: Scene | undefined, stamp: number) {
   return { solution, away, ask };
 }
 
-/** The kept scene, a draft over it until it is kept, and keeping a change. */
-export function useDraft(id: string, kept: Scene | undefined) {
+type SceneView = Schemas["SceneView"];
+
+/** The kept scene, keeping a change, and the change that could not be kept while the server is away. */
+export function useKeeping(id: string, kept: Scene | undefined) {
   const client = useQueryClient();
-  const [draft, setDraft] = useState<Scene | null>(null);
   const [unkept, setUnkept] = useState<{ scene: Scene; message: string } | null>(null);
+  const latest = useRef(kept);
+  useLayoutEffect(() => {
+    latest.current = unkept?.scene ?? kept;
+  }, [kept, unkept]);
   const save = useCallback(
     async (next: Scene) => {
-      setDraft(next);
       try {
         await putScene(next);
+        latest.current = next;
       } catch (problem) {
         if (isAway(problem)) setUnkept({ scene: next, message: (problem as Error).message });
-        else setDraft(null);
         throw problem;
       }
       setUnkept(null);
-      await client.invalidateQueries({ queryKey: ["scene", id] });
-      setDraft(null);
-      void client.invalidateQueries({ queryKey: ["journal"] });
-      void client.invalidateQueries({ queryKey: ["outings"] });
+      client.setQueryData<SceneView>(["scene", id], (view) => view && { ...view, scene: next });
+      for (const queryKey of [["scene", id], ["journal"], ["outings"]]) {
+        void client.invalidateQueries({ queryKey });
+      }
     },
     [client, id],
   );
-  return { scene: draft ?? kept, save, unkept };
+  // Lines can be typed faster than the page is drawn: each works on what the one before it left.
+  const queue = useRef<Promise<void>>(Promise.resolve());
+  const edit = useCallback(
+    (change: (scene: Scene) => Promise<Scene>) => {
+      const turn = queue.current
+        .catch(() => undefined)
+        .then(async () => {
+          if (latest.current) await save(await change(latest.current));
+        });
+      queue.current = turn;
+      return turn;
+    },
+    [save],
+  );
+  return { scene: unkept?.scene ?? kept, save, edit, unkept };
 }
