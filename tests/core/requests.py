@@ -4,7 +4,7 @@ from dataclasses import replace
 from typing import Any
 
 from emulsa.core import operations, wire
-from emulsa.core.exposure import ExposureRequest
+from emulsa.core.exposing.request import ExposureRequest
 
 
 def canonical(**changes: Any) -> ExposureRequest:

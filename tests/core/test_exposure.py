@@ -16,7 +16,8 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.errors import CoreError, Missing, OutOfRange, Unsound
-from emulsa.core.exposure import ExposureRequest, High, SpotReading, exposure, metered_at
+from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
+from emulsa.core.exposure import exposure, metered_at
 from emulsa.core.light.meters import EvReading
 from emulsa.core.tones.placement import AsMetered, Average, Incident, IncidentPair, Placed
 from tests.core.requests import canonical

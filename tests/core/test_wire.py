@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from emulsa.core import operations, wire
 from emulsa.core.errors import CoreError
-from emulsa.core.exposure import ExposureRequest
+from emulsa.core.exposing.request import ExposureRequest
 
 EXAMPLE = operations.EXPOSURE_EXAMPLE
 

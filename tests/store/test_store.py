@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from emulsa.api.app import Settings
 from emulsa.core.corrections.bellows import BySubject
 from emulsa.core.errors import CoreError, Impossible, Missing
-from emulsa.core.exposure import High
+from emulsa.core.exposing.request import High
 from emulsa.core.film.sheets import Holder
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Pin, Scene

@@ -6,11 +6,12 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.exposure import DevelopmentNumber, ExposureRequest, exposure, metered_at
+from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest
+from emulsa.core.exposing.setting import error_stops
+from emulsa.core.exposure import exposure, metered_at
 from emulsa.core.light import marks
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.limits import Id, Label, Note
-from emulsa.core.setting import error_stops
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

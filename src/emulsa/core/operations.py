@@ -14,7 +14,9 @@ from emulsa.core import wire
 from emulsa.core.corrections import optics, pinhole, reciprocity
 from emulsa.core.development import developing_time
 from emulsa.core.errors import Unreadable
-from emulsa.core.exposure import ExposureAnswer, ExposureRequest, exposure
+from emulsa.core.exposing.answer import ExposureAnswer
+from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposure import exposure
 from emulsa.core.light.metering import ReadingAnswer, ReadingRequest, reading
 
 

@@ -13,14 +13,9 @@ from typing import Annotated
 from emulsa.core.corrections.bellows import Focus, Infinity
 from emulsa.core.corrections.optics import Optics
 from emulsa.core.errors import Missing
-from emulsa.core.exposure import (
-    DevelopmentNumber,
-    ExposureRequest,
-    Fall,
-    High,
-    SpotReading,
-    falls_of,
-)
+from emulsa.core.exposing.answer import Fall
+from emulsa.core.exposing.falls import falls_of
+from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest, High, SpotReading
 from emulsa.core.film.emulsions import Film
 from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark

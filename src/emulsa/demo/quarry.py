@@ -16,7 +16,7 @@ from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.exposed import Given, log
-from emulsa.core.exposure import High
+from emulsa.core.exposing.request import High
 from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.film.sheets import Holder, Sheet, Side
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter

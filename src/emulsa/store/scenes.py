@@ -10,7 +10,7 @@ from typing import Any
 from emulsa.core import wire
 from emulsa.core.corrections.bellows import Focus
 from emulsa.core.errors import Impossible
-from emulsa.core.exposure import High
+from emulsa.core.exposing.request import High
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Reading
 from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading

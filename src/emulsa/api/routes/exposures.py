@@ -15,7 +15,7 @@ from emulsa.api.routes.scenes import found, recipe_of
 from emulsa.core import wire
 from emulsa.core.errors import Impossible
 from emulsa.core.exposed import Correction, Exposure, Given, given_error_stops, log
-from emulsa.core.exposure import ExposureRequest
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.film import sheets
 from emulsa.core.light import marks
 from emulsa.core.scene import plan

@@ -22,7 +22,8 @@ from emulsa.core.development.developing_time import (
 )
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.exposed import Exposure
-from emulsa.core.exposure import ExposureAnswer, Fall, exposure
+from emulsa.core.exposing.answer import ExposureAnswer, Fall
+from emulsa.core.exposure import exposure
 from emulsa.core.film.emulsions import FilmRecipe
 from emulsa.core.light.hand_time import stops_text, time_text
 from emulsa.core.limits import Id, Length

@@ -3,17 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from typing import TYPE_CHECKING
 
 from emulsa.core.advice import Advice
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.optics import focus_advice
 from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.exposing.answer import ExposureAnswer
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.tones.zones import zone_text
-
-if TYPE_CHECKING:
-    from emulsa.core.exposure import ExposureAnswer, ExposureRequest
 
 VISIBLE_ERROR_STOPS = 1 / 3  # a third of a stop shows in a negative (common practice, no source)
 UNTIMEABLE_S = 0.5  # shorter than this no hand opens and closes a cap evenly (common practice)

@@ -1,0 +1,1 @@
+"""The parts of the chain: request, answer, falls, ledger, setting and advice."""

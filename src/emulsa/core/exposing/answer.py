@@ -1,0 +1,74 @@
+"""What the chain answers: falls, ledger, setting, equivalents, development, advice."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from emulsa.core.advice import Advice
+from emulsa.core.exposing.setting import Setting
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Fall:
+    """Where a reading falls, where development carries it, and whether texture is lost there."""
+
+    id: str
+    zone: float
+    lands: float
+    ev100: float
+    zone_text: str
+    lands_text: str
+    ev_text: str
+    lost: Literal["", "shadow", "highlight"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Row:
+    """One line of the ledger: what, its stops, the running time, why, and the source's key."""
+
+    step: Literal["meter", "placement", "filter", "bellows", "reciprocity", "set"]
+    label: str
+    stops: float
+    time_s: float
+    stops_text: str
+    time_text: str
+    why: str
+    source: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Equivalent:
+    """The same exposure at another mark of the lens, and what rules it out."""
+
+    aperture: str
+    metered_s: float
+    corrected_s: float
+    text: str
+    ruled_out_by: tuple[str, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DevelopmentPlan:
+    """N to the half, as planned, and the factor reciprocity asks on the developing time."""
+
+    n: float
+    n_text: str
+    change: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ExposureAnswer:
+    """The whole exposure; numbers unrounded, words ready to show."""
+
+    camera_ev: float
+    range_stops: float
+    n: float
+    falls: tuple[Fall, ...]
+    metered_s: float
+    corrected_s: float
+    set: Setting
+    ledger: tuple[Row, ...]
+    equivalents: tuple[Equivalent, ...]
+    development: DevelopmentPlan
+    advice: tuple[Advice, ...]

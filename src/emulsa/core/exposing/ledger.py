@@ -1,0 +1,128 @@
+"""The ledger: every step as a row with its stops and the running time."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal
+
+from emulsa.core.corrections import filters as filtering
+from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import (
+    bellows_factor,
+)
+from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.exposing.answer import Row
+from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposing.setting import Setting
+from emulsa.core.light.exposure_value import at_speed, seconds_for
+from emulsa.core.light.hand_time import stops_text, time_text
+from emulsa.core.limits import plain
+from emulsa.core.tones.placement import (
+    Average,
+    IncidentPair,
+)
+from emulsa.core.tones.zones import MIDDLE, ev_text, number_text, zone_text
+
+
+def to_film(
+    request: ExposureRequest, placed_ev: float, zone: float, f_number: float
+) -> tuple[Row, ...]:
+    """The rows up to the film: meter, placement, each filter, bellows."""
+    start = seconds_for(at_speed(placed_ev, request.ei), f_number)
+    rated = f"EV {ev_text(placed_ev)}"
+    steps: list[tuple[Literal["meter", "placement", "filter", "bellows"], str, float, str, str]] = [
+        (
+            "meter",
+            "Meter",
+            0.0,
+            f"{_anchor_name(request)}, {rated}, film at EI {plain(request.ei)}",
+            "iso-2720",
+        ),
+        (
+            "placement",
+            f"Placed on {zone_text(zone)}",
+            zone - MIDDLE,
+            _placement_why(zone),
+            "stroebel-materials",
+        ),
+    ]
+    for each in request.filters:
+        why = "metered through it" if each.metered_through else _filter_why(each)
+        label = each.label or "Filter"
+        steps.append(("filter", label, filtering.stops(each), why, "stroebel-materials"))
+    factor = bellows_factor(request.optics, request.focus)
+    if factor > 1:
+        steps.append(
+            ("bellows", "Bellows", math.log2(factor), f"factor {factor:.2f}", "stroebel-view")
+        )
+    rows: list[Row] = []
+    for step, label, stops, why, source in steps:
+        start *= 2**stops
+        rows.append(_row(step, label, stops, start, why, source))
+    return tuple(rows)
+
+
+def _row(
+    step: Literal["meter", "placement", "filter", "bellows", "reciprocity", "set"],
+    label: str,
+    stops: float,
+    time_s: float,
+    why: str,
+    source: str,
+) -> Row:
+    return Row(
+        step=step,
+        label=label,
+        stops=stops,
+        time_s=time_s,
+        stops_text="" if step == "meter" else stops_text(stops),
+        time_text=time_text(time_s),
+        why=why,
+        source=source,
+    )
+
+
+def _anchor_name(request: ExposureRequest) -> str:
+    placement = request.placement
+    if isinstance(placement, (Average, IncidentPair)):
+        ids: tuple[str, ...] = (placement.low, placement.high)
+    else:
+        ids = (placement.reading,)
+    names = {each.id: each.label or "reading" for each in request.readings}
+    return " and ".join(names[each] for each in ids)
+
+
+def _placement_why(zone: float) -> str:
+    shift = zone - MIDDLE
+    if abs(shift) < 1e-9:
+        return "the meter's own V"
+    stops = f"{number_text(abs(shift))} stop" + ("s" if abs(shift) > 1 else "")
+    return f"{stops} {'under' if shift < 0 else 'over'} the meter's V"
+
+
+def _filter_why(each: Filter) -> str:
+    if each.factor is not None:
+        return f"factor ×{plain(each.factor)}"
+    if each.density is not None:
+        return f"density {plain(each.density)}"
+    return f"{plain(each.stops or 0)} stops"
+
+
+def film_row(law: Law, metered: float) -> Row:
+    corrected = reciprocity.corrected_s(law, metered)
+    stops = math.log2(corrected / metered)
+    why = {
+        "none": "this film needs none",
+        "power": f"reciprocity, exponent {plain(getattr(law, 'exponent', 1))}",
+        "additive": "reciprocity, t + a·tᵇ",
+        "table": "reciprocity, from the film's table",
+        "stops": "reciprocity, from the film's table",
+    }[law.kind]
+    return _row("reciprocity", "Film in long light", stops, corrected, why, "schwarzschild-1900")
+
+
+def set_row(corrected: float, setting: Setting) -> Row:
+    by = {"shutter": "the nearest mark", "bulb": "by the watch", "aperture": "as given"}
+    stops = math.log2(setting.seconds / corrected)
+    return _row("set", "Set", stops, setting.seconds, by[setting.means], "practice")
