@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { Button } from "../../components/Button";
+import { Button } from "../../../components/Button";
 
 /** One of a few: pressed when it is the one. */
 export function Choice({

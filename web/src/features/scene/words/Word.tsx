@@ -1,6 +1,6 @@
 import { Box, Popover, Portal } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { Button } from "../../components/Button";
+import { Button } from "../../../components/Button";
 
 /** A word of the settings sentence: its value is the button, its choices open beneath it. */
 export function Word({

@@ -1,0 +1,107 @@
+import type { KeyboardEvent } from "react";
+import { along, type RailSpan } from "./geometry";
+import { accent, ink2, onAccent, paper, Words } from "./ink";
+import type { BridgePin, BridgeProps } from "./props";
+import { ARROWS, useDrag } from "./useDrag";
+
+/** N: pull the important highlight to the tone the print should give it. */
+export function Handle({
+  span,
+  pin,
+  nText,
+  base,
+  at,
+  onTarget,
+}: {
+  span: RailSpan;
+  pin: BridgePin | undefined;
+  nText: string;
+  base: number;
+  at: number;
+  onTarget: BridgeProps["onTarget"];
+}) {
+  const drag = useDrag(span, onTarget, () => undefined, 2);
+  const zone = pin ? pin.lands : 8;
+  const where = along(span, zone);
+  const pressed = (event: KeyboardEvent) => {
+    const step = ARROWS[event.key];
+    if (!step || !pin) return;
+    event.preventDefault();
+    onTarget(Math.max(4, Math.min(10, Math.round((zone + step / 2) * 2) / 2)), true);
+  };
+  const pill = <Pill span={span} where={where} base={base} at={at} nText={nText} />;
+  const [x, y] = [where - 34, at];
+  const hintLeft = where > span.cell * 7;
+  const hint = (text: string) =>
+    !span.upright && (
+      <Words
+        x={hintLeft ? x - 10 : x + 78}
+        y={y + 22}
+        textAnchor={hintLeft ? "end" : "start"}
+        fontSize={13}
+        fill={ink2}
+      >
+        {text}
+      </Words>
+    );
+  if (!pin) {
+    return (
+      <g>
+        {pill}
+        {hint("a second reading decides N")}
+      </g>
+    );
+  }
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`Development ${nText}`}
+      aria-valuemin={4}
+      aria-valuemax={10}
+      aria-valuenow={Math.round(zone * 100) / 100}
+      aria-valuetext={`${nText}: ${pin.label} printed as ${pin.lands_text}`}
+      data-handle
+      onKeyDown={pressed}
+      {...drag}
+      style={{ cursor: "grab", touchAction: "none" }}
+    >
+      {pill}
+      {hint(`pull ${pin.label} to another tone`)}
+    </g>
+  );
+}
+
+function Pill({
+  span,
+  where,
+  base,
+  at,
+  nText,
+}: {
+  span: RailSpan;
+  where: number;
+  base: number;
+  at: number;
+  nText: string;
+}) {
+  const [width, height] = span.upright ? [58, 28] : [68, 34];
+  const [x, y] = span.upright ? [at, where - 14] : [where - 34, at];
+  return (
+    <>
+      {!span.upright && <path d={`M${where},${base} V${at}`} stroke={accent} strokeWidth={2} />}
+      <rect x={x - 6} y={y - 8} width={width + 12} height={height + 16} fill="transparent" />
+      <rect x={x} y={y} width={width} height={height} rx={14} fill={accent} stroke={paper} />
+      <Words
+        x={x + width / 2}
+        y={y + height / 2 + 6}
+        textAnchor="middle"
+        fontSize={16}
+        fontWeight={650}
+        fill={onAccent}
+      >
+        {nText}
+      </Words>
+    </>
+  );
+}

@@ -1,0 +1,109 @@
+import type { KeyboardEvent } from "react";
+import type { RailSpan } from "./geometry";
+import { accent, ink, ink2, LOST, onAccent, paper, Words } from "./ink";
+import type { BridgePin, BridgeProps } from "./props";
+import { ARROWS, useDrag } from "./useDrag";
+
+const shortened = (label: string) => (label.length > 14 ? `${label.slice(0, 12)}…` : label);
+
+/** A reading: drag it or use the arrows to place it, touch it to open it. */
+export function Pin({
+  pin,
+  span,
+  at,
+  head,
+  foot,
+  slid,
+  label,
+  isHigh,
+  pinned,
+  onPlace,
+  onOpen,
+}: {
+  pin: BridgePin;
+  span: RailSpan;
+  at: number;
+  head: number;
+  foot: number;
+  slid?: number;
+  label: [number, number];
+  isHigh: boolean;
+  pinned: string | null;
+  onPlace: BridgeProps["onPlace"];
+  onOpen: BridgeProps["onOpen"];
+}) {
+  const placed = pin.id === pinned;
+  const drag = useDrag(
+    span,
+    (zone, done) => onPlace(pin.id, zone, done),
+    () => onOpen(pin.id),
+    3,
+  );
+  const pressed = (event: KeyboardEvent) => {
+    const step = ARROWS[event.key];
+    if (step) {
+      event.preventDefault();
+      const zone = Math.round((pin.zone + step / (event.shiftKey ? 1 : 3)) * 3) / 3;
+      onPlace(pin.id, Math.max(0, Math.min(10, zone)), true);
+    } else if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      onOpen(pin.id);
+    }
+  };
+  const [cx, cy] = span.upright ? [head, slid ?? at] : [at, head];
+  const stem = span.upright ? `M${cx},${cy} L${foot},${at}` : `M${at},${head} V${foot}`;
+  const word = placed ? "placed" : isHigh ? "highlight" : "";
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`${pin.label}${placed ? ", placed" : ""}`}
+      aria-valuemin={0}
+      aria-valuemax={10}
+      aria-valuenow={Math.round(pin.zone * 100) / 100}
+      aria-valuetext={`EV ${pin.ev_text}, ${placed ? "placed" : "falls"} on ${pin.zone_text}, printed as ${pin.lands_text}${pin.lost ? `, ${LOST[pin.lost]}` : ""}`}
+      data-pin={pin.label}
+      onKeyDown={pressed}
+      {...drag}
+      style={{ cursor: "grab", outlineOffset: 2, touchAction: "none" }}
+    >
+      <path d={stem} stroke={ink} strokeWidth={placed ? 2.5 : 1.5} fill="none" />
+      {placed && !span.upright && <path d={`M${at - 9},${foot - 2} h18 l-9,12 z`} fill={accent} />}
+      <circle cx={cx} cy={cy} r={22} fill="transparent" />
+      <circle
+        cx={cx}
+        cy={cy}
+        r={placed ? 10 : 9}
+        fill={placed ? accent : paper}
+        stroke={placed ? accent : ink}
+        strokeWidth={2}
+      />
+      {placed && <circle cx={cx} cy={cy} r={3.5} fill={onAccent} />}
+      {isHigh && !placed && (
+        <circle cx={cx} cy={cy} r={4} fill="none" stroke={ink} strokeWidth={1.5} />
+      )}
+      <Words
+        x={label[0]}
+        y={span.upright ? label[1] - 1 : label[1]}
+        textAnchor={span.upright ? "end" : "middle"}
+        fontSize={15}
+        fontWeight={600}
+        fill={ink}
+        halo
+      >
+        {span.upright ? shortened(pin.label) : pin.label}
+      </Words>
+      <Words
+        x={label[0]}
+        y={span.upright ? label[1] + 13 : label[1] + 17}
+        textAnchor={span.upright ? "end" : "middle"}
+        fontSize={13}
+        fill={ink2}
+        halo
+      >
+        EV {pin.ev_text}
+        {word && !span.upright && ` · ${word}`}
+      </Words>
+    </g>
+  );
+}

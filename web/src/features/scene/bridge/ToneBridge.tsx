@@ -1,0 +1,191 @@
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import { useSize } from "../../../components/useSize";
+import { along, lanes, type RailSpan, spread } from "./geometry";
+import { Handle } from "./Handle";
+import { ink2, Words } from "./ink";
+import { Pin } from "./Pin";
+import type { BridgeProps } from "./props";
+import { Rail, Texture } from "./Rail";
+import { Strand } from "./Strand";
+
+/** Two rails: the tones as the light falls, and as the print shows them after development. */
+export function ToneBridge(props: BridgeProps) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  return (
+    <Box
+      ref={ref}
+      flex="1"
+      minHeight={props.upright ? "250px" : "300px"}
+      minWidth="0"
+      position="relative"
+    >
+      {size.width > 0 && (
+        <svg
+          width={size.width}
+          height={size.height}
+          role="group"
+          aria-label="Tone bridge: readings as the light falls, and as the print shows them"
+          style={{ position: "absolute", inset: 0, touchAction: "pan-y", userSelect: "none" }}
+        >
+          <Drawing {...props} width={size.width} height={size.height} />
+        </svg>
+      )}
+    </Box>
+  );
+}
+
+/** The pin under the hand leads and all others move with it; the core's answer catches up. */
+function Drawing(props: BridgeProps & { width: number; height: number }) {
+  const [lead, setLead] = useState<{ id: string; zone: number } | null>(null);
+  const led = lead && props.pins.find((pin) => pin.id === lead.id);
+  const shift = lead && led ? lead.zone - led.zone : 0;
+  const pins = shift ? props.pins.map((pin) => ({ ...pin, zone: pin.zone + shift })) : props.pins;
+  const place = async (id: string, zone: number, done: boolean) => {
+    setLead({ id, zone });
+    await props.onPlace(id, zone, done);
+    if (done) setLead(null);
+  };
+  const moved = { ...props, pins, onPlace: place };
+  return props.upright ? <Upright {...moved} /> : <Level {...moved} />;
+}
+
+function Level({
+  pins,
+  width,
+  height,
+  range,
+  high,
+  nText,
+  ...rest
+}: BridgeProps & { width: number; height: number }) {
+  const cell = (width - 28) / 11;
+  const span: RailSpan = { start: 14, cell, upright: false };
+  const rail = Math.max(30, Math.min(46, height * 0.1));
+  const bottom = height - 108 - rail;
+  const top = Math.max(64, Math.min(height * 0.36, bottom - rail - 90));
+  const wanted = pins.map((pin) => {
+    const width_ = Math.max(pin.label.length * 8.2, 74) + 6;
+    const at = along(span, pin.zone);
+    return { at: Math.max(width_ / 2, Math.min(width - width_ / 2, at)), width: width_ };
+  });
+  const room = Math.max(1, Math.floor((top - 58) / 44) + 1);
+  const lane = lanes(wanted, Math.min(room, 4));
+  const highPin = pins.find((pin) => pin.id === high);
+  return (
+    <>
+      <Rail span={span} at={top} thickness={rail} named />
+      <Rail span={span} at={bottom} thickness={rail} />
+      <Words x={14} y={top + rail + 20} fontSize={13} fill={ink2}>
+        as the light falls
+      </Words>
+      <Words x={14} y={bottom - 10} fontSize={13} fill={ink2} halo>
+        as the print shows it
+      </Words>
+      {pins.map((pin) => {
+        const from = along(span, pin.zone);
+        const to = along(span, pin.lands);
+        const half = (bottom - top - rail) / 2;
+        return (
+          <Strand
+            key={pin.id}
+            d={`M${from},${top + rail} C${from},${top + rail + half} ${to},${bottom - half} ${to},${bottom}`}
+            end={[to, bottom]}
+            pin={pin}
+            pinned={pin.id === rest.pinned}
+            upright={false}
+          />
+        );
+      })}
+      <Texture span={span} at={bottom + rail + 8} range={range} />
+      {pins.map((pin, index) => (
+        <Pin
+          key={pin.id}
+          pin={pin}
+          span={span}
+          at={along(span, pin.zone)}
+          head={top - 40 - (lane[index] ?? 0) * 44}
+          foot={top}
+          label={[wanted[index]?.at ?? 0, top - 72 - (lane[index] ?? 0) * 44]}
+          isHigh={pin.id === high}
+          {...rest}
+        />
+      ))}
+      <Handle
+        span={span}
+        pin={highPin}
+        nText={nText}
+        base={bottom + rail}
+        at={bottom + rail + 40}
+        onTarget={rest.onTarget}
+      />
+    </>
+  );
+}
+
+function Upright({
+  pins,
+  width,
+  height,
+  range,
+  high,
+  nText,
+  ...rest
+}: BridgeProps & { width: number; height: number }) {
+  const cell = (height - 8) / 11;
+  const span: RailSpan = { start: 4, cell, upright: true };
+  const rail = 42;
+  const left = Math.round(width * 0.42);
+  const right = width - 66;
+  const heads = spread(
+    pins.map((pin) => along(span, pin.zone)),
+    30,
+    16,
+    height - 16,
+  );
+  const highPin = pins.find((pin) => pin.id === high);
+  return (
+    <>
+      <Rail span={span} at={left} thickness={rail} named />
+      <Rail span={span} at={right} thickness={rail} />
+      {pins.map((pin) => {
+        const from = along(span, pin.zone);
+        const to = along(span, pin.lands);
+        const half = (right - left - rail) / 2;
+        return (
+          <Strand
+            key={pin.id}
+            d={`M${left + rail},${from} C${left + rail + half},${from} ${right - half},${to} ${right},${to}`}
+            end={[right, to]}
+            pin={pin}
+            pinned={pin.id === rest.pinned}
+            upright
+          />
+        );
+      })}
+      <Texture span={span} at={right + rail + 10} range={range} />
+      {pins.map((pin, index) => (
+        <Pin
+          key={pin.id}
+          pin={pin}
+          span={span}
+          at={along(span, pin.zone)}
+          head={left - 26}
+          foot={left}
+          slid={heads[index] ?? 0}
+          label={[left - 42, heads[index] ?? 0]}
+          isHigh={pin.id === high}
+          {...rest}
+        />
+      ))}
+      <Handle
+        span={span}
+        pin={highPin}
+        nText={nText}
+        base={right + rail / 2}
+        at={right + rail / 2 - 29}
+        onTarget={rest.onTarget}
+      />
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import type { Fall } from "../queries";
+
+/** A reading on the bridge. */
+export interface BridgePin extends Fall {
+  label: string;
+}
+
+/** What the bridge shows and what it reports back. */
+export interface BridgeProps {
+  pins: BridgePin[];
+  pinned: string | null;
+  high: string | null;
+  range: [number, number];
+  nText: string;
+  upright: boolean;
+  onPlace: (id: string, zone: number, done: boolean) => Promise<void>;
+  onTarget: (zone: number, done: boolean) => void;
+  onOpen: (id: string) => void;
+}

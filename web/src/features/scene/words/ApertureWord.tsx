@@ -1,0 +1,64 @@
+import { Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../../components/Button";
+import { Entry } from "../../../components/Entry";
+import { apertureFromText } from "../format";
+import type { Scene, Solution } from "../queries";
+import { Choice } from "./Choice";
+import type { WordProps } from "./props";
+import { useKeep } from "./useKeep";
+import { Word } from "./Word";
+
+export function ApertureWord({ scene, solution, save }: WordProps) {
+  const value = scene.aperture == null ? "choose an aperture" : `f/${scene.aperture}`;
+  const wrong = solution?.problem?.field === "aperture";
+  return (
+    <Word plain label="Aperture" value={value} problem={wrong ? "aperture" : null}>
+      {(close) => <ApertureChoices scene={scene} solution={solution} save={save} close={close} />}
+    </Word>
+  );
+}
+
+function ApertureChoices({
+  scene,
+  solution,
+  save,
+  close,
+}: {
+  scene: Scene;
+  solution: Solution | undefined;
+  save: WordProps["save"];
+  close: () => void;
+}) {
+  const { keep, problem, setProblem } = useKeep(save, close);
+  const [text, setText] = useState(scene.aperture == null ? "" : String(scene.aperture));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const mark = apertureFromText(text);
+    if (!mark) setProblem("Type an aperture, as in 22.");
+    else void keep({ ...scene, aperture: mark });
+  };
+  return (
+    <Flex direction="column" gap="2" as="form" onSubmit={submit}>
+      <Flex gap="2" align="flex-end">
+        <Entry
+          label="Aperture on the lens"
+          value={text}
+          inputMode="decimal"
+          onChange={(event) => setText(event.target.value)}
+          problem={problem}
+        />
+        <Button type="submit">Set</Button>
+      </Flex>
+      {solution?.answer?.equivalents.map((pair) => (
+        <Choice
+          key={pair.aperture}
+          name={`f/${pair.aperture}`}
+          detail={pair.text}
+          chosen={String(scene.aperture) === pair.aperture}
+          onChoose={() => keep({ ...scene, aperture: pair.aperture })}
+        />
+      ))}
+    </Flex>
+  );
+}

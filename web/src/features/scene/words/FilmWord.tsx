@@ -1,0 +1,96 @@
+import { Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../../components/Button";
+import { Choose } from "../../../components/Choose";
+import { Entry } from "../../../components/Entry";
+import { numberFromText } from "../format";
+import type { Scene } from "../queries";
+import { Choice } from "./Choice";
+import type { Kit, WordProps } from "./props";
+import { Empty } from "./Said";
+import { useKeep } from "./useKeep";
+import { Word } from "./Word";
+
+export function FilmWord({ scene, kit, solution, save }: WordProps) {
+  const film = kit.films.find((each) => each.id === scene.film_id);
+  const rated = scene.exposure_index ?? film?.exposure_index;
+  const value = film ? `${film.name} · EI ${rated}` : "choose a film";
+  return (
+    <Word
+      label="Film"
+      value={value}
+      problem={solution?.problem?.field === "film_id" ? "film" : null}
+    >
+      {(close) => (
+        <FilmChoices
+          scene={scene}
+          kit={kit}
+          save={save}
+          close={close}
+          recipe={solution?.recipe?.id}
+        />
+      )}
+    </Word>
+  );
+}
+
+function FilmChoices({
+  scene,
+  kit,
+  save,
+  close,
+  recipe,
+}: {
+  scene: Scene;
+  kit: Kit;
+  save: WordProps["save"];
+  close: () => void;
+  recipe: string | undefined;
+}) {
+  const { keep, problem } = useKeep(save, close);
+  const film = kit.films.find((each) => each.id === scene.film_id);
+  const [index, setIndex] = useState(String(scene.exposure_index ?? film?.exposure_index ?? ""));
+  const recipes = kit.recipes.filter((each) => each.film_id === scene.film_id);
+  const rate = (event: FormEvent) => {
+    event.preventDefault();
+    void keep({ ...scene, exposure_index: index.trim() ? numberFromText(index) : null });
+  };
+  if (!kit.films.length) return <Empty what="film" />;
+  return (
+    <Flex direction="column" gap="2">
+      {kit.films.map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail={`EI ${each.exposure_index}`}
+          chosen={each.id === scene.film_id}
+          onChoose={() =>
+            keep({ ...scene, film_id: each.id, exposure_index: null, recipe_id: null })
+          }
+        />
+      ))}
+      {film && (
+        <form onSubmit={rate}>
+          <Flex gap="2" align="flex-end">
+            <Entry
+              label="Rate it at EI"
+              inputMode="decimal"
+              value={index}
+              onChange={(event) => setIndex(event.target.value)}
+              problem={problem}
+            />
+            <Button type="submit">Rate</Button>
+          </Flex>
+        </form>
+      )}
+      {recipes.length > 0 && (
+        <Choose
+          label="Develop in"
+          value={recipe ?? ""}
+          options={recipes.map((each) => ({ value: each.id, label: each.name }))}
+          onChange={(id) => keep({ ...scene, recipe_id: id })}
+        />
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,62 @@
+import { Flex } from "@chakra-ui/react";
+import type { Scene } from "../queries";
+import { Choice } from "./Choice";
+import type { Kit, WordProps } from "./props";
+import { Empty, Refused } from "./Said";
+import { useKeep } from "./useKeep";
+import { Word } from "./Word";
+
+export function FilterWord({ scene, kit, save }: WordProps) {
+  const names = scene.filter_ids.map(
+    (id) => kit.filters.find((each) => each.id === id)?.name ?? "?",
+  );
+  return (
+    <Word label="Filter" plain={!names.length} value={names.join(" + ") || "no filter"}>
+      {(close) => <FilterChoices scene={scene} kit={kit} save={save} close={close} />}
+    </Word>
+  );
+}
+
+function filterText(each: Kit["filters"][number]): string {
+  const { factor, stops, density } = each.filter;
+  if (factor != null) return `×${factor}`;
+  return density != null ? `density ${density}` : `${stops} stops`;
+}
+
+function FilterChoices({
+  scene,
+  kit,
+  save,
+  close,
+}: {
+  scene: Scene;
+  kit: Kit;
+  save: WordProps["save"];
+  close: () => void;
+}) {
+  const { keep, problem } = useKeep(save, close);
+  if (!kit.filters.length) return <Empty what="filter" />;
+  const toggled = (id: string) =>
+    scene.filter_ids.includes(id)
+      ? scene.filter_ids.filter((each) => each !== id)
+      : [...scene.filter_ids, id];
+  return (
+    <Flex direction="column" gap="1">
+      <Choice
+        name="none"
+        chosen={!scene.filter_ids.length}
+        onChoose={() => keep({ ...scene, filter_ids: [] })}
+      />
+      {kit.filters.map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail={filterText(each)}
+          chosen={scene.filter_ids.includes(each.id)}
+          onChoose={() => keep({ ...scene, filter_ids: toggled(each.id) })}
+        />
+      ))}
+      <Refused text={problem} />
+    </Flex>
+  );
+}

@@ -1,0 +1,102 @@
+import { Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../../components/Button";
+import { Choose } from "../../../components/Choose";
+import { Entry } from "../../../components/Entry";
+import { numberFromText } from "../format";
+import type { Scene } from "../queries";
+import type { WordProps } from "./props";
+import { Refused } from "./Said";
+import { useKeep } from "./useKeep";
+import { Word } from "./Word";
+
+type Focus = Scene["focus"];
+
+const FOCUS = {
+  infinity: { name: "infinity", fields: [] },
+  draw: { name: "draw beyond infinity", fields: [["draw_mm", "Draw, mm"]] },
+  extension: { name: "whole extension", fields: [["extension_mm", "Lens to film, mm"]] },
+  magnification: { name: "magnification", fields: [["m", "Image size ÷ subject size"]] },
+  target: {
+    name: "target on the glass",
+    fields: [
+      ["target_mm", "Target, mm"],
+      ["image_mm", "Its image, mm"],
+    ],
+  },
+  subject: { name: "subject distance", fields: [["distance_mm", "Subject to lens, mm"]] },
+} as const;
+
+function focusText(focus: Focus): string {
+  switch (focus.kind) {
+    case "draw":
+      return `${focus.draw_mm} mm draw`;
+    case "extension":
+      return `${focus.extension_mm} mm extension`;
+    case "magnification":
+      return `magnification ${focus.m}`;
+    case "target":
+      return `target ${focus.target_mm} → ${focus.image_mm} mm`;
+    case "subject":
+      return `subject at ${focus.distance_mm} mm`;
+    default:
+      return "infinity";
+  }
+}
+
+export function FocusWord({ scene, solution, save }: WordProps) {
+  const wrong = solution?.problem?.field?.startsWith("focus");
+  return (
+    <Word label="Focus" value={focusText(scene.focus)} problem={wrong ? "focus" : null}>
+      {(close) => <FocusChoices scene={scene} save={save} close={close} />}
+    </Word>
+  );
+}
+
+function FocusChoices({
+  scene,
+  save,
+  close,
+}: {
+  scene: Scene;
+  save: WordProps["save"];
+  close: () => void;
+}) {
+  const { keep, problem } = useKeep(save, close);
+  const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus.kind ?? "infinity");
+  const [typed, setTyped] = useState<Record<string, string>>(() =>
+    Object.fromEntries(Object.entries(scene.focus).map(([name, value]) => [name, String(value)])),
+  );
+  const fields = FOCUS[kind].fields;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const values = Object.fromEntries(
+      fields.map(([name]) => [name, numberFromText(typed[name] ?? "")]),
+    );
+    void keep({ ...scene, focus: { kind, ...values } as Focus });
+  };
+  return (
+    <Flex direction="column" gap="3" as="form" onSubmit={submit}>
+      <Choose
+        label="Focus by"
+        value={kind}
+        options={Object.entries(FOCUS).map(([value, each]) => ({ value, label: each.name }))}
+        onChange={(value) => setKind(value as keyof typeof FOCUS)}
+      />
+      {fields.map(([name, label], place) => (
+        <Entry
+          key={name}
+          label={label}
+          inputMode="decimal"
+          value={typed[name] ?? ""}
+          onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+          problem={place === fields.length - 1 ? problem : null}
+        />
+      ))}
+      {fields.length === 0 && <Refused text={problem} />}
+      <Button type="submit" variant="main">
+        Set focus
+      </Button>
+    </Flex>
+  );
+}

@@ -1,0 +1,40 @@
+import { Flex } from "@chakra-ui/react";
+import { memo, type ReactNode } from "react";
+import { ApertureWord } from "./ApertureWord";
+import { FilmWord } from "./FilmWord";
+import { FilterWord } from "./FilterWord";
+import { FocusWord } from "./FocusWord";
+import { LensWord } from "./LensWord";
+import { MeterWord } from "./MeterWord";
+import { PlaceWord } from "./PlaceWord";
+import type { WordProps } from "./props";
+
+/** The settings as a sentence of editable words. */
+export function Sentence({ children, ...props }: WordProps & { children?: ReactNode }) {
+  return (
+    <Flex
+      wrap="wrap"
+      columnGap="4"
+      fontSize={{ base: "15px", md: "14px" }}
+      lineHeight={1.2}
+      align="center"
+    >
+      <Words {...props} />
+      {children}
+    </Flex>
+  );
+}
+
+const Words = memo(function Words(props: WordProps) {
+  return (
+    <>
+      <PlaceWord {...props} />
+      <FilmWord {...props} />
+      <LensWord {...props} />
+      {!props.scene.pinhole_id && <ApertureWord {...props} />}
+      {!props.scene.pinhole_id && <FocusWord {...props} />}
+      <FilterWord {...props} />
+      <MeterWord {...props} />
+    </>
+  );
+});

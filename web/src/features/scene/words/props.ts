@@ -1,0 +1,12 @@
+import type { Schemas } from "../../../api/client";
+import type { Scene, Solution } from "../queries";
+
+export type Kit = Schemas["Kit"];
+
+/** What every word of the sentence is given. */
+export interface WordProps {
+  scene: Scene;
+  kit: Kit;
+  solution: Solution | undefined;
+  save: (scene: Scene) => Promise<void>;
+}
