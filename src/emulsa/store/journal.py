@@ -22,7 +22,9 @@ JOURNALED = (
     " exposure"
 ).split()
 
-TRIGGERS = {  # {row} is json_object('column', NEW.column, …), {old} the same of OLD
+# {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With
+# its rowid a row comes back to its old place, where lists are shown in the order of their making.
+TRIGGERS = {
     "insert": """
         CREATE TRIGGER {table}_journal_insert AFTER INSERT ON {table}
         WHEN (SELECT action_id FROM journal_cursor) IS NOT NULL
@@ -72,7 +74,9 @@ def install(connection: Connection) -> None:
     for table in JOURNALED:
         columns = _columns(connection, table)
         row, old = (
-            "json_object(" + ", ".join(f"'{column}', {prefix}.{column}" for column in columns) + ")"
+            "json_object("
+            + ", ".join(f"'{column}', {prefix}.{column}" for column in ("rowid", *columns))
+            + ")"
             for prefix in ("NEW", "OLD")
         )
         for event, template in TRIGGERS.items():

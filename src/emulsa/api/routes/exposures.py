@@ -21,6 +21,7 @@ from emulsa.core.light import marks
 from emulsa.core.scene import plan
 from emulsa.store import exposures as store
 from emulsa.store import films, holders, journal, scenes
+from emulsa.store.database import Connection
 
 router = APIRouter(prefix="/api/exposures", tags=["exposures"])
 
@@ -32,22 +33,16 @@ def expose(db: Db, given: Given = body(Given)) -> Exposure:
     if known is not None:
         return known
     scene = found(db, given.scene_id)
-    sheet = holders.sheet(db, given.sheet_id)
-    if sheet is None:
-        raise NotFound("That side holds no sheet any more; choose another.", field="sheet_id")
-    where = holders.place(db, sheet)
-    after = sheets.move(sheet.state, "expose", where)
-    assert after == "exposed"
-    if sheet.film_id != scene.film_id:
-        film = films.film(db, sheet.film_id)
-        name = film.name if film else "another film"
-        raise Impossible(
-            f"Side {where} holds {name}, which this scene is not worked out for.", field="sheet_id"
-        )
-    request = plan(scene, scenes.kit_of(db, scene))
-    recipe = recipe_of(db, scene)
-    exposure = log(given, request, recipe.id if recipe else None, now(), __version__)
+    where = holders.place(db, _sheet(db, given.sheet_id))
     with journal.action(db, f"{where} exposed on {scene.title}", now()):
+        # Looked at under the lock: of two hands on one sheet only one gets it.
+        sheet = _sheet(db, given.sheet_id)
+        after = sheets.move(sheet.state, "expose", where)
+        assert after == "exposed"
+        _right_film(db, sheet, scene.film_id, where)
+        recipe = recipe_of(db, scene)
+        request = plan(scene, scenes.kit_of(db, scene))
+        exposure = log(given, request, recipe.id if recipe else None, now(), __version__)
         store.put(db, exposure)
         holders.put_sheet(db, replace(sheet, state=after))
     return exposure
@@ -74,3 +69,19 @@ def correct(id: str, db: Db, correction: Correction = body(Correction)) -> Expos
     with journal.action(db, "exposure corrected", now()):
         store.put(db, exposure)
     return exposure
+
+
+def _sheet(db: Connection, id_: str) -> sheets.Sheet:
+    sheet = holders.sheet(db, id_)
+    if sheet is None:
+        raise NotFound("That side holds no sheet any more; choose another.", field="sheet_id")
+    return sheet
+
+
+def _right_film(db: Connection, sheet: sheets.Sheet, wanted: str | None, where: str) -> None:
+    if sheet.film_id != wanted:
+        film = films.film(db, sheet.film_id)
+        name = film.name if film else "another film"
+        raise Impossible(
+            f"Side {where} holds {name}, which this scene is not worked out for.", field="sheet_id"
+        )

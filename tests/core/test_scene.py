@@ -1,0 +1,189 @@
+"""A scene becomes a request: what it names is looked up, what is missing is said."""
+
+from dataclasses import replace
+from typing import Any
+
+import pytest
+from hypothesis import given
+
+from emulsa.core import scene as scenes
+from emulsa.core.errors import CoreError, Missing
+from emulsa.core.exposed import Given, given_error_stops, log
+from emulsa.core.exposing.request import High
+from emulsa.core.exposure import exposure
+from emulsa.core.light.meters import Calibrated, EvReading
+from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading, plan
+from emulsa.core.tones.placement import AsMetered, Placed
+from emulsa.demo.quarry import (
+    ADIT,
+    FILMS,
+    FILTERS,
+    INCLINE,
+    LENSES,
+    METER,
+    PINHOLE,
+    POOL,
+    WINDING_HOUSE,
+)
+from tests import strategies
+
+
+def kit_of(scene: Scene) -> SceneKit:
+    """The demo's records a scene names."""
+    by_id: dict[str, Any] = {each.id: each for each in (*FILMS, *LENSES, PINHOLE, METER, *FILTERS)}
+    return SceneKit(
+        film=by_id.get(scene.film_id or ""),
+        lens=by_id.get(scene.lens_id or ""),
+        pinhole=by_id.get(scene.pinhole_id or ""),
+        meter=by_id.get(scene.meter_id or ""),
+        filters=tuple(by_id[each] for each in scene.filter_ids),
+    )
+
+
+@pytest.mark.parametrize(
+    ("scene", "text", "n"),
+    [
+        (WINDING_HOUSE, "1 s", "N−1"),
+        (INCLINE, "1/4", "N+1"),
+        (POOL, "10 s", "N"),
+        (ADIT, "15 min 30 s", "N−1"),
+    ],
+)
+def test_the_demo_scenes(scene: Scene, text: str, n: str) -> None:
+    """Contraction, expansion, bellows with a red filter, and a pinhole of many minutes."""
+    answer = exposure(plan(scene, kit_of(scene)))
+    assert (answer.set.text, answer.development.n_text) == (text, n)
+
+
+def test_filters_are_named_in_the_ledger() -> None:
+    """By the names they have in the kit."""
+    labels = [row.label for row in exposure(plan(POOL, kit_of(POOL))).ledger]
+    assert labels == ["Meter", "Placed on III", "Deep red", "Bellows", "Film in long light", "Set"]
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"readings": ()}, "readings"),
+        ({"film_id": None}, "film_id"),
+        ({"lens_id": None}, "lens_id"),
+        ({"aperture": None}, "aperture"),
+    ],
+)
+def test_what_is_missing_is_said_in_the_order_of_work(change: dict[str, Any], field: str) -> None:
+    """One thing at a time, with its field."""
+    scene = replace(POOL, **change)
+    with pytest.raises(Missing) as refusal:
+        plan(scene, kit_of(scene))
+    assert refusal.value.field == field
+
+
+def test_the_scene_rates_the_film_or_the_film_itself() -> None:
+    """An EI of the scene's own beats the film's."""
+    assert plan(POOL, kit_of(POOL)).ei == 100
+    rated = replace(POOL, exposure_index=64)
+    assert plan(rated, kit_of(rated)).ei == 64
+
+
+@pytest.mark.parametrize(
+    ("zone", "school", "said"),
+    [
+        (3, "shadow", "shadow on III"),
+        (4.5, "shadow", "shadow on IV½"),
+        (5, "midtone", "mid-tone on V"),
+        (7.5, "highlight", "highlight on VII½"),
+    ],
+)
+def test_schools_by_zone(zone: float, school: str, said: str) -> None:
+    """What is pinned low is a shadow, high a highlight, between a mid-tone."""
+    placed = scenes.placement(replace(POOL, pin=Pin(reading="ice", zone=zone)))
+    assert placed == Placed(school=school, reading="ice", zone=zone)  # type: ignore[arg-type]
+    assert scenes.placement_text(placed) == said
+
+
+def test_nothing_pinned_is_as_metered() -> None:
+    """The first reading on V, and said so; a pin on a reading that is gone is no pin."""
+    for pin in (None, Pin(reading="gone", zone=3)):
+        placed = scenes.placement(replace(POOL, pin=pin))
+        assert placed == AsMetered(reading="crack")
+        assert scenes.placement_text(placed) == "as metered, on V"
+
+
+def test_the_important_highlight() -> None:
+    """As marked; else the brightest that is not pinned; none with one reading alone."""
+    kit = kit_of(POOL)
+    assert scenes.high(POOL, kit) == High(reading="bubbles", zone=8)
+    unmarked = replace(POOL, high=None)
+    assert scenes.high(unmarked, kit) == High(reading="bubbles")
+    assert scenes.high(replace(unmarked, pin=Pin(reading="bubbles", zone=7.5)), kit) is None
+    assert scenes.high(replace(unmarked, readings=POOL.readings[:1]), kit) is None
+    gone = replace(POOL, high=High(reading="gone"))
+    assert scenes.high(gone, kit) == High(reading="bubbles")
+
+
+def test_one_reading_is_enough() -> None:
+    """A right exposure from a single spot, developed normally."""
+    scene = replace(POOL, readings=POOL.readings[:1], high=None, filter_ids=())
+    answer = exposure(plan(scene, kit_of(scene)))
+    assert (answer.n, answer.range_stops) == (0, 0)
+    assert [each.zone for each in answer.falls] == [3]
+
+
+def test_a_new_scene_takes_over_the_kit_and_nothing_else() -> None:
+    """Film, lens, aperture and meter; no reading, no filter, no focus."""
+    blank = Scene(id="new", outing_id="o", title="Next")
+    assert scenes.follow_on(blank, ()) == blank
+    after = scenes.follow_on(blank, (ADIT, POOL))
+    assert (after.film_id, after.lens_id, after.aperture) == ("film-corvane", "lens-150", "32")
+    assert (after.readings, after.filter_ids, after.focus.kind) == ((), (), "infinity")
+
+
+@given(strategies.scenes())
+def test_every_scene_is_answered_or_says_why_not(scene: Scene) -> None:
+    """And its falls, which need neither film nor lens, agree with the exposure's."""
+    kit = kit_of(scene)
+    try:
+        tones = scenes.falls(scene, kit)
+        answer = exposure(plan(scene, kit))
+    except CoreError as refusal:
+        assert refusal.message
+        return
+    assert [each.zone for each in tones] == pytest.approx([each.zone for each in answer.falls])
+    assert [each.lands for each in tones] == pytest.approx([each.lands for each in answer.falls])
+
+
+def test_falls_before_film_and_lens() -> None:
+    """The bridge shows from the first reading on."""
+    bare = Scene(
+        id="s",
+        outing_id="o",
+        title="x",
+        readings=(SceneReading(id="a", reading=EvReading(ev=11)),),
+    )
+    assert [each.zone for each in scenes.falls(bare, SceneKit())] == [5]
+    assert scenes.falls(replace(bare, readings=()), SceneKit()) == ()
+    assert scenes.calibration(SceneKit()) == Calibrated()
+
+
+def test_the_log_keeps_what_was_given() -> None:
+    """As planned unless said; the true error of what was given; the plan as it was."""
+    request = plan(POOL, kit_of(POOL))
+    given_ = Given(id="e", scene_id="s", sheet_id="h")
+    planned = log(given_, request, "recipe", "now", "1")
+    assert (planned.aperture, planned.seconds) == ("32", 10)
+    assert planned.error_stops == pytest.approx(-0.046, abs=0.001)
+    longer = log(replace(given_, time=20), request, None, "now", "1")
+    assert longer.error_stops == pytest.approx(planned.error_stops + 1 / 1.26, abs=1e-3)
+    marked = log(replace(given_, time="15", aperture="45"), request, None, "now", "1")
+    assert marked.seconds == 16
+    assert marked.error_stops == given_error_stops(request, "45", 16)
+    assert planned.request == longer.request == marked.request
+
+
+def test_a_pinhole_is_logged_by_its_own_f_number() -> None:
+    """There is nothing to set."""
+    logged = log(
+        Given(id="e", scene_id="s", sheet_id="h"), plan(ADIT, kit_of(ADIT)), None, "now", "1"
+    )
+    assert logged.aperture == pytest.approx(150)
+    assert logged.development_change < 1

@@ -1,0 +1,123 @@
+"""Whatever can be said can be kept: every record comes back from SQLite as it went in."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from hypothesis import given, settings
+
+from emulsa.core import wire
+from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.outing import Outing
+from emulsa.core.scene import Scene
+from emulsa.demo.quarry import CAMERAS, FILMS, FILTERS, LENSES, METER, OUTING, PINHOLE
+from emulsa.store import database, films, kit, outings, scenes
+from tests import strategies
+
+FEW = settings(max_examples=40)
+
+
+@contextmanager
+def memory() -> Iterator[database.Connection]:
+    """A database in memory with the demo's kit in it."""
+    db = database.connect(Path(":memory:"))
+    database.migrate(db)
+    for film in FILMS:
+        films.put_film(db, film)
+    for camera in CAMERAS:
+        kit.put_camera(db, camera)
+    for lens in LENSES:
+        kit.put_lens(db, lens)
+    kit.put_pinhole(db, PINHOLE)
+    for each in FILTERS:
+        kit.put_filter(db, each)
+    kit.put_meter(db, METER)
+    outings.put(db, OUTING)
+    try:
+        yield db
+    finally:
+        db.close()
+
+
+def through_the_wire(record: Any) -> None:
+    """The JSON of a record reads back to it."""
+    assert wire.loads(type(record), wire.dumps(record)) == record
+
+
+@FEW
+@given(strategies.films, strategies.films)
+def test_films(first: Film, second: Film) -> None:
+    """Kept and changed; the second writing wins whole."""
+    through_the_wire(first)
+    with memory() as db:
+        films.put_film(db, first)
+        assert films.film(db, "film") == first
+        films.put_film(db, second)
+        assert films.film(db, "film") == second
+        assert len(films.films(db)) == len(FILMS) + 1
+
+
+@FEW
+@given(strategies.films, strategies.recipes)
+def test_recipes(film: Film, recipe: FilmRecipe) -> None:
+    """With all their points; the first one of a film is its usual one."""
+    through_the_wire(recipe)
+    with memory() as db:
+        films.put_film(db, film)
+        films.put_recipe(db, recipe)
+        assert films.recipe(db, "recipe") == recipe
+        assert films.first_recipe(db, "film") == recipe
+        assert films.recipes(db) == [recipe]
+
+
+@FEW
+@given(strategies.lenses, strategies.pinholes)
+def test_lenses_and_pinholes(lens: KitLens, pinhole: KitPinhole) -> None:
+    """Marks stay marks and numbers stay numbers."""
+    through_the_wire(lens)
+    through_the_wire(pinhole)
+    with memory() as db:
+        kit.put_lens(db, lens)
+        kit.put_pinhole(db, pinhole)
+        assert kit.lens(db, "lens") == lens
+        assert kit.pinhole(db, "pinhole") == pinhole
+        focal_lengths = [each.optics.focal_length_mm for each in kit.lenses(db)]
+        assert focal_lengths == sorted(focal_lengths)
+
+
+@FEW
+@given(strategies.filters, strategies.meters, strategies.cameras, strategies.outings)
+def test_the_rest_of_the_bag(
+    filter_: KitFilter, meter: Meter, camera: Camera, outing: Outing
+) -> None:
+    """Filters by what they were said as, meters, cameras, outings."""
+    for record in (filter_, meter, camera, outing):
+        through_the_wire(record)
+    with memory() as db:
+        kit.put_filter(db, filter_)
+        kit.put_meter(db, meter)
+        kit.put_camera(db, camera)
+        outings.put(db, outing)
+        assert kit.filter_(db, "filter") == filter_
+        assert kit.meter(db, "meter") == meter
+        assert camera in kit.cameras(db)
+        assert outings.outing(db, "outing") == outing
+
+
+@FEW
+@given(strategies.scenes(), strategies.scenes())
+def test_scenes(first: Scene, second: Scene) -> None:
+    """Any scene becomes any other: readings and filters come, go and change places."""
+    through_the_wire(first)
+    with memory() as db:
+        scenes.put(db, first)
+        assert scenes.scene(db, "scene") == first
+        scenes.put(db, second)
+        assert scenes.scene(db, "scene") == second
+        assert scenes.of_outing(db, "outing-quarry") == [second]
+        scenes.delete(db, "scene")
+        assert scenes.scene(db, "scene") is None
+        for table in ("reading", "scene_filter"):
+            assert db.execute(f"SELECT count(*) FROM {table}").fetchone()[0] == 0

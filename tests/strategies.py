@@ -1,0 +1,190 @@
+"""Records of every kind, drawn at random within their ranges."""
+
+from hypothesis import strategies as st
+
+from emulsa.core.corrections.bellows import (
+    ByDraw,
+    ByExtension,
+    ByMagnification,
+    BySubject,
+    ByTarget,
+    Infinity,
+)
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
+from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, TableLaw
+from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.exposing.request import High
+from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.light.meters import (
+    Calibrated,
+    EvReading,
+    IlluminanceReading,
+    LuminanceReading,
+    TimeReading,
+)
+from emulsa.core.outing import Outing
+from emulsa.core.scene import Pin, Scene, SceneReading
+
+names = st.text(st.characters(codec="utf-8", exclude_characters="\0"), min_size=1, max_size=40)
+notes = st.text(st.characters(codec="utf-8", exclude_characters="\0"), max_size=40)
+zones = st.integers(0, 30).map(lambda thirds: thirds / 3)
+indices = st.floats(0.5, 25_600)
+
+laws = st.one_of(
+    st.none(),
+    st.builds(NoFailure, until_s=st.floats(0.1, 1e4)),
+    st.builds(PowerLaw, exponent=st.floats(1, 2), tested_until_s=st.none() | st.floats(1, 1e4)),
+    st.builds(AdditiveLaw, a=st.floats(0, 5), b=st.floats(1, 2)),
+    st.integers(1, 6).map(
+        lambda count: TableLaw(rows=tuple((10.0**k, 20.0**k, 1 - k / 20) for k in range(count)))
+    ),
+)
+ranges = st.tuples(st.floats(0, 4), st.floats(5, 10))
+films = st.builds(
+    Film,
+    id=st.just("film"),
+    name=names,
+    exposure_index=indices,
+    textural_range=ranges,
+    law=laws,
+    note=notes,
+)
+points = st.builds(
+    Point,
+    n=st.integers(-10, 10).map(lambda halves: halves / 2),
+    minutes=st.floats(0.5, 240),
+    ei=st.none() | indices,
+    origin=st.sampled_from(["tested", "published", "personal"]),
+)
+recipes = st.builds(
+    FilmRecipe,
+    id=st.just("recipe"),
+    film_id=st.just("film"),
+    name=names,
+    recipe=st.builds(
+        Recipe,
+        developer=notes,
+        temperature_c=st.floats(18, 27),
+        points=st.lists(points, max_size=5).map(tuple),
+    ),
+    note=notes,
+)
+shutters = st.sampled_from(
+    [
+        Shutter(),
+        Shutter(fastest="1/125", slowest="1/2"),
+        Shutter(series="old_leaf", fastest="1/100"),
+    ]
+)
+lenses = st.builds(
+    KitLens,
+    id=st.just("lens"),
+    name=names,
+    optics=st.builds(
+        Lens,
+        focal_length_mm=st.floats(5, 3000),
+        pupil_magnification=st.floats(0.2, 5),
+        telephoto=st.booleans(),
+        widest=st.sampled_from(["2.8", "5.6", "8", 6.8]),
+        smallest=st.sampled_from(["32", "64", "90"]),
+        shutter=shutters,
+    ),
+    note=notes,
+)
+pinholes = st.builds(
+    KitPinhole,
+    id=st.just("pinhole"),
+    name=names,
+    optics=st.builds(Pinhole, diameter_mm=st.floats(0.02, 5), distance_mm=st.floats(2, 3000)),
+    note=notes,
+)
+filters = st.builds(
+    KitFilter,
+    id=st.just("filter"),
+    name=names,
+    filter=st.one_of(
+        st.builds(Filter, factor=st.floats(1, 1000)),
+        st.builds(Filter, stops=st.floats(0, 20)),
+        st.builds(Filter, density=st.floats(0, 6)),
+    ),
+    note=notes,
+)
+meters = st.builds(
+    Meter,
+    id=st.just("meter"),
+    name=names,
+    calibration=st.builds(
+        Calibrated, k=st.floats(8, 20), c=st.floats(200, 600), offset_stops=st.floats(-5, 5)
+    ),
+    iso=indices,
+    note=notes,
+)
+cameras = st.builds(
+    Camera,
+    id=st.just("camera"),
+    name=names,
+    format_mm=st.tuples(st.floats(5, 1500), st.floats(5, 1500)),
+    note=notes,
+)
+outings = st.builds(
+    Outing,
+    id=st.just("outing"),
+    title=names,
+    day=st.sampled_from(["", "2026-01-17"]),
+    place=notes,
+    conditions=notes,
+    note=notes,
+)
+readings = st.one_of(
+    st.builds(EvReading, ev=st.floats(-8, 24), iso=st.just(100.0)),
+    st.builds(
+        TimeReading,
+        time=st.sampled_from(["1/60", "15", 37.5]),
+        aperture=st.sampled_from(["22", 138.0]),
+    ),
+    st.builds(LuminanceReading, value=st.floats(0.01, 1e5), unit=st.sampled_from(["cd/m2", "fL"])),
+    st.builds(IlluminanceReading, value=st.floats(1, 1e5), unit=st.sampled_from(["lx", "fc"])),
+)
+focuses = st.one_of(
+    st.just(Infinity()),
+    st.builds(ByDraw, draw_mm=st.floats(0, 300)),
+    st.builds(ByExtension, extension_mm=st.floats(150, 600)),
+    st.builds(ByMagnification, m=st.floats(0, 3)),
+    st.builds(ByTarget, target_mm=st.floats(10, 500), image_mm=st.floats(1, 100)),
+    st.builds(BySubject, distance_mm=st.floats(200, 1e6)),
+)
+
+
+@st.composite
+def scenes(draw: st.DrawFn) -> Scene:
+    """A scene of the demo's kit, with anything decided or not."""
+    taken = draw(st.lists(st.tuples(notes, readings), max_size=6))
+    spots = tuple(
+        SceneReading(id=f"r{k}", label=label, reading=reading, taken_at="")
+        for k, (label, reading) in enumerate(taken)
+    )
+    some = st.none() if not spots else st.sampled_from([spot.id for spot in spots])
+    pinned, high = draw(st.none() | some), draw(st.none() | some)
+    pinhole = draw(st.booleans())
+    return Scene(
+        id="scene",
+        outing_id="outing-quarry",
+        title=draw(names),
+        note=draw(notes),
+        film_id=draw(st.sampled_from([None, "film-corvane", "film-ostrel", "film-velm"])),
+        exposure_index=draw(st.none() | indices),
+        lens_id=None if pinhole else draw(st.sampled_from([None, "lens-90", "lens-150"])),
+        pinhole_id="pinhole-box" if pinhole else None,
+        meter_id=draw(st.sampled_from([None, "meter-spot"])),
+        filter_ids=draw(
+            st.lists(st.sampled_from(["filter-red", "filter-yellow"]), max_size=3).map(tuple)
+        ),
+        focus=draw(focuses),
+        aperture=draw(st.sampled_from([None, "16", "32", 33.5])),
+        pin=Pin(reading=pinned, zone=draw(zones)) if pinned else None,
+        high=High(reading=high, zone=draw(st.floats(4, 10))) if high else None,
+        n=draw(st.none() | st.floats(-5, 5)),
+        readings=spots,
+    )
