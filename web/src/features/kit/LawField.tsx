@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { typedNumber } from "./record";
+import { typedNumber } from "../../components/typedNumber";
 
 type Law = NonNullable<Schemas["Film"]["law"]>;
 

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Entry } from "../../components/Entry";
-import { typedNumber } from "./record";
+import { typedNumber } from "../../components/typedNumber";
 
 type Point = Schemas["Point"];
 

@@ -6,11 +6,12 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
 import { type FieldSpec, KINDS, type Kind } from "./fields";
 import { LawField } from "./LawField";
 import { PointsField } from "./PointsField";
 import { deleteRecord, putRecord } from "./queries";
-import { typedNumber, valueAt, withValue } from "./record";
+import { valueAt, withValue } from "./record";
 import { StrengthField } from "./StrengthField";
 
 type Record_ = { id: string };

@@ -2,7 +2,7 @@ import { Grid } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { typedNumber } from "./record";
+import { typedNumber } from "../../components/typedNumber";
 
 const WAYS = [
   { value: "factor", label: "factor" },

@@ -20,10 +20,3 @@ export function withValue<T>(record: T, path: string, value: unknown): T {
     : value;
   return copy as T;
 }
-
-/** A typed number, or the text itself so that the core can refuse it by name. */
-export function typedNumber(text: string): number | string {
-  const trimmed = text.trim().replace("−", "-");
-  const number = Number(trimmed);
-  return trimmed !== "" && Number.isFinite(number) ? number : text;
-}

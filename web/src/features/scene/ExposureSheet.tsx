@@ -6,7 +6,8 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
-import { apertureFromText, numberFromText, timeFromText } from "./format";
+import { typedNumber } from "../../components/typedNumber";
+import { apertureFromText, timeFromText } from "./format";
 import { correct, type ExposureView } from "./queries";
 
 /** A logged exposure put right: what was really given, its N, its recipe. The plan stays. */
@@ -33,8 +34,8 @@ export function ExposureSheet({
     try {
       await correct(exposure.id, {
         time: timeFromText(time),
-        aperture: typeof exposure.aperture === "number" ? numberFromText(mark) : mark,
-        n: numberFromText(n),
+        aperture: typeof exposure.aperture === "number" ? typedNumber(mark) : mark,
+        n: typedNumber(n),
         recipe_id: recipe || null,
         note,
       });

@@ -8,11 +8,5 @@ export function timeFromText(text: string): string | number {
   return /^\d+(\.\d+)?$/.test(trimmed) ? Number(trimmed) : trimmed;
 }
 
-/** A number where one was typed, else the text itself, for the core to refuse by name. */
-export function numberFromText(text: string): number {
-  const trimmed = text.trim().replace("−", "-");
-  return trimmed === "" ? Number.NaN : Number(trimmed);
-}
-
 /** A mark as typed without its f. */
 export const apertureFromText = (text: string) => text.trim().replace(/^f\s*\/?\s*/i, "");

@@ -3,7 +3,7 @@ import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
-import { numberFromText } from "../format";
+import { typedNumber } from "../../../components/typedNumber";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import type { Kit, WordProps } from "./props";
@@ -53,7 +53,7 @@ function FilmChoices({
   const recipes = kit.recipes.filter((each) => each.film_id === scene.film_id);
   const rate = (event: FormEvent) => {
     event.preventDefault();
-    void keep({ ...scene, exposure_index: index.trim() ? numberFromText(index) : null });
+    void keep({ ...scene, exposure_index: index.trim() ? typedNumber(index) : null });
   };
   if (!kit.films.length) return <Empty what="film" />;
   return (

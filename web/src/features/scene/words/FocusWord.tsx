@@ -3,7 +3,7 @@ import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
-import { numberFromText } from "../format";
+import { typedNumber } from "../../../components/typedNumber";
 import type { Scene } from "../queries";
 import type { WordProps } from "./props";
 import { Refused } from "./Said";
@@ -71,7 +71,7 @@ function FocusChoices({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const values = Object.fromEntries(
-      fields.map(([name]) => [name, numberFromText(typed[name] ?? "")]),
+      fields.map(([name]) => [name, typedNumber(typed[name] ?? "")]),
     );
     void keep({ ...scene, focus: { kind, ...values } as Focus });
   };
