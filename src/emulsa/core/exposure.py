@@ -22,32 +22,34 @@ from emulsa.core.corrections.optics import (
     mark_text,
 )
 from emulsa.core.corrections.pinhole import pinhole_f_number
+from emulsa.core.corrections.sharpness import marked
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.exposing import advice, ledger
+from emulsa.core.advising import advise
+from emulsa.core.exposing import ledger
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
 from emulsa.core.exposing.falls import falls_of, range_stops, wanted_n
+from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out, sharpness_of
 from emulsa.core.exposing.setting import Setting, choose_time, error_stops
-from emulsa.core.light import meters
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import nearest, seconds
 from emulsa.core.limits import plain
 from emulsa.core.tones import development_number
-from emulsa.core.tones.placement import (
-    anchor,
-    camera_ev,
-)
+from emulsa.core.tones.placement import anchor, camera_ev
 
 
 def exposure(request: ExposureRequest) -> ExposureAnswer:
     """The operation ``exposure``."""
-    levels = {each.id: meters.ev100(each.reading, request.meter) for each in request.readings}
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    incident = incident_ids(request.readings, request.placement)
     placed_ev, zone = anchor(request.placement, levels)
     n = wanted_n(request, levels, placed_ev, zone)
     planned = request.n if request.n is not None else development_number.half_steps(n)
     target = request.high.zone if request.high else development_number.TARGET
-    falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range)
+    falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range, incident)
+    limits = limits_of(request)
     camera = at_speed(camera_ev(placed_ev, zone), request.ei)
     aperture, f_number = _aperture(request, camera)
     rows = ledger.to_film(request, placed_ev, zone, f_number)
@@ -56,37 +58,46 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     setting = _setting(request, metered, corrected, aperture, f_number)
     answer = ExposureAnswer(
         camera_ev=camera,
-        range_stops=range_stops(request.placement, levels),
+        range_stops=range_stops(request.placement, levels, incident),
         n=n,
         falls=falls,
         metered_s=metered,
         corrected_s=corrected,
         set=setting,
-        ledger=(*rows, ledger.film_row(request.law, metered), ledger.set_row(corrected, setting)),
-        equivalents=_equivalents(request, metered, f_number),
+        ledger=(
+            *rows,
+            ledger.film_row(request.law, metered),
+            ledger.set_row(corrected, setting, request.optics),
+        ),
+        equivalents=_equivalents(request, limits, metered, f_number),
         development=DevelopmentPlan(
             n=planned,
             n_text=development_number.n_text(planned),
             change=reciprocity.development_change(request.law, metered),
         ),
         advice=(),
+        sharpness=sharpness_of(request, limits, f_number),
     )
-    return replace(answer, advice=advice.advise(request, answer))
+    return replace(answer, advice=advise(request, answer))
 
 
 def metered_at(request: ExposureRequest, aperture: str | float | None) -> float:
     """The time before reciprocity at an aperture other than the planned one, in seconds."""
     changed = replace(request, solve_for="time", aperture=aperture)
-    levels = {each.id: meters.ev100(each.reading, request.meter) for each in request.readings}
-    placed_ev, zone = anchor(request.placement, levels)
-    camera = at_speed(camera_ev(placed_ev, zone), request.ei)
+    camera = camera_ev_of(request)
     _, f_number = _aperture(changed, camera)
     return seconds_for(camera, f_number) * 2 ** intensity_stops(request)
 
 
+def camera_ev_of(request: ExposureRequest) -> float:
+    """What the placement sets the camera to, at the film's EI, before filters and bellows."""
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    return at_speed(camera_ev(*anchor(request.placement, levels)), request.ei)
+
+
 def intensity_stops(request: ExposureRequest) -> float:
     """Stops that filters and bellows cost together; their order does not matter."""
-    through_filters = sum(filtering.stops(each) for each in request.filters)
+    through_filters = filtering.total_stops(request.filters, request.light)
     return through_filters + math.log2(bellows_factor(request.optics, request.focus))
 
 
@@ -132,7 +143,7 @@ def _setting(
 
 
 def _equivalents(
-    request: ExposureRequest, metered: float, f_number: float
+    request: ExposureRequest, limits: Limits, metered: float, f_number: float
 ) -> tuple[Equivalent, ...]:
     if isinstance(request.optics, Pinhole):
         return ()
@@ -140,7 +151,7 @@ def _equivalents(
     for text, exact in apertures(request.optics, f_number, "full"):
         at_mark = metered * (exact / f_number) ** 2
         corrected = reciprocity.corrected_s(request.law, at_mark)
-        words, clock, means = choose_time(corrected, request.optics)
+        words, clock, _ = choose_time(corrected, request.optics)
         off = error_stops(request.law, at_mark, clock)
         pairs.append(
             Equivalent(
@@ -148,7 +159,16 @@ def _equivalents(
                 metered_s=at_mark,
                 corrected_s=corrected,
                 text=words,
-                ruled_out_by=advice.ruled_out(request.law, at_mark, off, means),
+                ruled_out_by=ruled_out(request, limits, exact, (at_mark, clock, off)),
+                best=_is_best(limits, exact),
             )
         )
     return tuple(pairs)
+
+
+def _is_best(limits: Limits, f_number: float) -> bool:
+    """Whether a full mark is the nearest to where depth and diffraction balance."""
+    if limits.best is None:
+        return False
+    wanted = marked(limits.best, limits.magnification)
+    return abs(2 * math.log2(f_number / wanted)) < 0.5

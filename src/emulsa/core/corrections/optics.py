@@ -22,18 +22,34 @@ from emulsa.core.light.marks import (
     seconds,
     time_scale,
 )
-from emulsa.core.limits import FocalLength, Within, plain
+from emulsa.core.limits import FocalLength, Length, Seconds, Within, plain
+
+LARGEST_SHUTTER_ERROR = 4.0  # a shutter two stops off is broken or mistyped (common practice)
 
 Pupil = Annotated[float, Within("The pupil magnification", 0.2, 5)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class MeasuredSpeed:
+    """A mark of the shutter and the time it really gives."""
+
+    mark: Annotated[str, Length("A mark", 1, 16)]
+    seconds: Seconds
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Shutter:
-    """A lens's own shutter: the marks from fastest to slowest; beyond them B or T and a watch."""
+    """A lens's own shutter: the marks from fastest to slowest; beyond them B or T and a watch.
+
+    ``measured`` holds marks and the seconds a tester found for them, which then count. Without
+    ``by_hand`` (B or T) nothing longer than the slowest mark can be given.
+    """
 
     fastest: TimeMark = "1/500"
     slowest: TimeMark = "1"
     series: Series = "full"
+    by_hand: Literal["B", "T", "B and T", "none"] = "B and T"
+    measured: Annotated[tuple[MeasuredSpeed, ...], Length("Measured speeds", 0, 40)] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -120,7 +136,14 @@ def apertures(lens: Lens, around: float, series: Series) -> tuple[Mark, ...]:
 
 @lru_cache(256)
 def speeds(shutter: Shutter) -> tuple[Mark, ...]:
-    """The marks of a shutter, fastest first; Unsound when it has none between its ends."""
+    """The marks of a shutter with the times they give, measured where they were, fastest first.
+
+    Unsound when it has no mark between its ends, a measured mark it does not have, or one measured
+    more than two stops off, which is a slip.
+
+    >>> dict(speeds(Shutter(measured=(MeasuredSpeed(mark="1/60", seconds=1 / 48),))))["1/60"]
+    0.020833333333333332
+    """
     fastest, slowest = (
         seconds(mark, shutter.series) for mark in (shutter.fastest, shutter.slowest)
     )
@@ -130,7 +153,31 @@ def speeds(shutter: Shutter) -> tuple[Mark, ...]:
             "The shutter's fastest time must be shorter than its slowest.",
             field="optics.shutter.fastest",
         )
-    return within
+    return _measured(within, shutter.measured)
+
+
+def _measured(within: tuple[Mark, ...], found: tuple[MeasuredSpeed, ...]) -> tuple[Mark, ...]:
+    times = dict(within)
+    for place, each in enumerate(found):
+        field = f"optics.shutter.measured.{place}"
+        if each.mark not in times:
+            raise Unsound(
+                f"This shutter has no mark {each.mark}; it has {', '.join(times)}.", field=field
+            )
+        exact = dict(within)[each.mark]
+        if not exact / LARGEST_SHUTTER_ERROR <= each.seconds <= exact * LARGEST_SHUTTER_ERROR:
+            raise Unsound(
+                f"{each.mark} measured as {plain(each.seconds)} s is more than two stops off;"
+                " check the mark and the unit (seconds).",
+                field=field,
+            )
+        times[each.mark] = each.seconds
+    rising = tuple(sorted(times.items(), key=lambda mark: mark[1]))
+    if [mark for mark, _ in rising] != [mark for mark, _ in within]:
+        raise Unsound(
+            "Measured times must rise with their marks.", field="optics.shutter.measured"
+        )
+    return rising
 
 
 @lru_cache(256)

@@ -21,6 +21,7 @@ class Fall:
     lands_text: str
     ev_text: str
     lost: Literal["", "shadow", "highlight"]
+    incident: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -39,13 +40,29 @@ class Row:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Equivalent:
-    """The same exposure at another mark of the lens, and what rules it out."""
+    """The same exposure at another mark of the lens, what rules it out, and whether its depth
+    and diffraction balance best of all."""
 
     aperture: str
     metered_s: float
     corrected_s: float
     text: str
     ruled_out_by: tuple[str, ...]
+    best: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sharpness:
+    """What a lens holds sharp as it is set: the limits of depth at the focus, the aperture that
+    suits the depth wanted, and the longest time for what moves; empty where nothing is known."""
+
+    near_mm: float | None
+    far_mm: float | None
+    spread_mm: float | None
+    best_f_number: float | None
+    best_mark: str
+    longest_s: float | None
+    text: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -72,3 +89,4 @@ class ExposureAnswer:
     equivalents: tuple[Equivalent, ...]
     development: DevelopmentPlan
     advice: tuple[Advice, ...]
+    sharpness: Sharpness | None = None

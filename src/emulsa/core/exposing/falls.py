@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.request import ExposureRequest
@@ -20,16 +22,21 @@ def falls_of(
     anchored: tuple[float, float],
     planned: tuple[float, float],
     keeps: tuple[float, float],
+    incident: frozenset[str] = frozenset(),
 ) -> tuple[Fall, ...]:
     """Where every reading falls and what development makes of it.
 
     ``anchored`` is the EV that is pinned and its zone, ``planned`` N and the highlight's target,
-    ``keeps`` the textural range.
+    ``keeps`` the textural range. An incident reading falls where a grey card in its light would,
+    and has no texture to lose.
     """
     placed_ev, zone = anchored
-    return tuple(
+    found = (
         _fall(reading, level, fall(level, placed_ev, zone), planned, keeps)
         for reading, level in levels.items()
+    )
+    return tuple(
+        replace(each, incident=True, lost="") if each.id in incident else each for each in found
     )
 
 
@@ -72,7 +79,11 @@ def wanted_n(
     return development_number.development_number(request.high.zone, falls_on) + 0.0
 
 
-def range_stops(placement: Placement, levels: dict[str, float]) -> float:
+def range_stops(
+    placement: Placement, levels: dict[str, float], incident: frozenset[str] = frozenset()
+) -> float:
+    """Subject brightness range: of an incident pair by its rule, else between the spots."""
     if isinstance(placement, IncidentPair):
         return pair_range(levels[placement.low], levels[placement.high])
-    return max(levels.values()) - min(levels.values())
+    spots = [level for reading, level in levels.items() if reading not in incident]
+    return max(spots) - min(spots) if spots else 0.0

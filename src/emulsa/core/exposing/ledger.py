@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from typing import Literal
 
 from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
-from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import (
-    bellows_factor,
-)
+from emulsa.core.corrections.filters import Counted
+from emulsa.core.corrections.optics import Lens, Optics, bellows_factor, speeds
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.exposing.answer import Row
 from emulsa.core.exposing.request import ExposureRequest
@@ -36,7 +35,7 @@ def to_film(
             "meter",
             "Meter",
             0.0,
-            f"{_anchor_name(request)}, {rated}, film at EI {plain(request.ei)}",
+            f"{_anchor_name(request)}, {rated}{_through(request)}, film at EI {plain(request.ei)}",
             "iso-2720",
         ),
         (
@@ -47,10 +46,10 @@ def to_film(
             "stroebel-materials",
         ),
     ]
-    for each in request.filters:
-        why = "metered through it" if each.metered_through else _filter_why(each)
-        label = each.label or "Filter"
-        steps.append(("filter", label, filtering.stops(each), why, "stroebel-materials"))
+    for counted in filtering.count(request.filters, request.light):
+        label = counted.filter.label or "Filter"
+        why = _filter_why(counted, request)
+        steps.append(("filter", label, counted.stops, why, "stroebel-materials"))
     factor = bellows_factor(request.optics, request.focus)
     if factor > 1:
         steps.append(
@@ -83,12 +82,24 @@ def _row(
     )
 
 
-def _anchor_name(request: ExposureRequest) -> str:
+def _anchors(request: ExposureRequest) -> tuple[str, ...]:
     placement = request.placement
     if isinstance(placement, (Average, IncidentPair)):
-        ids: tuple[str, ...] = (placement.low, placement.high)
-    else:
-        ids = (placement.reading,)
+        return placement.low, placement.high
+    return (placement.reading,)
+
+
+def _through(request: ExposureRequest) -> str:
+    """Said when what was metered through the filters is given back its stops."""
+    ids = _anchors(request)
+    taken = filtering.total_stops(request.filters, request.light)
+    if taken and any(each.through for each in request.readings if each.id in ids):
+        return f" (read through the filters, {number_text(taken)} stops given back)"
+    return ""
+
+
+def _anchor_name(request: ExposureRequest) -> str:
+    ids = _anchors(request)
     names = {each.id: each.label or "reading" for each in request.readings}
     return " and ".join(names[each] for each in ids)
 
@@ -101,7 +112,18 @@ def _placement_why(zone: float) -> str:
     return f"{stops} {'under' if shift < 0 else 'over'} the meter's V"
 
 
-def _filter_why(each: Filter) -> str:
+def _filter_why(counted: Counted, request: ExposureRequest) -> str:
+    each = counted.filter
+    if each.metered_through:
+        return "metered through it"
+    if each.type == "graduated":
+        under = sum(reading.graduated for reading in request.readings)
+        readings = f"{under} reading" + ("" if under == 1 else "s")
+        return f"holds back {readings} by {number_text(filtering.strength(each))} stops"
+    if counted.outdone:
+        return "a deeper filter of its family counts"
+    if request.light == "tungsten" and each.tungsten_factor is not None:
+        return f"factor ×{plain(each.tungsten_factor)} in tungsten light"
     if each.factor is not None:
         return f"factor ×{plain(each.factor)}"
     if each.density is not None:
@@ -122,7 +144,13 @@ def film_row(law: Law, metered: float) -> Row:
     return _row("reciprocity", "Film in long light", stops, corrected, why, "schwarzschild-1900")
 
 
-def set_row(corrected: float, setting: Setting) -> Row:
+def set_row(corrected: float, setting: Setting, optics: Optics) -> Row:
     by = {"shutter": "the nearest mark", "bulb": "by the watch", "aperture": "as given"}
+    why = by[setting.means]
+    if setting.means == "shutter" and isinstance(optics, Lens):
+        engraved = replace(optics.shutter, measured=())
+        mark = setting.text.removesuffix(" s")
+        if dict(speeds(engraved))[mark] != setting.seconds:
+            why = f"marked {mark}, measured {time_text(setting.seconds)}"
     stops = math.log2(setting.seconds / corrected)
-    return _row("set", "Set", stops, setting.seconds, by[setting.means], "practice")
+    return _row("set", "Set", stops, setting.seconds, why, "practice")

@@ -5,31 +5,38 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.corrections.aperture_choice import DEFAULT_BLUR_MM, Blur, Depth
 from emulsa.core.corrections.bellows import Focus, Infinity
-from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import (
-    Optics,
-)
+from emulsa.core.corrections.filters import Filter, Light
+from emulsa.core.corrections.movement import Movement
+from emulsa.core.corrections.optics import Optics
 from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Within, Zone
 from emulsa.core.tones import development_number, textural_range
-from emulsa.core.tones.placement import (
-    Placement,
-)
+from emulsa.core.tones.placement import Placement
 
 DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SpotReading:
-    """One reading with a name of its own."""
+    """One reading with a name of its own.
+
+    ``incident`` reads the light, not a tone; ``through`` was taken through the filters;
+    ``graduated`` lies under the graduated filter; ``subject`` is what it is the colour of.
+    """
 
     id: Id
     label: Label = ""
     reading: Reading
+    incident: bool = False
+    through: bool = False
+    graduated: bool = False
+    subject: Subject = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -42,7 +49,11 @@ class High:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ExposureRequest:
-    """A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for."""
+    """A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
+
+    ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
+    apertures and times by the blur allowed on the film.
+    """
 
     ei: ExposureIndex
     readings: Annotated[tuple[SpotReading, ...], Length("Readings", 1, 200)]
@@ -58,6 +69,11 @@ class ExposureRequest:
     law: Law
     meter: Calibrated = Calibrated()
     n: DevelopmentNumber | None = None
+    light: Light = "daylight"
+    usual_ei: ExposureIndex | None = None
+    depth: Depth | None = None
+    movement: Movement | None = None
+    blur_mm: Blur = DEFAULT_BLUR_MM
 
     def __post_init__(self) -> None:
         textural_range.check(*self.textural_range)

@@ -39,7 +39,7 @@ def choose_time(
     """
     if isinstance(optics, Lens):
         marks = speeds(optics.shutter)
-        if corrected_s <= marks[-1][1] * BY_HAND_BEYOND:
+        if corrected_s <= marks[-1][1] * BY_HAND_BEYOND or optics.shutter.by_hand == "none":
             text, exact = nearest(corrected_s, marks)
             return (text if "/" in text else f"{text} s"), exact, "shutter"
     by_hand = hand_time_s(corrected_s)

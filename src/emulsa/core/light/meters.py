@@ -14,7 +14,7 @@ from emulsa.core.errors import OutOfRange
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
-from emulsa.core.limits import EV, ExposureIndex, Within, plain
+from emulsa.core.limits import EV, ExposureIndex, Length, Within, plain
 
 EV_RANGE = Within("EV", -8, 24)
 Calibration = Annotated[float, Within("The reflected-light constant K", 8, 20)]
@@ -71,7 +71,18 @@ class IlluminanceReading:
     unit: Literal["lx", "fc"] = "lx"
 
 
-Reading = EvReading | TimeReading | LuminanceReading | IlluminanceReading
+Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MeanReading:
+    """Several readings of one thing; the mean of their EV is what counts."""
+
+    kind: Literal["mean"] = "mean"
+    readings: Annotated[tuple[Single, ...], Length("Readings to average", 2, 12)]
+
+
+Reading = Single | MeanReading
 
 
 def luminance_of(ev100: float, k: float = 12.5) -> float:
@@ -110,6 +121,8 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
     >>> ev100(TimeReading(time="1/500", aperture="5.6"), Calibrated())
     14.0
     """
+    if isinstance(reading, MeanReading):
+        return sum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
     if isinstance(reading, EvReading):
         level = reading.ev if reading.iso == 100 else at_hundred(reading.ev, reading.iso)
     elif isinstance(reading, TimeReading):

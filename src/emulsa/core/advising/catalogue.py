@@ -1,0 +1,42 @@
+"""Every code of advice, and when it is given. Tests trigger each one, and show what does not."""
+
+from __future__ import annotations
+
+CATALOGUE: dict[str, str] = {
+    # metering
+    "ev-sign": "a negative EV among readings near the same number without its sign",
+    "iso-differs": "readings taken with different ISO settings, as after a change of EI",
+    "pair-of-spots": "an incident pair of spot readings, whose range would get 5 stops too many",
+    "pair-ei-twice": "an incident pair at twice the usual EI, which the pair already uses",
+    "reading-old": "a reading more than 10 minutes old",
+    # tones
+    "highlight-beyond-range": "a tone above what the film holds",
+    "shadow-below-range": "a tone below what the film holds",
+    "safety-same": "a shadow on IV at twice the EI, the same as III at the EI",
+    "safety-counted-twice": "a shadow on IV at half the EI, one stop more than meant",
+    # development
+    "development-extreme": "N beyond ±2",
+    "n-sign": "an N chosen with the opposite sign of what the range asks",
+    # filters
+    "filter-counted-twice": "a filter both metered through and given back, or lowered in the EI too",
+    "same-family": "two contrast filters of one colour family",
+    "factor-or-stops": "a colour filter of 5 stops or more, where a factor was meant",
+    "polarisers-stacked": "two polarisers",
+    "polariser-sky": "a polariser, whose factor stays though the sky darkens",
+    "contrast-shift": "a contrast filter over a colour it moves",
+    "graduated-idle": "a graduated filter with no reading marked as under it, or none to lie under",
+    # focus, depth and movement
+    "bellows-on-pinhole": "a bellows correction on a pinhole",
+    "extension-on-telephoto": "the whole extension of a telephoto",
+    "depth-too-small": "an aperture wider than the depth wanted needs",
+    "softened": "an aperture so small that diffraction alone blurs as much as allowed",
+    "moves": "a time longer than what moves stays sharp",
+    # setting
+    "reciprocity-extrapolated": "a time outside the film's reciprocity data",
+    "setting-off": "a setting more than ⅓ stop off",
+    "too-short-by-hand": "a hand-timed exposure under ½ s",
+    "longer-than-shutter": "a time longer than a shutter without B or T gives",
+    # what was given
+    "minutes-as-seconds": "a given time about 60 times the planned one, or a sixtieth of it",
+    "given-off": "a given exposure more than ⅓ stop from the planned one",
+}

@@ -1,0 +1,93 @@
+"""Doubts about the readings themselves."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from emulsa.core.advice import Advice
+from emulsa.core.exposing.answer import ExposureAnswer
+from emulsa.core.exposing.request import ExposureRequest, SpotReading
+from emulsa.core.light.meters import EvReading, IlluminanceReading, TimeReading
+from emulsa.core.limits import plain
+from emulsa.core.tones.placement import IncidentPair
+from emulsa.core.tones.zones import ev_text
+
+SAME_STOPS = 0.2  # EIs nearer than this to a whole step are that step
+NEAR_STOPS = 3.0  # a reading whose EV without its sign lies so near the others is doubtful
+
+
+def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
+    yield from _sign(request)
+    yield from _iso(request)
+    placement = request.placement
+    if not isinstance(placement, IncidentPair):
+        return
+    pair = [each for each in request.readings if each.id in (placement.low, placement.high)]
+    if not all(_is_incident(each) for each in pair):
+        yield Advice(
+            code="pair-of-spots",
+            severity="caution",
+            text="An incident pair adds 5 stops to the difference; spot readings hold the range"
+            " already, so mark both as incident or place a spot instead.",
+        )
+    if steps_from_usual(request) == 1:
+        yield Advice(
+            code="pair-ei-twice",
+            severity="caution",
+            text=f"The incident pair already uses twice the EI; EI {plain(request.ei)} doubles it"
+            " again, one stop under.",
+        )
+
+
+def steps_from_usual(request: ExposureRequest) -> int | None:
+    """Whole stops the film is rated above (+) or below (−) its usual EI; nothing between steps."""
+    if request.usual_ei is None:
+        return None
+    stops = math.log2(request.ei / request.usual_ei)
+    return round(stops) if abs(stops - round(stops)) < SAME_STOPS else None
+
+
+def _sign(request: ExposureRequest) -> Iterator[Advice]:
+    for each in request.readings:
+        reading = each.reading
+        if not isinstance(reading, EvReading) or reading.ev >= -0.5:
+            continue
+        others = [
+            other.reading.ev
+            for other in request.readings
+            if other.id != each.id and isinstance(other.reading, EvReading) and other.reading.ev > 0
+        ]
+        if others and min(abs(-reading.ev - other) for other in others) <= NEAR_STOPS:
+            yield Advice(
+                code="ev-sign",
+                severity="caution",
+                text=f"{upper(each.label or 'A reading')} is EV {ev_text(reading.ev)} beside"
+                f" readings near {ev_text(-reading.ev)}: is its sign right?",
+            )
+            return
+
+
+def _iso(request: ExposureRequest) -> Iterator[Advice]:
+    isos = {
+        each.reading.iso
+        for each in request.readings
+        if isinstance(each.reading, (EvReading, TimeReading))
+    }
+    if len(isos) > 1:
+        listed = " and ".join(plain(iso) for iso in sorted(isos))
+        yield Advice(
+            code="iso-differs",
+            severity="caution",
+            text=f"These readings were taken at ISO {listed}: take them again if the meter was"
+            " not really reset between them.",
+        )
+
+
+def _is_incident(reading: SpotReading) -> bool:
+    return reading.incident or isinstance(reading.reading, IlluminanceReading)
+
+
+def upper(text: str) -> str:
+    """A name at the beginning of a sentence."""
+    return text[:1].upper() + text[1:]
