@@ -5,6 +5,7 @@ from pathlib import Path
 import pytest
 
 from emulsa.core import operations
+from emulsa.core.advising.catalogue import CATALOGUE
 from emulsa.core.data.bibliography import SOURCES
 
 DOCS = Path(__file__).parents[2] / "docs" / "core"
@@ -21,6 +22,14 @@ def test_every_operation_has_a_page(name: str) -> None:
 def test_every_source_is_cited(key: str) -> None:
     """A source nobody cites is not in the bibliography, and none is missing from the pages."""
     assert f"`{key}`" in TEXT
+
+
+def test_every_code_of_advice_is_documented() -> None:
+    """The page of advice is the catalogue, line by line."""
+    page = (DOCS / "advice.md").read_text(encoding="utf-8")
+    assert [line for line in page.splitlines() if line.startswith("| `")] == [
+        f"| `{code}` | {when} |" for code, when in CATALOGUE.items()
+    ]
 
 
 def test_every_folder_has_a_page() -> None:

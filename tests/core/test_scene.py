@@ -96,7 +96,7 @@ def test_the_scene_rates_the_film_or_the_film_itself() -> None:
 )
 def test_schools_by_zone(zone: float, school: str, said: str) -> None:
     """What is pinned low is a shadow, high a highlight, between a mid-tone."""
-    placed = scenes.placement(replace(POOL, pin=Pin(reading="ice", zone=zone)))
+    placed = scenes.placement(replace(POOL, pin=Pin(reading="ice", zone=zone)), kit_of(POOL))
     assert placed == Placed(school=school, reading="ice", zone=zone)  # type: ignore[arg-type]
     assert scenes.placement_text(placed) == said
 
@@ -104,7 +104,7 @@ def test_schools_by_zone(zone: float, school: str, said: str) -> None:
 def test_nothing_pinned_is_as_metered() -> None:
     """The first reading on V, and said so; a pin on a reading that is gone is no pin."""
     for pin in (None, Pin(reading="gone", zone=3)):
-        placed = scenes.placement(replace(POOL, pin=pin))
+        placed = scenes.placement(replace(POOL, pin=pin), kit_of(POOL))
         assert placed == AsMetered(reading="crack")
         assert scenes.placement_text(placed) == "as metered, on V"
 

@@ -3,6 +3,7 @@
     CoreError
     ├── OutOfRange      a number outside its allowed range
     ├── Unreadable      text or JSON that has no meaning here
+    │   └── Ambiguous   text that could mean two things; the sentence asks which
     ├── UnknownField    a field no record has
     ├── Missing         something the answer needs was not given
     ├── Unsound         values that contradict each other (a law that shortens, …)
@@ -47,6 +48,10 @@ class OutOfRange(CoreError):
 
 class Unreadable(CoreError):
     code = "unreadable"
+
+
+class Ambiguous(Unreadable):
+    code = "ambiguous"
 
 
 class UnknownField(CoreError):

@@ -11,6 +11,7 @@ import math
 from dataclasses import replace
 from typing import Literal
 
+from emulsa.core.advising import advise
 from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.optics import (
@@ -24,7 +25,6 @@ from emulsa.core.corrections.optics import (
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.corrections.sharpness import marked
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.advising import advise
 from emulsa.core.exposing import ledger
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
 from emulsa.core.exposing.falls import falls_of, range_stops, wanted_n

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated, Literal
 
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
@@ -10,17 +11,29 @@ from emulsa.core.corrections.pinhole import Side
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.light.marks import f_number
 from emulsa.core.light.meters import Calibrated
-from emulsa.core.limits import ExposureIndex, Id, Name, Note
+from emulsa.core.limits import ExposureIndex, Id, Length, Name, Note, Within
+
+SpotAngle = Annotated[float, Within("The spot's angle", 0.1, 180, "degrees")]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Back:
+    """Another back of a camera, with the image area it gives."""
+
+    name: Name
+    format_mm: tuple[Side, Side]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Camera:
-    """A camera and the image area of its format."""
+    """A camera, the image area of its format, and its other backs."""
 
     id: Id
     name: Name
     format_mm: tuple[Side, Side] = (120.0, 95.0)
+    backs: Annotated[tuple[Back, ...], Length("Backs", 0, 12)] = ()
     note: Note = ""
+    archived: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -32,6 +45,7 @@ class KitLens:
     camera_id: Id | None = None
     optics: Lens
     note: Note = ""
+    archived: bool = False
 
     def __post_init__(self) -> None:
         lens = self.optics
@@ -61,6 +75,7 @@ class KitPinhole:
     camera_id: Id | None = None
     optics: Pinhole
     note: Note = ""
+    archived: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -71,14 +86,19 @@ class KitFilter:
     name: Name
     filter: Filter
     note: Note = ""
+    archived: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Meter:
-    """A meter: its constants, its own error in stops, and the ISO it is kept at."""
+    """A meter: its constants, its own error in stops, the ISO it is kept at, the steps its scale
+    is read to, and the angle it sees."""
 
     id: Id
     name: Name
     calibration: Calibrated = Calibrated()
     iso: ExposureIndex = 100.0
+    scale: Literal["third", "half", "tenth", "full"] = "third"
+    spot_deg: SpotAngle | None = None
     note: Note = ""
+    archived: bool = False

@@ -11,9 +11,16 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.corrections import optics, pinhole, reciprocity
+from emulsa.core.corrections import (
+    aperture_choice,
+    light_change,
+    optics,
+    pinhole,
+    reciprocity,
+)
 from emulsa.core.development import developing_time
 from emulsa.core.errors import Unreadable
+from emulsa.core.exposing import bracket, plans, schools
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposure import exposure
@@ -82,6 +89,48 @@ TABLE: dict[str, Operation] = {
             pinhole.PinholeAnswer,
             pinhole.pinhole,
             {"diameter_mm": 0.2, "distance_mm": 30, "format_mm": [120, 95]},
+        ),
+        Operation(
+            "light_change",
+            light_change.LightChangeRequest,
+            light_change.LightChangeAnswer,
+            light_change.light_change,
+            {
+                "law": {"kind": "power", "exponent": 1.3},
+                "intervals": [{"metered_s": 30, "elapsed_s": 40}],
+                "now_metered_s": 60,
+            },
+        ),
+        Operation(
+            "aperture_choice",
+            aperture_choice.ApertureChoiceRequest,
+            aperture_choice.ApertureChoiceAnswer,
+            aperture_choice.aperture_choice,
+            {"focus_spread_mm": 5, "magnification": 0.5},
+        ),
+        Operation(
+            "schools",
+            schools.SchoolsRequest,
+            schools.SchoolsAnswer,
+            schools.schools,
+            {"exposure": EXPOSURE_EXAMPLE, "habits": {"shadow_zone": 4}},
+        ),
+        Operation(
+            "bracket",
+            bracket.BracketRequest,
+            bracket.BracketAnswer,
+            bracket.bracket,
+            {"exposure": EXPOSURE_EXAMPLE, "step_stops": 0.5, "frames": 3},
+        ),
+        Operation(
+            "plans",
+            plans.PlansRequest,
+            plans.PlansAnswer,
+            plans.plans,
+            {
+                "exposure": EXPOSURE_EXAMPLE,
+                "choices": [{"ids": []}, {"ids": ["yellow"], "filters": [{"factor": 2}]}],
+            },
         ),
         Operation(
             "development",

@@ -10,34 +10,45 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core.corrections.aperture_choice import Depth
 from emulsa.core.corrections.bellows import Focus, Infinity
+from emulsa.core.corrections.filters import Filter, Light
+from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Optics
+from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.falls import falls_of
+from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest, High, SpotReading
+from emulsa.core.exposing.schools import SCHOOLS, Habits, School, placed_by
 from emulsa.core.film.emulsions import Film
 from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark
-from emulsa.core.light.meters import Calibrated, Reading, ev100
+from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.tones.development_number import TARGET, development_number, half_steps
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, fall
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text
 
+PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
 SHADOW_TO = 4.5  # a reading placed up to here is an important shadow (III or IV)
 HIGHLIGHT_FROM = 6.5  # from here an important highlight (VII…VIII); between, a mid-tone
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SceneReading:
-    """A reading as it was taken; ``taken_at`` is an ISO instant."""
+    """A reading as it was taken; ``taken_at`` is an ISO instant. For the rest see SpotReading."""
 
     id: Id
     label: Label = ""
     reading: Reading
     taken_at: Label = ""
+    incident: bool = False
+    through: bool = False
+    graduated: bool = False
+    subject: Subject = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -50,7 +61,11 @@ class Pin:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Scene:
-    """Everything decided in front of one subject; what is empty is not decided yet."""
+    """Everything decided in front of one subject; what is empty is not decided yet.
+
+    ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
+    important shadow when it is not the darkest reading.
+    """
 
     id: Id
     outing_id: Id
@@ -68,18 +83,24 @@ class Scene:
     pin: Pin | None = None
     high: High | None = None
     n: DevelopmentNumber | None = None
+    school: School | None = None
+    low: Id | None = None
+    light: Light = "daylight"
+    depth: Depth | None = None
+    movement: Movement | None = None
     readings: Annotated[tuple[SceneReading, ...], Length("Readings", 0, 200)] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SceneKit:
-    """The records a scene names, looked up."""
+    """The records a scene names, looked up, and the photographer's habits."""
 
     film: Film | None = None
     lens: KitLens | None = None
     pinhole: KitPinhole | None = None
     meter: Meter | None = None
     filters: tuple[KitFilter, ...] = ()
+    habits: Habits = Habits()
 
 
 def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
@@ -97,21 +118,49 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
     optics = _optics(scene, kit)
     return ExposureRequest(
         ei=scene.exposure_index if scene.exposure_index is not None else kit.film.exposure_index,
-        readings=tuple(
-            SpotReading(id=each.id, label=each.label, reading=each.reading)
-            for each in scene.readings
-        ),
-        placement=placement(scene),
+        readings=spots(scene),
+        placement=placement(scene, kit),
         high=high(scene, kit),
         textural_range=kit.film.textural_range,
-        filters=tuple(replace(each.filter, label=each.name) for each in kit.filters),
+        filters=filters(kit),
         optics=optics,
         focus=scene.focus,
         aperture=scene.aperture if optics.kind == "lens" else None,
         law=kit.film.law,
         meter=calibration(kit),
         n=scene.n,
+        light=scene.light,
+        usual_ei=kit.film.exposure_index,
+        depth=scene.depth if optics.kind == "lens" else None,
+        movement=scene.movement if optics.kind == "lens" else None,
+        blur_mm=kit.habits.blur_mm,
     )
+
+
+def spots(scene: Scene) -> tuple[SpotReading, ...]:
+    """The scene's readings as the chain takes them."""
+    return tuple(
+        SpotReading(
+            id=each.id,
+            label=each.label,
+            reading=each.reading,
+            incident=each.incident,
+            through=each.through,
+            graduated=each.graduated,
+            subject=each.subject,
+        )
+        for each in scene.readings
+    )
+
+
+def filters(kit: SceneKit) -> tuple[Filter, ...]:
+    """The filters before the lens, by the names they have in the kit."""
+    return tuple(replace(each.filter, label=each.name) for each in kit.filters)
+
+
+def levels(scene: Scene, kit: SceneKit) -> dict[str, float]:
+    """EV at ISO 100 by reading, filters thought of."""
+    return levels_of(spots(scene), filters(kit), scene.light, calibration(kit))
 
 
 def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
@@ -128,6 +177,8 @@ def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
         pinhole_id=last.pinhole_id,
         meter_id=last.meter_id,
         aperture=last.aperture,
+        school=last.school,
+        light=last.light,
     )
 
 
@@ -135,16 +186,15 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     """Where the readings fall; needs no film or lens, so it answers from the first reading on."""
     if not scene.readings:
         return ()
-    meter = calibration(kit)
-    levels = {each.id: ev100(each.reading, meter) for each in scene.readings}
-    placed_ev, zone = anchor(placement(scene), levels)
+    light, placed = levels(scene, kit), placement(scene, kit)
+    placed_ev, zone = anchor(placed, light)
     marked, n = high(scene, kit), scene.n
     if n is None and marked is not None:
-        falls_on = fall(levels[marked.reading], placed_ev, zone)
+        falls_on = fall(light[marked.reading], placed_ev, zone)
         n = half_steps(development_number(marked.zone, falls_on))
     planned = (n or 0.0, marked.zone if marked else TARGET)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    return falls_of(levels, (placed_ev, zone), planned, keeps)
+    return falls_of(light, (placed_ev, zone), planned, keeps, incident_ids(spots(scene), placed))
 
 
 def calibration(kit: SceneKit) -> Calibrated:
@@ -152,10 +202,18 @@ def calibration(kit: SceneKit) -> Calibrated:
     return kit.meter.calibration if kit.meter else Calibrated()
 
 
-def placement(scene: Scene) -> Placement:
-    """The pin as a placement of its school; the first reading on V until one is pinned."""
+def placement(scene: Scene, kit: SceneKit) -> Placement:
+    """How the scene is placed: by its school, by its pin, or not yet: the first reading on V.
+
+    A school that places a tone follows the pin once there is one; a school that lacks its readings
+    falls back to the first reading on V, and ``lacking`` says what it needs.
+    """
     pin = scene.pin
-    if pin is None or pin.reading not in {each.id for each in scene.readings}:
+    pinned = pin is not None and pin.reading in {each.id for each in scene.readings}
+    if scene.school is not None and (scene.school not in PINNING or not pinned):
+        made = _by_school(scene, kit, scene.school)
+        return AsMetered(reading=scene.readings[0].id) if isinstance(made, str) else made
+    if pin is None or not pinned:
         return AsMetered(reading=scene.readings[0].id)
     if pin.zone <= SHADOW_TO:
         return Placed(school="shadow", reading=pin.reading, zone=pin.zone)
@@ -164,27 +222,52 @@ def placement(scene: Scene) -> Placement:
     return Placed(school="midtone", reading=pin.reading, zone=pin.zone)
 
 
+def lacking(scene: Scene, kit: SceneKit) -> str:
+    """What the scene's school still needs, in words; nothing when it can place."""
+    if scene.school is None or not scene.readings:
+        return ""
+    made = _by_school(scene, kit, scene.school)
+    return f"{SCHOOLS[scene.school]} {made}" if isinstance(made, str) else ""
+
+
+def placed_reading(placed: Placement) -> str | None:
+    """The reading a placement pins; nothing for schools that use two or read the light."""
+    return placed.reading if isinstance(placed, (Placed, AsMetered)) else None
+
+
 def placement_text(placed: Placement) -> str:
-    """The placement in words: ``shadow on III``, ``as metered``."""
-    if not isinstance(placed, Placed):
-        return "as metered, on V"
-    word = {"shadow": "shadow", "midtone": "mid-tone", "highlight": "highlight"}[placed.school]
-    return f"{word} on {zone_text(placed.zone)}"
+    """The placement in words: ``shadow on III``, ``as metered, on V``, ``average on V``."""
+    if isinstance(placed, Placed):
+        return f"{SCHOOLS[placed.school]} on {zone_text(placed.zone)}"
+    return {
+        "as_metered": "as metered, on V",
+        "average": "average on V",
+        "incident": "incident",
+        "incident_pair": "incident pair",
+    }[placed.school]
 
 
 def high(scene: Scene, kit: SceneKit) -> High | None:
-    """The important highlight: as marked, else the brightest reading that is not the pinned one."""
+    """The important highlight: as marked, else the brightest spot that is not the pinned one."""
     ids = {each.id for each in scene.readings}
     if scene.high is not None and scene.high.reading in ids:
         return scene.high
-    if len(scene.readings) < 2:
+    tones = [each.id for each in scene.readings if not each.incident]
+    if len(tones) < 2:
         return None
+    light = levels(scene, kit)
+    brightest = max(tones, key=lambda each: light[each])
     pinned = scene.pin.reading if scene.pin else scene.readings[0].id
-    meter = calibration(kit)
-    brightest = max(scene.readings, key=lambda each: ev100(each.reading, meter))
-    if brightest.id == pinned:
-        return None
-    return High(reading=brightest.id)
+    if scene.school is not None:
+        pinned = placed_reading(placement(scene, kit)) or ""
+    return None if brightest == pinned else High(reading=brightest, zone=kit.habits.target_zone)
+
+
+def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:
+    light = levels(scene, kit)
+    incident = frozenset(each.id for each in scene.readings if each.incident)
+    marked = (scene.low, scene.high.reading if scene.high else None)
+    return placed_by(school, light, incident, marked, kit.habits)
 
 
 def _optics(scene: Scene, kit: SceneKit) -> Optics:

@@ -12,10 +12,17 @@ from emulsa.core.errors import Unreadable
 from emulsa.core.film.emulsions import Film
 from emulsa.core.kit import KitFilter, KitLens, KitPinhole
 from emulsa.core.light.hand_time import time_text
-from emulsa.core.light.meters import EvReading, Reading, TimeReading
+from emulsa.core.light.meters import (
+    EvReading,
+    IlluminanceReading,
+    MeanReading,
+    Reading,
+    Single,
+    TimeReading,
+)
 from emulsa.core.limits import plain
-from emulsa.core.reading_line import ApertureWord, FocusWord, Line, ReadingWord
-from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.core.reading_line import ApertureWord, DepthWord, FocusWord, Line, ReadingWord
+from emulsa.core.scene import PINNING, Pin, Scene, SceneReading
 from emulsa.core.tones.zones import ev_text, zone_text
 
 
@@ -64,6 +71,9 @@ def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: st
         drawn = isinstance(line.focus, ByDraw)
         says = f"focus {plain(line.focus.draw_mm)} mm draw" if drawn else "focus at infinity"  # type: ignore[union-attr]
         return Applied(scene=replace(scene, focus=line.focus), says=says)
+    if isinstance(line, DepthWord):
+        says = f"near to far focus {plain(line.depth.focus_spread_mm)} mm"
+        return Applied(scene=replace(scene, depth=line.depth), says=says)
     if line.kind == "filter":
         if not line.words:
             return Applied(scene=replace(scene, filter_ids=()), says="no filter")
@@ -82,14 +92,27 @@ def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: st
 def _with_reading(scene: Scene, line: ReadingWord, reading_id: str, taken_at: str) -> Applied:
     before = next((each for each in scene.readings if each.id == reading_id), None)
     label = line.label or (before.label if before else f"reading {len(scene.readings) + 1}")
-    taken = SceneReading(id=reading_id, label=label, reading=line.reading, taken_at=taken_at)
+    taken = SceneReading(
+        id=reading_id,
+        label=label,
+        reading=line.reading,
+        taken_at=taken_at,
+        incident=line.incident,
+        through=line.through,
+        graduated=before.graduated if before else False,
+        subject=before.subject if before else "",
+    )
     kept = tuple(taken if each.id == reading_id else each for each in scene.readings)
     readings = kept if before else (*scene.readings, taken)
-    pin = scene.pin if line.zone is None else Pin(reading=reading_id, zone=line.zone)
     says = f"{reading_text(line.reading)} · “{label}”"
+    says += " · through the filters" * line.through + " · of the light" * line.incident
+    changed = replace(scene, readings=readings)
     if line.zone is not None:
         says += f" · placed on {zone_text(line.zone)}"
-    return Applied(scene=replace(scene, readings=readings, pin=pin), says=says)
+        school = scene.school if scene.school in PINNING else None
+        pin = Pin(reading=reading_id, zone=line.zone)
+        changed = replace(changed, pin=pin, school=school)
+    return Applied(scene=changed, says=says)
 
 
 def line_of(taken: SceneReading) -> str:
@@ -99,15 +122,25 @@ def line_of(taken: SceneReading) -> str:
     '13⅓ bark'
     """
     reading = taken.reading
+    each = reading.readings if isinstance(reading, MeanReading) else (reading,)
+    iso = next((one.iso for one in each if isinstance(one, (EvReading, TimeReading))), 100.0)
+    words = [
+        " + ".join(_said(one) for one in each),
+        "" if iso == 100 else f"iso{plain(iso)}",
+        taken.label,
+        "@through" if taken.through else "",
+        "@incident" if taken.incident and not isinstance(reading, IlluminanceReading) else "",
+    ]
+    return " ".join(word for word in words if word)
+
+
+def _said(reading: Single) -> str:
     if isinstance(reading, EvReading):
-        said = _exact(reading.ev)
-    elif isinstance(reading, TimeReading):
+        return _exact(reading.ev)
+    if isinstance(reading, TimeReading):
         time = reading.time if isinstance(reading.time, str) else plain(reading.time)
-        said = f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
-    else:
-        return f"{plain(reading.value)} {reading.unit} {taken.label}".strip()
-    iso = "" if reading.iso == 100 else f" iso{plain(reading.iso)}"
-    return f"{said}{iso} {taken.label}".strip()
+        return f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
+    return f"{plain(reading.value)} {reading.unit}"
 
 
 def _exact(ev: float) -> str:
@@ -121,6 +154,8 @@ def _exact(ev: float) -> str:
 
 def reading_text(reading: Reading) -> str:
     """A reading as it was said: ``EV 13⅓``, ``1/2 at f/22``, ``81920 lx``."""
+    if isinstance(reading, MeanReading):
+        return "mean of " + ", ".join(reading_text(each) for each in reading.readings)
     if isinstance(reading, EvReading):
         said = f"EV {ev_text(reading.ev)}"
     elif isinstance(reading, TimeReading):

@@ -6,6 +6,7 @@ import json
 from sqlite3 import Connection, Row
 
 from emulsa.core import wire
+from emulsa.core.corrections.light_change import Interval
 from emulsa.core.exposed import Exposure
 
 
@@ -14,10 +15,12 @@ def put(connection: Connection, exposure: Exposure) -> None:
         """
         INSERT INTO exposure (
             id, scene_id, sheet_id, exposed_at, aperture, seconds, error_stops, n,
-            development_change, recipe_id, request, answer, core_version, note
+            development_change, recipe_id, request, answer, core_version, note, bracket_id,
+            bracket_stops, share, intervals
         ) VALUES (
             :id, :scene_id, :sheet_id, :exposed_at, :aperture, :seconds, :error_stops, :n,
-            :development_change, :recipe_id, :request, :answer, :core_version, :note
+            :development_change, :recipe_id, :request, :answer, :core_version, :note,
+            :bracket_id, :bracket_stops, :share, :intervals
         )
         ON CONFLICT (id) DO UPDATE SET
             aperture = :aperture, seconds = :seconds, error_stops = :error_stops, n = :n,
@@ -38,6 +41,10 @@ def put(connection: Connection, exposure: Exposure) -> None:
             "answer": wire.dumps(exposure.answer),
             "core_version": exposure.core_version,
             "note": exposure.note,
+            "bracket_id": exposure.bracket_id,
+            "bracket_stops": exposure.bracket_stops,
+            "share": exposure.share,
+            "intervals": wire.dumps(exposure.intervals),
         },
     )
 
@@ -69,6 +76,15 @@ def of_scene(connection: Connection, scene_id: str) -> list[tuple[Exposure, str]
     return [(_exposure(row), row["place"]) for row in rows.fetchall()]
 
 
+def share_given(connection: Connection, sheet_id: str) -> float:
+    """How much of its exposure a sheet has had: 1 is all of it."""
+    row = connection.execute(
+        "SELECT coalesce(sum(share), 0) AS given FROM exposure WHERE sheet_id = :sheet_id",
+        {"sheet_id": sheet_id},
+    ).fetchone()
+    return float(row["given"])
+
+
 def _exposure(row: Row) -> Exposure:
     return Exposure(
         id=row["id"],
@@ -85,4 +101,8 @@ def _exposure(row: Row) -> Exposure:
         answer=json.loads(row["answer"]),
         core_version=row["core_version"],
         note=row["note"],
+        bracket_id=row["bracket_id"],
+        bracket_stops=row["bracket_stops"],
+        share=row["share"],
+        intervals=wire.loads(tuple[Interval, ...], row["intervals"]),
     )

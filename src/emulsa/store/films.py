@@ -8,17 +8,22 @@ from sqlite3 import Connection, Row
 from emulsa.core import wire
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 
 
 def put_film(connection: Connection, film: Film) -> None:
     connection.execute(
         """
-        INSERT INTO film (id, name, exposure_index, textural_low, textural_high, law, note)
-        VALUES (:id, :name, :exposure_index, :low, :high, :law, :note)
+        INSERT INTO film (
+            id, name, exposure_index, textural_low, textural_high, law, price, provenance, note,
+            archived
+        ) VALUES (
+            :id, :name, :exposure_index, :low, :high, :law, :price, :provenance, :note, :archived
+        )
         ON CONFLICT (id) DO UPDATE SET
-            name = :name, exposure_index = :exposure_index,
-            textural_low = :low, textural_high = :high, law = :law, note = :note
+            name = :name, exposure_index = :exposure_index, textural_low = :low,
+            textural_high = :high, law = :law, price = :price, provenance = :provenance,
+            note = :note, archived = :archived
         """,
         {
             "id": film.id,
@@ -27,7 +32,10 @@ def put_film(connection: Connection, film: Film) -> None:
             "low": film.textural_range[0],
             "high": film.textural_range[1],
             "law": wire.dumps(film.law) if film.law else None,
+            "price": film.price,
+            "provenance": wire.dumps(film.provenance),
             "note": film.note,
+            "archived": int(film.archived),
         },
     )
 
@@ -45,10 +53,10 @@ def film(connection: Connection, id_: str) -> Film | None:
 def put_recipe(connection: Connection, recipe: FilmRecipe) -> None:
     connection.execute(
         """
-        INSERT INTO recipe (id, film_id, name, recipe, note)
-        VALUES (:id, :film_id, :name, :recipe, :note)
+        INSERT INTO recipe (id, film_id, name, recipe, note, archived)
+        VALUES (:id, :film_id, :name, :recipe, :note, :archived)
         ON CONFLICT (id) DO UPDATE SET
-            film_id = :film_id, name = :name, recipe = :recipe, note = :note
+            film_id = :film_id, name = :name, recipe = :recipe, note = :note, archived = :archived
         """,
         {
             "id": recipe.id,
@@ -56,6 +64,7 @@ def put_recipe(connection: Connection, recipe: FilmRecipe) -> None:
             "name": recipe.name,
             "recipe": wire.dumps(recipe.recipe),
             "note": recipe.note,
+            "archived": int(recipe.archived),
         },
     )
 
@@ -73,7 +82,7 @@ def recipe(connection: Connection, id_: str) -> FilmRecipe | None:
 def first_recipe(connection: Connection, film_id: str) -> FilmRecipe | None:
     """The recipe a film is developed in unless the scene says otherwise: the oldest."""
     row = connection.execute(
-        "SELECT * FROM recipe WHERE film_id = :film_id ORDER BY rowid LIMIT 1",
+        "SELECT * FROM recipe WHERE film_id = :film_id ORDER BY archived, rowid LIMIT 1",
         {"film_id": film_id},
     ).fetchone()
     return _recipe(row) if row else None
@@ -86,7 +95,10 @@ def _film(row: Row) -> Film:
         exposure_index=row["exposure_index"],
         textural_range=(row["textural_low"], row["textural_high"]),
         law=wire.decode(Law, json.loads(row["law"])) if row["law"] else None,
+        price=row["price"],
+        provenance=wire.loads(Provenance, row["provenance"]),
         note=row["note"],
+        archived=bool(row["archived"]),
     )
 
 
@@ -97,4 +109,5 @@ def _recipe(row: Row) -> FilmRecipe:
         name=row["name"],
         recipe=wire.loads(Recipe, row["recipe"]),
         note=row["note"],
+        archived=bool(row["archived"]),
     )

@@ -19,7 +19,7 @@ Connection = sqlite3.Connection
 
 JOURNALED = (
     "film recipe camera lens pinhole filter meter holder sheet outing scene reading scene_filter"
-    " exposure"
+    " exposure preference"
 ).split()
 
 # {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With
@@ -70,9 +70,11 @@ class Reach:
 
 
 def install(connection: Connection) -> None:
-    """Lay the triggers anew for the columns each table has now."""
+    """Lay the triggers anew for the columns each table has now; later migrations bring more."""
     for table in JOURNALED:
         columns = _columns(connection, table)
+        if not columns:
+            continue
         row, old = (
             "json_object("
             + ", ".join(f"'{column}', {prefix}.{column}" for column in ("rowid", *columns))

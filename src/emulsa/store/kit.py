@@ -8,24 +8,24 @@ from emulsa.core import wire
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole
 from emulsa.core.errors import Impossible
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import Calibrated
 
 
 def put_camera(connection: Connection, camera: Camera) -> None:
     connection.execute(
         """
-        INSERT INTO camera (id, name, width_mm, height_mm, note)
-        VALUES (:id, :name, :width_mm, :height_mm, :note)
+        INSERT INTO camera (id, name, width_mm, height_mm, backs, note, archived)
+        VALUES (:id, :name, :width_mm, :height_mm, :backs, :note, :archived)
         ON CONFLICT (id) DO UPDATE SET
-            name = :name, width_mm = :width_mm, height_mm = :height_mm, note = :note
+            name = :name, width_mm = :width_mm, height_mm = :height_mm, backs = :backs,
+            note = :note, archived = :archived
         """,
         {
-            "id": camera.id,
-            "name": camera.name,
+            **_named(camera),
             "width_mm": camera.format_mm[0],
             "height_mm": camera.format_mm[1],
-            "note": camera.note,
+            "backs": wire.dumps(camera.backs),
         },
     )
 
@@ -33,10 +33,11 @@ def put_camera(connection: Connection, camera: Camera) -> None:
 def put_lens(connection: Connection, lens: KitLens) -> None:
     connection.execute(
         """
-        INSERT INTO lens (id, name, camera_id, optics, note)
-        VALUES (:id, :name, :camera_id, :optics, :note)
+        INSERT INTO lens (id, name, camera_id, optics, note, archived)
+        VALUES (:id, :name, :camera_id, :optics, :note, :archived)
         ON CONFLICT (id) DO UPDATE SET
-            name = :name, camera_id = :camera_id, optics = :optics, note = :note
+            name = :name, camera_id = :camera_id, optics = :optics, note = :note,
+            archived = :archived
         """,
         {**_named(lens), "camera_id": lens.camera_id, "optics": wire.dumps(lens.optics)},
     )
@@ -45,10 +46,11 @@ def put_lens(connection: Connection, lens: KitLens) -> None:
 def put_pinhole(connection: Connection, pinhole: KitPinhole) -> None:
     connection.execute(
         """
-        INSERT INTO pinhole (id, name, camera_id, optics, note)
-        VALUES (:id, :name, :camera_id, :optics, :note)
+        INSERT INTO pinhole (id, name, camera_id, optics, note, archived)
+        VALUES (:id, :name, :camera_id, :optics, :note, :archived)
         ON CONFLICT (id) DO UPDATE SET
-            name = :name, camera_id = :camera_id, optics = :optics, note = :note
+            name = :name, camera_id = :camera_id, optics = :optics, note = :note,
+            archived = :archived
         """,
         {**_named(pinhole), "camera_id": pinhole.camera_id, "optics": wire.dumps(pinhole.optics)},
     )
@@ -57,8 +59,10 @@ def put_pinhole(connection: Connection, pinhole: KitPinhole) -> None:
 def put_filter(connection: Connection, filter_: KitFilter) -> None:
     connection.execute(
         """
-        INSERT INTO filter (id, name, filter, note) VALUES (:id, :name, :filter, :note)
-        ON CONFLICT (id) DO UPDATE SET name = :name, filter = :filter, note = :note
+        INSERT INTO filter (id, name, filter, note, archived)
+        VALUES (:id, :name, :filter, :note, :archived)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, filter = :filter, note = :note, archived = :archived
         """,
         {**_named(filter_), "filter": wire.dumps(filter_.filter)},
     )
@@ -67,26 +71,25 @@ def put_filter(connection: Connection, filter_: KitFilter) -> None:
 def put_meter(connection: Connection, meter: Meter) -> None:
     connection.execute(
         """
-        INSERT INTO meter (id, name, calibration, iso, note)
-        VALUES (:id, :name, :calibration, :iso, :note)
+        INSERT INTO meter (id, name, calibration, iso, scale, spot_deg, note, archived)
+        VALUES (:id, :name, :calibration, :iso, :scale, :spot_deg, :note, :archived)
         ON CONFLICT (id) DO UPDATE SET
-            name = :name, calibration = :calibration, iso = :iso, note = :note
+            name = :name, calibration = :calibration, iso = :iso, scale = :scale,
+            spot_deg = :spot_deg, note = :note, archived = :archived
         """,
-        {**_named(meter), "calibration": wire.dumps(meter.calibration), "iso": meter.iso},
+        {
+            **_named(meter),
+            "calibration": wire.dumps(meter.calibration),
+            "iso": meter.iso,
+            "scale": meter.scale,
+            "spot_deg": meter.spot_deg,
+        },
     )
 
 
 def cameras(connection: Connection) -> list[Camera]:
     rows = connection.execute("SELECT * FROM camera ORDER BY name").fetchall()
-    return [
-        Camera(
-            id=row["id"],
-            name=row["name"],
-            format_mm=(row["width_mm"], row["height_mm"]),
-            note=row["note"],
-        )
-        for row in rows
-    ]
+    return [_camera(row) for row in rows]
 
 
 def lenses(connection: Connection) -> list[KitLens]:
@@ -165,8 +168,25 @@ def delete(connection: Connection, table: str, id_: str) -> None:
     connection.execute(f"DELETE FROM {table} WHERE id = :id", {"id": id_})
 
 
-def _named(record: KitLens | KitPinhole | KitFilter | Meter) -> dict[str, str]:
-    return {"id": record.id, "name": record.name, "note": record.note}
+def _named(record: Camera | KitLens | KitPinhole | KitFilter | Meter) -> dict[str, str | int]:
+    """The columns every record of the kit has."""
+    return {
+        "id": record.id,
+        "name": record.name,
+        "note": record.note,
+        "archived": int(record.archived),
+    }
+
+
+def _camera(row: Row) -> Camera:
+    return Camera(
+        id=row["id"],
+        name=row["name"],
+        format_mm=(row["width_mm"], row["height_mm"]),
+        backs=wire.loads(tuple[Back, ...], row["backs"]),
+        note=row["note"],
+        archived=bool(row["archived"]),
+    )
 
 
 def _lens(row: Row) -> KitLens:
@@ -176,6 +196,7 @@ def _lens(row: Row) -> KitLens:
         camera_id=row["camera_id"],
         optics=wire.loads(Lens, row["optics"]),
         note=row["note"],
+        archived=bool(row["archived"]),
     )
 
 
@@ -186,6 +207,7 @@ def _pinhole(row: Row) -> KitPinhole:
         camera_id=row["camera_id"],
         optics=wire.loads(Pinhole, row["optics"]),
         note=row["note"],
+        archived=bool(row["archived"]),
     )
 
 
@@ -195,6 +217,7 @@ def _filter(row: Row) -> KitFilter:
         name=row["name"],
         filter=wire.loads(Filter, row["filter"]),
         note=row["note"],
+        archived=bool(row["archived"]),
     )
 
 
@@ -204,5 +227,8 @@ def _meter(row: Row) -> Meter:
         name=row["name"],
         calibration=wire.loads(Calibrated, row["calibration"]),
         iso=row["iso"],
+        scale=row["scale"],
+        spot_deg=row["spot_deg"],
         note=row["note"],
+        archived=bool(row["archived"]),
     )

@@ -8,13 +8,15 @@ from sqlite3 import Connection, Row
 from typing import Any
 
 from emulsa.core import wire
+from emulsa.core.corrections.aperture_choice import Depth
 from emulsa.core.corrections.bellows import Focus
+from emulsa.core.corrections.movement import Movement
 from emulsa.core.errors import Impossible
 from emulsa.core.exposing.request import High
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Reading
 from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading
-from emulsa.store import films, kit
+from emulsa.store import films, kit, preferences
 
 
 def put(connection: Connection, scene: Scene) -> None:
@@ -23,16 +25,18 @@ def put(connection: Connection, scene: Scene) -> None:
         """
         INSERT INTO scene (
             id, outing_id, title, note, film_id, exposure_index, recipe_id, lens_id, pinhole_id,
-            meter_id, focus, aperture, pin, high, n
+            meter_id, focus, aperture, pin, high, n, school, low, light, depth, movement
         ) VALUES (
             :id, :outing_id, :title, :note, :film_id, :exposure_index, :recipe_id, :lens_id,
-            :pinhole_id, :meter_id, :focus, :aperture, :pin, :high, :n
+            :pinhole_id, :meter_id, :focus, :aperture, :pin, :high, :n, :school, :low, :light,
+            :depth, :movement
         )
         ON CONFLICT (id) DO UPDATE SET
             outing_id = :outing_id, title = :title, note = :note, film_id = :film_id,
             exposure_index = :exposure_index, recipe_id = :recipe_id, lens_id = :lens_id,
             pinhole_id = :pinhole_id, meter_id = :meter_id, focus = :focus, aperture = :aperture,
-            pin = :pin, high = :high, n = :n
+            pin = :pin, high = :high, n = :n, school = :school, low = :low, light = :light,
+            depth = :depth, movement = :movement
         """,
         {
             "id": scene.id,
@@ -50,6 +54,11 @@ def put(connection: Connection, scene: Scene) -> None:
             "pin": _json(scene.pin),
             "high": _json(scene.high),
             "n": scene.n,
+            "school": scene.school,
+            "low": scene.low,
+            "light": scene.light,
+            "depth": _json(scene.depth),
+            "movement": _json(scene.movement),
         },
     )
     _put_readings(connection, scene)
@@ -91,6 +100,7 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
         pinhole=kit.pinhole(connection, scene.pinhole_id) if scene.pinhole_id else None,
         meter=kit.meter(connection, scene.meter_id) if scene.meter_id else None,
         filters=tuple(each for each in chosen if each is not None),
+        habits=preferences.preferences(connection).habits,
     )
 
 
@@ -104,10 +114,15 @@ def _put_readings(connection: Connection, scene: Scene) -> None:
     )
     connection.executemany(
         """
-        INSERT INTO reading (scene_id, id, position, label, reading, taken_at)
-        VALUES (:scene_id, :id, :position, :label, :reading, :taken_at)
+        INSERT INTO reading (
+            scene_id, id, position, label, reading, taken_at, incident, through, graduated, subject
+        ) VALUES (
+            :scene_id, :id, :position, :label, :reading, :taken_at, :incident, :through,
+            :graduated, :subject
+        )
         ON CONFLICT (scene_id, id) DO UPDATE SET
-            position = :position, label = :label, reading = :reading, taken_at = :taken_at
+            position = :position, label = :label, reading = :reading, taken_at = :taken_at,
+            incident = :incident, through = :through, graduated = :graduated, subject = :subject
         """,
         [
             {
@@ -117,6 +132,10 @@ def _put_readings(connection: Connection, scene: Scene) -> None:
                 "label": each.label,
                 "reading": wire.dumps(each.reading),
                 "taken_at": each.taken_at,
+                "incident": int(each.incident),
+                "through": int(each.through),
+                "graduated": int(each.graduated),
+                "subject": each.subject,
             }
             for position, each in enumerate(scene.readings)
         ],
@@ -146,7 +165,7 @@ def _scenes(connection: Connection, rows: list[Row]) -> list[Scene]:
     readings: dict[str, list[SceneReading]] = defaultdict(list)
     for row in connection.execute(
         """
-        SELECT scene_id, id, label, reading, taken_at FROM reading
+        SELECT * FROM reading
         WHERE scene_id IN (SELECT value FROM json_each(:ids)) ORDER BY position
         """,
         {"ids": ids},
@@ -182,6 +201,11 @@ def _scene(row: Row, readings: list[SceneReading], filters: list[str]) -> Scene:
         pin=_from(Pin, row["pin"]),
         high=_from(High, row["high"]),
         n=row["n"],
+        school=row["school"],
+        low=row["low"],
+        light=row["light"],
+        depth=_from(Depth, row["depth"]),
+        movement=_from(Movement, row["movement"]),
         readings=tuple(readings),
     )
 
@@ -192,6 +216,10 @@ def _reading(row: Row) -> SceneReading:
         label=row["label"],
         reading=wire.decode(Reading, json.loads(row["reading"])),
         taken_at=row["taken_at"],
+        incident=bool(row["incident"]),
+        through=bool(row["through"]),
+        graduated=bool(row["graduated"]),
+        subject=row["subject"],
     )
 
 

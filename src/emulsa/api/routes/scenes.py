@@ -179,7 +179,7 @@ def solved(db: Connection, scene: Scene) -> Solution:
     marked = high(scene, kit)
     return Solution(
         falls=falls(scene, kit),
-        placement=placement_text(placement(scene)) if scene.readings else "",
+        placement=placement_text(placement(scene, kit)) if scene.readings else "",
         high_reading=marked.reading if marked else None,
         answer=answer,
         problem=problem,

@@ -18,7 +18,7 @@ CATALOGUE: dict[str, str] = {
     "development-extreme": "N beyond ±2",
     "n-sign": "an N chosen with the opposite sign of what the range asks",
     # filters
-    "filter-counted-twice": "a filter both metered through and given back, or lowered in the EI too",
+    "filter-counted-twice": "a filter metered through and given back, or lowered in the EI as well",
     "same-family": "two contrast filters of one colour family",
     "factor-or-stops": "a colour filter of 5 stops or more, where a factor was meant",
     "polarisers-stacked": "two polarisers",

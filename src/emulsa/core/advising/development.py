@@ -36,4 +36,6 @@ def _asked(request: ExposureRequest, answer: ExposureAnswer) -> float | None:
     if request.high is None:
         return None
     falls = {each.id: each.zone for each in answer.falls}
-    return request.high.zone - falls[request.high.reading] if request.high.reading in falls else None
+    return (
+        request.high.zone - falls[request.high.reading] if request.high.reading in falls else None
+    )

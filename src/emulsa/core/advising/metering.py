@@ -14,10 +14,12 @@ from emulsa.core.tones.placement import IncidentPair
 from emulsa.core.tones.zones import ev_text
 
 SAME_STOPS = 0.2  # EIs nearer than this to a whole step are that step
+OLD_S = 600.0  # ten minutes: light on a landscape has moved (common practice, no source)
+PAST_S = 43_200.0  # after half a day one is looking back, not working
 NEAR_STOPS = 3.0  # a reading whose EV without its sign lies so near the others is doubtful
 
 
-def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
+def advise(request: ExposureRequest, _: ExposureAnswer) -> Iterator[Advice]:
     yield from _sign(request)
     yield from _iso(request)
     placement = request.placement
@@ -91,3 +93,23 @@ def _is_incident(reading: SpotReading) -> bool:
 def upper(text: str) -> str:
     """A name at the beginning of a sentence."""
     return text[:1].upper() + text[1:]
+
+
+def aged(ages_s: dict[str, float], labels: dict[str, str]) -> tuple[Advice, ...]:
+    """Whether a reading is older than ten minutes while one is still working.
+
+    >>> [each.code for each in aged({"a": 700.0}, {"a": "frost"})]
+    ['reading-old']
+    """
+    old = {each: age for each, age in ages_s.items() if OLD_S < age < PAST_S}
+    if not old:
+        return ()
+    oldest = max(old, key=lambda each: old[each])
+    return (
+        Advice(
+            code="reading-old",
+            severity="caution",
+            text=f"{upper(labels.get(oldest) or 'A reading')} was read"
+            f" {old[oldest] / 60:.0f} minutes ago; read it again if the light has changed.",
+        ),
+    )

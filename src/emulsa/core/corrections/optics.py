@@ -174,9 +174,7 @@ def _measured(within: tuple[Mark, ...], found: tuple[MeasuredSpeed, ...]) -> tup
         times[each.mark] = each.seconds
     rising = tuple(sorted(times.items(), key=lambda mark: mark[1]))
     if [mark for mark, _ in rising] != [mark for mark, _ in within]:
-        raise Unsound(
-            "Measured times must rise with their marks.", field="optics.shutter.measured"
-        )
+        raise Unsound("Measured times must rise with their marks.", field="optics.shutter.measured")
     return rising
 
 

@@ -6,20 +6,33 @@ from dataclasses import dataclass
 
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.limits import ExposureIndex, Id, Name, Note, Zone
+from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone
 from emulsa.core.tones import textural_range
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Provenance:
+    """Who says each figure: an own test, the maker's sheet, a guess."""
+
+    exposure_index: Label = ""
+    textural_range: Label = ""
+    law: Label = ""
+    price: Label = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Film:
-    """A film in the kit. ``law`` is empty until its reciprocity is known."""
+    """A film in the kit; ``law`` is empty until reciprocity is known, ``price`` is a sheet's."""
 
     id: Id
     name: Name
     exposure_index: ExposureIndex
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
     law: Law | None = None
+    price: Price | None = None
+    provenance: Provenance = Provenance()
     note: Note = ""
+    archived: bool = False
 
     def __post_init__(self) -> None:
         textural_range.check(*self.textural_range)
@@ -34,3 +47,4 @@ class FilmRecipe:
     name: Name
     recipe: Recipe
     note: Note = ""
+    archived: bool = False

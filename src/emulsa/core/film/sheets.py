@@ -1,6 +1,7 @@
 """Sheets and holders: the states of a side and the moves they allow.
 
-empty → loaded → exposed; a loaded sheet can be taken out again. Nothing skips: every other move is
+empty → loaded → exposed; a loaded sheet can be taken out again, an exposed one is exposed again
+only as an intended multiple exposure. Nothing skips: every other move is
 refused with the reason. (In a run, developed and judged follow with the darkroom's runs.)
 """
 
@@ -14,7 +15,7 @@ from emulsa.core.errors import Impossible, Unreadable
 from emulsa.core.limits import Id, Label, Note, Within
 
 State = Literal["empty", "loaded", "exposed"]
-Move = Literal["load", "unload", "expose"]
+Move = Literal["load", "unload", "expose", "expose_again"]
 Side = Literal["A", "B"]
 Number = Annotated[int, Within("A holder's number", 1, 999)]
 
@@ -22,6 +23,7 @@ MOVES: dict[tuple[State, Move], State] = {
     ("empty", "load"): "loaded",
     ("loaded", "unload"): "empty",
     ("loaded", "expose"): "exposed",
+    ("exposed", "expose_again"): "exposed",
 }
 
 REFUSALS: dict[tuple[State, Move], str] = {
@@ -31,6 +33,8 @@ REFUSALS: dict[tuple[State, Move], str] = {
     ("exposed", "unload"): "holds an exposed sheet, which stays until it is developed",
     ("empty", "expose"): "is empty; load a sheet first",
     ("exposed", "expose"): "is already exposed; choose an unexposed side",
+    ("empty", "expose_again"): "is empty; load a sheet first",
+    ("loaded", "expose_again"): "has not been exposed yet",
 }
 
 

@@ -67,6 +67,15 @@ def stops_text(stops: float) -> str:
     return f"{sign}{size:.2f}"
 
 
+def stops_words(stops: float) -> str:
+    """Signed stops with their noun.
+
+    >>> stops_words(2), stops_words(-1 / 3), stops_words(-1.5)
+    ('+2 stops', '−⅓ stop', '−1½ stops')
+    """
+    return f"{stops_text(stops)} stop" + ("s" if abs(stops) > 1.005 else "")
+
+
 def _fraction(seconds: float) -> str:
     lower = round(1 / seconds)
     if lower > 1 and abs(1 / seconds / lower - 1) < 0.05:

@@ -1,0 +1,24 @@
+"""The photographer's preferences: one row."""
+
+from __future__ import annotations
+
+from sqlite3 import Connection
+
+from emulsa.core import wire
+from emulsa.core.preferences import Preferences
+
+
+def put(connection: Connection, preferences: Preferences) -> None:
+    connection.execute(
+        """
+        INSERT INTO preference (one, value) VALUES (1, :value)
+        ON CONFLICT (one) DO UPDATE SET value = :value
+        """,
+        {"value": wire.dumps(preferences)},
+    )
+
+
+def preferences(connection: Connection) -> Preferences:
+    """What was kept, or the defaults."""
+    row = connection.execute("SELECT value FROM preference").fetchone()
+    return wire.loads(Preferences, row["value"]) if row else Preferences()
