@@ -1,4 +1,4 @@
-"""The command line: serve, demo, compute."""
+"""The command line: serve, demo, compute, read."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ import sys
 from pathlib import Path
 
 from emulsa import __version__
-from emulsa.core import operations
+from emulsa.core import operations, reading_line
 from emulsa.core.errors import CoreError
 from emulsa.core.wire import dumps
 
@@ -20,6 +20,8 @@ def main(arguments: list[str] | None = None) -> int:
     options = _parser().parse_args(arguments)
     if options.command == "compute":
         return compute(options.operation)
+    if options.command == "read":
+        return read(" ".join(options.line))
     if options.command == "openapi":
         return openapi()
     return serve(options)
@@ -29,6 +31,16 @@ def compute(name: str) -> int:
     """One operation: JSON request on standard input, JSON answer on standard output."""
     try:
         print(operations.answer_json(name, sys.stdin.buffer.read()))
+    except CoreError as problem:
+        print(dumps(problem.as_json()))
+        return BAD_INPUT
+    return 0
+
+
+def read(line: str) -> int:
+    """What a typed line means, as JSON: the same grammar as the page's."""
+    try:
+        print(dumps(reading_line.parse(line)))
     except CoreError as problem:
         print(dumps(problem.as_json()))
         return BAD_INPUT
@@ -62,11 +74,15 @@ def serve(options: argparse.Namespace) -> int:
     demo = options.command == "demo"
     data = options.data or _default_data(demo)
     try:
+        meter = None
         if demo:
+            from emulsa.demo.patches import SCENES
             from emulsa.demo.quarry import build
+            from emulsa.devices.spot_meter import SimulatedSpotMeter
 
             build(data)
-        app = create_app(Settings(data))
+            meter = SimulatedSpotMeter(SCENES)
+        app = create_app(Settings(data, spot_meter=meter))
     except TooNew as problem:
         print(problem, file=sys.stderr)
         return 1
@@ -107,6 +123,8 @@ def _parser() -> argparse.ArgumentParser:
         command.add_argument("--data", type=Path, help="folder of the database")
     command = commands.add_parser("compute", help="one rule of the job: JSON in, JSON out")
     command.add_argument("operation", metavar="operation", help=", ".join(operations.TABLE))
+    command = commands.add_parser("read", help="what a reading line means: 9 shade III")
+    command.add_argument("line", nargs="+")
     commands.add_parser("openapi", help="print the OpenAPI document")
     return parser
 

@@ -17,10 +17,37 @@ from emulsa import __version__
 from emulsa.api import bodies, errors
 from emulsa.api.errors import NotFound
 from emulsa.api.limits import BodyLimit
-from emulsa.api.routes import compute, darkroom, exposures, holders, journal, kit, outings, scenes
+from emulsa.api.routes import (
+    cards,
+    compute,
+    darkroom,
+    devices,
+    exposures,
+    holders,
+    journal,
+    kit,
+    outings,
+    preferences,
+    scenes,
+)
+from emulsa.devices.shutter_tester import SimulatedShutterTester
+from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.store import database
 from emulsa.store.pool import Pool
 
+ROUTES = (
+    cards,
+    compute,
+    darkroom,
+    devices,
+    exposures,
+    holders,
+    journal,
+    kit,
+    outings,
+    preferences,
+    scenes,
+)
 BUILT_PAGE = Path(__file__).parent.parent / "page"
 
 HEADERS = [
@@ -37,10 +64,11 @@ HEADERS = [
 
 @dataclass(frozen=True)
 class Settings:
-    """Where the data lies and where the built page is."""
+    """Where the data lies, where the built page is, and the spot meter that is connected."""
 
     data: Path
     page: Path = BUILT_PAGE
+    spot_meter: SpotMeter | None = None
 
     @property
     def database(self) -> Path:
@@ -79,7 +107,9 @@ def create_app(settings: Settings) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     app.state.pool = pool
-    for module in (compute, darkroom, exposures, holders, journal, kit, outings, scenes):
+    app.state.spot_meter = settings.spot_meter or SimulatedSpotMeter()
+    app.state.shutter_tester = SimulatedShutterTester()
+    for module in ROUTES:
         app.include_router(module.router)
 
     @app.get("/api/health", tags=["service"])

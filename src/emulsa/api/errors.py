@@ -7,6 +7,7 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
+from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible, Unreadable
 
 
@@ -18,7 +19,30 @@ class TooLarge(CoreError):
     code = "too-large"
 
 
-STATUS: dict[type[CoreError], int] = {NotFound: 404, Impossible: 409, TooLarge: 413}
+class Conflict(CoreError):
+    """Somebody else changed the same thing meanwhile; the answer carries what is kept now."""
+
+    code = "conflict"
+
+    def __init__(self, message: str, stored: object, version: str) -> None:
+        super().__init__(message)
+        self.stored = stored
+        self.version = version
+
+    def as_json(self) -> dict[str, object]:
+        body = super().as_json()
+        inside = body["error"]
+        assert isinstance(inside, dict)
+        inside |= {"stored": wire.encode(self.stored), "version": self.version}
+        return body
+
+
+STATUS: dict[type[CoreError], int] = {
+    NotFound: 404,
+    Impossible: 409,
+    Conflict: 409,
+    TooLarge: 413,
+}
 REFUSED = 422  # every other core error: the request can be understood and mended
 CODES = {404: "not-found", 405: "not-allowed", 413: "too-large"}
 

@@ -177,7 +177,7 @@ def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
         pinhole_id=last.pinhole_id,
         meter_id=last.meter_id,
         aperture=last.aperture,
-        school=last.school,
+        school=last.school or scene.school,
         light=last.light,
     )
 

@@ -4,6 +4,86 @@
  */
 
 export interface paths {
+    "/api/cards/{kind}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Csv
+         * @description A card's table for a spreadsheet.
+         */
+        get: operations["as_csv_api_cards__kind__csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/{kind}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Pdf
+         * @description A card to print.
+         */
+        get: operations["as_pdf_api_cards__kind__pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/target/bellows.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Target
+         * @description A target to cut out, and the ruler that reads its image in thirds of a stop.
+         */
+        get: operations["target_api_cards_target_bellows_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/dial/zones.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dial
+         * @description A zone scale for a meter's dial of this diameter.
+         */
+        get: operations["dial_api_cards_dial_zones_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/sources": {
         parameters: {
             query?: never;
@@ -109,6 +189,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/light_change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``light_change``: progress, what is left, and the error if stopped now. */
+        post: operations["compute_light_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/aperture_choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``aperture_choice``: where depth and diffraction blur alike, and movement. */
+        post: operations["compute_aperture_choice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``schools``: every school's placement of the same readings. */
+        post: operations["compute_schools"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/bracket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``bracket``: frames in real stops, each with its own reciprocity. */
+        post: operations["compute_bracket"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``plans``: the second opinion. */
+        post: operations["compute_plans"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/development": {
         parameters: {
             query?: never;
@@ -146,6 +311,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/spot-meter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spot Meter
+         * @description The spot meter and its targets before a scene.
+         */
+        get: operations["spot_meter_api_devices_spot_meter_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/spot-meter/trigger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Trigger
+         * @description Pull the trigger: the reading arrives in the scene; nothing is kept yet.
+         */
+        post: operations["trigger_api_devices_spot_meter_trigger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/shutter-tester/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure
+         * @description Test every mark of a shutter.
+         */
+        post: operations["measure_api_devices_shutter_tester_measure_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exposures": {
         parameters: {
             query?: never;
@@ -158,8 +383,50 @@ export interface paths {
         /**
          * Expose
          * @description Log an exposure on a loaded side of the scene's film; asked twice, it is logged once.
+         *
+         *     A share below 1 is part of an intended multiple exposure and may go onto an exposed side.
          */
         post: operations["expose_api_exposures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exposures/bracket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Expose Bracket
+         * @description Log a bracket: every frame on a sheet of its own, one undoable action.
+         */
+        post: operations["expose_bracket_api_exposures_bracket_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exposures/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Given
+         * @description What a typed time would do to the film; nothing is kept.
+         */
+        post: operations["check_given_api_exposures_check_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -540,6 +807,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preferences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description The preferences, or the defaults.
+         */
+        get: operations["read_api_preferences_get"];
+        /**
+         * Put
+         * @description Keep the preferences.
+         */
+        put: operations["put_api_preferences_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scenes/{id}": {
         parameters: {
             query?: never;
@@ -555,6 +846,9 @@ export interface paths {
         /**
          * Put
          * @description Keep a scene; one that contradicts its kit is refused, an unfinished one is not.
+         *
+         *     ``base`` is the version the change was made on: when another hand has changed the scene since,
+         *     nothing is overwritten and the answer (409) carries what is kept now.
          */
         put: operations["put_api_scenes__id__put"];
         post?: never;
@@ -563,6 +857,46 @@ export interface paths {
          * @description Delete a scene nothing was exposed on.
          */
         delete: operations["delete_api_scenes__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/opinions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Opinions
+         * @description Other ways of taking this scene: all schools, and the second opinion.
+         */
+        post: operations["opinions_api_scenes_opinions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/bracket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bracketed
+         * @description The frames of a bracket on this scene, slowest first, and what they use up.
+         */
+        post: operations["bracketed_api_scenes_bracket_post"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -678,6 +1012,79 @@ export interface components {
             text: string;
         };
         /**
+         * ApertureChoiceAnswer
+         * @description The best effective f-number, what to set for it, and what is sharp there.
+         *
+         *     ``widest`` is the widest effective f-number that holds the depth to the blur allowed (geometry
+         *     only); ``airy_mm`` is the diffraction disc at the best one.
+         */
+        ApertureChoiceAnswer: {
+            /** F Number */
+            f_number: number;
+            /** Marked */
+            marked: number;
+            /** Mark */
+            mark: string;
+            /** Widest */
+            widest: number;
+            /** Airy Mm */
+            airy_mm: number;
+            /** Longest Time S */
+            longest_time_s: number | null;
+        };
+        /**
+         * Arrived
+         * @description What arrived, in words, and the scene with it.
+         */
+        Arrived: {
+            /** Says */
+            says: string;
+            scene: components["schemas"]["Scene"];
+        };
+        /**
+         * AsMetered
+         * @description A reading on V because nothing was decided.
+         */
+        AsMetered: {
+            /**
+             * School
+             * @default as_metered
+             * @constant
+             */
+            school: "as_metered";
+            /** Reading */
+            reading: string;
+        };
+        /**
+         * Average
+         * @description The mean EV of a low and a high reading on V: what averaging meters do.
+         */
+        Average: {
+            /**
+             * School
+             * @default average
+             * @constant
+             */
+            school: "average";
+            /** Low */
+            low: string;
+            /** High */
+            high: string;
+        };
+        /**
+         * Back
+         * @description Another back of a camera, with the image area it gives.
+         */
+        Back: {
+            /** Name */
+            name: string;
+            /** Format Mm */
+            format_mm: [
+                number,
+                number
+            ];
+        };
+        /**
          * BellowsAnswer
          * @description Magnification and what it costs.
          */
@@ -690,6 +1097,22 @@ export interface components {
             stops: number;
             /** Advice */
             advice: components["schemas"]["Advice"][];
+        };
+        /**
+         * BracketAnswer
+         * @description Frames, slowest first, and what they use up.
+         */
+        BracketAnswer: {
+            /** Frames */
+            frames: components["schemas"]["Frame"][];
+            /** Sheets */
+            sheets: number;
+            /** Price */
+            price: number | null;
+            /** Total S */
+            total_s: number;
+            /** Aperture */
+            aperture: string;
         };
         /**
          * ByDraw
@@ -720,6 +1143,22 @@ export interface components {
             extension_mm: number;
         };
         /**
+         * ByLimits
+         * @description The nearest and the farthest thing that must be sharp; 1e8 mm stands for the horizon.
+         */
+        ByLimits: {
+            /**
+             * Kind
+             * @default limits
+             * @constant
+             */
+            kind: "limits";
+            /** Near Mm */
+            near_mm: number;
+            /** Far Mm */
+            far_mm: number;
+        };
+        /**
          * ByMagnification
          * @description Image size over subject size.
          */
@@ -732,6 +1171,20 @@ export interface components {
             kind: "magnification";
             /** M */
             m: number;
+        };
+        /**
+         * BySpread
+         * @description Near to far focus, measured on the ground glass.
+         */
+        BySpread: {
+            /**
+             * Kind
+             * @default spread
+             * @constant
+             */
+            kind: "spread";
+            /** Focus Spread Mm */
+            focus_spread_mm: number;
         };
         /**
          * BySubject
@@ -786,7 +1239,7 @@ export interface components {
         };
         /**
          * Camera
-         * @description A camera and the image area of its format.
+         * @description A camera, the image area of its format, and its other backs.
          */
         Camera: {
             /** Id */
@@ -805,10 +1258,20 @@ export interface components {
                 number
             ];
             /**
+             * Backs
+             * @default []
+             */
+            backs: components["schemas"]["Back"][];
+            /**
              * Note
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * Corrected
@@ -863,7 +1326,8 @@ export interface components {
         };
         /**
          * Equivalent
-         * @description The same exposure at another mark of the lens, and what rules it out.
+         * @description The same exposure at another mark of the lens, what rules it out, and whether its depth
+         *     and diffraction balance best of all.
          */
         Equivalent: {
             /** Aperture */
@@ -876,6 +1340,11 @@ export interface components {
             text: string;
             /** Ruled Out By */
             ruled_out_by: string[];
+            /**
+             * Best
+             * @default false
+             */
+            best: boolean;
         };
         /**
          * EvReading
@@ -933,6 +1402,23 @@ export interface components {
             core_version: string;
             /** Note */
             note: string;
+            /** Bracket Id */
+            bracket_id?: string | null;
+            /**
+             * Bracket Stops
+             * @default 0
+             */
+            bracket_stops: number;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
         };
         /**
          * ExposureAnswer
@@ -959,6 +1445,7 @@ export interface components {
             development: components["schemas"]["DevelopmentPlan"];
             /** Advice */
             advice: components["schemas"]["Advice"][];
+            sharpness?: components["schemas"]["Sharpness"] | null;
         };
         /**
          * ExposureView
@@ -999,10 +1486,15 @@ export interface components {
              * @enum {string}
              */
             lost: "" | "shadow" | "highlight";
+            /**
+             * Incident
+             * @default false
+             */
+            incident: boolean;
         };
         /**
          * Film
-         * @description A film in the kit. ``law`` is empty until its reciprocity is known.
+         * @description A film in the kit; ``law`` is empty until reciprocity is known, ``price`` is a sheet's.
          */
         Film: {
             /** Id */
@@ -1024,11 +1516,27 @@ export interface components {
             ];
             /** Law */
             law?: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"] | null;
+            /** Price */
+            price?: number | null;
+            /**
+             * @default {
+             *       "exposure_index": "",
+             *       "textural_range": "",
+             *       "law": "",
+             *       "price": ""
+             *     }
+             */
+            provenance: components["schemas"]["Provenance"];
             /**
              * Note
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * FilmRecipe
@@ -1047,10 +1555,17 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * Filter
          * @description A filter by exactly one of factor, stops or density.
+         *
+         *     ``tungsten_factor`` replaces the strength in tungsten light. ``colour`` is a contrast filter's.
          */
         Filter: {
             /**
@@ -1064,11 +1579,72 @@ export interface components {
             stops?: number | null;
             /** Density */
             density?: number | null;
+            /** Tungsten Factor */
+            tungsten_factor?: number | null;
+            /**
+             * Type
+             * @default plain
+             * @enum {string}
+             */
+            type: "plain" | "contrast" | "polariser" | "graduated";
+            /**
+             * Colour
+             * @default
+             * @enum {string}
+             */
+            colour: "" | "yellow" | "orange" | "red" | "yellow_green" | "green" | "blue";
             /**
              * Metered Through
              * @default false
              */
             metered_through: boolean;
+        };
+        /**
+         * Frame
+         * @description One frame: its place in stops from the plan, its times, and what the hands set.
+         */
+        Frame: {
+            /** Stops */
+            stops: number;
+            /** Stops Text */
+            stops_text: string;
+            /** Metered S */
+            metered_s: number;
+            /** Corrected S */
+            corrected_s: number;
+            /** Seconds */
+            seconds: number;
+            /** Text */
+            text: string;
+            /**
+             * Means
+             * @enum {string}
+             */
+            means: "shutter" | "bulb";
+            /** Error Stops */
+            error_stops: number;
+            /** Extrapolated */
+            extrapolated: boolean;
+        };
+        /**
+         * GivenCheck
+         * @description What a typed time would do to the film, before it is logged.
+         */
+        GivenCheck: {
+            /** Seconds */
+            seconds: number;
+            /** Time Text */
+            time_text: string;
+            /** Error Stops */
+            error_stops: number;
+            /** Error Text */
+            error_text: string;
+            /** N */
+            n: number;
+            /** N Text */
+            n_text: string;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * Group
@@ -1101,6 +1677,33 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Habits
+         * @description The zones a photographer places on, the tone highlights are meant for, and the blur allowed
+         *     on the film.
+         */
+        Habits: {
+            /**
+             * Shadow Zone
+             * @default 3
+             */
+            shadow_zone: number;
+            /**
+             * Highlight Zone
+             * @default 7.5
+             */
+            highlight_zone: number;
+            /**
+             * Target Zone
+             * @default 8
+             */
+            target_zone: number;
+            /**
+             * Blur Mm
+             * @default 0.1
+             */
+            blur_mm: number;
         };
         /**
          * Health
@@ -1173,6 +1776,36 @@ export interface components {
             unit: "lx" | "fc";
         };
         /**
+         * Incident
+         * @description An incident reading, which is V by construction.
+         */
+        Incident: {
+            /**
+             * School
+             * @default incident
+             * @constant
+             */
+            school: "incident";
+            /** Reading */
+            reading: string;
+        };
+        /**
+         * IncidentPair
+         * @description Shadow-side and lit-side incident readings: range = difference + 5.
+         */
+        IncidentPair: {
+            /**
+             * School
+             * @default incident_pair
+             * @constant
+             */
+            school: "incident_pair";
+            /** Low */
+            low: string;
+            /** High */
+            high: string;
+        };
+        /**
          * Infinity
          * @description Focused far away: nothing to correct.
          */
@@ -1183,6 +1816,25 @@ export interface components {
              * @constant
              */
             kind: "infinity";
+        };
+        /**
+         * Interval
+         * @description A part of the exposure: the time metered for its light, and how long it lasted.
+         */
+        Interval: {
+            /** Metered S */
+            metered_s: number;
+            /** Elapsed S */
+            elapsed_s: number;
+        };
+        /**
+         * KeptScene
+         * @description A scene as it was kept, and its version.
+         */
+        KeptScene: {
+            scene: components["schemas"]["Scene"];
+            /** Version */
+            version: string;
         };
         /**
          * Kit
@@ -1219,6 +1871,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * KitLens
@@ -1237,6 +1894,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * KitPinhole
@@ -1255,6 +1917,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * Lens
@@ -1293,10 +1960,29 @@ export interface components {
              * @default {
              *       "fastest": "1/500",
              *       "slowest": "1",
-             *       "series": "full"
+             *       "series": "full",
+             *       "by_hand": "B and T",
+             *       "measured": []
              *     }
              */
             shutter: components["schemas"]["Shutter"];
+        };
+        /**
+         * LightChangeAnswer
+         * @description How far the exposure has come and what is left.
+         *
+         *     ``progress`` may pass 1 when too much was given; ``remaining_s`` is empty when ``never``.
+         *     ``error_stops_if_stopped`` is empty as long as nothing was given.
+         */
+        LightChangeAnswer: {
+            /** Progress */
+            progress: number;
+            /** Remaining S */
+            remaining_s: number | null;
+            /** Never */
+            never: boolean;
+            /** Error Stops If Stopped */
+            error_stops_if_stopped: number | null;
         };
         /**
          * LuminanceReading
@@ -1319,8 +2005,43 @@ export interface components {
             unit: "cd/m2" | "fL";
         };
         /**
+         * MeanReading
+         * @description Several readings of one thing; the mean of their EV is what counts.
+         */
+        MeanReading: {
+            /**
+             * Kind
+             * @default mean
+             * @constant
+             */
+            kind: "mean";
+            /** Readings */
+            readings: (components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"])[];
+        };
+        /**
+         * Measured
+         * @description What the shutter tester found.
+         */
+        Measured: {
+            /** Name */
+            name: string;
+            /** Measured */
+            measured: components["schemas"]["MeasuredSpeed"][];
+        };
+        /**
+         * MeasuredSpeed
+         * @description A mark of the shutter and the time it really gives.
+         */
+        MeasuredSpeed: {
+            /** Mark */
+            mark: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * Meter
-         * @description A meter: its constants, its own error in stops, and the ISO it is kept at.
+         * @description A meter: its constants, its own error in stops, the ISO it is kept at, the steps its scale
+         *     is read to, and the angle it sees.
          */
         Meter: {
             /** Id */
@@ -1341,10 +2062,38 @@ export interface components {
              */
             iso: number;
             /**
+             * Scale
+             * @default third
+             * @enum {string}
+             */
+            scale: "third" | "half" | "tenth" | "full";
+            /** Spot Deg */
+            spot_deg?: number | null;
+            /**
              * Note
              * @default
              */
             note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
+         * Movement
+         * @description What moves, how fast across the view, and how far away; empty: where the focus is.
+         */
+        Movement: {
+            /**
+             * What
+             * @default
+             */
+            what: string;
+            /** Speed Mm S */
+            speed_mm_s: number;
+            /** Distance Mm */
+            distance_mm?: number | null;
         };
         /**
          * NoFailure
@@ -1359,6 +2108,17 @@ export interface components {
             kind: "none";
             /** Until S */
             until_s: number;
+        };
+        /**
+         * Opinions
+         * @description Every school side by side, up to three plans, and the weights they were ranked by.
+         */
+        Opinions: {
+            /** Schools */
+            schools: components["schemas"]["SchoolChoice"][];
+            /** Plans */
+            plans: components["schemas"]["PlanChoice"][];
+            weights: components["schemas"]["Weights"];
         };
         /**
          * Outing
@@ -1398,6 +2158,20 @@ export interface components {
             outing: components["schemas"]["Outing"];
             /** Scenes */
             scenes: components["schemas"]["SceneLine"][];
+        };
+        /**
+         * Penalty
+         * @description One term of the cost: how much of it there is, times its weight, and in words.
+         */
+        Penalty: {
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
+            /** Cost */
+            cost: number;
+            /** Text */
+            text: string;
         };
         /**
          * Pin
@@ -1448,6 +2222,68 @@ export interface components {
             edge_stops: number;
         };
         /**
+         * Placed
+         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
+         */
+        Placed: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shadow" | "midtone" | "highlight";
+            /** Reading */
+            reading: string;
+            /** Zone */
+            zone: number;
+        };
+        /**
+         * Plan
+         * @description One whole way of taking the picture.
+         */
+        Plan: {
+            /** Placement */
+            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
+            /** N */
+            n: number;
+            /** Filter Ids */
+            filter_ids: string[];
+            /** Aperture */
+            aperture: string;
+            /** Seconds */
+            seconds: number;
+            /** Text */
+            text: string;
+            /** Says */
+            says: string;
+            /** Reason */
+            reason: string;
+            /** Costs */
+            costs: string;
+            /** Cost */
+            cost: number;
+            /** Penalties */
+            penalties: components["schemas"]["Penalty"][];
+            /** Sheets */
+            sheets: number;
+        };
+        /**
+         * PlanChoice
+         * @description A plan and the scene that takes it up.
+         */
+        PlanChoice: {
+            plan: components["schemas"]["Plan"];
+            scene: components["schemas"]["Scene"];
+        };
+        /**
+         * PlansAnswer
+         * @description Up to three plans, best first, and the weights they were ranked by.
+         */
+        PlansAnswer: {
+            /** Plans */
+            plans: components["schemas"]["Plan"][];
+            weights: components["schemas"]["Weights"];
+        };
+        /**
          * Point
          * @description Minutes for one N at the recipe's temperature, and who says so.
          */
@@ -1487,6 +2323,60 @@ export interface components {
             tested_until_s?: number | null;
         };
         /**
+         * Preferences
+         * @description Defaults of new scenes, and what stands before and during an exposure.
+         */
+        Preferences: {
+            /** School */
+            school?: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
+            /**
+             * @default {
+             *       "shadow_zone": 3,
+             *       "highlight_zone": 7.5,
+             *       "target_zone": 8,
+             *       "blur_mm": 0.1
+             *     }
+             */
+            habits: components["schemas"]["Habits"];
+            /**
+             * @default {
+             *       "tones": 3,
+             *       "development": 1,
+             *       "error": 2,
+             *       "movement": 2,
+             *       "depth": 2,
+             *       "extrapolation": 1,
+             *       "waiting": 0.5,
+             *       "change": 0.25
+             *     }
+             */
+            weights: components["schemas"]["Weights"];
+            /**
+             * Checklist
+             * @default [
+             *       "Shutter closed, aperture set",
+             *       "Lens cap off, filter on",
+             *       "Holder in, right side to the lens",
+             *       "Slide out; wait until the camera has settled"
+             *     ]
+             */
+            checklist: string[];
+            /**
+             * After
+             * @default Slide back, exposed side out
+             */
+            after: string;
+            /**
+             * @default {
+             *       "start": true,
+             *       "each_ten": false,
+             *       "last_five": true,
+             *       "end": true
+             *     }
+             */
+            sounds: components["schemas"]["Sounds"];
+        };
+        /**
          * Problem
          * @description Why there is no answer yet: the sentence, and the field it belongs to.
          */
@@ -1499,6 +2389,32 @@ export interface components {
             field: string | null;
             /** Allowed */
             allowed: unknown;
+        };
+        /**
+         * Provenance
+         * @description Who says each figure: an own test, the maker's sheet, a guess.
+         */
+        Provenance: {
+            /**
+             * Exposure Index
+             * @default
+             */
+            exposure_index: string;
+            /**
+             * Textural Range
+             * @default
+             */
+            textural_range: string;
+            /**
+             * Law
+             * @default
+             */
+            law: string;
+            /**
+             * Price
+             * @default
+             */
+            price: string;
         };
         /**
          * Reach
@@ -1603,6 +2519,9 @@ export interface components {
         /**
          * Scene
          * @description Everything decided in front of one subject; what is empty is not decided yet.
+         *
+         *     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
+         *     important shadow when it is not the darkest reading.
          */
         Scene: {
             /** Id */
@@ -1646,6 +2565,19 @@ export interface components {
             high?: components["schemas"]["High"] | null;
             /** N */
             n?: number | null;
+            /** School */
+            school?: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
+            /** Low */
+            low?: string | null;
+            /**
+             * Light
+             * @default daylight
+             * @enum {string}
+             */
+            light: "daylight" | "tungsten";
+            /** Depth */
+            depth?: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
+            movement?: components["schemas"]["Movement"] | null;
             /**
              * Readings
              * @default []
@@ -1668,7 +2600,7 @@ export interface components {
         };
         /**
          * SceneReading
-         * @description A reading as it was taken; ``taken_at`` is an ISO instant.
+         * @description A reading as it was taken; ``taken_at`` is an ISO instant. For the rest see SpotReading.
          */
         SceneReading: {
             /** Id */
@@ -1679,25 +2611,115 @@ export interface components {
              */
             label: string;
             /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"];
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
             /**
              * Taken At
              * @default
              */
             taken_at: string;
+            /**
+             * Incident
+             * @default false
+             */
+            incident: boolean;
+            /**
+             * Through
+             * @default false
+             */
+            through: boolean;
+            /**
+             * Graduated
+             * @default false
+             */
+            graduated: boolean;
+            /**
+             * Subject
+             * @default
+             * @enum {string}
+             */
+            subject: "" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade";
         };
         /**
          * SceneView
-         * @description A scene, what was exposed on it, and its readings as lines that can be edited.
+         * @description A scene and its version, what was exposed on it, and its readings as lines to edit.
          */
         SceneView: {
             scene: components["schemas"]["Scene"];
+            /** Version */
+            version: string;
             /** Exposures */
             exposures: components["schemas"]["ExposureView"][];
             /** Lines */
             lines: {
                 [key: string]: string;
             };
+        };
+        /**
+         * SchoolChoice
+         * @description A school's answer and the scene that takes it up; empty where the school lacks something.
+         */
+        SchoolChoice: {
+            row: components["schemas"]["SchoolRow"];
+            /** Chosen */
+            chosen: boolean;
+            scene: components["schemas"]["Scene"] | null;
+        };
+        /**
+         * SchoolRow
+         * @description One school's answer; ``problem`` says what it lacks, and then the rest is empty.
+         */
+        SchoolRow: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered";
+            /** Name */
+            name: string;
+            /** Placement */
+            placement?: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /** Camera Ev */
+            camera_ev?: number | null;
+            /**
+             * Camera Ev Text
+             * @default
+             */
+            camera_ev_text: string;
+            /** N */
+            n?: number | null;
+            /**
+             * N Text
+             * @default
+             */
+            n_text: string;
+            /**
+             * Lost
+             * @default []
+             */
+            lost: string[];
+            /**
+             * Difference Text
+             * @default
+             */
+            difference_text: string;
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
+        };
+        /**
+         * SchoolsAnswer
+         * @description All seven, in one order.
+         */
+        SchoolsAnswer: {
+            /** Schools */
+            schools: components["schemas"]["SchoolRow"][];
         };
         /**
          * Setting
@@ -1724,8 +2746,32 @@ export interface components {
             f_number: number;
         };
         /**
+         * Sharpness
+         * @description What a lens holds sharp as it is set: the limits of depth at the focus, the aperture that
+         *     suits the depth wanted, and the longest time for what moves; empty where nothing is known.
+         */
+        Sharpness: {
+            /** Near Mm */
+            near_mm: number | null;
+            /** Far Mm */
+            far_mm: number | null;
+            /** Spread Mm */
+            spread_mm: number | null;
+            /** Best F Number */
+            best_f_number: number | null;
+            /** Best Mark */
+            best_mark: string;
+            /** Longest S */
+            longest_s: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * Shutter
          * @description A lens's own shutter: the marks from fastest to slowest; beyond them B or T and a watch.
+         *
+         *     ``measured`` holds marks and the seconds a tester found for them, which then count. Without
+         *     ``by_hand`` (B or T) nothing longer than the slowest mark can be given.
          */
         Shutter: {
             /**
@@ -1744,6 +2790,17 @@ export interface components {
              * @enum {string}
              */
             series: "full" | "half" | "third" | "old_leaf";
+            /**
+             * By Hand
+             * @default B and T
+             * @enum {string}
+             */
+            by_hand: "B" | "T" | "B and T" | "none";
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["MeasuredSpeed"][];
         };
         /**
          * SideView
@@ -1776,6 +2833,8 @@ export interface components {
             scene_title: string;
             /** Exposure Id */
             exposure_id: string | null;
+            /** Share Given */
+            share_given: number;
         };
         /**
          * Solution
@@ -1794,6 +2853,48 @@ export interface components {
             development: components["schemas"]["DevelopmentAnswer"] | null;
             /** Development Problem */
             development_problem: string;
+            /** Lacking */
+            lacking: string;
+            /** Aged */
+            aged: components["schemas"]["Advice"][];
+            /** Age Text */
+            age_text: string;
+        };
+        /**
+         * Sounds
+         * @description What the clock of a hand-timed exposure makes heard.
+         */
+        Sounds: {
+            /**
+             * Start
+             * @default true
+             */
+            start: boolean;
+            /**
+             * Each Ten
+             * @default false
+             */
+            each_ten: boolean;
+            /**
+             * Last Five
+             * @default true
+             */
+            last_five: boolean;
+            /**
+             * End
+             * @default true
+             */
+            end: boolean;
+        };
+        /**
+         * SpotMeterView
+         * @description A spot meter that is there, and what it can be aimed at.
+         */
+        SpotMeterView: {
+            /** Name */
+            name: string;
+            /** Targets */
+            targets: components["schemas"]["Target"][];
         };
         /**
          * StopsLaw
@@ -1822,6 +2923,16 @@ export interface components {
             kind: "table";
             /** Rows */
             rows: number[][];
+        };
+        /**
+         * Target
+         * @description Something to aim at.
+         */
+        Target: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
         };
         /**
          * TimeReading
@@ -1908,6 +3019,52 @@ export interface components {
             error_stops: number;
             /** Set Text */
             set_text: string;
+        };
+        /**
+         * Weights
+         * @description What each penalty weighs.
+         */
+        Weights: {
+            /**
+             * Tones
+             * @default 3
+             */
+            tones: number;
+            /**
+             * Development
+             * @default 1
+             */
+            development: number;
+            /**
+             * Error
+             * @default 2
+             */
+            error: number;
+            /**
+             * Movement
+             * @default 2
+             */
+            movement: number;
+            /**
+             * Depth
+             * @default 2
+             */
+            depth: number;
+            /**
+             * Extrapolation
+             * @default 1
+             */
+            extrapolation: number;
+            /**
+             * Waiting
+             * @default 0.5
+             */
+            waiting: number;
+            /**
+             * Change
+             * @default 0.25
+             */
+            change: number;
         };
         /**
          * EvRequest
@@ -2027,83 +3184,11 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
-         * AsMetered
-         * @description A reading on V because nothing was decided.
-         */
-        AsMetered: {
-            /**
-             * School
-             * @default as_metered
-             * @constant
-             */
-            school: "as_metered";
-            /** Reading */
-            reading: string;
-        };
-        /**
-         * Average
-         * @description The mean EV of a low and a high reading on V: what averaging meters do.
-         */
-        Average: {
-            /**
-             * School
-             * @default average
-             * @constant
-             */
-            school: "average";
-            /** Low */
-            low: string;
-            /** High */
-            high: string;
-        };
-        /**
-         * Incident
-         * @description An incident reading, which is V by construction.
-         */
-        Incident: {
-            /**
-             * School
-             * @default incident
-             * @constant
-             */
-            school: "incident";
-            /** Reading */
-            reading: string;
-        };
-        /**
-         * IncidentPair
-         * @description Shadow-side and lit-side incident readings: range = difference + 5.
-         */
-        IncidentPair: {
-            /**
-             * School
-             * @default incident_pair
-             * @constant
-             */
-            school: "incident_pair";
-            /** Low */
-            low: string;
-            /** High */
-            high: string;
-        };
-        /**
-         * Placed
-         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
-         */
-        Placed: {
-            /**
-             * School
-             * @enum {string}
-             */
-            school: "shadow" | "midtone" | "highlight";
-            /** Reading */
-            reading: string;
-            /** Zone */
-            zone: number;
-        };
-        /**
          * SpotReading
          * @description One reading with a name of its own.
+         *
+         *     ``incident`` reads the light, not a tone; ``through`` was taken through the filters;
+         *     ``graduated`` lies under the graduated filter; ``subject`` is what it is the colour of.
          */
         SpotReading: {
             /** Id */
@@ -2114,11 +3199,35 @@ export interface components {
              */
             label: string;
             /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"];
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            /**
+             * Incident
+             * @default false
+             */
+            incident: boolean;
+            /**
+             * Through
+             * @default false
+             */
+            through: boolean;
+            /**
+             * Graduated
+             * @default false
+             */
+            graduated: boolean;
+            /**
+             * Subject
+             * @default
+             * @enum {string}
+             */
+            subject: "" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade";
         };
         /**
          * ExposureRequest
          * @description A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
+         *
+         *     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
+         *     apertures and times by the blur allowed on the film.
          */
         ExposureRequest: {
             /** Ei */
@@ -2185,6 +3294,29 @@ export interface components {
              * @default null
              */
             n: number | null;
+            /**
+             * Light
+             * @default daylight
+             * @enum {string}
+             */
+            light: "daylight" | "tungsten";
+            /**
+             * Usual Ei
+             * @default null
+             */
+            usual_ei: number | null;
+            /**
+             * Depth
+             * @default null
+             */
+            depth: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
+            /** @default null */
+            movement: components["schemas"]["Movement"] | null;
+            /**
+             * Blur Mm
+             * @default 0.1
+             */
+            blur_mm: number;
         };
         /**
          * ReciprocityRequest
@@ -2246,6 +3378,150 @@ export interface components {
             wavelength_nm: number;
         };
         /**
+         * LightChangeRequest
+         * @description What was given so far and the light now.
+         *
+         *     ``fading_stops_per_min`` > 0 is light that goes on fading, < 0 light that goes on rising.
+         */
+        LightChangeRequest: {
+            /** Law */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
+            /** Now Metered S */
+            now_metered_s: number;
+            /**
+             * Fading Stops Per Min
+             * @default 0
+             */
+            fading_stops_per_min: number;
+        };
+        /**
+         * ApertureChoiceRequest
+         * @description The spread between near and far focus on the ground glass, and what moves.
+         */
+        ApertureChoiceRequest: {
+            /** Focus Spread Mm */
+            focus_spread_mm: number;
+            /**
+             * Magnification
+             * @default 0
+             */
+            magnification: number;
+            /**
+             * Speed Mm S
+             * @default null
+             */
+            speed_mm_s: number | null;
+            /**
+             * Blur Mm
+             * @default 0.1
+             */
+            blur_mm: number;
+        };
+        /**
+         * SchoolsRequest
+         * @description An exposure and the habits; ``low`` marks the important shadow when it is not the darkest.
+         */
+        SchoolsRequest: {
+            exposure: components["schemas"]["ExposureRequest"];
+            /**
+             * Low
+             * @default null
+             */
+            low: string | null;
+            /**
+             * @default {
+             *       "shadow_zone": 3,
+             *       "highlight_zone": 7.5,
+             *       "target_zone": 8,
+             *       "blur_mm": 0.1
+             *     }
+             */
+            habits: components["schemas"]["Habits"];
+        };
+        /**
+         * BracketRequest
+         * @description An exposure, the step, how many frames, and on which side of the plan they lie.
+         */
+        BracketRequest: {
+            exposure: components["schemas"]["ExposureRequest"];
+            /**
+             * Step Stops
+             * @default 1
+             */
+            step_stops: number;
+            /**
+             * Frames
+             * @default 3
+             */
+            frames: number;
+            /**
+             * Side
+             * @default both
+             * @enum {string}
+             */
+            side: "both" | "over" | "under";
+            /**
+             * Sheet Price
+             * @default null
+             */
+            sheet_price: number | null;
+        };
+        /**
+         * FilterChoice
+         * @description A stack of filters to try, with the ids a page knows them by.
+         */
+        FilterChoice: {
+            /**
+             * Ids
+             * @default []
+             */
+            ids: string[];
+            /**
+             * Filters
+             * @default []
+             */
+            filters: components["schemas"]["Filter"][];
+        };
+        /**
+         * PlansRequest
+         * @description The exposure as it stands, the other filters there are, and how the photographer weighs.
+         */
+        PlansRequest: {
+            exposure: components["schemas"]["ExposureRequest"];
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["FilterChoice"][];
+            /**
+             * @default {
+             *       "tones": 3,
+             *       "development": 1,
+             *       "error": 2,
+             *       "movement": 2,
+             *       "depth": 2,
+             *       "extrapolation": 1,
+             *       "waiting": 0.5,
+             *       "change": 0.25
+             *     }
+             */
+            weights: components["schemas"]["Weights"];
+            /**
+             * @default {
+             *       "shadow_zone": 3,
+             *       "highlight_zone": 7.5,
+             *       "target_zone": 8,
+             *       "blur_mm": 0.1
+             *     }
+             */
+            habits: components["schemas"]["Habits"];
+        };
+        /**
          * DevelopmentRequest
          * @description A recipe, the N wanted and the temperature there is, in one scale or the other.
          */
@@ -2283,8 +3559,22 @@ export interface components {
             rotary: boolean;
         };
         /**
+         * Trigger
+         * @description A reading of a target into a scene; a reading of that name is taken anew.
+         */
+        Trigger: {
+            scene: components["schemas"]["Scene"];
+            /** Target */
+            target: string;
+            /** Reading Id */
+            reading_id: string;
+        };
+        /**
          * Given
          * @description An exposure as it is reported: empty aperture or time mean *as planned*.
+         *
+         *     ``bracket_stops`` is the frame's place in a bracket; ``share`` its part of an intended multiple
+         *     exposure; ``intervals`` what the clock counted while the light changed, in place of a time.
          */
         Given: {
             /** Id */
@@ -2308,6 +3598,36 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Bracket Id
+             * @default null
+             */
+            bracket_id: string | null;
+            /**
+             * Bracket Stops
+             * @default 0
+             */
+            bracket_stops: number;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
+        };
+        /**
+         * Bracketed
+         * @description All frames of a bracket as they were given, slowest first; logged together or not at all.
+         */
+        Bracketed: {
+            /** Id */
+            id: string;
+            /** Frames */
+            frames: components["schemas"]["Given"][];
         };
         /**
          * Correction
@@ -2362,6 +3682,29 @@ export interface components {
             title: string;
         };
         /**
+         * Bracketing
+         * @description A bracket of a scene: its step, frames and side.
+         */
+        Bracketing: {
+            scene: components["schemas"]["Scene"];
+            /**
+             * Step Stops
+             * @default 1
+             */
+            step_stops: number;
+            /**
+             * Frames
+             * @default 3
+             */
+            frames: number;
+            /**
+             * Side
+             * @default both
+             * @enum {string}
+             */
+            side: "both" | "over" | "under";
+        };
+        /**
          * TypedLine
          * @description A line typed over a scene; ``reading_id`` names the reading it may add.
          */
@@ -2381,6 +3724,140 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    as_csv_api_cards__kind__csv_get: {
+        parameters: {
+            query?: {
+                film_id?: string | null;
+                pinhole_id?: string | null;
+                lens_id?: string | null;
+            };
+            header?: never;
+            path: {
+                kind: "pinhole" | "reciprocity" | "bellows";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    as_pdf_api_cards__kind__pdf_get: {
+        parameters: {
+            query?: {
+                film_id?: string | null;
+                pinhole_id?: string | null;
+                lens_id?: string | null;
+            };
+            header?: never;
+            path: {
+                kind: "pinhole" | "reciprocity" | "bellows";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    target_api_cards_target_bellows_pdf_get: {
+        parameters: {
+            query: {
+                lens_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    dial_api_cards_dial_zones_pdf_get: {
+        parameters: {
+            query?: {
+                diameter_mm?: number;
+                stop_mm?: number;
+                clockwise?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     sources_api_compute_sources_get: {
         parameters: {
             query?: never;
@@ -2624,6 +4101,347 @@ export interface operations {
             };
         };
     };
+    compute_light_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "law": {
+                 *         "kind": "power",
+                 *         "exponent": 1.3
+                 *       },
+                 *       "intervals": [
+                 *         {
+                 *           "metered_s": 30,
+                 *           "elapsed_s": 40
+                 *         }
+                 *       ],
+                 *       "now_metered_s": 60
+                 *     }
+                 */
+                "application/json": components["schemas"]["LightChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightChangeAnswer"];
+                };
+            };
+        };
+    };
+    compute_aperture_choice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "focus_spread_mm": 5,
+                 *       "magnification": 0.5
+                 *     }
+                 */
+                "application/json": components["schemas"]["ApertureChoiceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApertureChoiceAnswer"];
+                };
+            };
+        };
+    };
+    compute_schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "exposure": {
+                 *         "ei": 100,
+                 *         "readings": [
+                 *           {
+                 *             "id": "shade",
+                 *             "label": "Slate in shade",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 9
+                 *             }
+                 *           },
+                 *           {
+                 *             "id": "frost",
+                 *             "label": "Lit frost",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 15
+                 *             }
+                 *           }
+                 *         ],
+                 *         "placement": {
+                 *           "school": "shadow",
+                 *           "reading": "shade",
+                 *           "zone": 3
+                 *         },
+                 *         "high": {
+                 *           "reading": "frost",
+                 *           "zone": 8
+                 *         },
+                 *         "textural_range": [
+                 *           2,
+                 *           8
+                 *         ],
+                 *         "filters": [
+                 *           {
+                 *             "label": "Deep red",
+                 *             "factor": 8
+                 *           }
+                 *         ],
+                 *         "optics": {
+                 *           "kind": "lens",
+                 *           "focal_length_mm": 150,
+                 *           "pupil_magnification": 1
+                 *         },
+                 *         "focus": {
+                 *           "kind": "draw",
+                 *           "draw_mm": 30
+                 *         },
+                 *         "solve_for": "time",
+                 *         "aperture": "32",
+                 *         "law": {
+                 *           "kind": "power",
+                 *           "exponent": 1.26,
+                 *           "from_s": 1
+                 *         }
+                 *       },
+                 *       "habits": {
+                 *         "shadow_zone": 4
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["SchoolsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolsAnswer"];
+                };
+            };
+        };
+    };
+    compute_bracket: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "exposure": {
+                 *         "ei": 100,
+                 *         "readings": [
+                 *           {
+                 *             "id": "shade",
+                 *             "label": "Slate in shade",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 9
+                 *             }
+                 *           },
+                 *           {
+                 *             "id": "frost",
+                 *             "label": "Lit frost",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 15
+                 *             }
+                 *           }
+                 *         ],
+                 *         "placement": {
+                 *           "school": "shadow",
+                 *           "reading": "shade",
+                 *           "zone": 3
+                 *         },
+                 *         "high": {
+                 *           "reading": "frost",
+                 *           "zone": 8
+                 *         },
+                 *         "textural_range": [
+                 *           2,
+                 *           8
+                 *         ],
+                 *         "filters": [
+                 *           {
+                 *             "label": "Deep red",
+                 *             "factor": 8
+                 *           }
+                 *         ],
+                 *         "optics": {
+                 *           "kind": "lens",
+                 *           "focal_length_mm": 150,
+                 *           "pupil_magnification": 1
+                 *         },
+                 *         "focus": {
+                 *           "kind": "draw",
+                 *           "draw_mm": 30
+                 *         },
+                 *         "solve_for": "time",
+                 *         "aperture": "32",
+                 *         "law": {
+                 *           "kind": "power",
+                 *           "exponent": 1.26,
+                 *           "from_s": 1
+                 *         }
+                 *       },
+                 *       "step_stops": 0.5,
+                 *       "frames": 3
+                 *     }
+                 */
+                "application/json": components["schemas"]["BracketRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BracketAnswer"];
+                };
+            };
+        };
+    };
+    compute_plans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "exposure": {
+                 *         "ei": 100,
+                 *         "readings": [
+                 *           {
+                 *             "id": "shade",
+                 *             "label": "Slate in shade",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 9
+                 *             }
+                 *           },
+                 *           {
+                 *             "id": "frost",
+                 *             "label": "Lit frost",
+                 *             "reading": {
+                 *               "kind": "ev",
+                 *               "ev": 15
+                 *             }
+                 *           }
+                 *         ],
+                 *         "placement": {
+                 *           "school": "shadow",
+                 *           "reading": "shade",
+                 *           "zone": 3
+                 *         },
+                 *         "high": {
+                 *           "reading": "frost",
+                 *           "zone": 8
+                 *         },
+                 *         "textural_range": [
+                 *           2,
+                 *           8
+                 *         ],
+                 *         "filters": [
+                 *           {
+                 *             "label": "Deep red",
+                 *             "factor": 8
+                 *           }
+                 *         ],
+                 *         "optics": {
+                 *           "kind": "lens",
+                 *           "focal_length_mm": 150,
+                 *           "pupil_magnification": 1
+                 *         },
+                 *         "focus": {
+                 *           "kind": "draw",
+                 *           "draw_mm": 30
+                 *         },
+                 *         "solve_for": "time",
+                 *         "aperture": "32",
+                 *         "law": {
+                 *           "kind": "power",
+                 *           "exponent": 1.26,
+                 *           "from_s": 1
+                 *         }
+                 *       },
+                 *       "choices": [
+                 *         {
+                 *           "ids": []
+                 *         },
+                 *         {
+                 *           "ids": [
+                 *             "yellow"
+                 *           ],
+                 *           "filters": [
+                 *             {
+                 *               "factor": 2
+                 *             }
+                 *           ]
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["PlansRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlansAnswer"];
+                };
+            };
+        };
+    };
     compute_development: {
         parameters: {
             query?: never;
@@ -2695,6 +4513,85 @@ export interface operations {
             };
         };
     };
+    spot_meter_api_devices_spot_meter_get: {
+        parameters: {
+            query: {
+                scene_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpotMeterView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    trigger_api_devices_spot_meter_trigger_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Trigger"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrived"];
+                };
+            };
+        };
+    };
+    measure_api_devices_shutter_tester_measure_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Shutter"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Measured"];
+                };
+            };
+        };
+    };
     expose_api_exposures_post: {
         parameters: {
             query?: never;
@@ -2715,6 +4612,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Exposure"];
+                };
+            };
+        };
+    };
+    expose_bracket_api_exposures_bracket_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bracketed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Exposure"][];
+                };
+            };
+        };
+    };
+    check_given_api_exposures_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Given"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivenCheck"];
                 };
             };
         };
@@ -3533,6 +5478,50 @@ export interface operations {
             };
         };
     };
+    read_api_preferences_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preferences"];
+                };
+            };
+        };
+    };
+    put_api_preferences_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Preferences"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preferences"];
+                };
+            };
+        };
+    };
     read_api_scenes__id__get: {
         parameters: {
             query?: never;
@@ -3566,7 +5555,9 @@ export interface operations {
     };
     put_api_scenes__id__put: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -3585,7 +5576,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Scene"];
+                    "application/json": components["schemas"]["KeptScene"];
                 };
             };
             /** @description Validation Error */
@@ -3624,6 +5615,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    opinions_api_scenes_opinions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Scene"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opinions"];
+                };
+            };
+        };
+    };
+    bracketed_api_scenes_bracket_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bracketing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BracketAnswer"];
                 };
             };
         };

@@ -34,8 +34,10 @@ def read(
 def _waiting(db: Connection) -> list[WaitingSheet]:
     numbers = {each.id: each.number for each in holders.holders(db)}
     exposed = {each.id: each for each in holders.sheets(db) if each.state == "exposed"}
-    waiting = []
+    waiting: list[WaitingSheet] = []
     for exposure in exposures.exposures(db):
+        if exposure.sheet_id in {each.sheet_id for each in waiting}:
+            continue  # an earlier share of a multiple exposure: one sheet, one development
         sheet = exposed.get(exposure.sheet_id)
         scene = scenes.scene(db, exposure.scene_id)
         if sheet is None or scene is None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -39,6 +40,7 @@ class SideView:
     scene_id: str | None
     scene_title: str
     exposure_id: str | None
+    share_given: float
 
 
 @dataclass(frozen=True)
@@ -139,7 +141,11 @@ def unload(db: Db, unloading: Unloading = body(Unloading)) -> list[HolderView]:
 def board(db: Connection) -> list[HolderView]:
     names = {each.id: each.name for each in films.films(db)}
     in_side = {(each.holder_id, each.side): each for each in store.sheets(db)}
-    exposed = {each.sheet_id: each for each in exposures.exposures(db)}
+    log = exposures.exposures(db)
+    exposed = {each.sheet_id: each for each in log}
+    shares: dict[str, float] = defaultdict(float)
+    for each in log:
+        shares[each.sheet_id] += each.share
 
     def view(holder: Holder, side: Side) -> SideView:
         sheet = in_side.get((holder.id, side))
@@ -156,6 +162,7 @@ def board(db: Connection) -> list[HolderView]:
             scene_id=scene.id if scene else None,
             scene_title=scene.title if scene else "",
             exposure_id=exposure.id if exposure else None,
+            share_given=shares[sheet.id] if sheet else 0.0,
         )
 
     return [

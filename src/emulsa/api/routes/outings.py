@@ -14,7 +14,7 @@ from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Name
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Scene, follow_on
-from emulsa.store import exposures, journal, scenes
+from emulsa.store import exposures, journal, preferences, scenes
 from emulsa.store import outings as store
 
 router = APIRouter(prefix="/api/outings", tags=["outings"])
@@ -91,7 +91,9 @@ def begin(id: str, db: Db, new: NewScene = body(NewScene)) -> Scene:  # noqa: A0
     if store.outing(db, id) is None:
         raise NotFound("There is no such outing.", field="id")
     before = scenes.of_outing(db, id)
-    scene = follow_on(Scene(id=new.id, outing_id=id, title=new.title), before[-1:])
+    school = preferences.preferences(db).school
+    blank = Scene(id=new.id, outing_id=id, title=new.title, school=school)
+    scene = follow_on(blank, before[-1:])
     with journal.action(db, f"scene {scene.title} begun", now()):
         scenes.put(db, scene)
     return scene

@@ -9,11 +9,14 @@ from typing import Annotated, Any
 from fastapi import APIRouter
 
 from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
+from emulsa.api.clock import now, seconds_since
 from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
+from emulsa.api.errors import Conflict, NotFound
 from emulsa.api.routes.kit import everything
+from emulsa.api.versions import version_of
 from emulsa.core import reading_line, scene_line
+from emulsa.core.advice import Advice
+from emulsa.core.advising.metering import age_text, aged
 from emulsa.core.corrections.optics import mark_text
 from emulsa.core.development.developing_time import (
     DevelopmentAnswer,
@@ -23,16 +26,36 @@ from emulsa.core.development.developing_time import (
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.exposed import Exposure
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
+from emulsa.core.exposing.bracket import (
+    BracketAnswer,
+    BracketRequest,
+    Frames,
+    Side,
+    Step,
+    bracket,
+)
+from emulsa.core.exposing.plans import Weights
 from emulsa.core.exposure import exposure
 from emulsa.core.film.emulsions import FilmRecipe
 from emulsa.core.light.hand_time import stops_text, time_text
 from emulsa.core.limits import Id, Length
-from emulsa.core.scene import Scene, SceneKit, falls, high, placement, placement_text, plan
+from emulsa.core.opinions import PlanChoice, SchoolChoice, plan_choices, school_choices
+from emulsa.core.scene import (
+    Scene,
+    SceneKit,
+    falls,
+    high,
+    lacking,
+    placement,
+    placement_text,
+    plan,
+)
 from emulsa.core.scene_line import KitNames
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import exposures, films, journal
+from emulsa.store import exposures, films, journal, preferences
 from emulsa.store import scenes as store
 from emulsa.store.database import Connection
+from emulsa.store.kit import filters
 
 router = APIRouter(prefix="/api/scenes", tags=["scenes"])
 
@@ -50,11 +73,20 @@ class ExposureView:
 
 @dataclass(frozen=True)
 class SceneView:
-    """A scene, what was exposed on it, and its readings as lines that can be edited."""
+    """A scene and its version, what was exposed on it, and its readings as lines to edit."""
 
     scene: Scene
+    version: str
     exposures: list[ExposureView]
     lines: dict[str, str]
+
+
+@dataclass(frozen=True)
+class KeptScene:
+    """A scene as it was kept, and its version."""
+
+    scene: Scene
+    version: str
 
 
 @dataclass(frozen=True)
@@ -79,6 +111,28 @@ class Solution:
     recipe: FilmRecipe | None
     development: DevelopmentAnswer | None
     development_problem: str
+    lacking: str
+    aged: tuple[Advice, ...]
+    age_text: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class Bracketing:
+    """A bracket of a scene: its step, frames and side."""
+
+    scene: Scene
+    step_stops: Step = 1.0
+    frames: Frames = 3
+    side: Side = "both"
+
+
+@dataclass(frozen=True)
+class Opinions:
+    """Every school side by side, up to three plans, and the weights they were ranked by."""
+
+    schools: tuple[SchoolChoice, ...]
+    plans: tuple[PlanChoice, ...]
+    weights: Weights
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -114,19 +168,52 @@ def read(id: str, db: Db) -> SceneView:  # noqa: A002
         for each, where in exposures.of_scene(db, id)
     ]
     lines = {each.id: scene_line.line_of(each) for each in scene.readings}
-    return SceneView(scene, given, lines)
+    return SceneView(scene, version_of(scene), given, lines)
 
 
 @router.put("/{id}", openapi_extra=documented(Scene))
-def put(id: str, db: Db, scene: Scene = body(Scene)) -> Scene:  # noqa: A002
-    """Keep a scene; one that contradicts its kit is refused, an unfinished one is not."""
+def put(
+    id: str,  # noqa: A002
+    db: Db,
+    scene: Scene = body(Scene),
+    base: str | None = None,
+) -> KeptScene:
+    """Keep a scene; one that contradicts its kit is refused, an unfinished one is not.
+
+    ``base`` is the version the change was made on: when another hand has changed the scene since,
+    nothing is overwritten and the answer (409) carries what is kept now.
+    """
     if scene.id != id:
         raise Unsound("The id in the address and the id in the record differ.", field="id")
     with journal.action(db, f"scene {scene.title}", now()):
+        _unchanged_since(db, scene, base)
         store.put(db, scene)
         with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing
             exposure(plan(scene, store.kit_of(db, scene)))
-    return scene
+    return KeptScene(scene, version_of(scene))
+
+
+@router.post("/opinions", openapi_extra=documented(Scene))
+def opinions(db: Db, scene: Scene = body(Scene)) -> Opinions:
+    """Other ways of taking this scene: all schools, and the second opinion."""
+    kit, weights = store.kit_of(db, scene), preferences.preferences(db).weights
+    others = [each for each in filters(db) if not each.archived]
+    return Opinions(school_choices(scene, kit), plan_choices(scene, kit, others, weights), weights)
+
+
+@router.post("/bracket", openapi_extra=documented(Bracketing))
+def bracketed(db: Db, asked: Bracketing = body(Bracketing)) -> BracketAnswer:
+    """The frames of a bracket on this scene, slowest first, and what they use up."""
+    kit = store.kit_of(db, asked.scene)
+    return bracket(
+        BracketRequest(
+            exposure=plan(asked.scene, kit),
+            step_stops=asked.step_stops,
+            frames=asked.frames,
+            side=asked.side,
+            sheet_price=kit.film.price if kit.film else None,
+        )
+    )
 
 
 @router.delete("/{id}", status_code=204)
@@ -167,6 +254,20 @@ def found(db: Connection, id_: str) -> Scene:
     return scene
 
 
+def _unchanged_since(db: Connection, scene: Scene, base: str | None) -> None:
+    stored = store.scene(db, scene.id)
+    if base is None or stored is None or stored == scene:
+        return
+    version = version_of(stored)
+    if version != base:
+        raise Conflict(
+            "This scene was changed elsewhere meanwhile; nothing was overwritten."
+            " Keep yours, or take what is kept now.",
+            stored,
+            version,
+        )
+
+
 def solved(db: Connection, scene: Scene) -> Solution:
     kit = store.kit_of(db, scene)
     answer, problem = None, None
@@ -177,6 +278,7 @@ def solved(db: Connection, scene: Scene) -> Solution:
     recipe = recipe_of(db, scene)
     time, time_problem = _development(answer, recipe, kit)
     marked = high(scene, kit)
+    ages = _ages_s(scene)
     return Solution(
         falls=falls(scene, kit),
         placement=placement_text(placement(scene, kit)) if scene.readings else "",
@@ -186,7 +288,16 @@ def solved(db: Connection, scene: Scene) -> Solution:
         recipe=recipe,
         development=time,
         development_problem=time_problem,
+        lacking=lacking(scene, kit),
+        aged=aged(ages, {each.id: each.label for each in scene.readings}),
+        age_text=age_text(ages),
     )
+
+
+def _ages_s(scene: Scene) -> dict[str, float]:
+    """Seconds since each reading was taken."""
+    ages = {each.id: seconds_since(each.taken_at) for each in scene.readings}
+    return {reading: age for reading, age in ages.items() if age is not None}
 
 
 def recipe_of(db: Connection, scene: Scene) -> FilmRecipe | None:

@@ -113,3 +113,15 @@ def aged(ages_s: dict[str, float], labels: dict[str, str]) -> tuple[Advice, ...]
             f" {old[oldest] / 60:.0f} minutes ago; read it again if the light has changed.",
         ),
     )
+
+
+def age_text(ages_s: dict[str, float]) -> str:
+    """How old the oldest reading is while one is working; nothing when one is looking back.
+
+    >>> age_text({"a": 130.0}), age_text({"a": 1e6})
+    ('readings 2 min old', '')
+    """
+    oldest = max(ages_s.values(), default=PAST_S)
+    if not 0 <= oldest < PAST_S:
+        return ""
+    return f"readings {oldest // 60:.0f} min old" if oldest >= 60 else "readings just taken"

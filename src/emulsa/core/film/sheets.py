@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Impossible, Unreadable
-from emulsa.core.limits import Id, Label, Note, Within
+from emulsa.core.limits import Id, Label, Note, Within, plain
 
 State = Literal["empty", "loaded", "exposed"]
 Move = Literal["load", "unload", "expose", "expose_again"]
@@ -69,6 +69,23 @@ def move(state: State, name: Move, where: str) -> State:
     if after is None:
         raise Impossible(f"Side {where} {REFUSALS[(state, name)]}.", field="side")
     return after
+
+
+def share_left(given: float, wanted: float, where: str) -> float:
+    """What is left of a sheet's exposure for a further share; Impossible when that is too little.
+
+    >>> share_left(0.5, 0.25, "2B")
+    0.5
+    """
+    left = 1 - given
+    if wanted > left + 1e-6:
+        raise Impossible(
+            f"Side {where} has had {plain(round(100 * given))} % of its exposure; at most"
+            f" {plain(max(0.0, round(100 * left)))} % is left for another.",
+            field="share",
+            allowed=[0.01, max(left, 0.01)],
+        )
+    return left
 
 
 def sides(text: str, known: set[int]) -> list[tuple[int, Side]]:

@@ -1,0 +1,117 @@
+"""Cards for the bag, as PDF and as CSV of the same tables."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, Literal, TypeVar
+
+from fastapi import APIRouter, Response
+
+from emulsa.api.connection import Db
+from emulsa.api.errors import NotFound
+from emulsa.core import wire
+from emulsa.core.cards.bellows import bellows_chart, bellows_target
+from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
+from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart
+from emulsa.core.cards.table import Card
+from emulsa.core.errors import Missing
+from emulsa.core.film.emulsions import Film
+from emulsa.core.kit import KitLens, KitPinhole
+from emulsa.core.limits import plain
+from emulsa.exchange.cards import csv_table, pdf
+from emulsa.store import films, kit
+from emulsa.store.database import Connection
+
+router = APIRouter(prefix="/api/cards", tags=["cards"])
+
+Record = TypeVar("Record")
+Kind = Literal["pinhole", "reciprocity", "bellows"]
+PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
+
+
+@router.get("/{kind}.csv", response_class=Response, responses=CSV)
+def as_csv(
+    kind: Kind,
+    db: Db,
+    film_id: str | None = None,
+    pinhole_id: str | None = None,
+    lens_id: str | None = None,
+) -> Response:
+    """A card's table for a spreadsheet."""
+    card = _card(db, kind, film_id, pinhole_id, lens_id)
+    return _file(csv_table.render(card).encode("utf-8-sig"), "text/csv; charset=utf-8", kind, "csv")
+
+
+@router.get("/{kind}.pdf", response_class=Response, responses=PDF)
+def as_pdf(
+    kind: Kind,
+    db: Db,
+    film_id: str | None = None,
+    pinhole_id: str | None = None,
+    lens_id: str | None = None,
+) -> Response:
+    """A card to print."""
+    card = _card(db, kind, film_id, pinhole_id, lens_id)
+    return _file(pdf.render("table", card), "application/pdf", kind, "pdf")
+
+
+@router.get("/target/bellows.pdf", response_class=Response, responses=PDF)
+def target(db: Db, lens_id: str) -> Response:
+    """A target to cut out, and the ruler that reads its image in thirds of a stop."""
+    lens = _lens(db, lens_id)
+    data = {
+        "target": bellows_target(lens),
+        "lens": lens.name,
+        "pupil": plain(lens.optics.pupil_magnification),
+    }
+    return _file(pdf.render("target", data), "application/pdf", "bellows-target", "pdf")
+
+
+@router.get("/dial/zones.pdf", response_class=Response, responses=PDF)
+def dial(diameter_mm: float = 60, stop_mm: float = 9, clockwise: bool = True) -> Response:
+    """A zone scale for a meter's dial of this diameter."""
+    wire.decode(DialDiameter, diameter_mm, "diameter_mm")
+    wire.decode(StopLength, stop_mm, "stop_mm")
+    data = {
+        "sectors": zone_dial(diameter_mm, stop_mm, clockwise),
+        "diameter_mm": diameter_mm,
+        "stop_mm": stop_mm,
+    }
+    return _file(pdf.render("dial", data), "application/pdf", "zone-dial", "pdf")
+
+
+def _card(
+    db: Connection, kind: Kind, film_id: str | None, pinhole_id: str | None, lens_id: str | None
+) -> Card:
+    makers: dict[Kind, Callable[[], Card]] = {
+        "pinhole": lambda: pinhole_chart(_pinhole(db, pinhole_id), _film(db, film_id)),
+        "reciprocity": lambda: reciprocity_chart(_film(db, film_id)),
+        "bellows": lambda: bellows_chart(_lens(db, lens_id)),
+    }
+    return makers[kind]()
+
+
+def _film(db: Connection, id_: str | None) -> Film:
+    return _found(films.film(db, id_) if id_ else None, id_, "film")
+
+
+def _pinhole(db: Connection, id_: str | None) -> KitPinhole:
+    return _found(kit.pinhole(db, id_) if id_ else None, id_, "pinhole")
+
+
+def _lens(db: Connection, id_: str | None) -> KitLens:
+    return _found(kit.lens(db, id_) if id_ else None, id_, "lens")
+
+
+def _found(record: Record | None, id_: str | None, what: str) -> Record:
+    if not id_:
+        raise Missing(f"Choose the {what} the card is for.", field=f"{what}_id")
+    if record is None:
+        raise NotFound(f"There is no such {what}.", field=f"{what}_id")
+    return record
+
+
+def _file(content: bytes, media_type: str, name: str, ending: str) -> Response:
+    disposition = f'inline; filename="emulsa-{name}.{ending}"'
+    return Response(content, media_type=media_type, headers={"content-disposition": disposition})

@@ -1,0 +1,1 @@
+"""Printed cards for the bag: the numbers on them, as tables."""

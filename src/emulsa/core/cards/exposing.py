@@ -1,0 +1,103 @@
+"""Cards that turn a meter's time into the time to give."""
+
+from __future__ import annotations
+
+import math
+
+from emulsa.core.cards.table import Card
+from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.optics import Pinhole, mark_text
+from emulsa.core.corrections.pinhole import converted_s, pinhole_f_number
+from emulsa.core.errors import Missing
+from emulsa.core.film.emulsions import Film
+from emulsa.core.kit import KitPinhole
+from emulsa.core.light.hand_time import hand_time_s, stops_text, time_text
+from emulsa.core.light.marks import f_number, seconds, time_scale
+from emulsa.core.limits import plain
+
+METER_MARKS = ("1/250", "15")  # from bright sun to deep shade at f/22
+RECIPROCITY_S = ("1", "1000")
+READ_AT = "22"
+BEYOND = "* beyond the film's data: carried on from its last step; bracket towards more."
+
+
+def pinhole_chart(pinhole: KitPinhole, film: Film, read_at: str = READ_AT) -> Card:
+    """The meter's time at f/22 → this pinhole's time on this film.
+
+    t · (N/22.63)², then reciprocity. Missing when the film has no law.
+    """
+    law = _law(film)
+    optics: Pinhole = pinhole.optics
+    at = pinhole_f_number(optics.distance_mm, optics.diameter_mm)
+    metered_at = f_number(read_at)
+    rows, estimated = [], []
+    for mark, metered in _between(*METER_MARKS):
+        plain_s = converted_s(metered, metered_at, at)
+        given = reciprocity.corrected_s(law, plain_s)
+        beyond = reciprocity.extrapolated(law, plain_s)
+        rows.append((_dial(mark), time_text(plain_s), _given(given, beyond)))
+        estimated.append(beyond)
+    return Card(
+        title=f"Pinhole {pinhole.name}",
+        holds_for=f"{film.name} at EI {plain(film.exposure_index)},"
+        f" {mark_text(plain(round(at, 1)))}; set the meter to EI {plain(film.exposure_index)}",
+        columns=(f"meter at {mark_text(read_at)}", "pinhole alone", "give"),
+        rows=tuple(rows),
+        estimated=tuple(estimated),
+        notes=_notes(estimated),
+    )
+
+
+def reciprocity_chart(film: Film) -> Card:
+    """Metered → given times of one film, by half stops from one second."""
+    law = _law(film)
+    rows, estimated = [], []
+    first, last = (float(each) for each in RECIPROCITY_S)
+    for step in range(round(2 * math.log2(last / first)) + 1):
+        metered = hand_time_s(first * 2 ** (step / 2))
+        given = reciprocity.corrected_s(law, metered)
+        change = reciprocity.development_change(law, metered)
+        beyond = reciprocity.extrapolated(law, metered)
+        rows.append(
+            (
+                time_text(metered),
+                _given(given, beyond),
+                stops_text(math.log2(given / metered)),
+                "" if abs(change - 1) < 0.005 else f"{100 * (change - 1):+.0f} %".replace("-", "−"),
+            )
+        )
+        estimated.append(beyond)
+    width = 4 if any(row[3] for row in rows) else 3  # no column for what this film never asks
+    return Card(
+        title=f"Long times on {film.name}",
+        holds_for="after filters and bellows, before opening the shutter",
+        columns=("metered", "give", "stops of time", "development")[:width],
+        rows=tuple(row[:width] for row in rows),
+        estimated=tuple(estimated),
+        notes=_notes(estimated),
+    )
+
+
+def _law(film: Film) -> reciprocity.Law:
+    if film.law is None:
+        raise Missing(
+            f"{film.name} has no reciprocity law yet; give it one in Kit.", field="film_id"
+        )
+    return film.law
+
+
+def _between(fastest: str, slowest: str) -> list[tuple[str, float]]:
+    low, high = seconds(fastest), seconds(slowest)
+    return [mark for mark in time_scale("full") if low <= mark[1] <= high]
+
+
+def _dial(mark: str) -> str:
+    return mark if "/" in mark else f"{mark} s"
+
+
+def _given(given: float, beyond: bool) -> str:
+    return time_text(hand_time_s(given)) + ("*" if beyond else "")
+
+
+def _notes(estimated: list[bool]) -> tuple[str, ...]:
+    return (BEYOND,) if any(estimated) else ()

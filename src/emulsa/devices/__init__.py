@@ -1,0 +1,1 @@
+"""Outside devices: what each can do as a protocol, and a simulated stand-in that ships."""
