@@ -84,8 +84,10 @@ class Exposure:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class GivenCheck:
-    """What a typed time would do to the film, before it is logged."""
+    """What a typed time would do to the film, before it is logged; and the time it should have."""
 
+    metered_s: float
+    planned_s: float
     seconds: float
     time_text: str
     error_stops: float
@@ -132,6 +134,8 @@ def check(given: Given, request: ExposureRequest) -> GivenCheck:
     wanted = _metered_s(request, logged.aperture, given)
     planned, _, _ = _set(request, wanted)
     return GivenCheck(
+        metered_s=wanted,
+        planned_s=planned,
         seconds=logged.seconds,
         time_text=time_text(logged.seconds),
         error_stops=logged.error_stops,

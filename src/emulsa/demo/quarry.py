@@ -12,12 +12,12 @@ from pathlib import Path
 from emulsa import __version__
 from emulsa.core.corrections.bellows import ByDraw
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
+from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.exposed import Given, log
 from emulsa.core.exposing.request import High
-from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.film.sheets import Holder, Sheet, Side
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import EvReading
@@ -34,7 +34,14 @@ FILMS = (
         name="Corvane 100",
         exposure_index=100,
         law=PowerLaw(exponent=1.26, from_s=1, tested_until_s=600),
-        note="General purpose, long straight line. Law from three own test sheets.",
+        price=2.4,
+        provenance=Provenance(
+            exposure_index="own test, autumn",
+            textural_range="own test",
+            law="three own test sheets",
+            price="box of 25",
+        ),
+        note="General purpose, long straight line.",
     ),
     Film(
         id="film-ostrel",
@@ -42,6 +49,8 @@ FILMS = (
         exposure_index=250,
         textural_range=(2, 9),
         law=TableLaw(rows=((1, 1), (10, 18, 0.95), (100, 260, 0.9), (600, 2_400, 0.85))),
+        price=3.1,
+        provenance=Provenance(exposure_index="rated lower than the box", law="maker's sheet"),
         note="Fast and soft in the highlights; for the pinhole and for wind.",
     ),
     Film(
@@ -149,7 +158,20 @@ LENSES = (
         id="lens-90",
         name="90 mm wide",
         camera_id="camera-field",
-        optics=Lens(focal_length_mm=90, widest="8", smallest="45", shutter=Shutter()),
+        optics=Lens(
+            focal_length_mm=90,
+            widest="8",
+            smallest="45",
+            shutter=Shutter(
+                measured=(
+                    MeasuredSpeed(mark="1/500", seconds=0.00266),
+                    MeasuredSpeed(mark="1/250", seconds=0.0046),
+                    MeasuredSpeed(mark="1/60", seconds=0.0208),
+                    MeasuredSpeed(mark="1", seconds=1.17),
+                )
+            ),
+        ),
+        note="Shutter tested in frost: its ends run long.",
     ),
     KitLens(
         id="lens-150",
@@ -181,12 +203,27 @@ PINHOLE = KitPinhole(
 )
 
 FILTERS = (
-    KitFilter(id="filter-yellow", name="Medium yellow", filter=Filter(factor=2)),
-    KitFilter(id="filter-red", name="Deep red", filter=Filter(factor=8)),
+    KitFilter(
+        id="filter-yellow",
+        name="Medium yellow",
+        filter=Filter(factor=2, tungsten_factor=1.5, type="contrast", colour="yellow"),
+    ),
+    KitFilter(
+        id="filter-red",
+        name="Deep red",
+        filter=Filter(factor=8, tungsten_factor=5, type="contrast", colour="red"),
+    ),
     KitFilter(id="filter-neutral", name="Neutral 0.9", filter=Filter(density=0.9)),
+    KitFilter(
+        id="filter-graduated",
+        name="Graduated 2 stops",
+        filter=Filter(stops=2, type="graduated"),
+        note="Soft edge; line it up at working aperture.",
+    ),
+    KitFilter(id="filter-polariser", name="Polariser", filter=Filter(stops=1.5, type="polariser")),
 )
 
-METER = Meter(id="meter-spot", name="Spot meter, 1°")
+METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1)
 
 OUTING = Outing(
     id="outing-quarry",

@@ -11,6 +11,9 @@ export class Refusal extends Error {
     readonly code: string,
     message: string,
     readonly field: string | null = null,
+    /** of a conflict: what is kept now, and its version */
+    readonly stored: unknown = null,
+    readonly version: string | null = null,
   ) {
     super(message);
   }
@@ -36,6 +39,8 @@ export async function unwrap<T>(
     said?.code ?? "http",
     said?.message ?? `The request failed (${answer.response.status}). Try again.`,
     said?.field ?? null,
+    said?.stored ?? null,
+    said?.version ?? null,
   );
 }
 

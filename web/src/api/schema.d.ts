@@ -104,6 +104,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/movers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Movers
+         * @description Things that move, and their speeds across the view in mm/s, to begin with.
+         */
+        get: operations["movers_api_compute_movers_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/reading": {
         parameters: {
             query?: never;
@@ -902,6 +922,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scenes/{id}/relit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Relight
+         * @description What a reading taken while the shutter is open means for the exposure; nothing is kept.
+         */
+        post: operations["relight_api_scenes__id__relit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scenes/solve": {
         parameters: {
             query?: never;
@@ -1628,9 +1668,13 @@ export interface components {
         };
         /**
          * GivenCheck
-         * @description What a typed time would do to the film, before it is logged.
+         * @description What a typed time would do to the film, before it is logged; and the time it should have.
          */
         GivenCheck: {
+            /** Metered S */
+            metered_s: number;
+            /** Planned S */
+            planned_s: number;
             /** Seconds */
             seconds: number;
             /** Time Text */
@@ -2492,6 +2536,22 @@ export interface components {
             results: components["schemas"]["Corrected"][];
         };
         /**
+         * RelitAnswer
+         * @description The new metered time, what is left in steady light and if the change goes on, in a sentence.
+         *
+         *     ``going_on`` is empty when there is no trend yet.
+         */
+        RelitAnswer: {
+            /** Says */
+            says: string;
+            /** Now Metered S */
+            now_metered_s: number;
+            steady: components["schemas"]["LightChangeAnswer"];
+            going_on: components["schemas"]["LightChangeAnswer"] | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * Row
          * @description One line of the ledger: what, its stops, the running time, why, and the source's key.
          */
@@ -2845,6 +2905,8 @@ export interface components {
             falls: components["schemas"]["Fall"][];
             /** Placement */
             placement: string;
+            /** Placed Reading */
+            placed_reading: string | null;
             /** High Reading */
             high_reading: string | null;
             answer: components["schemas"]["ExposureAnswer"] | null;
@@ -3705,6 +3767,36 @@ export interface components {
             side: "both" | "over" | "under";
         };
         /**
+         * Relit
+         * @description A reading typed during an exposure, and what the shutter was open for so far.
+         *
+         *     ``stops`` is the frame's place in a bracket.
+         */
+        Relit: {
+            /** Text */
+            text: string;
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Stops
+             * @default 0
+             */
+            stops: number;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+        };
+        /**
          * TypedLine
          * @description A line typed over a scene; ``reading_id`` names the reading it may add.
          */
@@ -3875,6 +3967,28 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: string;
+                    };
+                };
+            };
+        };
+    };
+    movers_api_compute_movers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: number;
                     };
                 };
             };
@@ -5663,6 +5777,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BracketAnswer"];
+                };
+            };
+        };
+    };
+    relight_api_scenes__id__relit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Relit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RelitAnswer"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

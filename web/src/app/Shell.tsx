@@ -1,14 +1,19 @@
 import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import { NavLink, Outlet, useNavigate } from "react-router";
+import { useClock } from "../clock/state";
 import { useJournal } from "./journal";
 import { type Keys, useKeys } from "./keys";
 import { ROOMS } from "./rooms";
 
+const ExposureClock = lazy(async () => ({
+  default: (await import("../features/clock")).ExposureClock,
+}));
+
 const KEYS = [
   ["1 2 3 4 9", "Outing, Scene, Film, Darkroom, Kit"],
   ["/", "type a reading: 9 shade III, f/32, draw 30, filter red"],
-  ["e", "expose the scene on a loaded side"],
+  ["e · b", "expose the scene on a loaded side · a bracket"],
   ["u · U", "undo · redo the last action"],
   ["← →", "move the pin or N handle that has the focus"],
   ["?", "this list"],
@@ -28,6 +33,7 @@ export function Shell() {
     };
   }, [navigate, undo, redo]);
   useKeys(keys);
+  const timed = useClock();
   return (
     <Grid
       height="100dvh"
@@ -40,6 +46,11 @@ export function Shell() {
         <Outlet />
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
+      {timed && (
+        <Suspense>
+          <ExposureClock />
+        </Suspense>
+      )}
     </Grid>
   );
 }

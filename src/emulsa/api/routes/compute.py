@@ -7,6 +7,7 @@ from fastapi import APIRouter, Request, Response
 from emulsa.api.bodies import documented
 from emulsa.core import operations
 from emulsa.core.data.bibliography import SOURCES
+from emulsa.core.data.movement import MOVERS
 
 router = APIRouter(prefix="/api/compute", tags=["compute"])
 
@@ -15,6 +16,12 @@ router = APIRouter(prefix="/api/compute", tags=["compute"])
 def sources() -> dict[str, str]:
     """The bibliography: what each source key of a ledger stands for."""
     return SOURCES
+
+
+@router.get("/movers")
+def movers() -> dict[str, float]:
+    """Things that move, and their speeds across the view in mm/s, to begin with."""
+    return MOVERS
 
 
 def _add(operation: operations.Operation) -> None:

@@ -40,12 +40,14 @@ from emulsa.core.film.emulsions import FilmRecipe
 from emulsa.core.light.hand_time import stops_text, time_text
 from emulsa.core.limits import Id, Length
 from emulsa.core.opinions import PlanChoice, SchoolChoice, plan_choices, school_choices
+from emulsa.core.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene import (
     Scene,
     SceneKit,
     falls,
     high,
     lacking,
+    placed_reading,
     placement,
     placement_text,
     plan,
@@ -105,6 +107,7 @@ class Solution:
 
     falls: tuple[Fall, ...]
     placement: str
+    placed_reading: str | None
     high_reading: str | None
     answer: ExposureAnswer | None
     problem: Problem | None
@@ -216,6 +219,13 @@ def bracketed(db: Db, asked: Bracketing = body(Bracketing)) -> BracketAnswer:
     )
 
 
+@router.post("/{id}/relit", openapi_extra=documented(Relit))
+def relight(id: str, db: Db, changed: Relit = body(Relit)) -> RelitAnswer:  # noqa: A002
+    """What a reading taken while the shutter is open means for the exposure; nothing is kept."""
+    scene = found(db, id)
+    return relit(plan(scene, store.kit_of(db, scene)), changed)
+
+
 @router.delete("/{id}", status_code=204)
 def delete(id: str, db: Db) -> None:  # noqa: A002
     """Delete a scene nothing was exposed on."""
@@ -279,9 +289,11 @@ def solved(db: Connection, scene: Scene) -> Solution:
     time, time_problem = _development(answer, recipe, kit)
     marked = high(scene, kit)
     ages = _ages_s(scene)
+    placed = placement(scene, kit) if scene.readings else None
     return Solution(
         falls=falls(scene, kit),
-        placement=placement_text(placement(scene, kit)) if scene.readings else "",
+        placement=placement_text(placed) if placed else "",
+        placed_reading=placed_reading(placed) if placed else None,
         high_reading=marked.reading if marked else None,
         answer=answer,
         problem=problem,

@@ -1,25 +1,40 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { newId } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { Cards } from "./Cards";
 import { KINDS, type Kind } from "./fields";
 import { RecordSheet } from "./RecordSheet";
+import { YourWay } from "./YourWay";
 
 interface Edited {
   kind: Kind;
-  record: { id: string };
+  record: { id: string; name?: string; archived?: boolean };
   known: boolean;
 }
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
   const [edited, setEdited] = useState<Edited | null>(null);
+  const [archive, setArchive] = useState(false);
+  const archived = kit.data
+    ? (Object.keys(KINDS) as Kind[])
+        .flatMap((kind) => kit.data[kind] as { archived?: boolean }[])
+        .filter((each) => each.archived).length
+    : 0;
   return (
     <>
-      <RoomHeader title="Kit" />
+      <RoomHeader title="Kit">
+        {archived > 0 && (
+          <Button variant="quiet" aria-pressed={archive} onClick={() => setArchive(!archive)}>
+            {archive ? "Hide archived" : `Show ${archived} archived`}
+          </Button>
+        )}
+      </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {kit.error && (
           <Notice tone="warning" live>
@@ -34,7 +49,8 @@ export function KitRoom() {
           >
             {(Object.keys(KINDS) as Kind[]).map((kind) => {
               const spec = KINDS[kind];
-              const records = kit.data[kind];
+              const all = kit.data[kind] as { id: string; name: string; archived?: boolean }[];
+              const records = all.filter((each) => archive || !each.archived);
               return (
                 <Box as="section" key={kind} aria-label={spec.title}>
                   <Flex
@@ -75,7 +91,15 @@ export function KitRoom() {
                           _hover={{ color: "accent" }}
                           onClick={() => setEdited({ kind, record, known: true })}
                         >
-                          <Box fontWeight={550}>{record.name}</Box>
+                          <Box fontWeight={550}>
+                            {record.name}
+                            {record.archived && (
+                              <Box as="span" color="ink2" fontWeight={400}>
+                                {" "}
+                                · archived
+                              </Box>
+                            )}
+                          </Box>
                           <Box color="ink2" fontSize="14px">
                             {spec.describe(record as never, kit.data)}
                           </Box>
@@ -86,11 +110,25 @@ export function KitRoom() {
                 </Box>
               );
             })}
+            <YourWay />
+            <Cards kit={kit.data} />
           </Grid>
         )}
       </Box>
       {edited && kit.data && (
-        <RecordSheet {...edited} kit={kit.data} close={() => setEdited(null)} />
+        <RecordSheet
+          key={edited.record.id}
+          {...edited}
+          kit={kit.data}
+          copy={(record) =>
+            setEdited({
+              kind: edited.kind,
+              record: { ...record, id: newId(), name: `${record.name} copy`, archived: false },
+              known: false,
+            })
+          }
+          close={() => setEdited(null)}
+        />
       )}
     </>
   );

@@ -7,14 +7,16 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { BacksField } from "./BacksField";
 import { type FieldSpec, KINDS, type Kind } from "./fields";
 import { LawField } from "./LawField";
+import { MeasuredField } from "./MeasuredField";
 import { PointsField } from "./PointsField";
 import { deleteRecord, putRecord } from "./queries";
 import { valueAt, withValue } from "./record";
 import { StrengthField } from "./StrengthField";
 
-type Record_ = { id: string };
+type Record_ = { id: string; name?: string; archived?: boolean };
 
 /** Any record of the kit, made from its list of fields; a refusal stands at the field it means. */
 export function RecordSheet({
@@ -22,12 +24,14 @@ export function RecordSheet({
   record,
   known,
   kit,
+  copy,
   close,
 }: {
   kind: Kind;
   record: Record_;
   known: boolean;
   kit: Schemas["Kit"];
+  copy: (record: Record_) => void;
   close: () => void;
 }) {
   const client = useQueryClient();
@@ -56,13 +60,26 @@ export function RecordSheet({
       footer={
         <>
           {known && (
-            <Button
-              variant="quiet"
-              color="brick"
-              onClick={() => act(deleteRecord(kind, record.id))}
-            >
-              Delete
-            </Button>
+            <>
+              <Button
+                variant="quiet"
+                paddingInline="2"
+                color="brick"
+                onClick={() => act(deleteRecord(kind, record.id))}
+              >
+                Delete
+              </Button>
+              <Button
+                variant="quiet"
+                paddingInline="2"
+                onClick={() => act(putRecord(kind, { ...draft, archived: !draft.archived }))}
+              >
+                {draft.archived ? "Bring back" : "Archive"}
+              </Button>
+              <Button variant="quiet" paddingInline="2" onClick={() => copy(draft)}>
+                Copy
+              </Button>
+            </>
           )}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="record">
@@ -78,6 +95,7 @@ export function RecordSheet({
             field={field}
             value={valueAt(draft, field.path)}
             kit={kit}
+            record={draft}
             problem={owner === field ? (problem?.message ?? null) : null}
             onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
           />
@@ -101,6 +119,7 @@ interface FieldProps {
   field: FieldSpec;
   value: unknown;
   kit: Schemas["Kit"];
+  record: unknown;
   problem: string | null;
   onChange: (value: unknown) => void;
 }
@@ -112,7 +131,20 @@ const SERIES = [
   { value: "old_leaf", label: "old leaf shutter (1/5, 1/10, 1/25 …)" },
 ];
 
-function FieldOf({ field, value, kit, problem, onChange }: FieldProps) {
+const SCALES = [
+  { value: "third", label: "thirds of a stop" },
+  { value: "half", label: "half stops" },
+  { value: "tenth", label: "tenths" },
+  { value: "full", label: "whole stops" },
+];
+const BY_HAND = [
+  { value: "B and T", label: "by hand, on B or T" },
+  { value: "B", label: "by hand, on B" },
+  { value: "T", label: "by hand, on T" },
+  { value: "none", label: "not possible: no B, no T" },
+];
+
+function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
   const text = value == null ? "" : String(value);
   const named = (records: { id: string; name: string }[]) =>
     records.map((each) => ({ value: each.id, label: each.name }));
@@ -128,6 +160,46 @@ function FieldOf({ field, value, kit, problem, onChange }: FieldProps) {
     case "strength":
       return (
         <StrengthField value={value as Schemas["Filter"]} onChange={onChange} problem={problem} />
+      );
+    case "measured":
+      return (
+        <MeasuredField
+          shutter={valueAt(record, "optics.shutter") as Schemas["Shutter"]}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "backs":
+      return (
+        <BacksField
+          value={(value as Schemas["Back"][]) ?? []}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "scale":
+    case "byhand":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={field.as === "scale" ? SCALES : BY_HAND}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "optional":
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          inputMode="decimal"
+          defaultValue={text}
+          onChange={(event) =>
+            onChange(event.target.value.trim() ? typedNumber(event.target.value) : null)
+          }
+          problem={problem}
+        />
       );
     case "film":
       return (

@@ -18,7 +18,12 @@ export interface FieldSpec {
     | "flag"
     | "law"
     | "points"
-    | "strength";
+    | "strength"
+    | "measured"
+    | "backs"
+    | "scale"
+    | "byhand"
+    | "optional";
   help?: string;
 }
 
@@ -32,6 +37,7 @@ export interface KindSpec {
 }
 
 const name: FieldSpec = { path: "name", label: "Name", as: "text" };
+const WHO = "own test, maker's sheet, a guess";
 const note: FieldSpec = { path: "note", label: "Note", as: "note" };
 
 export function lawText(law: Schemas["Film"]["law"]): string {
@@ -59,6 +65,11 @@ export const KINDS: Record<Kind, KindSpec> = {
       { path: "textural_range.0", label: "Holds texture from zone", as: "number" },
       { path: "textural_range.1", label: "to zone", as: "number" },
       { path: "law", label: "Reciprocity", as: "law" },
+      { path: "price", label: "Price of a sheet", as: "optional", help: "in your own money" },
+      { path: "provenance.exposure_index", label: "Who says the EI", as: "text", help: WHO },
+      { path: "provenance.textural_range", label: "Who says the tones", as: "text" },
+      { path: "provenance.law", label: "Who says the reciprocity", as: "text" },
+      { path: "provenance.price", label: "Where the price is from", as: "text" },
       note,
     ],
     blank: () => ({
@@ -67,9 +78,19 @@ export const KINDS: Record<Kind, KindSpec> = {
       exposure_index: 100,
       textural_range: [2, 8],
       law: null,
+      price: null,
+      provenance: { exposure_index: "", textural_range: "", law: "", price: "" },
       note: "",
     }),
-    describe: (film: Schemas["Film"]) => `EI ${film.exposure_index}, ${lawText(film.law)}`,
+    describe: (film: Schemas["Film"]) =>
+      [
+        `EI ${film.exposure_index}`,
+        lawText(film.law),
+        film.provenance?.law,
+        film.price != null && `${film.price} a sheet`,
+      ]
+        .filter(Boolean)
+        .join(", "),
   },
   recipes: {
     title: "Recipes",
@@ -123,10 +144,15 @@ export const KINDS: Record<Kind, KindSpec> = {
       name,
       { path: "format_mm.0", label: "Image width, mm", as: "number" },
       { path: "format_mm.1", label: "Image height, mm", as: "number" },
+      { path: "backs", label: "Other backs", as: "backs" },
       note,
     ],
-    blank: () => ({ id: newId(), name: "", format_mm: [120, 95], note: "" }),
-    describe: (camera: Schemas["Camera"]) => `${camera.format_mm[0]} × ${camera.format_mm[1]} mm`,
+    blank: () => ({ id: newId(), name: "", format_mm: [120, 95], backs: [], note: "" }),
+    describe: (camera: Schemas["Camera"]) =>
+      [
+        `${camera.format_mm[0]} × ${camera.format_mm[1]} mm`,
+        ...(camera.backs ?? []).map((back) => back.name),
+      ].join(", "),
   },
   lenses: {
     title: "Lenses",
@@ -140,7 +166,10 @@ export const KINDS: Record<Kind, KindSpec> = {
       { path: "optics.smallest", label: "Smallest aperture", as: "text" },
       { path: "optics.shutter.fastest", label: "Fastest time", as: "text" },
       { path: "optics.shutter.slowest", label: "Slowest marked time", as: "text" },
+      { path: "optics.aperture_series", label: "Aperture marks", as: "series" },
       { path: "optics.shutter.series", label: "Shutter marks", as: "series" },
+      { path: "optics.shutter.by_hand", label: "Longer than its slowest mark", as: "byhand" },
+      { path: "optics.shutter.measured", label: "Measured times", as: "measured" },
       {
         path: "optics.pupil_magnification",
         label: "Pupil magnification",
@@ -162,12 +191,24 @@ export const KINDS: Record<Kind, KindSpec> = {
         widest: "5.6",
         smallest: "64",
         aperture_series: "third",
-        shutter: { fastest: "1/500", slowest: "1", series: "full" },
+        shutter: {
+          fastest: "1/500",
+          slowest: "1",
+          series: "full",
+          by_hand: "B and T",
+          measured: [],
+        },
       },
       note: "",
     }),
     describe: (lens: Schemas["KitLens"]) =>
-      `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
+      [
+        `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
+        lens.optics.shutter?.measured?.length && "shutter measured",
+        lens.optics.telephoto && "telephoto",
+      ]
+        .filter(Boolean)
+        .join(", "),
   },
   pinholes: {
     title: "Pinholes",
@@ -195,11 +236,17 @@ export const KINDS: Record<Kind, KindSpec> = {
     one: "filter",
     teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
     fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
-    blank: () => ({ id: newId(), name: "", filter: { factor: 2 }, note: "" }),
+    blank: () => ({ id: newId(), name: "", filter: { factor: 2, type: "plain" }, note: "" }),
     describe: (each: Schemas["KitFilter"]) => {
-      const { factor, stops, density } = each.filter;
-      if (factor != null) return `factor ×${factor}`;
-      return density != null ? `density ${density}` : `${stops} stops`;
+      const { factor, stops, density, type, colour } = each.filter;
+      const strength =
+        factor != null
+          ? `factor ×${factor}`
+          : density != null
+            ? `density ${density}`
+            : `${stops} stops`;
+      const what = colour ? colour.replace("_", "-") : type === "plain" ? "" : type;
+      return [strength, what].filter(Boolean).join(", ");
     },
   },
   meters: {
@@ -221,6 +268,9 @@ export const KINDS: Record<Kind, KindSpec> = {
         help: "250 flat, 320 to 540 dome",
       },
       { path: "calibration.offset_stops", label: "Stops to add to its EV", as: "number" },
+      { path: "iso", label: "ISO it is kept at", as: "number" },
+      { path: "scale", label: "Read to", as: "scale" },
+      { path: "spot_deg", label: "Angle it sees, degrees", as: "optional" },
       note,
     ],
     blank: () => ({
@@ -228,11 +278,16 @@ export const KINDS: Record<Kind, KindSpec> = {
       name: "",
       calibration: { k: 12.5, c: 250, offset_stops: 0 },
       iso: 100,
+      scale: "third",
+      spot_deg: null,
       note: "",
     }),
     describe: (meter: Schemas["Meter"]) => {
       const offset = meter.calibration.offset_stops;
-      return offset ? `${offset > 0 ? "+" : "−"}${Math.abs(offset)} stop` : "no error of its own";
+      const own = offset
+        ? `${offset > 0 ? "+" : "−"}${Math.abs(offset)} stop`
+        : "no error of its own";
+      return meter.spot_deg ? `${meter.spot_deg}°, ${own}` : own;
     },
   },
 };

@@ -1,8 +1,9 @@
-import { api, unwrap } from "../../api/client";
+import { queryOptions } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "../../api/client";
 import type { Kind } from "./fields";
 
 /** Keep a record of any kind; the server knows each kind's rules. */
-export const putRecord = (kind: Kind, record: { id: string }) =>
+export const putRecord = (kind: Kind, record: { id: string; archived?: boolean }) =>
   unwrap(
     api.PUT(`/api/kit/${kind}/{id}`, {
       params: { path: { id: record.id } },
@@ -12,3 +13,18 @@ export const putRecord = (kind: Kind, record: { id: string }) =>
 
 export const deleteRecord = (kind: Kind, id: string) =>
   unwrap(api.DELETE(`/api/kit/${kind}/{id}`, { params: { path: { id } } }));
+
+/** Times of a law as it is being typed. */
+export const correctedBy = (law: NonNullable<Schemas["Film"]["law"]>, metered_s: number[]) =>
+  unwrap(api.POST("/api/compute/reciprocity", { body: { law, metered_s, clock_s: null } }));
+
+export const testShutter = (shutter: Schemas["Shutter"]) =>
+  unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
+
+export const preferencesQuery = queryOptions({
+  queryKey: ["preferences"],
+  queryFn: () => unwrap(api.GET("/api/preferences")),
+});
+
+export const putPreferences = (preferences: Schemas["Preferences"]) =>
+  unwrap(api.PUT("/api/preferences", { body: preferences }));

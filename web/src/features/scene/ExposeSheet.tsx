@@ -2,68 +2,95 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId, type Refusal } from "../../api/client";
+import { newId, type Refusal, type Schemas } from "../../api/client";
 import { holdersQuery } from "../../api/queries";
+import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { apertureFromText, timeFromText } from "./format";
-import { type Answer, expose, type Scene } from "./queries";
+import { type Answer, asPlanned, checkGiven, expose, type Given, type Scene } from "./queries";
 
-/** Onto which loaded side, and what was really given; Enter logs it. */
+const SHARES = [
+  { value: "1", label: "one exposure" },
+  { value: "0.5", label: "½ of a multiple exposure" },
+  { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
+  { value: "0.25", label: "¼ of a multiple exposure" },
+];
+
+type SideView = Schemas["SideView"];
+
+/** Onto which side, and what was really given; Enter logs it. Long times are counted by the clock. */
 export function ExposeSheet({
   scene,
   answer,
   filmName,
+  placed,
   close,
   logged,
 }: {
   scene: Scene;
   answer: Answer;
   filmName: string;
+  /** what is placed, to be read again when the light changes */
+  placed: string;
   close: () => void;
   logged: (said: string) => void;
 }) {
   const client = useQueryClient();
   const holders = useQuery(holdersQuery);
-  const sides = (holders.data ?? [])
+  const [share, setShare] = useState("1");
+  const all = (holders.data ?? [])
     .flatMap((each) => each.sides)
-    .filter((side) => side.state === "loaded" && side.film_id === scene.film_id);
+    .filter((side) => side.film_id === scene.film_id);
+  const fits = (side: SideView) =>
+    side.state === "loaded" ||
+    (share !== "1" && side.state === "exposed" && side.share_given < 0.999);
+  const sides = all.filter(fits).sort((a, b) => b.share_given - a.share_given);
   const id = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
-  const [time, setTime] = useState(answer.set.text.replace(/ s$/, ""));
+  const planned = answer.set.text.replace(/ s$/, "");
+  const [time, setTime] = useState<string | null>(null);
   const [aperture, setAperture] = useState(answer.set.aperture.replace("f/", ""));
   const [note, setNote] = useState("");
   const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
   const [busy, setBusy] = useState(false);
   const typed = where ?? sides[0]?.where ?? "";
+  const side = sides.find((each) => each.where === typed.trim().toUpperCase());
+  const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
+  const given: Given = {
+    ...asPlanned(scene, id.current, side?.sheet_id ?? ""),
+    time: time === null || time === planned ? null : timeFromText(time),
+    aperture: lens ? apertureFromText(aperture) : null,
+    note,
+    share: Number(share),
+  };
+  const different = given.time !== null || given.aperture !== null || given.share !== 1;
+  const check = useQuery({
+    queryKey: ["given", scene, given],
+    queryFn: () => checkGiven({ ...given, sheet_id: "any", note: "" }),
+    enabled: different,
+    retry: false,
+  });
 
+  const noSide = () => {
+    const offered = sides.map((each) => each.where).join(", ");
+    setProblem({
+      field: "side",
+      message: `${typed.trim().toUpperCase() || "Nothing"} is not an unexposed side of ${filmName}; choose from ${offered}.`,
+    });
+  };
   const log = async (event: FormEvent) => {
     event.preventDefault();
-    const wanted = typed.trim().toUpperCase();
-    const side = sides.find((each) => each.where === wanted);
-    if (!side?.sheet_id) {
-      const offered = sides.map((each) => each.where).join(", ");
-      setProblem({
-        field: "side",
-        message: `${wanted || "Nothing"} is not an unexposed side of ${filmName}; choose from ${offered}.`,
-      });
-      return;
-    }
+    if (!side?.sheet_id) return noSide();
     setBusy(true);
-    const planned = time === answer.set.text.replace(/ s$/, "");
-    const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
     try {
-      await expose({
-        id: id.current,
-        scene_id: scene.id,
-        sheet_id: side.sheet_id,
-        time: planned ? null : timeFromText(time),
-        aperture: lens ? apertureFromText(aperture) : null,
-        note,
-      });
+      await expose(given);
       await client.invalidateQueries();
-      logged(`${side.where} exposed: ${time}${/[a-z:]/.test(time) ? "" : " s"} at f/${aperture}`);
+      const said = check.data && different ? check.data.time_text : answer.set.text;
+      logged(`${side.where} exposed: ${said} at f/${aperture}`);
       close();
     } catch (refusal) {
       const { message, field } = refusal as Refusal;
@@ -72,21 +99,54 @@ export function ExposeSheet({
       setBusy(false);
     }
   };
+  const startClock = () => {
+    if (!side?.sheet_id) return noSide();
+    const timed = different ? check.data : undefined;
+    keepClock({
+      given: { ...given, time: null },
+      where: side.where,
+      title: scene.title,
+      setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
+      placed,
+      metered_s: timed?.metered_s ?? answer.metered_s,
+      now_metered_s: timed?.metered_s ?? answer.metered_s,
+      intervals: [],
+      left_s: timed?.planned_s ?? answer.set.seconds,
+      since: null,
+      phase: "ready",
+    });
+    close();
+  };
 
   if (!holders.data) return null;
-  if (sides.length === 0) {
+  if (all.filter((each) => each.state === "loaded").length === 0 && sides.length === 0) {
+    const again = all.some((each) => each.state === "exposed" && each.share_given < 0.999);
     return (
       <Sheet
         open
         close={close}
         title="No sheet to expose"
-        footer={<Button onClick={close}>Close</Button>}
+        footer={
+          <>
+            {again && (
+              <Button onClick={() => setShare("0.5")}>Go on with a multiple exposure</Button>
+            )}
+            <Button onClick={close}>Close</Button>
+          </>
+        }
       >
         No unexposed side holds {filmName}. <Link to="/film">Load a holder in Film</Link>, or choose
         a film that is loaded.
       </Sheet>
     );
   }
+  const byHand = answer.set.means === "bulb";
+  const fieldOf = (name: string) =>
+    problem?.field === name
+      ? problem.message
+      : different && check.error && (check.error as Refusal).field === name
+        ? check.error.message
+        : null;
   return (
     <Sheet
       open
@@ -95,6 +155,11 @@ export function ExposeSheet({
       footer={
         <>
           <Button onClick={close}>Not yet</Button>
+          {byHand && (
+            <Button onClick={startClock} disabled={different && !check.data}>
+              Use the clock
+            </Button>
+          )}
           <Button variant="main" type="submit" form="expose" disabled={busy}>
             Log exposure
           </Button>
@@ -107,24 +172,23 @@ export function ExposeSheet({
           value={typed}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setWhere(event.target.value)}
-          problem={
-            problem?.field === "side" || problem?.field === "sheet_id" ? problem.message : null
-          }
+          problem={fieldOf("side") ?? fieldOf("sheet_id")}
           autoFocus
         />
         <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded sides of this film">
-          {sides.map((side) => (
+          {sides.map((each) => (
             <Button
-              key={side.where}
+              key={each.where}
               type="button"
               minWidth="56px"
               paddingInline="2"
               borderWidth="1px"
-              aria-pressed={side.where === typed.toUpperCase()}
-              variant={side.where === typed.toUpperCase() ? "main" : "plain"}
-              onClick={() => setWhere(side.where)}
+              aria-pressed={each.where === typed.toUpperCase()}
+              variant={each.where === typed.toUpperCase() ? "main" : "plain"}
+              onClick={() => setWhere(each.where)}
             >
-              {side.where}
+              {each.where}
+              {each.state === "exposed" && " again"}
             </Button>
           ))}
         </Flex>
@@ -132,29 +196,53 @@ export function ExposeSheet({
           <Entry
             label="Time given"
             help="s, m:ss, or 1/60"
-            value={time}
+            value={time ?? (share === "1" ? planned : (check.data?.time_text ?? ""))}
             onChange={(event) => setTime(event.target.value)}
-            problem={problem?.field === "time" ? problem.message : null}
+            problem={fieldOf("time")}
           />
           <Entry
             label="Aperture given"
             value={aperture}
             disabled={Boolean(scene.pinhole_id)}
             onChange={(event) => setAperture(event.target.value)}
-            problem={problem?.field === "aperture" ? problem.message : null}
+            problem={fieldOf("aperture")}
           />
         </Grid>
-        <Entry
-          label="Note"
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={problem?.field === "note" ? problem.message : null}
-        />
-        {problem && !["side", "sheet_id", "time", "aperture", "note"].includes(problem.field) && (
-          <Box role="alert" color="brick" fontWeight={550}>
-            {problem.message}
+        {different && check.data && (
+          <Box fontSize="14px" color="ink2" data-check>
+            {check.data.time_text}: {check.data.error_text}, {check.data.n_text}
           </Box>
         )}
+        {different &&
+          check.data?.advice.map((each) => (
+            <Notice key={each.code} tone={each.severity}>
+              {each.text}
+            </Notice>
+          ))}
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="This is"
+            value={share}
+            options={SHARES}
+            onChange={(value) => {
+              setShare(value);
+              setTime(null);
+            }}
+            problem={fieldOf("share")}
+          />
+          <Entry
+            label="Note"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            problem={fieldOf("note")}
+          />
+        </Grid>
+        {problem &&
+          !["side", "sheet_id", "time", "aperture", "note", "share"].includes(problem.field) && (
+            <Box role="alert" color="brick" fontWeight={550}>
+              {problem.message}
+            </Box>
+          )}
         <Box fontSize="14px" color="ink2">
           Afterwards put the slide back with its exposed side out.
         </Box>

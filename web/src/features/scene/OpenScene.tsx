@@ -1,50 +1,46 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import { kitQuery, outingsQuery } from "../../api/queries";
 import { type Keys, useKeys } from "../../app/keys";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
-import { Sheet } from "../../components/Sheet";
 import { useNarrow } from "../../components/useNarrow";
 import { ToneBridge } from "./bridge/ToneBridge";
-import { ExposeSheet } from "./ExposeSheet";
-import { ExposureSheet } from "./ExposureSheet";
 import {
   AdviceList,
-  Alternatives,
   DevelopmentText,
   ErrorOfSetting,
   Exposed,
   ExposureLedger,
   Result,
+  SharpnessText,
 } from "./Panels";
-import { PinSheet } from "./PinSheet";
-import { type ExposureView, type Scene, useKeeping, useSolution } from "./queries";
+import { type ExposureView, type Scene, type SceneView, useKeeping, useSolution } from "./queries";
 import { ReadingLine } from "./ReadingLine";
+import { type Open, SceneDialogs } from "./SceneDialogs";
+import { SceneHeader } from "./SceneHeader";
+import { Strip } from "./Strip";
 import { FirstReading, Waiting } from "./Teaching";
-import { TitleSheet } from "./TitleSheet";
 import { Sentence } from "./words/Sentence";
 
+/** A placed tone keeps its school; dragging a pin leaves a school that places no tone. */
+const pinning = (school: Scene["school"]) =>
+  school === "shadow" || school === "midtone" || school === "highlight" ? school : null;
+
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
-export function OpenScene({
-  id,
-  view,
-}: {
-  id: string;
-  view: { scene: Scene; exposures: ExposureView[]; lines: Record<string, string> } | undefined;
-}) {
+export function OpenScene({ id, view }: { id: string; view: SceneView | undefined }) {
   const kit = useQuery(kitQuery);
   const outings = useQuery(outingsQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
-  const { scene, save, edit, unkept } = useKeeping(id, view?.scene);
+  const { scene, save, edit, unkept, clash, settle } = useKeeping(id, view);
   const { solution, away, ask } = useSolution(scene, kit.dataUpdatedAt);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
   const calmScene = useDeferredValue(scene);
   const calmSolution = useDeferredValue(solution);
-  const [open, setOpen] = useState<"expose" | "ledger" | "title" | null>(null);
+  const [open, setOpen] = useState<Open>(null);
   const [pin, setPin] = useState<string | null>(null);
   const [corrected, setCorrected] = useState<ExposureView | null>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -55,6 +51,7 @@ export function OpenScene({
     () => ({
       "/": () => line.current?.focus(),
       e: () => ready && setOpen("expose"),
+      b: () => ready && setOpen("bracket"),
     }),
     [ready],
   );
@@ -69,6 +66,7 @@ export function OpenScene({
     [save, ask],
   );
 
+  const take = useCallback((next: Scene) => void change(next, true), [change]);
   const openTitle = useCallback(() => setOpen("title"), []);
   const chooseAperture = useCallback(
     (aperture: string) => calmScene && change({ ...calmScene, aperture }, true),
@@ -84,7 +82,7 @@ export function OpenScene({
   const pins = (solution?.falls ?? [])
     .filter((fall) => labels.has(fall.id))
     .map((fall) => ({ ...fall, label: labels.get(fall.id) ?? "" }));
-  const placedId = scene.pin?.reading ?? scene.readings[0]?.id ?? null;
+  const placedId = solution?.placed_reading ?? null;
   const highId = solution?.high_reading ?? null;
   const nText = solution?.answer?.development.n_text ?? "N";
 
@@ -96,7 +94,9 @@ export function OpenScene({
       range={film ? (film.textural_range as [number, number]) : [2, 8]}
       nText={nText}
       upright={narrow}
-      onPlace={(reading, zone, done) => change({ ...scene, pin: { reading, zone } }, done)}
+      onPlace={(reading, zone, done) =>
+        change({ ...scene, pin: { reading, zone }, school: pinning(scene.school) }, done)
+      }
       onTarget={(zone, done) =>
         highId && change({ ...scene, n: null, high: { reading: highId, zone } }, done)
       }
@@ -110,28 +110,42 @@ export function OpenScene({
   const sentence = (
     <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} save={save}>
       {narrow && solution?.answer && (
-        <Button variant="word" onClick={() => setOpen("ledger")}>
-          how it adds up
-        </Button>
+        <>
+          <Button variant="word" onClick={() => setOpen("ledger")}>
+            how it adds up
+          </Button>
+          <Button variant="word" onClick={() => setOpen("ways")}>
+            other ways
+          </Button>
+        </>
       )}
     </Sentence>
   );
   const exposeButton = (
-    <Button
-      variant="main"
-      minHeight={narrow ? "56px" : "52px"}
-      fontSize="17px"
-      width="100%"
-      disabled={!ready}
-      onClick={() => setOpen("expose")}
-    >
-      Expose{" "}
-      {!narrow && (
-        <Box as="kbd" fontFamily="inherit" opacity={0.8}>
-          e
-        </Box>
-      )}
-    </Button>
+    <Flex gap="3">
+      <Button
+        minHeight={narrow ? "56px" : "52px"}
+        disabled={!ready}
+        onClick={() => setOpen("bracket")}
+      >
+        Bracket
+      </Button>
+      <Button
+        variant="main"
+        minHeight={narrow ? "56px" : "52px"}
+        fontSize="17px"
+        flex="1"
+        disabled={!ready}
+        onClick={() => setOpen("expose")}
+      >
+        Expose{" "}
+        {!narrow && (
+          <Box as="kbd" fontFamily="inherit" opacity={0.8}>
+            e
+          </Box>
+        )}
+      </Button>
+    </Flex>
   );
   const messages = (
     <>
@@ -162,7 +176,7 @@ export function OpenScene({
   );
   return (
     <>
-      <Header scene={calmScene} sub={sub} change={openTitle} />
+      <SceneHeader scene={calmScene} sub={sub} age={solution?.age_text ?? ""} change={openTitle} />
       {narrow ? (
         <Flex
           as="main"
@@ -218,10 +232,12 @@ export function OpenScene({
             {entry}
             <Box paddingTop="2">{sentence}</Box>
             {bridge}
-            {calmSolution?.answer && calmSolution.answer.equivalents.length > 0 && (
-              <Alternatives
+            {calmSolution?.answer && (
+              <Strip
+                scene={calmScene}
                 answer={calmSolution.answer}
-                aperture={calmScene.aperture}
+                stamp={kit.dataUpdatedAt}
+                take={take}
                 choose={chooseAperture}
               />
             )}
@@ -250,6 +266,7 @@ export function OpenScene({
                   <ErrorOfSetting answer={solution.answer} />
                 </Box>
                 <DevelopmentText solution={solution} />
+                <SharpnessText solution={calmSolution ?? solution} />
                 <AdviceList solution={calmSolution ?? solution} most={3} />
               </>
             ) : (
@@ -262,85 +279,25 @@ export function OpenScene({
           </Flex>
         </Grid>
       )}
-      {open === "expose" && solution?.answer && (
-        <ExposeSheet
-          scene={scene}
-          answer={solution.answer}
-          filmName={film?.name ?? "film"}
-          close={() => setOpen(null)}
-          logged={setSaid}
-        />
-      )}
-      {open === "title" && (
-        <TitleSheet
-          scene={scene}
-          exposed={view.exposures.length > 0}
-          save={save}
-          close={() => setOpen(null)}
-        />
-      )}
-      <Sheet
-        open={open === "ledger"}
-        close={() => setOpen(null)}
-        title="How it adds up"
-        footer={<Button onClick={() => setOpen(null)}>Close</Button>}
-      >
-        {solution?.answer && (
-          <Flex direction="column" gap="3">
-            <ExposureLedger answer={solution.answer} />
-            <Result answer={solution.answer} />
-            <ErrorOfSetting answer={solution.answer} />
-            <DevelopmentText solution={solution} />
-            <AdviceList solution={solution} most={9} />
-            <Exposed views={view.exposures} open={setCorrected} />
-          </Flex>
-        )}
-      </Sheet>
-      {pin && labels.has(pin) && (
-        <PinSheet
-          scene={scene}
-          id={pin}
-          line={view.lines[pin] ?? ""}
-          high={highId}
-          save={save}
-          close={() => setPin(null)}
-        />
-      )}
-      {corrected && (
-        <ExposureSheet
-          view={corrected}
-          recipes={kit.data.recipes.filter((each) => each.film_id === scene.film_id)}
-          close={() => setCorrected(null)}
-        />
-      )}
+      <SceneDialogs
+        scene={scene}
+        solution={solution}
+        kit={kit.data}
+        view={view}
+        open={open}
+        setOpen={setOpen}
+        pin={pin}
+        setPin={setPin}
+        corrected={corrected}
+        setCorrected={setCorrected}
+        clash={clash}
+        settle={settle}
+        stamp={kit.dataUpdatedAt}
+        save={save}
+        take={take}
+        choose={chooseAperture}
+        logged={setSaid}
+      />
     </>
   );
 }
-
-const Header = memo(function Header({
-  scene,
-  sub,
-  change,
-}: {
-  scene: Scene;
-  sub: string;
-  change: () => void;
-}) {
-  const title = (
-    <Button
-      variant="quiet"
-      paddingInline="0"
-      fontWeight={650}
-      fontSize="inherit"
-      maxWidth="100%"
-      overflow="hidden"
-      onClick={change}
-      title="Change the title or note"
-    >
-      <Box as="span" overflow="hidden" textOverflow="ellipsis">
-        {scene.title}
-      </Box>
-    </Button>
-  );
-  return <RoomHeader title={title} sub={sub} />;
-});

@@ -78,6 +78,18 @@ export function DevelopmentText({ solution }: { solution: Solution }) {
   );
 }
 
+/** What is sharp as the lens is set, when depth or movement was said. */
+export function SharpnessText({ solution }: { solution: Solution }) {
+  const text = solution.answer?.sharpness?.text;
+  if (!text) return null;
+  return (
+    <Box fontSize="14px" color="ink2" lineHeight={1.3}>
+      {text[0]?.toUpperCase()}
+      {text.slice(1)}
+    </Box>
+  );
+}
+
 export const AdviceList = memo(function AdviceList({
   solution,
   most,
@@ -87,15 +99,23 @@ export const AdviceList = memo(function AdviceList({
 }) {
   const said = [
     ...(solution.answer?.advice ?? []),
+    ...solution.aged,
     ...(solution.development?.advice ?? []).filter((each) => each.severity !== "note"),
   ];
   if (solution.development_problem) {
     said.push({ code: "no-recipe", severity: "note", text: solution.development_problem });
   }
+  if (solution.lacking) {
+    said.unshift({
+      code: "school-lacks",
+      severity: "caution",
+      text: `${solution.lacking[0]?.toUpperCase()}${solution.lacking.slice(1)}; until then the first reading stands on V.`,
+    });
+  }
   return (
     <Flex direction="column" gap="2">
       {said.slice(0, most).map((each) => (
-        <Notice key={each.code} tone={each.severity}>
+        <Notice key={`${each.code} ${each.text}`} tone={each.severity}>
           {each.text}
         </Notice>
       ))}
@@ -110,7 +130,11 @@ export const AdviceList = memo(function AdviceList({
 
 const RULED_OUT: Record<string, string> = {
   "faster-than-shutter": "no time so short on this shutter",
+  "longer-than-shutter": "no B or T on this shutter",
   "beyond-film-data": "beyond the film's data",
+  "depth-too-small": "depth too small",
+  softened: "softened by diffraction",
+  moves: "it moves too much",
 };
 
 /** The same exposure at the lens's other marks; touching one sets it. */
@@ -118,14 +142,17 @@ export const Alternatives = memo(function Alternatives({
   answer,
   aperture,
   choose,
+  narrow,
 }: {
   answer: Answer;
   aperture: string | number | null | undefined;
   choose: (aperture: string) => void;
+  narrow?: boolean;
 }) {
+  const across = narrow ? 4 : answer.equivalents.length;
   return (
     <Grid
-      templateColumns={`repeat(${answer.equivalents.length}, minmax(0, 1fr))`}
+      templateColumns={`repeat(${across}, minmax(0, 1fr))`}
       borderTop="1px solid"
       borderColor="line"
       role="group"
@@ -158,7 +185,7 @@ export const Alternatives = memo(function Alternatives({
             <span>f/{pair.aperture}</span>
             <span>{pair.text}</span>
             <Box fontSize="12.5px" color="ink2" lineHeight={1.2}>
-              {out || (chosen ? "chosen" : "")}
+              {out || (chosen ? "chosen" : pair.best ? "depth at its best" : "")}
             </Box>
           </Box>
         );

@@ -1,4 +1,4 @@
-import { Flex } from "@chakra-ui/react";
+import { Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -6,6 +6,15 @@ import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
 import { ZONES } from "../../components/zones";
 import { readLine, type Scene } from "./queries";
+
+const SUBJECTS = [
+  { value: "", label: "by its name, or grey" },
+  { value: "blue_sky", label: "blue sky" },
+  { value: "foliage", label: "foliage" },
+  { value: "skin", label: "skin" },
+  { value: "red_rock", label: "red rock, rust" },
+  { value: "snow_in_shade", label: "snow in shade" },
+];
 
 /** One reading: take it again, name it, place it, make it the important highlight, or drop it. */
 export function PinSheet({
@@ -47,7 +56,14 @@ export function PinSheet({
     readings: scene.readings.filter((each) => each.id !== id),
     pin: scene.pin?.reading === id ? null : scene.pin,
     high: scene.high?.reading === id ? null : scene.high,
+    low: scene.low === id ? null : scene.low,
   });
+  const taken = scene.readings.find((each) => each.id === id);
+  const mark = (change: Partial<Scene["readings"][number]>) =>
+    keep({
+      ...scene,
+      readings: scene.readings.map((each) => (each.id === id ? { ...each, ...change } : each)),
+    });
   return (
     <Sheet
       open
@@ -69,7 +85,7 @@ export function PinSheet({
         <form id="retake" onSubmit={retake}>
           <Entry
             label="Reading and name"
-            help="As on the line: 9 shade III"
+            help="As on the line: 9 shade III; several joined by + are averaged"
             value={text}
             onChange={(event) => setText(event.target.value)}
             problem={problem}
@@ -96,6 +112,44 @@ export function PinSheet({
             })
           }
         />
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Read how"
+            value={taken?.incident ? "incident" : taken?.through ? "through" : "spot"}
+            options={[
+              { value: "spot", label: "a spot of the subject" },
+              { value: "through", label: "a spot, through the filters" },
+              { value: "incident", label: "the light itself" },
+            ]}
+            onChange={(value) =>
+              mark({ incident: value === "incident", through: value === "through" })
+            }
+          />
+          <Choose
+            label="Under the graduated filter"
+            value={taken?.graduated ? "yes" : "no"}
+            options={[
+              { value: "no", label: "no" },
+              { value: "yes", label: "yes" },
+            ]}
+            onChange={(value) => mark({ graduated: value === "yes" })}
+          />
+          <Choose
+            label="Colour of the subject"
+            value={taken?.subject ?? ""}
+            options={SUBJECTS}
+            onChange={(value) => mark({ subject: value as never })}
+          />
+          <Choose
+            label="Important shadow"
+            value={scene.low === id ? "yes" : "no"}
+            options={[
+              { value: "no", label: scene.low === id ? "let the darkest decide" : "not this one" },
+              { value: "yes", label: "this one" },
+            ]}
+            onChange={(value) => keep({ ...scene, low: value === "yes" ? id : null })}
+          />
+        </Grid>
       </Flex>
     </Sheet>
   );

@@ -1,11 +1,12 @@
 import { queryOptions, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
-import { api, isAway, type Schemas, unwrap } from "../../api/client";
+import { api, isAway, Refusal, type Schemas, unwrap } from "../../api/client";
 
 export type Scene = Schemas["Scene"];
 export type Solution = Schemas["Solution"];
 export type Fall = Schemas["Fall"];
 export type Answer = Schemas["ExposureAnswer"];
+export type Given = Schemas["Given"];
 export type ExposureView = Schemas["ExposureView"];
 
 export const sceneQuery = (id: string) =>
@@ -20,6 +21,12 @@ export const sourcesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const moversQuery = queryOptions({
+  queryKey: ["movers"],
+  queryFn: () => unwrap(api.GET("/api/compute/movers")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 export const readLine = (scene: Scene, text: string, readingId: string) =>
   unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } }));
 
@@ -29,8 +36,57 @@ export const expose = (given: Schemas["Given"]) =>
 export const correct = (id: string, correction: Schemas["Correction"]) =>
   unwrap(api.PUT("/api/exposures/{id}", { params: { path: { id } }, body: correction }));
 
-export const putScene = (scene: Scene) =>
-  unwrap(api.PUT("/api/scenes/{id}", { params: { path: { id: scene.id } }, body: scene }));
+export const putScene = (scene: Scene, base: string | null) =>
+  unwrap(
+    api.PUT("/api/scenes/{id}", {
+      params: { path: { id: scene.id }, query: base ? { base } : {} },
+      body: scene,
+    }),
+  );
+
+export const checkGiven = (given: Given) =>
+  unwrap(api.POST("/api/exposures/check", { body: given }));
+
+export const bracketOf = (body: Schemas["Bracketing"]) =>
+  unwrap(api.POST("/api/scenes/bracket", { body }));
+
+export const logBracket = (id: string, frames: Given[]) =>
+  unwrap(api.POST("/api/exposures/bracket", { body: { id, frames } }));
+
+/** Every school and up to three plans for a scene as it stands. */
+export const opinionsQuery = (scene: Scene, stamp: number) =>
+  queryOptions({
+    queryKey: ["opinions", scene.id, scene, stamp],
+    queryFn: () => unwrap(api.POST("/api/scenes/opinions", { body: scene })),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 10_000,
+    placeholderData: (before) => before,
+  });
+
+export const spotMeterQuery = (sceneId: string) =>
+  queryOptions({
+    queryKey: ["spot-meter", sceneId],
+    queryFn: () =>
+      unwrap(api.GET("/api/devices/spot-meter", { params: { query: { scene_id: sceneId } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const pullTrigger = (scene: Scene, target: string, reading_id: string) =>
+  unwrap(api.POST("/api/devices/spot-meter/trigger", { body: { scene, target, reading_id } }));
+
+/** A report of an exposure with everything as planned; what is known better is changed. */
+export const asPlanned = (scene: Scene, id: string, sheet_id: string): Given => ({
+  id,
+  scene_id: scene.id,
+  sheet_id,
+  aperture: null,
+  time: null,
+  note: "",
+  bracket_id: null,
+  bracket_stops: 0,
+  share: 1,
+  intervals: [],
+});
 
 /** The scene worked out by the core; `ask` previews a draft. The latest wins, one asked at a time. */
 export function useSolution(scene: Scene | undefined, stamp: number) {
@@ -67,27 +123,57 @@ export function useSolution(scene: Scene | undefined, stamp: number) {
   return { solution, away, ask };
 }
 
-type SceneView = Schemas["SceneView"];
+export type SceneView = Schemas["SceneView"];
 
-/** The kept scene, keeping a change, and the change that could not be kept while the server is away. */
-export function useKeeping(id: string, kept: Scene | undefined) {
+/** Another hand changed the same scene: what this one wanted, and what is kept now. */
+export interface Clash {
+  mine: Scene;
+  theirs: Scene;
+  version: string;
+  message: string;
+}
+
+/**
+ * The kept scene, keeping a change, the change that could not be kept while the server is away, and
+ * the clash with another tab when there is one.
+ */
+export function useKeeping(id: string, view: SceneView | undefined) {
   const client = useQueryClient();
+  const kept = view?.scene;
   const [unkept, setUnkept] = useState<{ scene: Scene; message: string } | null>(null);
+  const [clash, setClash] = useState<Clash | null>(null);
   const latest = useRef(kept);
+  const base = useRef<string | null>(null);
   useLayoutEffect(() => {
     latest.current = unkept?.scene ?? kept;
   }, [kept, unkept]);
+  useLayoutEffect(() => {
+    base.current = view?.version ?? null;
+  }, [view?.version]);
   const save = useCallback(
     async (next: Scene) => {
       try {
-        await putScene(next);
+        const { version } = await putScene(next, base.current);
         latest.current = next;
+        base.current = version;
+        setUnkept(null);
+        setClash(null);
+        client.setQueryData<SceneView>(
+          ["scene", id],
+          (before) => before && { ...before, scene: next, version },
+        );
       } catch (problem) {
         if (isAway(problem)) setUnkept({ scene: next, message: (problem as Error).message });
+        if (problem instanceof Refusal && problem.code === "conflict") {
+          setClash({
+            mine: next,
+            theirs: problem.stored as Scene,
+            version: problem.version ?? "",
+            message: problem.message,
+          });
+        }
         throw problem;
       }
-      setUnkept(null);
-      client.setQueryData<SceneView>(["scene", id], (view) => view && { ...view, scene: next });
       for (const queryKey of [["scene", id], ["journal"], ["outings"]]) {
         void client.invalidateQueries({ queryKey });
       }
@@ -108,5 +194,15 @@ export function useKeeping(id: string, kept: Scene | undefined) {
     },
     [save],
   );
-  return { scene: unkept?.scene ?? kept, save, edit, unkept };
+  const settle = useCallback(
+    async (mine: boolean) => {
+      if (!clash) return;
+      base.current = clash.version;
+      if (mine) await save(clash.mine);
+      setClash(null);
+      await client.invalidateQueries({ queryKey: ["scene", id] });
+    },
+    [clash, client, id, save],
+  );
+  return { scene: unkept?.scene ?? kept, save, edit, unkept, clash, settle };
 }

@@ -58,17 +58,19 @@ function FilmChoices({
   if (!kit.films.length) return <Empty what="film" />;
   return (
     <Flex direction="column" gap="2">
-      {kit.films.map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          detail={`EI ${each.exposure_index}`}
-          chosen={each.id === scene.film_id}
-          onChoose={() =>
-            keep({ ...scene, film_id: each.id, exposure_index: null, recipe_id: null })
-          }
-        />
-      ))}
+      {kit.films
+        .filter((each) => !each.archived || each.id === scene.film_id)
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            detail={`EI ${each.exposure_index}`}
+            chosen={each.id === scene.film_id}
+            onChoose={() =>
+              keep({ ...scene, film_id: each.id, exposure_index: null, recipe_id: null })
+            }
+          />
+        ))}
       {film && (
         <form onSubmit={rate}>
           <Flex gap="2" align="flex-end">

@@ -1,4 +1,5 @@
-import { Flex } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
+import { Choose } from "../../../components/Choose";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import type { Kit, WordProps } from "./props";
@@ -47,15 +48,28 @@ function FilterChoices({
         chosen={!scene.filter_ids.length}
         onChoose={() => keep({ ...scene, filter_ids: [] })}
       />
-      {kit.filters.map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          detail={filterText(each)}
-          chosen={scene.filter_ids.includes(each.id)}
-          onChoose={() => keep({ ...scene, filter_ids: toggled(each.id) })}
+      {kit.filters
+        .filter((each) => !each.archived || scene.filter_ids.includes(each.id))
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            detail={filterText(each)}
+            chosen={scene.filter_ids.includes(each.id)}
+            onChoose={() => keep({ ...scene, filter_ids: toggled(each.id) })}
+          />
+        ))}
+      <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
+        <Choose
+          label="Light"
+          value={scene.light ?? "daylight"}
+          options={[
+            { value: "daylight", label: "daylight" },
+            { value: "tungsten", label: "tungsten, where a filter's factor differs" },
+          ]}
+          onChange={(value) => keep({ ...scene, light: value as Scene["light"] })}
         />
-      ))}
+      </Box>
       <Refused text={problem} />
     </Flex>
   );

@@ -36,24 +36,28 @@ function LensChoices({
   if (!kit.lenses.length && !kit.pinholes.length) return <Empty what="lens or pinhole" />;
   return (
     <Flex direction="column" gap="1">
-      {kit.lenses.map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
-          chosen={each.id === scene.lens_id}
-          onChoose={() => keep({ ...scene, lens_id: each.id, pinhole_id: null })}
-        />
-      ))}
-      {kit.pinholes.map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          detail="pinhole"
-          chosen={each.id === scene.pinhole_id}
-          onChoose={() => keep({ ...scene, lens_id: null, pinhole_id: each.id })}
-        />
-      ))}
+      {kit.lenses
+        .filter((each) => !each.archived || each.id === scene.lens_id)
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
+            chosen={each.id === scene.lens_id}
+            onChoose={() => keep({ ...scene, lens_id: each.id, pinhole_id: null })}
+          />
+        ))}
+      {kit.pinholes
+        .filter((each) => !each.archived || each.id === scene.pinhole_id)
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            detail="pinhole"
+            chosen={each.id === scene.pinhole_id}
+            onChoose={() => keep({ ...scene, lens_id: null, pinhole_id: each.id })}
+          />
+        ))}
       <Refused text={problem} />
     </Flex>
   );

@@ -1,5 +1,9 @@
-import { Flex } from "@chakra-ui/react";
-import type { Scene } from "../queries";
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { newId } from "../../../api/client";
+import { Button } from "../../../components/Button";
+import { pullTrigger, type Scene, spotMeterQuery } from "../queries";
 import { Choice } from "./Choice";
 import type { Kit, WordProps } from "./props";
 import { Refused } from "./Said";
@@ -8,8 +12,6 @@ import { Word } from "./Word";
 
 export function MeterWord({ scene, kit, save }: WordProps) {
   const meter = kit.meters.find((each) => each.id === scene.meter_id);
-  const settled = kit.meters.length === 1 && Boolean(meter);
-  if (!kit.meters.length || settled) return null;
   return (
     <Word label="Meter" value={meter?.name ?? "standard"}>
       {(close) => <MeterChoices scene={scene} kit={kit} save={save} close={close} />}
@@ -45,7 +47,50 @@ function MeterChoices({
           onChoose={() => keep({ ...scene, meter_id: each.id })}
         />
       ))}
+      <Aim scene={scene} save={save} />
       <Refused text={problem} />
     </Flex>
+  );
+}
+
+/** The spot meter that is connected: what it can be aimed at; touching a target pulls the trigger. */
+function Aim({ scene, save }: { scene: Scene; save: WordProps["save"] }) {
+  const meter = useQuery(spotMeterQuery(scene.id)).data;
+  const { problem, setProblem } = useKeep(save, () => undefined);
+  const [said, setSaid] = useState<string | null>(null);
+  if (!meter?.targets.length) return null;
+  const pull = async (target: string) => {
+    try {
+      const arrived = await pullTrigger(scene, target, newId());
+      await save(arrived.scene);
+      setSaid(arrived.says);
+    } catch (refusal) {
+      setProblem((refusal as Error).message);
+    }
+  };
+  return (
+    <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
+      <Box fontSize="14px" color="ink2" paddingBottom="1">
+        {meter.name}: aim and pull
+      </Box>
+      <Flex wrap="wrap" gap="1">
+        {meter.targets.map((target) => (
+          <Button
+            key={target.id}
+            borderWidth="1px"
+            paddingInline="3"
+            onClick={() => void pull(target.id)}
+          >
+            {target.label}
+          </Button>
+        ))}
+      </Flex>
+      {said && (
+        <Box role="status" paddingTop="2" fontWeight={600}>
+          {said}
+        </Box>
+      )}
+      <Refused text={problem} />
+    </Box>
   );
 }

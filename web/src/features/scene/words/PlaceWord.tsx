@@ -16,6 +16,19 @@ export function PlaceWord({ scene, solution, save }: WordProps) {
   );
 }
 
+type School = NonNullable<Scene["school"]>;
+
+const SCHOOLS: [School | "", string, string][] = [
+  ["", "by the pin", "place a reading below, or drag its pin"],
+  ["shadow", "shadow", "the darkest, on your shadow zone"],
+  ["midtone", "mid-tone", "a middle tone on V"],
+  ["highlight", "highlight", "the brightest, on your highlight zone"],
+  ["average", "average", "between darkest and brightest"],
+  ["incident", "incident", "a reading of the light"],
+  ["incident_pair", "incident pair", "shadow side and lit side"],
+  ["as_metered", "as metered", "the first reading on V"],
+];
+
 function PlaceChoices({
   scene,
   save,
@@ -28,8 +41,22 @@ function PlaceChoices({
   const { keep, problem } = useKeep(save, close);
   const [reading, setReading] = useState(scene.pin?.reading ?? scene.readings[0]?.id ?? "");
   if (!scene.readings.length) return <Box>Type a reading first, as in 9 shade III.</Box>;
+  const keeps = ["shadow", "midtone", "highlight"].includes(scene.school ?? "");
   return (
     <Flex direction="column" gap="3">
+      <Choose
+        label="Way of placing"
+        value={scene.school ?? ""}
+        options={SCHOOLS.map(([value, name, what]) => ({ value, label: `${name}: ${what}` }))}
+        onChange={(value) =>
+          keep({
+            ...scene,
+            school: (value || null) as Scene["school"],
+            pin: value ? null : (scene.pin ?? null),
+            n: null,
+          })
+        }
+      />
       <Choose
         label="Place this reading"
         value={reading}
@@ -48,7 +75,9 @@ function PlaceChoices({
             paddingInline="1"
             variant={scene.pin?.reading === reading && scene.pin.zone === zone ? "main" : "plain"}
             borderWidth="1px"
-            onClick={() => keep({ ...scene, pin: { reading, zone } })}
+            onClick={() =>
+              keep({ ...scene, pin: { reading, zone }, school: keeps ? scene.school : null })
+            }
           >
             {name}
           </Button>

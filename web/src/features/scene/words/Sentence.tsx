@@ -8,6 +8,7 @@ import { LensWord } from "./LensWord";
 import { MeterWord } from "./MeterWord";
 import { PlaceWord } from "./PlaceWord";
 import type { WordProps } from "./props";
+import { SharpWord } from "./SharpWord";
 
 /** The settings as a sentence of editable words. */
 export function Sentence({ children, ...props }: WordProps & { children?: ReactNode }) {
@@ -33,6 +34,7 @@ const Words = memo(function Words(props: WordProps) {
       <LensWord {...props} />
       {!props.scene.pinhole_id && <ApertureWord {...props} />}
       {!props.scene.pinhole_id && <FocusWord {...props} />}
+      {!props.scene.pinhole_id && <SharpWord {...props} />}
       <FilterWord {...props} />
       <MeterWord {...props} />
     </>

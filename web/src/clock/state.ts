@@ -1,0 +1,93 @@
+import { useSyncExternalStore } from "react";
+import type { Schemas } from "../api/client";
+
+/* The one exposure that is being timed: kept outside the page, so that a reload, a sleeping tab or a
+   lost server changes nothing. Times are counted from the wall clock, never from ticks. */
+
+export type Interval = Schemas["Interval"];
+
+export interface Timed {
+  /** what will be logged when the shutter is closed */
+  given: Schemas["Given"];
+  where: string;
+  title: string;
+  setText: string;
+  /** what is placed: the thing to read again when the light changes */
+  placed: string;
+  metered_s: number;
+  /** closed intervals of open shutter, each in its own light */
+  intervals: Interval[];
+  /** the metered time of the light now */
+  now_metered_s: number;
+  /** seconds of open shutter still to come when the running interval began; null: never complete */
+  left_s: number | null;
+  /** when the shutter was opened for the running interval; null while it is closed */
+  since: number | null;
+  phase: "ready" | "open" | "paused" | "closed";
+  light?: string;
+}
+
+const KEY = "emulsa-clock";
+const watchers = new Set<() => void>();
+let cached: { text: string | null; timed: Timed | null } = { text: null, timed: null };
+
+function read(): Timed | null {
+  let text: string | null = null;
+  try {
+    text = localStorage.getItem(KEY);
+  } catch {
+    return cached.timed;
+  }
+  if (text !== cached.text) cached = { text, timed: text ? (JSON.parse(text) as Timed) : null };
+  return cached.timed;
+}
+
+export function keepClock(timed: Timed | null) {
+  const text = timed ? JSON.stringify(timed) : null;
+  cached = { text, timed };
+  try {
+    if (text) localStorage.setItem(KEY, text);
+    else localStorage.removeItem(KEY);
+  } catch {
+    // without storage the clock lasts as long as the page
+  }
+  for (const tell of watchers) tell();
+}
+
+function subscribe(tell: () => void) {
+  const elsewhere = (event: StorageEvent) => event.key === KEY && tell();
+  watchers.add(tell);
+  window.addEventListener("storage", elsewhere);
+  return () => {
+    watchers.delete(tell);
+    window.removeEventListener("storage", elsewhere);
+  };
+}
+
+export const useClock = () => useSyncExternalStore(subscribe, read);
+
+/** Seconds the running interval has lasted at a moment. */
+export const runningS = (timed: Timed, now: number) =>
+  timed.since === null ? 0 : Math.max(0, (now - timed.since) / 1000);
+
+/** Seconds the shutter has been open altogether. */
+export const openS = (timed: Timed, now: number) =>
+  timed.intervals.reduce((sum, each) => sum + each.elapsed_s, 0) + runningS(timed, now);
+
+/** The interval that is running, closed at a moment, joined to those before it. */
+export function closedAt(timed: Timed, now: number): Interval[] {
+  const elapsed_s = runningS(timed, now);
+  return elapsed_s > 0
+    ? [...timed.intervals, { metered_s: timed.now_metered_s, elapsed_s }]
+    : timed.intervals;
+}
+
+/** 1:05 or 0:09.4, as a watch shows it. */
+export function watchText(seconds: number): string {
+  const held = Math.max(0, seconds);
+  const minutes = Math.floor(held / 60);
+  const rest = held - minutes * 60;
+  if (minutes === 0 && held < 20) return rest.toFixed(1);
+  const whole = Math.floor(rest);
+  return `${minutes}:${String(whole).padStart(2, "0")}`;
+}

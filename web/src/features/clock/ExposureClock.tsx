@@ -1,0 +1,231 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { sound, wakeSound } from "../../clock/sounds";
+import {
+  closedAt,
+  keepClock,
+  openS,
+  runningS,
+  type Timed,
+  useClock,
+  watchText,
+} from "../../clock/state";
+import { useTicks } from "../../clock/useTicks";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { Checklist } from "./Checklist";
+import { preferencesQuery } from "./queries";
+import { Remeter } from "./Remeter";
+import { useLogging } from "./useLogging";
+
+/** The clock of a hand-timed exposure, over everything else until it is logged or given up. */
+export function ExposureClock() {
+  const timed = useClock();
+  const now = useTicks(timed !== null && timed.phase !== "ready");
+  const { problem, retry } = useLogging(timed, now);
+  useSounds(timed, now);
+  if (!timed) return null;
+  return <Face timed={timed} now={now} problem={problem} retry={retry} />;
+}
+
+const leftOf = (timed: Timed, now: number) =>
+  timed.left_s === null ? null : timed.left_s - runningS(timed, now);
+
+function useSounds(timed: Timed | null, now: number) {
+  const habits = useQuery(preferencesQuery).data?.sounds;
+  const said = useRef("");
+  useEffect(() => {
+    if (timed?.phase !== "open" || !habits) return;
+    const left = leftOf(timed, now);
+    const open = openS(timed, now);
+    const at = left === null ? "" : left <= 0 ? "end" : left <= 5 ? `last ${Math.ceil(left)}` : "";
+    const ten = `ten ${Math.floor(open / 10)}`;
+    const next = at || ten;
+    if (next === said.current) return;
+    const first = said.current === "";
+    said.current = next;
+    if (at === "end" && habits.end) sound.end();
+    else if (at.startsWith("last") && habits.last_five) sound.last();
+    else if (!at && !first && habits.each_ten) sound.ten();
+  }, [timed, now, habits]);
+}
+
+function Face({
+  timed,
+  now,
+  problem,
+  retry,
+}: {
+  timed: Timed;
+  now: number;
+  problem: { message: string; away: boolean } | null;
+  retry: () => void;
+}) {
+  const main = useRef<HTMLButtonElement>(null);
+  const [giving, setGiving] = useState(false);
+  const sounds = useQuery(preferencesQuery).data?.sounds;
+  const left = leftOf(timed, now);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each phase has its own main button
+  useEffect(() => main.current?.focus(), [timed.phase]);
+
+  const open = () => {
+    wakeSound();
+    if (sounds?.start) sound.start();
+    keepClock({ ...timed, phase: "open", since: Date.now() });
+  };
+  const closeFor = (phase: "paused" | "closed") => {
+    const at = Date.now();
+    keepClock({
+      ...timed,
+      phase,
+      intervals: closedAt(timed, at),
+      left_s: leftOf(timed, at),
+      since: null,
+    });
+  };
+  const isOpen = timed.phase === "open";
+  const over = left !== null && left < 0;
+  return (
+    <Box
+      position="fixed"
+      inset="0"
+      zIndex={60}
+      background="sheet"
+      role="dialog"
+      aria-modal="true"
+      aria-label={`Clock for ${timed.title}`}
+      data-state="open"
+      overflow="auto"
+    >
+      <Flex
+        direction="column"
+        minHeight="100dvh"
+        maxWidth="860px"
+        marginInline="auto"
+        padding={{ base: "4", md: "8" }}
+        gap="4"
+      >
+        <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
+          <Box as="h1" fontSize="19px" fontWeight={650}>
+            {timed.title}
+          </Box>
+          <Box color="ink2">
+            {timed.where} · {timed.setText}
+          </Box>
+        </Flex>
+        {timed.phase === "ready" && <Checklist />}
+        <Box
+          textAlign="center"
+          flex="1"
+          display="flex"
+          flexDirection="column"
+          justifyContent="center"
+        >
+          <Box fontSize="15px" color="ink2">
+            {timed.phase === "closed"
+              ? "was open"
+              : over
+                ? "over by"
+                : left === null
+                  ? "open"
+                  : "left"}
+          </Box>
+          <Box
+            data-clock
+            fontSize={{ base: "clamp(72px, 30vw, 128px)", md: "200px" }}
+            lineHeight={1}
+            fontWeight={620}
+            letterSpacing="-0.02em"
+            color={over && isOpen ? "brick" : "ink"}
+            role="timer"
+            aria-live="off"
+          >
+            {timed.phase === "closed" || left === null
+              ? watchText(openS(timed, now))
+              : watchText(Math.abs(left))}
+          </Box>
+          <Box fontSize="17px" color="ink2" aria-live="polite">
+            {isOpen && over
+              ? "Close the shutter now"
+              : isOpen
+                ? `shutter open ${watchText(openS(timed, now))}`
+                : timed.phase === "paused"
+                  ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
+                  : timed.phase === "closed"
+                    ? "logging"
+                    : "opens when you press"}
+          </Box>
+        </Box>
+        {timed.light && (
+          <Notice tone={timed.left_s === null ? "warning" : "note"}>{timed.light}</Notice>
+        )}
+        {problem && (
+          <Notice tone={problem.away ? "caution" : "refusal"} live>
+            {problem.away
+              ? "Emulsa does not answer. The exposure is kept here and will be logged when it is back."
+              : problem.message}
+          </Notice>
+        )}
+        {(isOpen || timed.phase === "paused") && <Remeter timed={timed} />}
+        <Grid templateColumns={isOpen ? "1fr 1fr" : "1fr"} gap="3">
+          {timed.phase === "ready" && (
+            <Button ref={main} variant="main" minHeight="72px" fontSize="21px" onClick={open}>
+              Open the shutter
+            </Button>
+          )}
+          {isOpen && (
+            <>
+              <Button minHeight="72px" fontSize="19px" onClick={() => closeFor("paused")}>
+                Pause
+              </Button>
+              <Button
+                ref={main}
+                variant="main"
+                minHeight="72px"
+                fontSize="19px"
+                onClick={() => closeFor("closed")}
+              >
+                Closed: log it
+              </Button>
+            </>
+          )}
+          {timed.phase === "paused" && (
+            <>
+              <Button ref={main} variant="main" minHeight="72px" fontSize="21px" onClick={open}>
+                Open again
+              </Button>
+              <Button minHeight="56px" onClick={() => closeFor("closed")}>
+                It is done: log it
+              </Button>
+            </>
+          )}
+          {timed.phase === "closed" && problem && !problem.away && (
+            <Button ref={main} variant="main" minHeight="56px" onClick={retry}>
+              Log again
+            </Button>
+          )}
+        </Grid>
+        <Flex justify="center">
+          {giving ? (
+            <Flex gap="3" wrap="wrap" align="center" justify="center">
+              <Box>
+                {timed.phase === "ready"
+                  ? "Nothing was exposed yet."
+                  : "The sheet has seen light; the exposure will not be in the log."}
+              </Box>
+              <Button color="brick" onClick={() => keepClock(null)}>
+                Give up
+              </Button>
+              <Button onClick={() => setGiving(false)}>Go on</Button>
+            </Flex>
+          ) : (
+            <Button variant="quiet" onClick={() => setGiving(true)}>
+              Not now
+            </Button>
+          )}
+        </Flex>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+export { ExposureClock } from "./ExposureClock";

@@ -1,0 +1,13 @@
+import { queryOptions } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "../../api/client";
+
+export const preferencesQuery = queryOptions({
+  queryKey: ["preferences"],
+  queryFn: () => unwrap(api.GET("/api/preferences")),
+});
+
+export const logExposure = (given: Schemas["Given"]) =>
+  unwrap(api.POST("/api/exposures", { body: given }));
+
+export const relit = (sceneId: string, body: Schemas["Relit"]) =>
+  unwrap(api.POST("/api/scenes/{id}/relit", { params: { path: { id: sceneId } }, body }));

@@ -1,0 +1,134 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+
+/** Cards for the bag: to print, and the same tables as CSV. */
+export function Cards({ kit }: { kit: Schemas["Kit"] }) {
+  const [film, setFilm] = useState(kit.films.find((each) => each.law)?.id ?? "");
+  const [pinhole, setPinhole] = useState(kit.pinholes[0]?.id ?? "");
+  const [lens, setLens] = useState(kit.lenses[0]?.id ?? "");
+  const [diameter, setDiameter] = useState("60");
+  const [stop, setStop] = useState("9");
+  const named = (records: { id: string; name: string }[]) =>
+    records.map((each) => ({ value: each.id, label: each.name }));
+  return (
+    <Box as="section" aria-label="Cards" gridColumn="1 / -1">
+      <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingBlock="2">
+        Cards for the bag
+      </Box>
+      <Grid
+        templateColumns={{ base: "1fr", md: "repeat(5, minmax(0, 1fr))" }}
+        gap="4"
+        paddingBlock="3"
+      >
+        <Choose label="Film" value={film} options={named(kit.films)} onChange={setFilm} />
+        <Choose
+          label="Pinhole"
+          value={pinhole}
+          options={named(kit.pinholes)}
+          onChange={setPinhole}
+        />
+        <Choose label="Lens" value={lens} options={named(kit.lenses)} onChange={setLens} />
+        <Entry
+          label="Meter dial across, mm"
+          inputMode="decimal"
+          value={diameter}
+          onChange={(event) => setDiameter(event.target.value)}
+        />
+        <Entry
+          label="One stop on its rim, mm"
+          inputMode="decimal"
+          value={stop}
+          onChange={(event) => setStop(event.target.value)}
+        />
+      </Grid>
+      <ul>
+        {pinhole && film && (
+          <Card
+            name="Pinhole exposure chart"
+            what="the meter's time at f/22 → this pinhole's time on this film"
+            path={`pinhole`}
+            query={{ pinhole_id: pinhole, film_id: film }}
+            csv
+          />
+        )}
+        {film && (
+          <Card
+            name="Long times"
+            what="metered → to give, on this film"
+            path="reciprocity"
+            query={{ film_id: film }}
+            csv
+          />
+        )}
+        {lens && (
+          <>
+            <Card
+              name="Bellows table"
+              what="draw → factor and stops, for this lens"
+              path="bellows"
+              query={{ lens_id: lens }}
+              csv
+            />
+            <Card
+              name="Bellows target"
+              what="a square to lay in the picture, and its ruler"
+              path="target/bellows"
+              query={{ lens_id: lens }}
+            />
+          </>
+        )}
+        <Card
+          name="Zone scale for a meter dial"
+          what="eleven greys, one stop apart along the rim"
+          path="dial/zones"
+          query={{ diameter_mm: diameter, stop_mm: stop }}
+        />
+      </ul>
+    </Box>
+  );
+}
+
+function Card({
+  name,
+  what,
+  path,
+  query,
+  csv,
+}: {
+  name: string;
+  what: string;
+  path: string;
+  query: Record<string, string>;
+  csv?: boolean;
+}) {
+  const asked = new URLSearchParams(query);
+  return (
+    <Flex
+      as="li"
+      borderBottom="1px solid"
+      borderColor="line"
+      align="center"
+      gap="4"
+      minHeight="48px"
+      wrap="wrap"
+    >
+      <Box flex="1" minWidth="220px">
+        <Box fontWeight={550}>{name}</Box>
+        <Box color="ink2" fontSize="14px">
+          {what}
+        </Box>
+      </Box>
+      <a href={`/api/cards/${path}.pdf?${asked}`} target="_blank" rel="noreferrer">
+        {name} as PDF
+      </a>
+      {csv && (
+        <a href={`/api/cards/${path}.csv?${asked}`} download>
+          as CSV
+        </a>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,124 @@
+import { Box } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { scaleLog } from "d3-scale";
+import { line } from "d3-shape";
+import { useDeferredValue, useLayoutEffect, useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { correctedBy } from "./queries";
+
+type Law = NonNullable<Schemas["Film"]["law"]>;
+
+const METERED = Array.from({ length: 33 }, (_, k) => 0.1 * 10 ** (k / 8));
+const HEIGHT = 190;
+const TICKS = [0.1, 1, 10, 100, 1000];
+const named = (seconds: number) =>
+  seconds < 60 ? `${seconds} s` : seconds < 3600 ? `${seconds / 60} min` : `${seconds / 3600} h`;
+
+/** The law as it is typed: metered time across, time to give upwards; dashed where no data are. */
+export function LawPlot({ law }: { law: Law }) {
+  const asked = useDeferredValue(law);
+  const { data } = useQuery({
+    queryKey: ["law", asked],
+    queryFn: () => correctedBy(asked, METERED),
+    placeholderData: (before: Schemas["ReciprocityAnswer"] | undefined) => before,
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const node = box.current;
+    if (!node) return;
+    const seen = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    seen.observe(node);
+    return () => seen.disconnect();
+  }, []);
+  const results = data?.results ?? [];
+  const x = scaleLog([0.1, 1000], [44, Math.max(60, width - 8)]);
+  const y = scaleLog([0.1, 36_000], [HEIGHT - 26, 8]).clamp(true);
+  const path = line<(typeof results)[number]>(
+    (each) => x(each.metered_s),
+    (each) => y(each.corrected_s),
+  );
+  const known = results.filter((each) => !each.extrapolated);
+  const beyond = results.filter(
+    (each, place) => each.extrapolated || results[place + 1]?.extrapolated,
+  );
+  return (
+    <Box ref={box} minHeight={`${HEIGHT}px`}>
+      {width > 0 && results.length > 0 && (
+        <svg
+          width={width}
+          height={HEIGHT}
+          role="img"
+          aria-label="Metered time across, time to give upwards"
+        >
+          {TICKS.map((tick) => (
+            <g key={tick}>
+              <line
+                x1={x(tick)}
+                x2={x(tick)}
+                y1={8}
+                y2={HEIGHT - 26}
+                stroke="var(--chakra-colors-line)"
+              />
+              <text
+                x={x(tick)}
+                y={HEIGHT - 8}
+                textAnchor="middle"
+                fontSize={12}
+                fill="var(--chakra-colors-ink2)"
+              >
+                {named(tick)}
+              </text>
+            </g>
+          ))}
+          {[1, 60, 3600].map((tick) => (
+            <g key={tick}>
+              <line
+                x1={44}
+                x2={width - 8}
+                y1={y(tick)}
+                y2={y(tick)}
+                stroke="var(--chakra-colors-line)"
+              />
+              <text
+                x={38}
+                y={y(tick) + 4}
+                textAnchor="end"
+                fontSize={12}
+                fill="var(--chakra-colors-ink2)"
+              >
+                {named(tick)}
+              </text>
+            </g>
+          ))}
+          <line
+            x1={x(0.1)}
+            y1={y(0.1)}
+            x2={x(1000)}
+            y2={y(1000)}
+            stroke="var(--chakra-colors-edge)"
+            strokeDasharray="2 4"
+          />
+          <path
+            d={path(known) ?? ""}
+            fill="none"
+            stroke="var(--chakra-colors-accent)"
+            strokeWidth={2.5}
+          />
+          <path
+            d={path(beyond) ?? ""}
+            fill="none"
+            stroke="var(--chakra-colors-accent)"
+            strokeWidth={2}
+            strokeDasharray="6 5"
+          />
+        </svg>
+      )}
+      <Box fontSize="13px" color="ink2">
+        Metered across, to give upwards; dotted: no correction, dashed: beyond the data.
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,177 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import type { Refusal, Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { preferencesQuery, putPreferences } from "./queries";
+import { valueAt, withValue } from "./record";
+
+type Preferences = Schemas["Preferences"];
+
+const SCHOOLS = [
+  { value: "", label: "by the pin: I place each scene myself" },
+  { value: "shadow", label: "shadow: the darkest on my shadow zone" },
+  { value: "midtone", label: "mid-tone: a middle tone on V" },
+  { value: "highlight", label: "highlight: the brightest on my highlight zone" },
+  { value: "average", label: "average of darkest and brightest" },
+  { value: "incident", label: "incident: a reading of the light" },
+  { value: "incident_pair", label: "incident pair: shadow side and lit side" },
+  { value: "as_metered", label: "as metered" },
+];
+
+const HABITS = [
+  ["habits.shadow_zone", "Shadow zone", "3 is III; IV is 4"],
+  ["habits.highlight_zone", "Highlight zone", "7 to 8, fractions as 7.5"],
+  ["habits.target_zone", "Highlights are meant for", "8 is VIII; VII is 7"],
+  ["habits.blur_mm", "Blur allowed on the film, mm", "0.1 for 4×5, less for small formats"],
+] as const;
+
+const WEIGHTS = [
+  ["weights.tones", "A zone of texture lost"],
+  ["weights.development", "A step of N"],
+  ["weights.error", "A stop off"],
+  ["weights.movement", "A stop too long for what moves"],
+  ["weights.depth", "A stop short of depth, or softened"],
+  ["weights.extrapolation", "Beyond the film's data"],
+  ["weights.waiting", "A doubling of a minute's wait"],
+  ["weights.change", "Another way than you chose"],
+] as const;
+
+const SOUNDS = [
+  ["sounds.start", "when the shutter opens"],
+  ["sounds.each_ten", "every ten seconds"],
+  ["sounds.last_five", "the last five seconds"],
+  ["sounds.end", "at the end"],
+] as const;
+
+/** How the photographer works: it sets the defaults of new scenes, and nothing else. */
+export function YourWay() {
+  const preferences = useQuery(preferencesQuery).data;
+  const [open, setOpen] = useState(false);
+  const school = SCHOOLS.find((each) => each.value === (preferences?.school ?? ""));
+  return (
+    <Box as="section" aria-label="Your way">
+      <Flex justify="space-between" align="center" borderBottom="2px solid" borderColor="ink">
+        <Box as="h2" fontSize="19px">
+          Your way
+        </Box>
+        <Button variant="quiet" disabled={!preferences} onClick={() => setOpen(true)}>
+          Change
+        </Button>
+      </Flex>
+      <Box paddingBlock="2">
+        <Box fontWeight={550}>{school?.label}</Box>
+        <Box color="ink2" fontSize="14px">
+          {preferences &&
+            `${preferences.checklist?.length ?? 0} steps before opening; weights of the second opinion, sounds of the clock`}
+        </Box>
+      </Box>
+      {open && preferences && <WaySheet preferences={preferences} close={() => setOpen(false)} />}
+    </Box>
+  );
+}
+
+function WaySheet({ preferences, close }: { preferences: Preferences; close: () => void }) {
+  const client = useQueryClient();
+  const [draft, setDraft] = useState<Preferences>(preferences);
+  const [steps, setSteps] = useState((preferences.checklist ?? []).join("\n"));
+  const [problem, setProblem] = useState<Refusal | null>(null);
+  const set = (path: string, value: unknown) =>
+    setDraft((before) => withValue(before, path, value));
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    const checklist = steps
+      .split("\n")
+      .map((step) => step.trim())
+      .filter(Boolean);
+    try {
+      await putPreferences({ ...draft, checklist });
+      await client.invalidateQueries();
+      close();
+    } catch (refusal) {
+      setProblem(refusal as Refusal);
+    }
+  };
+  const at = (path: string) => (problem?.field === path ? problem.message : null);
+  const number = (path: string, label: string, help?: string) => (
+    <Entry
+      key={path}
+      label={label}
+      help={help}
+      inputMode="decimal"
+      defaultValue={String(valueAt(draft, path))}
+      onChange={(event) => set(path, typedNumber(event.target.value))}
+      problem={at(path)}
+    />
+  );
+  const known = [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Your way"
+      footer={
+        <>
+          <Button onClick={close}>Close</Button>
+          <Button variant="main" type="submit" form="way">
+            Keep
+          </Button>
+        </>
+      }
+    >
+      <Flex as="form" id="way" direction="column" gap="4" onSubmit={keep}>
+        <Choose
+          label="New scenes are placed"
+          value={draft.school ?? ""}
+          options={SCHOOLS}
+          onChange={(value) => set("school", value || null)}
+        />
+        <Grid templateColumns="1fr 1fr" gap="4">
+          {HABITS.map(([path, label, help]) => number(path, label, help))}
+        </Grid>
+        <Entry
+          label="Before opening the shutter, one step a line"
+          multiline
+          rows={5}
+          value={steps}
+          onChange={(event) => setSteps(event.target.value)}
+          problem={problem?.field?.startsWith("checklist") ? problem.message : null}
+        />
+        <Box as="fieldset" border="none" padding="0">
+          <Box as="legend" fontWeight={600} paddingBottom="1">
+            The clock sounds
+          </Box>
+          {SOUNDS.map(([path, label]) => (
+            <Flex as="label" key={path} align="center" gap="3" minHeight="44px" cursor="pointer">
+              <input
+                type="checkbox"
+                checked={Boolean(valueAt(draft, path))}
+                onChange={(event) => set(path, event.target.checked)}
+                style={{ width: 22, height: 22 }}
+              />
+              {label}
+            </Flex>
+          ))}
+        </Box>
+        <Box>
+          <Box fontWeight={600}>What the second opinion weighs</Box>
+          <Box fontSize="14px" color="ink2" paddingBottom="2">
+            A plan costs the sum of these; the cheapest three are shown.
+          </Box>
+          <Grid templateColumns="1fr 1fr" gap="4">
+            {WEIGHTS.map(([path, label]) => number(path, label))}
+          </Grid>
+        </Box>
+        {problem && !known && !problem.field?.startsWith("checklist") && (
+          <Box role="alert" color="brick" fontWeight={550}>
+            {problem.message}
+          </Box>
+        )}
+      </Flex>
+    </Sheet>
+  );
+}

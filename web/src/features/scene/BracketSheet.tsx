@@ -1,0 +1,165 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useRef, useState } from "react";
+import { newId, type Schemas } from "../../api/client";
+import { holdersQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Sheet } from "../../components/Sheet";
+import { asPlanned, bracketOf, logBracket, type Scene } from "./queries";
+
+const STEPS = [
+  { value: "0.3333333333333333", label: "⅓ stop" },
+  { value: "0.5", label: "½ stop" },
+  { value: "1", label: "1 stop" },
+  { value: "2", label: "2 stops" },
+];
+const SIDES = [
+  { value: "both", label: "more and less" },
+  { value: "over", label: "more only" },
+  { value: "under", label: "less only" },
+];
+
+/** A bracket: its frames in real stops, slowest first, each on a sheet of its own, logged together. */
+export function BracketSheet({
+  scene,
+  filmName,
+  close,
+  logged,
+}: {
+  scene: Scene;
+  filmName: string;
+  close: () => void;
+  logged: (said: string) => void;
+}) {
+  const client = useQueryClient();
+  const holders = useQuery(holdersQuery);
+  const [step, setStep] = useState("1");
+  const [frames, setFrames] = useState("3");
+  const [side, setSide] = useState<"both" | "over" | "under">("both");
+  const [typed, setTyped] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const ids = useRef({ bracket: newId(), frames: Array.from({ length: 15 }, newId) });
+  const asked = {
+    scene,
+    step_stops: Number(step),
+    frames: Number(frames),
+    side,
+  };
+  const { data, error } = useQuery({
+    queryKey: ["bracket", asked],
+    queryFn: () => bracketOf(asked),
+    placeholderData: (before: Schemas["BracketAnswer"] | undefined) => before,
+    retry: false,
+  });
+  const loaded = (holders.data ?? [])
+    .flatMap((each) => each.sides)
+    .filter((each) => each.state === "loaded" && each.film_id === scene.film_id);
+  const count = data?.frames.length ?? 0;
+  const offered = loaded.slice(0, count).map((each) => each.where);
+  const wanted = (typed ?? offered.join(" "))
+    .toUpperCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
+
+  const log = async (event: FormEvent) => {
+    event.preventDefault();
+    const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.sheet_id);
+    if (!data || wanted.length !== count || sheets.some((each) => !each)) {
+      setRefused(
+        `${count} different unexposed sides of ${filmName} are needed, in the order of the frames; loaded are ${loaded.map((each) => each.where).join(", ") || "none"}.`,
+      );
+      return;
+    }
+    try {
+      await logBracket(
+        ids.current.bracket,
+        data.frames.map((frame, place) => ({
+          ...asPlanned(scene, ids.current.frames[place] ?? newId(), sheets[place] ?? ""),
+          bracket_stops: frame.stops,
+        })),
+      );
+      await client.invalidateQueries();
+      logged(`Bracket of ${count} logged on ${wanted.join(", ")}`);
+      close();
+    } catch (refusal) {
+      setRefused((refusal as Error).message);
+    }
+  };
+  return (
+    <Sheet
+      open
+      close={close}
+      title={`Bracket on ${filmName}`}
+      footer={
+        <>
+          <Button onClick={close}>Not yet</Button>
+          <Button variant="main" type="submit" form="bracket" disabled={!data || Boolean(error)}>
+            Log {count || ""} exposures
+          </Button>
+        </>
+      }
+    >
+      <Flex as="form" id="bracket" direction="column" gap="4" onSubmit={log}>
+        <Grid templateColumns="1fr 1fr 1fr" gap="3">
+          <Choose label="Step" value={step} options={STEPS} onChange={setStep} />
+          <Choose
+            label="Which side"
+            value={side}
+            options={SIDES}
+            onChange={(value) => setSide(value as typeof side)}
+          />
+          <Entry
+            label="Frames"
+            inputMode="numeric"
+            value={frames}
+            onChange={(event) => setFrames(event.target.value)}
+            problem={error ? error.message : null}
+          />
+        </Grid>
+        {data && (
+          <Box as="ol" aria-label="Frames, slowest first">
+            {data.frames.map((frame, place) => (
+              <Grid
+                as="li"
+                key={frame.stops}
+                templateColumns="32px 64px 1fr auto"
+                borderBottom="1px solid"
+                borderColor="line"
+                minHeight="36px"
+                alignItems="center"
+              >
+                <Box color="ink2">{place + 1}</Box>
+                <Box>{frame.stops_text}</Box>
+                <Box fontWeight={600}>
+                  {data.aperture}, {frame.text}
+                  {frame.extrapolated && (
+                    <Box as="span" color="ochre" fontWeight={400} fontSize="13px">
+                      {" "}
+                      beyond the film's data
+                    </Box>
+                  )}
+                </Box>
+                <Box color="ink2">{wanted[place] ?? "no sheet"}</Box>
+              </Grid>
+            ))}
+          </Box>
+        )}
+        <Entry
+          label="Sides, in the order of the frames"
+          value={typed ?? offered.join(" ")}
+          onChange={(event) => setTyped(event.target.value)}
+          problem={refused}
+        />
+        {data && (
+          <Box color="ink2" fontSize="14px">
+            Uses {data.sheets} sheets
+            {data.price != null && `, ${data.price.toFixed(2)} in film`}. Slowest first, so that the
+            frames can be told apart in the dark.
+          </Box>
+        )}
+      </Flex>
+    </Sheet>
+  );
+}

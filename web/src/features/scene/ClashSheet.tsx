@@ -1,0 +1,57 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import { Sheet } from "../../components/Sheet";
+import type { Clash, Scene } from "./queries";
+
+const said = (scene: Scene) =>
+  [
+    `${scene.readings.length} reading${scene.readings.length === 1 ? "" : "s"}`,
+    scene.readings.map((each) => each.label).join(", "),
+    scene.aperture ? `f/${scene.aperture}` : "",
+    scene.filter_ids.length ? `${scene.filter_ids.length} filter` : "no filter",
+  ]
+    .filter(Boolean)
+    .join(" · ");
+
+/** Two hands on one scene: both versions, and which one stays. */
+export function ClashSheet({
+  clash,
+  settle,
+}: {
+  clash: Clash;
+  settle: (mine: boolean) => Promise<void>;
+}) {
+  return (
+    <Sheet
+      open
+      close={() => undefined}
+      title="Changed elsewhere meanwhile"
+      footer={
+        <>
+          <Button onClick={() => settle(false)}>Take what is kept</Button>
+          <Button variant="main" onClick={() => settle(true)}>
+            Keep mine
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4">
+        <Box>{clash.message}</Box>
+        {(
+          [
+            ["Kept now", clash.theirs],
+            ["Yours", clash.mine],
+          ] as const
+        ).map(([name, scene]) => (
+          <Box key={name} borderTop="1px solid" borderColor="line" paddingTop="2">
+            <Box fontWeight={650}>{name}</Box>
+            <Box color="ink2">{said(scene)}</Box>
+          </Box>
+        ))}
+        <Box fontSize="14px" color="ink2">
+          Whichever you choose, the other can be brought back with undo.
+        </Box>
+      </Flex>
+    </Sheet>
+  );
+}

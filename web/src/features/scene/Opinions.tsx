@@ -1,0 +1,127 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { opinionsQuery, type Scene } from "./queries";
+
+interface OpinionProps {
+  scene: Scene;
+  stamp: number;
+  take: (scene: Scene) => void;
+  /** one under the other, as on a phone */
+  stacked?: boolean;
+}
+
+/** What each school of placing would make of the same readings, side by side. */
+export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
+  const { data, error } = useQuery(opinionsQuery(scene, stamp));
+  if (error) return <Box color="ink2">{error.message}</Box>;
+  if (!data) return <Box minHeight="76px" />;
+  return (
+    <Grid
+      templateColumns={stacked ? "1fr" : "repeat(7, minmax(0, 1fr))"}
+      borderTop="1px solid"
+      borderColor="line"
+      role="group"
+      aria-label="What each school would give"
+    >
+      {data.schools.map(({ row, chosen, scene: taken }) => (
+        <Box
+          as="button"
+          key={row.school}
+          aria-pressed={chosen}
+          aria-disabled={!taken}
+          onClick={() => taken && take(taken)}
+          textAlign="left"
+          padding="2"
+          minHeight={stacked ? "56px" : "92px"}
+          border="none"
+          borderRight={stacked ? "none" : "1px solid"}
+          borderBottom={stacked ? "1px solid" : "none"}
+          borderColor="line"
+          cursor={taken ? "pointer" : "default"}
+          background={chosen ? "accentSoft" : "transparent"}
+          boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
+          color="ink"
+          lineHeight={1.25}
+        >
+          <Box fontWeight={600} fontSize="14px">
+            {row.name}
+          </Box>
+          {row.problem ? (
+            <Box fontSize="12.5px" color="ink2">
+              {row.problem}
+            </Box>
+          ) : (
+            <>
+              <Box fontSize="14px">
+                EV {row.camera_ev_text} · {row.n_text}
+              </Box>
+              <Box fontSize="12.5px" color="ink2">
+                {row.difference_text}
+                {row.lost.length > 0 && (
+                  <Box as="span" color="ochre">
+                    {" "}
+                    · loses {row.lost.join(", ")}
+                  </Box>
+                )}
+              </Box>
+              {stacked && (
+                <Box fontSize="13px" color="ink2">
+                  {row.text}
+                </Box>
+              )}
+            </>
+          )}
+        </Box>
+      ))}
+    </Grid>
+  );
+}
+
+/** Up to three whole plans, each with its reason and its price. */
+export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
+  const { data, error } = useQuery(opinionsQuery(scene, stamp));
+  if (error) return <Box color="ink2">{error.message}</Box>;
+  if (!data) return <Box minHeight="76px" />;
+  return (
+    <Grid
+      templateColumns={stacked ? "1fr" : "repeat(3, minmax(0, 1fr))"}
+      borderTop="1px solid"
+      borderColor="line"
+      role="group"
+      aria-label="Second opinion: plans, best first"
+    >
+      {data.plans.map(({ plan, scene: taken }, place) => (
+        <Box
+          as="button"
+          key={`${plan.says} ${plan.text}`}
+          onClick={() => take(taken)}
+          textAlign="left"
+          padding="2"
+          minHeight="92px"
+          border="none"
+          borderRight={stacked ? "none" : "1px solid"}
+          borderBottom={stacked ? "1px solid" : "none"}
+          borderColor="line"
+          background="transparent"
+          cursor="pointer"
+          color="ink"
+          lineHeight={1.28}
+          title={plan.penalties.map((each) => `${each.text} ${each.cost.toFixed(1)}`).join(" + ")}
+        >
+          <Flex justify="space-between" gap="2">
+            <Box fontWeight={600} fontSize="15px">
+              {place + 1} · {plan.text}
+            </Box>
+            <Box color="ink2" fontSize="12.5px" whiteSpace="nowrap">
+              cost {plan.cost.toFixed(1)}
+            </Box>
+          </Flex>
+          <Box fontSize="13px">{plan.says}</Box>
+          <Box fontSize="12.5px" color="ink2">
+            {plan.reason} {plan.costs}
+          </Box>
+        </Box>
+      ))}
+    </Grid>
+  );
+}

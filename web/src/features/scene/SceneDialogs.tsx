@@ -1,0 +1,138 @@
+import { Flex } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import { Sheet } from "../../components/Sheet";
+import { BracketSheet } from "./BracketSheet";
+import { ClashSheet } from "./ClashSheet";
+import { ExposeSheet } from "./ExposeSheet";
+import { ExposureSheet } from "./ExposureSheet";
+import {
+  AdviceList,
+  DevelopmentText,
+  ErrorOfSetting,
+  Exposed,
+  ExposureLedger,
+  Result,
+} from "./Panels";
+import { PinSheet } from "./PinSheet";
+import type { Clash, ExposureView, Scene, Solution } from "./queries";
+import { TitleSheet } from "./TitleSheet";
+import { WaysSheet } from "./WaysSheet";
+import type { Kit } from "./words/props";
+
+export type Open = "expose" | "bracket" | "ledger" | "title" | "ways" | null;
+
+/** Everything that rises over the scene, one at a time. */
+export function SceneDialogs({
+  scene,
+  solution,
+  kit,
+  view,
+  open,
+  setOpen,
+  pin,
+  setPin,
+  corrected,
+  setCorrected,
+  clash,
+  settle,
+  stamp,
+  save,
+  take,
+  choose,
+  logged,
+}: {
+  scene: Scene;
+  solution: Solution | undefined;
+  kit: Kit;
+  view: { exposures: ExposureView[]; lines: Record<string, string> };
+  open: Open;
+  setOpen: (open: Open) => void;
+  pin: string | null;
+  setPin: (pin: string | null) => void;
+  corrected: ExposureView | null;
+  setCorrected: (view: ExposureView | null) => void;
+  clash: Clash | null;
+  settle: (mine: boolean) => Promise<void>;
+  stamp: number;
+  save: (scene: Scene) => Promise<void>;
+  take: (scene: Scene) => void;
+  choose: (aperture: string) => void;
+  logged: (said: string) => void;
+}) {
+  const close = () => setOpen(null);
+  const filmName = kit.films.find((each) => each.id === scene.film_id)?.name ?? "film";
+  const answer = solution?.answer;
+  const placed =
+    scene.readings.find((each) => each.id === solution?.placed_reading)?.label || "what you placed";
+  return (
+    <>
+      {open === "expose" && answer && (
+        <ExposeSheet
+          scene={scene}
+          answer={answer}
+          filmName={filmName}
+          placed={placed}
+          close={close}
+          logged={logged}
+        />
+      )}
+      {open === "bracket" && answer && (
+        <BracketSheet scene={scene} filmName={filmName} close={close} logged={logged} />
+      )}
+      {open === "ways" && answer && (
+        <WaysSheet
+          scene={scene}
+          answer={answer}
+          stamp={stamp}
+          take={(next) => {
+            close();
+            take(next);
+          }}
+          choose={(aperture) => {
+            close();
+            choose(aperture);
+          }}
+          close={close}
+        />
+      )}
+      {open === "title" && (
+        <TitleSheet scene={scene} exposed={view.exposures.length > 0} save={save} close={close} />
+      )}
+      <Sheet
+        open={open === "ledger"}
+        close={close}
+        title="How it adds up"
+        footer={<Button onClick={close}>Close</Button>}
+      >
+        {solution && answer && (
+          <Flex direction="column" gap="3">
+            <ExposureLedger answer={answer} />
+            <Result answer={answer} />
+            <ErrorOfSetting answer={answer} />
+            <DevelopmentText solution={solution} />
+            <AdviceList solution={solution} most={9} />
+            <Exposed views={view.exposures} open={setCorrected} />
+          </Flex>
+        )}
+      </Sheet>
+      {pin && scene.readings.some((each) => each.id === pin) && (
+        <PinSheet
+          scene={scene}
+          id={pin}
+          line={view.lines[pin] ?? ""}
+          high={solution?.high_reading ?? null}
+          save={save}
+          close={() => setPin(null)}
+        />
+      )}
+      {corrected && (
+        <ExposureSheet
+          view={corrected}
+          recipes={kit.recipes.filter((each) => each.film_id === scene.film_id)}
+          close={() => setCorrected(null)}
+        />
+      )}
+      {clash && <ClashSheet clash={clash} settle={settle} />}
+    </>
+  );
+}

@@ -1,0 +1,45 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { Button } from "../../components/Button";
+import { Sheet } from "../../components/Sheet";
+import { Schools, SecondOpinion } from "./Opinions";
+import { Alternatives } from "./Panels";
+import type { Answer, Scene } from "./queries";
+
+/** On a phone: the other ways of taking this scene, one under the other. */
+export function WaysSheet({
+  scene,
+  answer,
+  stamp,
+  take,
+  choose,
+  close,
+}: {
+  scene: Scene;
+  answer: Answer;
+  stamp: number;
+  take: (scene: Scene) => void;
+  choose: (aperture: string) => void;
+  close: () => void;
+}) {
+  const heading = (text: string) => (
+    <Box as="h2" fontSize="15px" fontWeight={650}>
+      {text}
+    </Box>
+  );
+  return (
+    <Sheet open close={close} title="Other ways" footer={<Button onClick={close}>Close</Button>}>
+      <Flex direction="column" gap="4">
+        {heading("Second opinion")}
+        <SecondOpinion scene={scene} stamp={stamp} take={take} stacked />
+        {heading("Ways of placing")}
+        <Schools scene={scene} stamp={stamp} take={take} stacked />
+        {answer.equivalents.length > 0 && (
+          <>
+            {heading("Other apertures")}
+            <Alternatives answer={answer} aperture={scene.aperture} choose={choose} narrow />
+          </>
+        )}
+      </Flex>
+    </Sheet>
+  );
+}

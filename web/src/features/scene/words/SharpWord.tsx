@@ -1,0 +1,155 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../../components/Button";
+import { Choose } from "../../../components/Choose";
+import { Entry } from "../../../components/Entry";
+import { typedNumber } from "../../../components/typedNumber";
+import { moversQuery, type Scene } from "../queries";
+import type { WordProps } from "./props";
+import { Refused } from "./Said";
+import { useKeep } from "./useKeep";
+import { Word } from "./Word";
+
+const words = (scene: Scene) =>
+  [
+    scene.depth?.kind === "spread" && `depth ${scene.depth.focus_spread_mm} mm`,
+    scene.depth?.kind === "limits" &&
+      `${scene.depth.near_mm / 1000} m to ${scene.depth.far_mm >= 1e8 ? "horizon" : `${scene.depth.far_mm / 1000} m`}`,
+    scene.movement && (scene.movement.what || "moving"),
+  ]
+    .filter(Boolean)
+    .join(", ");
+
+/** How deep it must be sharp, and what moves: both rule out apertures and times. */
+export function SharpWord({ scene, solution, save }: WordProps) {
+  const wrong = solution?.problem?.field?.match(/^(depth|movement)/);
+  return (
+    <Word label="Sharp" value={words(scene) || "not said"} problem={wrong ? "depth" : null}>
+      {(close) => <SharpChoices scene={scene} save={save} close={close} />}
+    </Word>
+  );
+}
+
+function SharpChoices({
+  scene,
+  save,
+  close,
+}: {
+  scene: Scene;
+  save: WordProps["save"];
+  close: () => void;
+}) {
+  const { keep, problem } = useKeep(save, close);
+  const { depth, movement } = scene;
+  const [kind, setKind] = useState<"" | "spread" | "limits">(depth?.kind ?? "");
+  const [spread, setSpread] = useState(
+    depth?.kind === "spread" ? String(depth.focus_spread_mm) : "",
+  );
+  const [near, setNear] = useState(depth?.kind === "limits" ? String(depth.near_mm / 1000) : "");
+  const [far, setFar] = useState(
+    depth?.kind === "limits" && depth.far_mm < 1e8 ? String(depth.far_mm / 1000) : "",
+  );
+  const movers = useQuery(moversQuery).data ?? {};
+  const [mover, setMover] = useState(movement ? movement.what || "own" : "");
+  const [speed, setSpeed] = useState(String(movement?.speed_mm_s ?? ""));
+  const [away, setAway] = useState(
+    movement?.distance_mm ? String(movement.distance_mm / 1000) : "",
+  );
+  const metres = (text: string) => {
+    const value = typedNumber(text);
+    return typeof value === "number" ? value * 1000 : value;
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep({
+      ...scene,
+      depth:
+        kind === "spread"
+          ? { kind, focus_spread_mm: typedNumber(spread) }
+          : kind === "limits"
+            ? { kind, near_mm: metres(near), far_mm: far.trim() ? metres(far) : 1e8 }
+            : null,
+      movement: mover
+        ? {
+            what: mover === "own" ? "" : mover,
+            speed_mm_s: movers[mover] ?? typedNumber(speed),
+            distance_mm: away.trim() ? metres(away) : null,
+          }
+        : null,
+    });
+  };
+  return (
+    <Flex as="form" direction="column" gap="3" onSubmit={submit}>
+      <Choose
+        label="Depth that must be sharp"
+        value={kind}
+        options={[
+          { value: "", label: "not said" },
+          { value: "spread", label: "focus spread on the ground glass" },
+          { value: "limits", label: "from near to far" },
+        ]}
+        onChange={(value) => setKind(value as typeof kind)}
+      />
+      {kind === "spread" && (
+        <Entry
+          label="Near to far focus, mm"
+          inputMode="decimal"
+          value={spread}
+          onChange={(event) => setSpread(event.target.value)}
+        />
+      )}
+      {kind === "limits" && (
+        <Grid templateColumns="1fr 1fr" gap="3">
+          <Entry
+            label="Near, m"
+            inputMode="decimal"
+            value={near}
+            onChange={(event) => setNear(event.target.value)}
+          />
+          <Entry
+            label="Far, m"
+            help="empty: the horizon"
+            inputMode="decimal"
+            value={far}
+            onChange={(event) => setFar(event.target.value)}
+          />
+        </Grid>
+      )}
+      <Choose
+        label="What moves"
+        value={mover}
+        options={[
+          { value: "", label: "nothing moves" },
+          ...Object.keys(movers).map((name) => ({ value: name, label: name })),
+          { value: "own", label: "another speed" },
+        ]}
+        onChange={setMover}
+      />
+      {mover === "own" && (
+        <Entry
+          label="Speed across the view, mm/s"
+          inputMode="decimal"
+          value={speed}
+          onChange={(event) => setSpeed(event.target.value)}
+        />
+      )}
+      {mover && (
+        <Entry
+          label="How far away, m"
+          help="empty: where the focus is"
+          inputMode="decimal"
+          value={away}
+          onChange={(event) => setAway(event.target.value)}
+        />
+      )}
+      <Refused text={problem} />
+      <Box fontSize="13px" color="ink2">
+        The blur allowed on the film is set in Kit, your way.
+      </Box>
+      <Button type="submit" variant="main">
+        Set
+      </Button>
+    </Flex>
+  );
+}
