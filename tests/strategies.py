@@ -2,6 +2,7 @@
 
 from hypothesis import strategies as st
 
+from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
 from emulsa.core.corrections.bellows import (
     ByDraw,
     ByExtension,
@@ -11,17 +12,20 @@ from emulsa.core.corrections.bellows import (
     Infinity,
 )
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
+from emulsa.core.corrections.movement import Movement
+from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, TableLaw
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.exposing.request import High
-from emulsa.core.film.emulsions import Film, FilmRecipe
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.exposing.schools import SCHOOLS
+from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
+from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import (
     Calibrated,
     EvReading,
     IlluminanceReading,
     LuminanceReading,
+    MeanReading,
     TimeReading,
 )
 from emulsa.core.outing import Outing
@@ -49,7 +53,10 @@ films = st.builds(
     exposure_index=indices,
     textural_range=ranges,
     law=laws,
+    price=st.none() | st.floats(0, 100),
+    provenance=st.builds(Provenance, exposure_index=notes, law=notes),
     note=notes,
+    archived=st.booleans(),
 )
 points = st.builds(
     Point,
@@ -76,6 +83,7 @@ shutters = st.sampled_from(
         Shutter(),
         Shutter(fastest="1/125", slowest="1/2"),
         Shutter(series="old_leaf", fastest="1/100"),
+        Shutter(by_hand="none", measured=(MeasuredSpeed(mark="1/60", seconds=1 / 48),)),
     ]
 )
 lenses = st.builds(
@@ -108,6 +116,14 @@ filters = st.builds(
         st.builds(Filter, factor=st.floats(1, 1000)),
         st.builds(Filter, stops=st.floats(0, 20)),
         st.builds(Filter, density=st.floats(0, 6)),
+        st.builds(
+            Filter,
+            factor=st.floats(1, 30),
+            tungsten_factor=st.none() | st.floats(1, 30),
+            type=st.just("contrast"),
+            colour=st.sampled_from(["yellow", "red", "green"]),
+        ),
+        st.builds(Filter, stops=st.floats(0, 4), type=st.sampled_from(["graduated", "polariser"])),
     ),
     note=notes,
 )
@@ -119,13 +135,19 @@ meters = st.builds(
         Calibrated, k=st.floats(8, 20), c=st.floats(200, 600), offset_stops=st.floats(-5, 5)
     ),
     iso=indices,
+    scale=st.sampled_from(["third", "half", "tenth", "full"]),
+    spot_deg=st.none() | st.floats(0.1, 180),
     note=notes,
+    archived=st.booleans(),
 )
 cameras = st.builds(
     Camera,
     id=st.just("camera"),
     name=names,
     format_mm=st.tuples(st.floats(5, 1500), st.floats(5, 1500)),
+    backs=st.lists(st.builds(Back, name=names, format_mm=st.just((112.0, 56.0))), max_size=2).map(
+        tuple
+    ),
     note=notes,
 )
 outings = st.builds(
@@ -137,7 +159,7 @@ outings = st.builds(
     conditions=notes,
     note=notes,
 )
-readings = st.one_of(
+singles = st.one_of(
     st.builds(EvReading, ev=st.floats(-8, 24), iso=st.just(100.0)),
     st.builds(
         TimeReading,
@@ -147,6 +169,9 @@ readings = st.one_of(
     st.builds(LuminanceReading, value=st.floats(0.01, 1e5), unit=st.sampled_from(["cd/m2", "fL"])),
     st.builds(IlluminanceReading, value=st.floats(1, 1e5), unit=st.sampled_from(["lx", "fc"])),
 )
+readings = singles | st.lists(
+    st.builds(EvReading, ev=st.floats(-8, 24)), min_size=2, max_size=4
+).map(lambda several: MeanReading(readings=tuple(several)))
 focuses = st.one_of(
     st.just(Infinity()),
     st.builds(ByDraw, draw_mm=st.floats(0, 300)),
@@ -157,12 +182,28 @@ focuses = st.one_of(
 )
 
 
+depths = st.one_of(
+    st.none(),
+    st.builds(BySpread, focus_spread_mm=st.floats(0.1, 50)),
+    st.builds(ByLimits, near_mm=st.floats(500, 2000), far_mm=st.floats(3000, 1e8)),
+)
+
+
 @st.composite
 def scenes(draw: st.DrawFn) -> Scene:
     """A scene of the demo's kit, with anything decided or not."""
     taken = draw(st.lists(st.tuples(notes, readings), max_size=6))
     spots = tuple(
-        SceneReading(id=f"r{k}", label=label, reading=reading, taken_at="")
+        SceneReading(
+            id=f"r{k}",
+            label=label,
+            reading=reading,
+            taken_at="",
+            incident=draw(st.booleans()),
+            through=draw(st.booleans()),
+            graduated=draw(st.booleans()),
+            subject=draw(st.sampled_from(["", "blue_sky", "skin"])),
+        )
         for k, (label, reading) in enumerate(taken)
     )
     some = st.none() if not spots else st.sampled_from([spot.id for spot in spots])
@@ -186,5 +227,10 @@ def scenes(draw: st.DrawFn) -> Scene:
         pin=Pin(reading=pinned, zone=draw(zones)) if pinned else None,
         high=High(reading=high, zone=draw(st.floats(4, 10))) if high else None,
         n=draw(st.none() | st.floats(-5, 5)),
+        school=draw(st.none() | st.sampled_from(list(SCHOOLS))),
+        low=draw(st.none() | some),
+        light=draw(st.sampled_from(["daylight", "tungsten"])),
+        depth=draw(depths),
+        movement=draw(st.none() | st.builds(Movement, what=notes, speed_mm_s=st.floats(1, 2000))),
         readings=spots,
     )

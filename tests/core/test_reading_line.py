@@ -5,26 +5,33 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core import reading_line, scene_line
+from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.bellows import ByDraw, Infinity
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.errors import CoreError, Unreadable
+from emulsa.core.errors import Ambiguous, CoreError, Unreadable
 from emulsa.core.kit import KitFilter, KitLens
 from emulsa.core.light.meters import (
     Calibrated,
     EvReading,
     IlluminanceReading,
     LuminanceReading,
+    MeanReading,
     Reading,
     TimeReading,
     ev100,
 )
-from emulsa.core.reading_line import ApertureWord, FocusWord, KitWord, ReadingWord
+from emulsa.core.reading_line import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
 from emulsa.core.scene import Scene, SceneReading
 from emulsa.core.scene_line import KitNames
 from emulsa.demo.quarry import FILMS, FILTERS, LENSES, PINHOLE
 
 KIT = KitNames(films=FILMS, lenses=LENSES, pinholes=(PINHOLE,), filters=FILTERS)
 SCENE = Scene(id="s", outing_id="o", title="Tramway", lens_id="lens-150", film_id="film-corvane")
+
+
+def mean(*levels: float) -> MeanReading:
+    return MeanReading(readings=tuple(EvReading(ev=ev) for ev in levels))
+
 
 READINGS: list[tuple[str, Reading, str, float | None]] = [
     ("9 shade III", EvReading(ev=9), "shade", 3),
@@ -44,7 +51,24 @@ READINGS: list[tuple[str, Reading, str, float | None]] = [
     ("4096 cd/m² snow VIII", LuminanceReading(value=4096), "snow", 8),
     ("10 cap IV 1/2", EvReading(ev=10), "cap", 4.5),
     ("15 X", EvReading(ev=15), "", 10),
-]
+    ("10 wall on 3½", EvReading(ev=10), "wall", 3.5),
+    ("10 wall on VII", EvReading(ev=10), "wall", 7),
+    ("10 wall on 4.5", EvReading(ev=10), "wall", 4.5),
+    ("10 rail 3", EvReading(ev=10), "rail 3", None),
+    ("9 + 9 1/3 + 10 wall III", mean(9, 9 + 1 / 3, 10), "wall", 3),
+    ("9+10 wall", mean(9, 10), "wall", None),
+    (
+        "1/2@22 + 1/4@22 sky",
+        MeanReading(
+            readings=(
+                TimeReading(time="1/2", aperture="22"),
+                TimeReading(time="1/4", aperture="22"),
+            )
+        ),
+        "sky",
+        None,
+    ),
+]  # fmt: skip
 
 
 @pytest.mark.parametrize(("text", "reading", "label", "zone"), READINGS)
@@ -56,8 +80,43 @@ def test_readings(text: str, reading: Reading, label: str, zone: float | None) -
 
 
 @pytest.mark.parametrize(
+    ("text", "through", "incident"),
+    [
+        ("6 @through sky", True, False),
+        ("6 sky @through VI", True, False),
+        ("12 @incident", False, True),
+        ("12 @dome lit side", False, True),
+        ("81920lx", False, True),
+        ("1195 fL", False, False),
+        ("9 through the arch", False, False),
+    ],
+)
+def test_how_it_was_read(text: str, through: bool, incident: bool) -> None:
+    """Through the filters, or of the light itself; lux are always of the light."""
+    word = reading_line.parse(text)
+    assert isinstance(word, ReadingWord)
+    assert (word.through, word.incident) == (through, incident)
+
+
+def test_a_mean_is_of_exposure_values() -> None:
+    """EV 9 and 11 read as one 10."""
+    word = reading_line.parse("9 + 11 wall")
+    assert isinstance(word, ReadingWord)
+    assert ev100(word.reading, Calibrated()) == 10
+
+
+@pytest.mark.parametrize("text", ["500", "1/3", "4'", "13,3 bark"])
+def test_ambiguities_have_their_own_code(text: str) -> None:
+    """A page can tell a question from a refusal."""
+    with pytest.raises(Ambiguous) as asked:
+        reading_line.parse(text)
+    assert asked.value.code == "ambiguous"
+
+
+@pytest.mark.parametrize(
     ("text", "word"),
     [
+        ("spread 3", DepthWord(depth=BySpread(focus_spread_mm=3))),
         ("f/32", ApertureWord(aperture="32")),
         ("f16", ApertureWord(aperture="16")),
         ("f/138", ApertureWord(aperture=138.0)),
@@ -92,6 +151,8 @@ def test_settings(text: str, word: object) -> None:
         ("9" * 200, "120 characters"),
         ("draw 9000", "between 0 and 3000"),
         ("-3@22", "never negative"),
+        ("9 @through @incident", "either"),
+        ("spread 900", "between 0.01 and 500"),
     ],
 )
 def test_what_could_mean_two_things_is_asked(text: str, asked: str) -> None:
@@ -115,15 +176,21 @@ def test_any_text_is_answered(text: str) -> None:
         st.integers(-24, 72).map(lambda thirds: EvReading(ev=thirds / 3)),
         st.sampled_from(["1/60", "1/2", "15"]).map(lambda t: TimeReading(time=t, aperture="22")),
         st.integers(1, 90_000).map(lambda lx: IlluminanceReading(value=lx)),
+        st.lists(st.integers(0, 20), min_size=2, max_size=4).map(lambda evs: mean(*evs)),
     ),
     st.sampled_from(["", "shade", "wet slate"]),
+    st.sampled_from(["", "through", "incident"]),
 )
-def test_a_kept_reading_reads_back(reading: Reading, label: str) -> None:
-    """The line offered for editing a reading means that reading."""
-    taken = SceneReading(id="r", label=label, reading=reading)
+def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> None:
+    """The line offered for editing a reading means that reading, read that way."""
+    of_the_light = isinstance(reading, IlluminanceReading)
+    through = how == "through" and not of_the_light
+    incident = how == "incident" or of_the_light
+    taken = SceneReading(id="r", label=label, reading=reading, through=through, incident=incident)
     word = reading_line.parse(scene_line.line_of(taken))
     assert isinstance(word, ReadingWord)
     assert word.label == label
+    assert (word.through, word.incident) == (through, incident)
     meter = Calibrated()
     assert ev100(word.reading, meter) == pytest.approx(ev100(reading, meter), abs=1e-6)
 

@@ -3,17 +3,25 @@
 import math
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from emulsa.core.corrections import pinhole, reciprocity
-from emulsa.core.corrections.reciprocity import PowerLaw
+from emulsa.core.corrections.bellows import Infinity
+from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
 from emulsa.core.development import recipes, temperature
 from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.exposing.bracket import BracketRequest, bracket
+from emulsa.core.exposing.request import SpotReading
+from emulsa.core.exposure import exposure
 from emulsa.core.light.exposure_value import exposure_value
 from emulsa.core.light.hand_time import hand_time_s
 from emulsa.core.light.marks import f_number, seconds
+from emulsa.core.light.meters import EvReading
 from emulsa.core.tones.development_number import lands
-from emulsa.core.tones.placement import fall
+from emulsa.core.tones.placement import AsMetered, Placed, fall
 from emulsa.core.tones.zones import parse_zone, zone_text
+from tests.core.requests import canonical
 
 
 @pytest.mark.parametrize(("ev", "zone"), [(15, "VII"), (10, "II"), (16, "VIII"), (13, "V")])
@@ -82,3 +90,47 @@ def test_development_carries_the_high_value_to_eight(n: float, falls: float) -> 
     """N−1 brings a fall on IX back to VIII, N+1 lifts a VII to VIII; III stays."""
     assert lands(falls, n) == pytest.approx(8)
     assert lands(3, n) == 3
+
+
+def test_a_whole_stop_bracket() -> None:
+    """1/30 … 1/500 at f/11 is five frames: −2…+2 about 1/125, slowest first."""
+    answer = bracket(
+        BracketRequest(
+            exposure=canonical(
+                readings=(SpotReading(id="wall", reading=EvReading(ev=14)),),
+                placement=AsMetered(reading="wall"),
+                high=None,
+                filters=(),
+                focus=Infinity(),
+                aperture="11",
+                law=NoFailure(until_s=1),
+            ),
+            frames=5,
+        )
+    )
+    assert [frame.text for frame in answer.frames] == ["1/30", "1/60", "1/125", "1/250", "1/500"]
+    assert [frame.stops_text for frame in answer.frames] == ["+2", "+1", "0", "−1", "−2"]
+
+
+@pytest.mark.parametrize(("metered", "about"), [(2, 2), (4, 6), (8, 14), (15, 30)])
+def test_a_pinhole_from_sun_to_overcast(metered: float, about: float) -> None:
+    """Pinhole times of 2, 4, 8, 15 s from sun to overcast are given as 2, 6, 14, 30 s, p = 1.26."""
+    corrected = reciprocity.corrected_s(PowerLaw(exponent=1.26), metered)
+    assert corrected == pytest.approx(about, abs=1)
+
+
+@given(st.integers(-6, 18), st.sampled_from([25.0, 100.0, 400.0]))
+def test_iv_at_twice_the_ei_is_iii_at_the_ei(ev: int, ei: float) -> None:
+    """The same exposure by two ways of asking for safety."""
+
+    def set_to(zone: float, rated: float) -> float:
+        return exposure(
+            canonical(
+                ei=rated,
+                readings=(SpotReading(id="shade", reading=EvReading(ev=ev)),),
+                placement=Placed(school="shadow", reading="shade", zone=zone),
+                high=None,
+            )
+        ).metered_s
+
+    assert set_to(4, 2 * ei) == pytest.approx(set_to(3, ei))

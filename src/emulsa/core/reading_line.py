@@ -54,10 +54,10 @@ ZONE_AT_END = re.compile(
     r"|z\s*\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾])?"
     r"|(?<=on\s)\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
 )
-AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=\s|$)")
-UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=\s|$)")
+AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=[\s+]|$)")
+UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=[\s+]|$)")
 EV_WORD = re.compile(
-    r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=\s|$)|\s*([¼⅓½⅔¾]))?(?=\s|$)", re.I
+    r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=[\s+]|$)|\s*([¼⅓½⅔¾]))?(?=[\s+]|$)", re.I
 )
 ISO = re.compile(r"(?:^|\s)iso\s*(\d+)(?=\s|$)", re.I)
 THROUGH = re.compile(r"(?:^|\s)@\s*through(?=\s|$)", re.I)
@@ -232,7 +232,7 @@ def _ask(line: str) -> None:
             " as in 0 1/3.",
             field="text",
         )
-    if re.match(r"^[-−].*@", line):
+    if re.match(r"^[-−][\d./]+\s*(?:s|sec)?\s*@\s*f?/?\d", line):
         raise Unreadable("A time is never negative; write 1/2@22 for 1/2 s at f/22.", field="text")
     bare = re.match(r"^(\d+)(\s|$)", line)
     if bare and not UNIT.match(line) and not AT.match(line) and int(bare[1]) > 24:

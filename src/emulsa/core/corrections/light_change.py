@@ -21,6 +21,7 @@ Fading = Annotated[float, Within("The change of light", -10, 10, "stops a minute
 
 PANEL_STOPS = 1 / 16  # width of one Simpson panel; below 1e-6 of the answer for every kind of law
 DARKEST_STOPS = 60.0  # light so much weaker adds nothing any more
+STEADY_STOPS_PER_S = 1e-8  # a stop in three years
 LONGEST_S = 1e7  # nobody waits longer
 
 
@@ -77,7 +78,7 @@ def remaining_s(law: Law, left: float, now_metered_s: float, fading: float) -> f
     """
     if left <= 0:
         return 0.0
-    if fading == 0:
+    if abs(fading) < STEADY_STOPS_PER_S:
         return left * corrected_s(law, now_metered_s)
     width = PANEL_STOPS / abs(fading)
     start = 0.0

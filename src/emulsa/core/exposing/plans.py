@@ -5,17 +5,19 @@ the sum of seven penalties, each times a weight the photographer sees and change
 
     tones          zones of texture lost, over all readings
     development    |N| beyond normal, in steps (the first half step is free)
-    error          stops the setting is off beyond 0.05
+    error          stops the setting is off beyond a sixth
     movement       stops the time is too long for what moves
     depth          stops the aperture is too wide for the depth wanted, or too small to be sharp
     extrapolation  1 when the time rests on no data of the film
     waiting        minutes of exposure beyond one, in doublings
     change         what is unlike the scene as it stands: 1 another placement, ½ other filters,
-                   ⅛ for each stop of aperture
+                   ¼ for each stop of aperture
 
 Each combination of placement, development and filters competes with its cheapest aperture; the
-three cheapest combinations are shown, so that no two of them say the same thing. Weights and
-penalties: common practice, no source; the rule is the program's own and has no other authority.
+three cheapest combinations are shown, so that no two of them say the same thing. Other filters are
+proposed only where they mend something: what is on the lens is there for the look of the picture.
+Weights and penalties: common practice, no source; the rule is the program's own and has no other
+authority.
 """
 
 from __future__ import annotations
@@ -49,11 +51,12 @@ from emulsa.core.tones.zones import number_text
 
 Weight = Annotated[float, Within("A weight", 0, 100)]
 FREE_N = 0.5  # steps of N that cost nothing
-FREE_ERROR_STOPS = 0.05
+FREE_ERROR_STOPS = 1 / 6  # half of what shows
 PATIENT_S = 60.0
 SHOWN = 3
 OTHER_FILTERS = 0.5  # of a change of placement
-APERTURE_CHANGE = 1 / 8  # of a change of placement, for each stop
+WORTH_CHANGING = 0.05  # of cost: less is no reason to touch the filters
+APERTURE_CHANGE = 1 / 4  # of a change of placement, for each stop
 SCHOOLS_TRIED: tuple[School, ...] = ("shadow", "highlight")
 
 
@@ -109,6 +112,7 @@ class Plan:
     placement: Placement
     n: float
     filter_ids: tuple[str, ...]
+    own_filters: bool
     aperture: str
     seconds: float
     text: str
@@ -173,7 +177,15 @@ class _Shot:
 def plans(request: PlansRequest) -> PlansAnswer:
     """The operation ``plans``: the second opinion."""
     found = sorted(_all(request), key=lambda plan: (round(plan.cost, 9), plan.filter_ids))
-    return PlansAnswer(plans=tuple(found[:SHOWN]), weights=request.weights)
+    own = {(each.placement, each.n): each.cost for each in found if each.own_filters}
+    worth = [each for each in found if each.own_filters or _mends(each, own)]
+    return PlansAnswer(plans=tuple(worth[:SHOWN]), weights=request.weights)
+
+
+def _mends(plan: Plan, own: dict[tuple[Placement, float], float]) -> bool:
+    """Whether other filters make the same placement and development cheaper."""
+    with_own = own.get((plan.placement, plan.n))
+    return with_own is None or plan.cost < with_own - WORTH_CHANGING
 
 
 def _all(request: PlansRequest) -> Iterator[Plan]:
@@ -283,6 +295,7 @@ def _plan(way: _Way, tones: _Tones, choice: FilterChoice, shot: _Shot) -> Plan:
         placement=tones.placement,
         n=tones.n,
         filter_ids=choice.ids,
+        own_filters=asked.filters == way.request.exposure.filters,
         aperture=shot.mark[0],
         seconds=shot.seconds,
         text=f"{mark_text(shot.mark[0])}, {shot.text}",

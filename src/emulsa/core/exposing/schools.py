@@ -132,10 +132,10 @@ def placed_by(
 def _by_dome(school: School, domes: list[str]) -> Placement | str:
     if school == "incident":
         if not domes:
-            return "needs a reading of the light: 81920lx, or mark one as incident"
+            return "needs a reading of the light, as 81920lx"
         return Incident(reading=domes[-1])
     if len(domes) < 2:
-        return "needs two readings of the light: shadow side and lit side"
+        return "needs two readings of the light"
     return IncidentPair(low=domes[0], high=domes[-1])
 
 

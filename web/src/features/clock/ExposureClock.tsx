@@ -221,7 +221,7 @@ function Face({
             </Flex>
           ) : (
             <Button variant="quiet" onClick={() => setGiving(true)}>
-              Not now
+              {timed.phase === "ready" ? "Not now" : "Give up"}
             </Button>
           )}
         </Flex>

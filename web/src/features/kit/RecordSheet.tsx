@@ -63,7 +63,7 @@ export function RecordSheet({
             <>
               <Button
                 variant="quiet"
-                paddingInline="2"
+                paddingInline={{ base: "1.5", md: "2" }}
                 color="brick"
                 onClick={() => act(deleteRecord(kind, record.id))}
               >
@@ -71,12 +71,12 @@ export function RecordSheet({
               </Button>
               <Button
                 variant="quiet"
-                paddingInline="2"
+                paddingInline={{ base: "1.5", md: "2" }}
                 onClick={() => act(putRecord(kind, { ...draft, archived: !draft.archived }))}
               >
                 {draft.archived ? "Bring back" : "Archive"}
               </Button>
-              <Button variant="quiet" paddingInline="2" onClick={() => copy(draft)}>
+              <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={() => copy(draft)}>
                 Copy
               </Button>
             </>

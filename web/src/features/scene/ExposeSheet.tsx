@@ -157,7 +157,7 @@ export function ExposeSheet({
           <Button onClick={close}>Not yet</Button>
           {byHand && (
             <Button onClick={startClock} disabled={different && !check.data}>
-              Use the clock
+              Clock
             </Button>
           )}
           <Button variant="main" type="submit" form="expose" disabled={busy}>

@@ -30,6 +30,9 @@ export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
           aria-pressed={chosen}
           aria-disabled={!taken}
           onClick={() => taken && take(taken)}
+          display="flex"
+          flexDirection="column"
+          alignItems="stretch"
           textAlign="left"
           padding="2"
           minHeight={stacked ? "56px" : "92px"}
@@ -95,6 +98,9 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
           as="button"
           key={`${plan.says} ${plan.text}`}
           onClick={() => take(taken)}
+          display="flex"
+          flexDirection="column"
+          alignItems="stretch"
           textAlign="left"
           padding="2"
           minHeight="92px"

@@ -8,7 +8,7 @@ import { ZONES } from "../../components/zones";
 import { readLine, type Scene } from "./queries";
 
 const SUBJECTS = [
-  { value: "", label: "by its name, or grey" },
+  { value: "", label: "by its name" },
   { value: "blue_sky", label: "blue sky" },
   { value: "foliage", label: "foliage" },
   { value: "skin", label: "skin" },
@@ -117,8 +117,8 @@ export function PinSheet({
             label="Read how"
             value={taken?.incident ? "incident" : taken?.through ? "through" : "spot"}
             options={[
-              { value: "spot", label: "a spot of the subject" },
-              { value: "through", label: "a spot, through the filters" },
+              { value: "spot", label: "a spot" },
+              { value: "through", label: "through the filters" },
               { value: "incident", label: "the light itself" },
             ]}
             onChange={(value) =>

@@ -25,7 +25,12 @@ const words = (scene: Scene) =>
 export function SharpWord({ scene, solution, save }: WordProps) {
   const wrong = solution?.problem?.field?.match(/^(depth|movement)/);
   return (
-    <Word label="Sharp" value={words(scene) || "not said"} problem={wrong ? "depth" : null}>
+    <Word
+      label="Sharp"
+      plain={!words(scene)}
+      value={words(scene) || "depth, movement"}
+      problem={wrong ? "depth" : null}
+    >
       {(close) => <SharpChoices scene={scene} save={save} close={close} />}
     </Word>
   );
