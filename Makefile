@@ -2,6 +2,7 @@
 # Steps leave a stamp named by the hash of what they depend on, so that what is done is skipped.
 
 PORT ?= 8017
+WORKERS ?= 2
 PYTHON ?= $(shell command -v python3.11 || command -v python3)
 VENV := .venv
 BIN := $(VENV)/bin
@@ -36,7 +37,7 @@ page: $(PAGE)
 # Set up everything and run every check; ends with pytest's closing line.
 test: $(TOOLS) $(PAGE) $(CHROMIUM) check
 	@echo "— tests"
-	@$(BIN)/python -m pytest -q
+	@$(BIN)/python -m pytest -q -n $(WORKERS)
 
 # Everything but the tests: lint, types, contracts, generated schema.
 check: lint types contracts schema
@@ -66,7 +67,7 @@ schema: $(TOOLS) $(MODULES)
 
 # The browser tests alone.
 browser: $(TOOLS) $(PAGE) $(CHROMIUM)
-	@$(BIN)/python -m pytest -q tests/browser
+	@$(BIN)/python -m pytest -q -n $(WORKERS) tests/browser
 
 # How fast it is, as ratios, in one run.
 bench: $(TOOLS) $(PAGE) $(CHROMIUM)

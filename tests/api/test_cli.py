@@ -60,3 +60,15 @@ def test_the_demo_has_its_own_folder(tmp_path: Path) -> None:
         process.terminate()
         process.wait()
         process.stdout.close()
+
+
+@pytest.mark.parametrize(
+    ("line", "code", "said"),
+    [("9 shade III", 0, '"zone":3.0'), ("500", 2, '"code":"ambiguous"')],
+)
+def test_a_line_is_read_by_the_same_grammar(
+    capsys: pytest.CaptureFixture[str], line: str, code: int, said: str
+) -> None:
+    """As on the page: its meaning as JSON, or the question and exit 2."""
+    assert cli.main(["read", *line.split()]) == code
+    assert said in capsys.readouterr().out

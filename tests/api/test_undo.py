@@ -12,6 +12,7 @@ Json = dict[str, Any]
 
 ROOMS = (
     "/api/kit",
+    "/api/preferences",
     "/api/outings",
     "/api/holders",
     "/api/darkroom",
@@ -35,6 +36,20 @@ WRITES: list[tuple[str, str, Json | None]] = [
     ("POST", "/api/holders/unload", {"sides": "2"}),
     ("POST", "/api/exposures", {"id": "e", "scene_id": "scene-pool", "sheet_id": "sheet-2A"}),
     ("PUT", "/api/exposures/exposure-1A", {"time": 2, "aperture": "32", "n": 0}),
+    ("PUT", "/api/preferences", {"school": "average", "checklist": ["Look again"]}),
+    ("PUT", "/api/kit/cameras/camera-box", {"id": "camera-box", "name": "Box", "archived": True}),
+    ("POST", "/api/exposures", {"id": "m", "scene_id": "scene-pool", "sheet_id": "sheet-2A", "share": 0.5}),
+    (
+        "POST",
+        "/api/exposures/bracket",
+        {
+            "id": "b",
+            "frames": [
+                {"id": "b1", "scene_id": "scene-pool", "sheet_id": "sheet-2A", "bracket_stops": 1},
+                {"id": "b2", "scene_id": "scene-pool", "sheet_id": "sheet-2B"},
+            ],
+        },
+    ),
 ]  # fmt: skip
 
 

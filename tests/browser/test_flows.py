@@ -259,6 +259,7 @@ def test_an_outing_is_put_right(open_page: Open) -> None:
     page.get_by_role("button", name="change", exact=True).click()
     page.get_by_label("Weather, light, temperature").fill("Thaw, drizzle; 3 °C")
     page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_text("Thaw, drizzle; 3 °C")).to_be_visible()
     page.keyboard.press("u")
     expect(page.get_by_text("Thaw, drizzle; 3 °C")).to_have_count(0)

@@ -8,7 +8,7 @@ from emulsa.core.errors import CoreError, Impossible
 from emulsa.core.film import sheets
 
 STATES: list[sheets.State] = ["empty", "loaded", "exposed"]
-MOVES: list[sheets.Move] = ["load", "unload", "expose"]
+MOVES: list[sheets.Move] = ["load", "unload", "expose", "expose_again"]
 
 
 @pytest.mark.parametrize(("state", "move"), list(itertools.product(STATES, MOVES)))
@@ -17,7 +17,8 @@ def test_every_move(state: sheets.State, move: sheets.Move) -> None:
     after = sheets.MOVES.get((state, move))
     if after:
         assert sheets.move(state, move, "2B") == after
-        assert abs(STATES.index(after) - STATES.index(state)) == 1
+        steps = abs(STATES.index(after) - STATES.index(state))
+        assert steps == (0 if move == "expose_again" else 1)
     else:
         with pytest.raises(Impossible, match="Side 2B"):
             sheets.move(state, move, "2B")

@@ -234,3 +234,30 @@ def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
 def test_the_database_lies_in_the_data_folder(tmp_path: Path) -> None:
     """--data decides, and nothing else is touched."""
     assert Settings(tmp_path).database.parent == tmp_path
+
+
+def test_an_older_file_is_brought_up_to_date(tmp_path: Path) -> None:
+    """Data written by the first version is read by this one, and its old actions still undo."""
+    old = database.connect(tmp_path / "old.sqlite3")
+    first = database.migrations()[0]
+    with database.transaction(old):
+        for statement in database.statements(first[1]):
+            old.execute(statement)
+        journal.install(old)
+        old.execute("PRAGMA user_version = 1")
+    with journal.action(old, "a film", "then"):
+        old.execute(
+            "INSERT INTO film VALUES ('f', 'Old 100', 100, 2, 8, NULL, ''),"
+            " ('g', 'Old 50', 50, 2, 8, NULL, '')"
+        )
+    with journal.action(old, "a film less", "then"):
+        old.execute("DELETE FROM film WHERE id = 'g'")
+    assert database.migrate(old) == database.migrations()[-1][0]
+    assert [(each.name, each.price, each.archived) for each in films.films(old)] == [
+        ("Old 100", None, False)
+    ]
+    journal.undo(old)
+    assert [each.name for each in films.films(old)] == ["Old 100", "Old 50"]
+    journal.undo(old)
+    assert films.films(old) == []
+    old.close()

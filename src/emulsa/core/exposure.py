@@ -27,7 +27,7 @@ from emulsa.core.corrections.sharpness import marked
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.exposing import ledger
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
-from emulsa.core.exposing.falls import falls_of, range_stops, wanted_n
+from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out, sharpness_of
@@ -45,8 +45,8 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     levels = levels_of(request.readings, request.filters, request.light, request.meter)
     incident = incident_ids(request.readings, request.placement)
     placed_ev, zone = anchor(request.placement, levels)
-    n = wanted_n(request, levels, placed_ev, zone)
-    planned = request.n if request.n is not None else development_number.half_steps(n)
+    n = wanted_n(request.placement, request.high, request.n, levels, (placed_ev, zone))
+    planned = planned_n(n, request.n)
     target = request.high.zone if request.high else development_number.TARGET
     falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range, incident)
     limits = limits_of(request)

@@ -18,7 +18,7 @@ from emulsa.core.corrections.optics import Optics
 from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.falls import falls_of
+from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, Habits, School, placed_by
@@ -27,8 +27,8 @@ from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
-from emulsa.core.tones.development_number import TARGET, development_number, half_steps
-from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, fall
+from emulsa.core.tones.development_number import TARGET
+from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text
 
@@ -187,14 +187,11 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     if not scene.readings:
         return ()
     light, placed = levels(scene, kit), placement(scene, kit)
-    placed_ev, zone = anchor(placed, light)
-    marked, n = high(scene, kit), scene.n
-    if n is None and marked is not None:
-        falls_on = fall(light[marked.reading], placed_ev, zone)
-        n = half_steps(development_number(marked.zone, falls_on))
-    planned = (n or 0.0, marked.zone if marked else TARGET)
+    anchored, marked = anchor(placed, light), high(scene, kit)
+    n = planned_n(wanted_n(placed, marked, scene.n, light, anchored), scene.n)
+    planned = (n, marked.zone if marked else TARGET)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    return falls_of(light, (placed_ev, zone), planned, keeps, incident_ids(spots(scene), placed))
+    return falls_of(light, anchored, planned, keeps, incident_ids(spots(scene), placed))
 
 
 def calibration(kit: SceneKit) -> Calibrated:

@@ -1873,12 +1873,16 @@ export interface components {
         };
         /**
          * KeptScene
-         * @description A scene as it was kept, and its version.
+         * @description A scene as it was kept, its version, and its readings as lines to edit.
          */
         KeptScene: {
             scene: components["schemas"]["Scene"];
             /** Version */
             version: string;
+            /** Lines */
+            lines: {
+                [key: string]: string;
+            };
         };
         /**
          * Kit
@@ -2291,6 +2295,8 @@ export interface components {
             n: number;
             /** Filter Ids */
             filter_ids: string[];
+            /** Own Filters */
+            own_filters: boolean;
             /** Aperture */
             aperture: string;
             /** Seconds */

@@ -85,10 +85,11 @@ class SceneView:
 
 @dataclass(frozen=True)
 class KeptScene:
-    """A scene as it was kept, and its version."""
+    """A scene as it was kept, its version, and its readings as lines to edit."""
 
     scene: Scene
     version: str
+    lines: dict[str, str]
 
 
 @dataclass(frozen=True)
@@ -170,8 +171,7 @@ def read(id: str, db: Db) -> SceneView:  # noqa: A002
         )
         for each, where in exposures.of_scene(db, id)
     ]
-    lines = {each.id: scene_line.line_of(each) for each in scene.readings}
-    return SceneView(scene, version_of(scene), given, lines)
+    return SceneView(scene, version_of(scene), given, _lines(scene))
 
 
 @router.put("/{id}", openapi_extra=documented(Scene))
@@ -193,7 +193,7 @@ def put(
         store.put(db, scene)
         with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing
             exposure(plan(scene, store.kit_of(db, scene)))
-    return KeptScene(scene, version_of(scene))
+    return KeptScene(scene, version_of(scene), _lines(scene))
 
 
 @router.post("/opinions", openapi_extra=documented(Scene))
@@ -262,6 +262,10 @@ def found(db: Connection, id_: str) -> Scene:
     if scene is None:
         raise NotFound("There is no such scene; it may have been deleted.", field="id")
     return scene
+
+
+def _lines(scene: Scene) -> dict[str, str]:
+    return {each.id: scene_line.line_of(each) for each in scene.readings}
 
 
 def _unchanged_since(db: Connection, scene: Scene, base: str | None) -> None:

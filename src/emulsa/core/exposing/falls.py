@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposing.request import High
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.placement import (
     IncidentPair,
@@ -61,22 +61,34 @@ def _fall(
 
 
 def wanted_n(
-    request: ExposureRequest, levels: dict[str, float], placed_ev: float, zone: float
+    placement: Placement,
+    high: High | None,
+    chosen: float | None,
+    levels: dict[str, float],
+    anchored: tuple[float, float],
 ) -> float:
-    """N from the important highlight, from an incident pair's range, or normal; or as chosen."""
-    if request.n is not None:
-        return request.n
-    if isinstance(request.placement, IncidentPair):
-        return development_number.NORMAL_INCIDENT_RANGE - range_stops(request.placement, levels)
-    if request.high is None:
+    """N from the important highlight, from an incident pair's range, or normal; or as chosen.
+
+    ``anchored`` is the EV that is pinned and its zone. Missing when the highlight has no reading.
+    """
+    if chosen is not None:
+        return chosen
+    if isinstance(placement, IncidentPair):
+        return development_number.NORMAL_INCIDENT_RANGE - range_stops(placement, levels)
+    if high is None:
         return 0.0
-    if request.high.reading not in levels:
+    if high.reading not in levels:
         raise Missing(
-            f"The important highlight “{request.high.reading}” is not among the readings.",
+            f"The important highlight “{high.reading}” is not among the readings.",
             field="high.reading",
         )
-    falls_on = fall(levels[request.high.reading], placed_ev, zone)
-    return development_number.development_number(request.high.zone, falls_on) + 0.0
+    falls_on = fall(levels[high.reading], *anchored)
+    return development_number.development_number(high.zone, falls_on) + 0.0
+
+
+def planned_n(wanted: float, chosen: float | None) -> float:
+    """N as it is written on the sheet: the chosen one as it is, the wanted one to the half."""
+    return chosen if chosen is not None else development_number.half_steps(wanted)
 
 
 def range_stops(

@@ -7,12 +7,12 @@ light itself. Every row says the camera EV, N, and which readings lose their tex
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Literal
 
 from emulsa.core.corrections.aperture_choice import DEFAULT_BLUR_MM, Blur
 from emulsa.core.errors import CoreError
-from emulsa.core.exposing.falls import falls_of, wanted_n
+from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.light.exposure_value import at_speed
@@ -167,9 +167,8 @@ def _answered(request: SchoolsRequest, school: School, placement: Placement) -> 
     high = base.high or _brightest(levels, incident, request.habits.target_zone)
     if high and isinstance(placement, Placed) and high.reading == placement.reading:
         high = None  # what is placed is where it is wanted
-    asked = replace(base, placement=placement, high=high, n=None)
     placed_ev, zone = anchor(placement, levels)
-    n = development_number.half_steps(wanted_n(asked, levels, placed_ev, zone))
+    n = planned_n(wanted_n(placement, high, None, levels, (placed_ev, zone)), None)
     target = high.zone if high else request.habits.target_zone
     falls = falls_of(levels, (placed_ev, zone), (n, target), base.textural_range, incident)
     labels = {each.id: each.label or "reading" for each in base.readings}

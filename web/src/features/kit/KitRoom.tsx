@@ -1,7 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { newId } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
@@ -116,19 +115,7 @@ export function KitRoom() {
         )}
       </Box>
       {edited && kit.data && (
-        <RecordSheet
-          key={edited.record.id}
-          {...edited}
-          kit={kit.data}
-          copy={(record) =>
-            setEdited({
-              kind: edited.kind,
-              record: { ...record, id: newId(), name: `${record.name} copy`, archived: false },
-              known: false,
-            })
-          }
-          close={() => setEdited(null)}
-        />
+        <RecordSheet {...edited} kit={kit.data} close={() => setEdited(null)} />
       )}
     </>
   );

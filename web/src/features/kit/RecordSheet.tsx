@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
+import { newId, type Refusal, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -24,19 +24,23 @@ export function RecordSheet({
   record,
   known,
   kit,
-  copy,
   close,
 }: {
   kind: Kind;
   record: Record_;
   known: boolean;
   kit: Schemas["Kit"];
-  copy: (record: Record_) => void;
   close: () => void;
 }) {
   const client = useQueryClient();
   const spec = KINDS[kind];
   const [draft, setDraft] = useState<Record_>(record);
+  const [old, setOld] = useState(known);
+  const copy = () => {
+    setDraft({ ...draft, id: newId(), name: `${draft.name} copy`, archived: false });
+    setOld(false);
+    setProblem(null);
+  };
   const [problem, setProblem] = useState<Refusal | null>(null);
   const act = async (call: Promise<unknown>) => {
     try {
@@ -56,10 +60,10 @@ export function RecordSheet({
     <Sheet
       open
       close={close}
-      title={known ? `Change this ${spec.one}` : `Add a ${spec.one}`}
+      title={old ? `Change this ${spec.one}` : `Add a ${spec.one}`}
       footer={
         <>
-          {known && (
+          {old && (
             <>
               <Button
                 variant="quiet"
@@ -76,7 +80,7 @@ export function RecordSheet({
               >
                 {draft.archived ? "Bring back" : "Archive"}
               </Button>
-              <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={() => copy(draft)}>
+              <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={copy}>
                 Copy
               </Button>
             </>

@@ -68,7 +68,7 @@ export const KINDS: Record<Kind, KindSpec> = {
       { path: "price", label: "Price of a sheet", as: "optional", help: "in your own money" },
       { path: "provenance.exposure_index", label: "Who says the EI", as: "text", help: WHO },
       { path: "provenance.textural_range", label: "Who says the tones", as: "text" },
-      { path: "provenance.law", label: "Who says the reciprocity", as: "text" },
+      { path: "provenance.law", label: "Who says the long times", as: "text" },
       { path: "provenance.price", label: "Where the price is from", as: "text" },
       note,
     ],

@@ -153,14 +153,14 @@ export function useKeeping(id: string, view: SceneView | undefined) {
   const save = useCallback(
     async (next: Scene) => {
       try {
-        const { version } = await putScene(next, base.current);
+        const { version, lines } = await putScene(next, base.current);
         latest.current = next;
         base.current = version;
         setUnkept(null);
         setClash(null);
         client.setQueryData<SceneView>(
           ["scene", id],
-          (before) => before && { ...before, scene: next, version },
+          (before) => before && { ...before, scene: next, version, lines },
         );
       } catch (problem) {
         if (isAway(problem)) setUnkept({ scene: next, message: (problem as Error).message });

@@ -1,0 +1,72 @@
+"""Cards over HTTP: one page each, the numbers of the core on it, and the same tables as CSV."""
+
+import csv
+import io
+
+import pytest
+from pypdf import PdfReader
+from starlette.testclient import TestClient
+
+from tests.api.test_api import refusal
+
+CARDS = [
+    ("pinhole.pdf?pinhole_id=pinhole-box&film_id=film-ostrel", ["Ostrel 400", "f/150", "1/125"]),
+    ("reciprocity.pdf?film_id=film-corvane", ["Corvane 100", "metered", "16 s"]),
+    ("bellows.pdf?lens_id=lens-150", ["150 mm", "30 mm", "1.44"]),
+    ("target/bellows.pdf?lens_id=lens-300", ["300 mm telephoto", "0.7", "100 %"]),
+    ("dial/zones.pdf?diameter_mm=50&stop_mm=8", ["VIII", "50 mm across"]),
+]
+
+
+@pytest.mark.parametrize(("path", "words"), CARDS)
+def test_a_card_is_one_page_with_its_numbers(
+    client: TestClient, path: str, words: list[str]
+) -> None:
+    """In the face that ships, and always the same bytes."""
+    answer = client.get(f"/api/cards/{path}")
+    assert answer.headers["content-type"] == "application/pdf"
+    pages = PdfReader(io.BytesIO(answer.content)).pages
+    assert len(pages) == 1
+    text = " ".join(pages[0].extract_text().split())
+    for word in words:
+        assert word in text
+    assert "Never aim a meter at the sun" in text
+    assert client.get(f"/api/cards/{path}").content == answer.content
+
+
+def test_the_same_table_as_csv(client: TestClient) -> None:
+    """Columns, thirteen rows, what it holds for; and no cell that becomes a formula."""
+    answer = client.get("/api/cards/pinhole.csv?pinhole_id=pinhole-box&film_id=film-corvane")
+    rows = list(csv.reader(io.StringIO(answer.content.decode("utf-8-sig"))))
+    assert rows[0] == ["meter at f/22", "pinhole alone", "give"]
+    assert ["1/2", "22 s", "49 s"] in rows
+    long = client.get("/api/cards/reciprocity.csv?film_id=film-corvane").content.decode("utf-8-sig")
+    cells = [cell for row in csv.reader(io.StringIO(long)) for cell in row]
+    assert any(cell == "'+0.52" for cell in cells)
+    assert not any(cell.startswith(("=", "+", "-", "@")) for cell in cells)
+
+
+@pytest.mark.parametrize(
+    ("path", "status", "field"),
+    [
+        ("pinhole.pdf?film_id=film-corvane", 422, "pinhole_id"),
+        ("reciprocity.pdf", 422, "film_id"),
+        ("reciprocity.csv?film_id=gone", 404, "film_id"),
+        ("bellows.pdf?lens_id=", 422, "lens_id"),
+        ("dial/zones.pdf?diameter_mm=5", 422, "diameter_mm"),
+        ("dial/zones.pdf?diameter_mm=30&stop_mm=12", 422, "stop_mm"),
+        ("dial/zones.pdf?diameter_mm=nan", 422, "diameter_mm"),
+        ("dial/zones.pdf?diameter_mm=wide", 422, "diameter_mm"),
+    ],
+)
+def test_cards_that_cannot_be_made(client: TestClient, path: str, status: int, field: str) -> None:
+    """One sentence, at the field."""
+    assert refusal(client.get(f"/api/cards/{path}"), status)["field"] == field
+
+
+def test_a_film_without_a_law_has_no_card(client: TestClient) -> None:
+    """It is said where to give it one."""
+    film = {"id": "new", "name": "Unknown 50", "exposure_index": 50}
+    client.put("/api/kit/films/new", json=film)
+    error = refusal(client.get("/api/cards/reciprocity.pdf?film_id=new"), 422)
+    assert "Unknown 50 has no reciprocity law yet" in error["message"]

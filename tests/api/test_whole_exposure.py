@@ -1,0 +1,262 @@
+"""The complete exposure over HTTP: opinions, brackets, shares, the clock's light, and two hands."""
+
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from tests.api.test_api import refusal, scene_of, side_of
+
+Json = dict[str, Any]
+
+
+def test_every_school_and_up_to_three_plans(client: TestClient) -> None:
+    """Each with the scene that takes it up; taking it up does what it said."""
+    scene = scene_of(client)
+    opinions = client.post("/api/scenes/opinions", json=scene).json()
+    assert len(opinions["schools"]) == 7
+    assert [each["row"]["school"] for each in opinions["schools"] if each["chosen"]] == ["shadow"]
+    assert 1 <= len(opinions["plans"]) <= 3
+    for choice in opinions["schools"]:
+        if choice["scene"]:
+            solution = client.post("/api/scenes/solve", json=choice["scene"]).json()
+            assert solution["answer"]["camera_ev"] == pytest.approx(choice["row"]["camera_ev"])
+    best = opinions["plans"][0]
+    solution = client.post("/api/scenes/solve", json=best["scene"]).json()
+    assert solution["answer"]["set"]["seconds"] == pytest.approx(best["plan"]["seconds"])
+
+
+def test_opinions_of_an_unfinished_scene(client: TestClient) -> None:
+    """What is missing is said in the one shape."""
+    error = refusal(
+        client.post("/api/scenes/opinions", json={**scene_of(client), "film_id": None}), 422
+    )
+    assert error["field"] == "film_id"
+
+
+def test_the_way_of_working_reaches_new_scenes_and_plans(client: TestClient) -> None:
+    """The school of new scenes, the zones, the weights; undone as one action."""
+    way = client.get("/api/preferences").json()
+    way["school"] = "highlight"
+    way["habits"]["highlight_zone"] = 7
+    way["weights"]["change"] = 9
+    assert client.put("/api/preferences", json=way).json() == way
+    client.put("/api/outings/second", json={"id": "second", "title": "Second"})
+    begun = client.post("/api/outings/second/scenes", json={"id": "n", "title": "Stile"}).json()
+    assert begun["school"] == "highlight"
+    scene = {**scene_of(client), "school": "highlight", "pin": None, "high": None}
+    solution = client.post("/api/scenes/solve", json=scene).json()
+    assert solution["placement"] == "highlight on VII"
+    opinions = client.post("/api/scenes/opinions", json=scene_of(client)).json()
+    assert opinions["weights"]["change"] == 9
+    for _ in range(3):
+        client.post("/api/undo")
+    assert client.get("/api/preferences").json()["school"] is None
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"habits": {"shadow_zone": 11}}, "habits.shadow_zone"),
+        ({"weights": {"tones": -1}}, "weights.tones"),
+        ({"checklist": ["x" * 90]}, "checklist.0"),
+        ({"school": "guess"}, "school"),
+    ],
+)
+def test_preferences_are_refused_by_name(client: TestClient, change: Json, field: str) -> None:
+    """And what was kept stays."""
+    before = client.get("/api/preferences").json()
+    assert refusal(client.put("/api/preferences", json=change), 422)["field"] == field
+    assert client.get("/api/preferences").json() == before
+
+
+def frames(client: TestClient, wheres: list[str]) -> list[Json]:
+    scene = scene_of(client)
+    answer = client.post("/api/scenes/bracket", json={"scene": scene, "frames": 3}).json()
+    assert (answer["sheets"], answer["price"]) == (3, pytest.approx(7.2))
+    return [
+        {
+            "id": f"frame-{where}",
+            "scene_id": scene["id"],
+            "sheet_id": side_of(client, where)["sheet_id"],
+            "bracket_stops": frame["stops"],
+        }
+        for where, frame in zip(wheres, answer["frames"], strict=True)
+    ]
+
+
+def test_a_bracket_is_one_action(client: TestClient) -> None:
+    """Three sheets, slowest first, handed in twice logged once, undone together."""
+    body = {"id": "b", "frames": frames(client, ["2A", "2B", "4B"])}
+    logged = client.post("/api/exposures/bracket", json=body).json()
+    assert [each["seconds"] for each in logged] == [25, 10, 4.3]
+    assert {each["bracket_id"] for each in logged} == {"b"}
+    assert [each["n"] for each in logged] == [0, 0, 0]
+    assert client.post("/api/exposures/bracket", json=body).json() == logged
+    assert side_of(client, "4B")["state"] == "exposed"
+    client.post("/api/undo")
+    assert side_of(client, "2A")["state"] == side_of(client, "4B")["state"] == "loaded"
+
+
+def test_a_bracket_with_one_sheet_too_few_logs_nothing(client: TestClient) -> None:
+    """The last sheet is exposed already: the first two stay unexposed."""
+    body = {"id": "b", "frames": frames(client, ["2A", "2B", "1A"])}
+    refusal(client.post("/api/exposures/bracket", json=body), 409)
+    assert side_of(client, "2A")["state"] == side_of(client, "2B")["state"] == "loaded"
+
+
+def test_an_even_bracket_is_refused_at_its_field(client: TestClient) -> None:
+    """With the range."""
+    asked = {"scene": scene_of(client), "frames": 4}
+    assert refusal(client.post("/api/scenes/bracket", json=asked), 422)["field"] == "frames"
+
+
+def test_an_intended_multiple_exposure(client: TestClient) -> None:
+    """Half and half on one sheet; a third half is refused; the darkroom sees one sheet."""
+    base = {"scene_id": "scene-pool", "sheet_id": "sheet-2A", "share": 0.5}
+    first = client.post("/api/exposures", json={"id": "m1", **base}).json()
+    assert first["seconds"] < 6
+    refusal(
+        client.post("/api/exposures", json={"id": "m2", **base, "share": 1}), 409
+    )  # not said to be intended: an exposed side
+    assert client.post("/api/exposures", json={"id": "m3", **base}).status_code == 200
+    assert side_of(client, "2A")["share_given"] == pytest.approx(1)
+    error = refusal(client.post("/api/exposures", json={"id": "m4", **base}), 409)
+    assert error["field"] == "share"
+    waiting = [
+        sheet["where"] for group in client.get("/api/darkroom").json() for sheet in group["sheets"]
+    ]
+    assert waiting.count("2A") == 1
+
+
+def test_a_given_time_is_weighed_first(client: TestClient) -> None:
+    """Nothing is kept by asking."""
+    given = {"id": "g", "scene_id": "scene-pool", "sheet_id": "any", "time": 600}
+    found = client.post("/api/exposures/check", json=given).json()
+    assert [each["code"] for each in found["advice"]] == ["minutes-as-seconds"]
+    assert found["planned_s"] == 10
+    assert client.get("/api/scenes/scene-pool").json()["exposures"] == []
+
+
+def test_the_light_changed(client: TestClient) -> None:
+    """A stop less on the placed thing, half given: what is left, and what is logged for it."""
+    metered = client.post("/api/scenes/solve", json=scene_of(client)).json()["answer"]["metered_s"]
+    given = [{"metered_s": metered, "elapsed_s": 5}]
+    asked = {"text": "8 crack", "intervals": given}
+    answer = client.post("/api/scenes/scene-pool/relit", json=asked).json()
+    assert answer["now_metered_s"] == pytest.approx(2 * metered)
+    assert 0.4 < answer["steady"]["progress"] < 0.5
+    rest = {"metered_s": 2 * metered, "elapsed_s": answer["steady"]["remaining_s"]}
+    body = {
+        "id": "e",
+        "scene_id": "scene-pool",
+        "sheet_id": "sheet-2A",
+        "intervals": [*given, rest],
+    }
+    logged = client.post("/api/exposures", json=body).json()
+    assert logged["error_stops"] == pytest.approx(0, abs=1e-6)
+    assert logged["seconds"] == pytest.approx(5 + rest["elapsed_s"])
+    error = refusal(client.post("/api/scenes/scene-pool/relit", json={"text": "f/8"}), 422)
+    assert error["field"] == "text"
+
+
+class TestTwoHands:
+    """Two tabs on one scene: the later save is told, with both versions, and overwrites nothing."""
+
+    def test_the_later_save_is_told(self, client: TestClient) -> None:
+        view = client.get("/api/scenes/scene-pool").json()
+        base, scene = view["version"], view["scene"]
+        first = client.put(f"/api/scenes/scene-pool?base={base}", json={**scene, "aperture": "22"})
+        assert first.status_code == 200
+        late = client.put(f"/api/scenes/scene-pool?base={base}", json={**scene, "aperture": "45"})
+        assert late.status_code == 409
+        error = late.json()["error"]
+        assert error["code"] == "conflict"
+        assert error["stored"]["aperture"] == "22"
+        assert error["version"] == first.json()["version"]
+        assert scene_of(client)["aperture"] == "22"
+        mine = client.put(
+            f"/api/scenes/scene-pool?base={error['version']}", json={**scene, "aperture": "45"}
+        )
+        assert mine.status_code == 200
+        assert scene_of(client)["aperture"] == "45"
+
+    def test_the_same_save_twice_is_no_conflict(self, client: TestClient) -> None:
+        view = client.get("/api/scenes/scene-pool").json()
+        body = {**view["scene"], "aperture": "22"}
+        for _ in range(2):
+            kept = client.put(f"/api/scenes/scene-pool?base={view['version']}", json=body)
+            assert kept.status_code == 200
+
+    def test_a_change_taken_back_is_no_change(self, client: TestClient) -> None:
+        view = client.get("/api/scenes/scene-pool").json()
+        base = f"/api/scenes/scene-pool?base={view['version']}"
+        client.put(base, json={**view["scene"], "aperture": "22"})
+        client.post("/api/undo")
+        assert client.put(base, json={**view["scene"], "aperture": "45"}).status_code == 200
+
+    def test_a_new_scene_has_no_other_hand(self, client: TestClient) -> None:
+        body = {"id": "new", "outing_id": "outing-quarry", "title": "Stile"}
+        kept = client.put("/api/scenes/new?base=none", json=body).json()
+        assert kept["version"] == client.get("/api/scenes/new").json()["version"]
+
+
+class TestDevices:
+    """The simulated devices that ship: readings arrive, and tests of a shutter."""
+
+    def test_a_reading_arrives_in_the_scene(self, client: TestClient) -> None:
+        scene = scene_of(client)
+        meter = client.get("/api/devices/spot-meter?scene_id=scene-pool").json()
+        assert meter["targets"]
+        body = {"scene": scene, "target": meter["targets"][0]["id"], "reading_id": "aimed"}
+        arrived = client.post("/api/devices/spot-meter/trigger", json=body).json()
+        taken = arrived["scene"]["readings"][-1]
+        assert (taken["id"], taken["label"]) == ("aimed", meter["targets"][0]["label"])
+        assert (taken["reading"]["ev"] * 3) % 1 == pytest.approx(0, abs=1e-9)
+        assert arrived["says"].startswith(taken["label"])
+        assert scene_of(client) == scene, "nothing is kept by aiming"
+        again = client.post(
+            "/api/devices/spot-meter/trigger", json={**body, "scene": arrived["scene"]}
+        ).json()
+        assert len(again["scene"]["readings"]) == len(arrived["scene"]["readings"])
+
+    def test_aiming_at_nothing(self, client: TestClient) -> None:
+        body = {"scene": scene_of(client), "target": "moon", "reading_id": "a"}
+        answer = client.post("/api/devices/spot-meter/trigger", json=body)
+        assert "dark recess" in refusal(answer, 422)["message"]
+
+    def test_a_tested_shutter_can_be_kept(self, client: TestClient) -> None:
+        kit = client.get("/api/kit").json()
+        lens = next(each for each in kit["lenses"] if each["id"] == "lens-150")
+        found = client.post(
+            "/api/devices/shutter-tester/measure", json=lens["optics"]["shutter"]
+        ).json()
+        assert len(found["measured"]) == 10
+        lens["optics"]["shutter"]["measured"] = found["measured"]
+        assert client.put("/api/kit/lenses/lens-150", json=lens).status_code == 200
+        scene = {**scene_of(client), "aperture": "8"}
+        answer = client.post("/api/scenes/solve", json=scene).json()["answer"]
+        assert "measured" in answer["ledger"][-1]["why"]
+
+
+def test_reciprocity_rows_that_cross_are_refused(client: TestClient) -> None:
+    """With the offending row, at entry."""
+    for rows, place in (
+        ([[1, 1], [10, 8]], "law.rows.1"),
+        ([[1, 2], [10, 30], [5, 40]], "law.rows.2"),
+        ([[1, 20], [10, 20]], "law.rows.1"),
+    ):
+        film = {"id": "f", "name": "New", "exposure_index": 100}
+        body = {**film, "law": {"kind": "table", "rows": rows}}
+        error = refusal(client.put("/api/kit/films/f", json=body), 422)
+        assert error["field"] == place
+        assert f"Row {int(place[-1]) + 1}" in error["message"]
+
+
+def test_archived_kit_is_kept_and_used(client: TestClient) -> None:
+    """Archiving hides; it deletes nothing, and a scene goes on with what it has."""
+    kit = client.get("/api/kit").json()
+    film = next(each for each in kit["films"] if each["id"] == "film-corvane")
+    assert client.put("/api/kit/films/film-corvane", json={**film, "archived": True}).is_success
+    assert client.post("/api/scenes/solve", json=scene_of(client)).json()["answer"]
+    assert refusal(client.delete("/api/kit/films/film-corvane"), 409)

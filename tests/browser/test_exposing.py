@@ -1,0 +1,319 @@
+"""The clock, brackets, schools, second opinions and devices, in the real interface."""
+
+import re
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import PHONE, Open, Service
+
+pytestmark = pytest.mark.browser
+
+APERTURES = "The same exposure at other apertures"
+ADIT, POOL, HOUSE = "/scene/scene-adit", "/scene/scene-pool", "/scene/scene-winding-house"
+
+
+def clock_of(page: Page) -> Any:
+    """Open the expose sheet and use the clock."""
+    expect(page.locator("[data-result]")).to_be_visible()
+    page.keyboard.press("e")
+    page.get_by_role("button", name="Clock", exact=True).click()
+    face = page.get_by_role("dialog", name=re.compile("^Clock for"))
+    expect(face).to_be_visible()
+    return face
+
+
+def wound_forward(page: Page, seconds: float) -> None:
+    """As if the shutter had been opened so much earlier."""
+    page.evaluate(
+        """(seconds) => {
+          const timed = JSON.parse(localStorage.getItem('emulsa-clock'));
+          timed.since -= seconds * 1000;
+          localStorage.setItem('emulsa-clock', JSON.stringify(timed));
+        }""",
+        seconds,
+    )
+    page.reload()
+
+
+def test_a_timed_exposure_survives_a_reload(open_page: Open, service: Service) -> None:
+    """Opened, reloaded, still counting; closed, and what was really given is logged."""
+    page = open_page(ADIT)
+    face = clock_of(page)
+    expect(page.locator("[data-clock]")).to_have_text("15:30")
+    face.get_by_label("Shutter closed, aperture set").check()
+    page.keyboard.press("Tab")
+    face.get_by_role("button", name="Open the shutter").click()
+    expect(face).to_contain_text("shutter open")
+    wound_forward(page, 900)
+    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^(2\d|30|0:\d\d|\d+\.\d)"))
+    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^0:(2|30)"))
+    wound_forward(page, 60)
+    expect(page.get_by_text("Close the shutter now")).to_be_visible()
+    page.get_by_role("button", name="Closed: log it").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]["exposure"]
+    assert exposure["seconds"] == pytest.approx(960, abs=8)
+    assert 0 < exposure["error_stops"] < 0.1
+    assert page.evaluate("localStorage.getItem('emulsa-clock')") is None
+
+
+def test_pausing_and_light_that_changes(open_page: Open, service: Service) -> None:
+    """Half given, paused, a stop less light: what is left comes from the core, and is logged."""
+    page = open_page(POOL)
+    face = clock_of(page)
+    face.get_by_role("button", name="Open the shutter").click()
+    wound_forward(page, 5)
+    page.get_by_role("button", name="Pause").click()
+    expect(page.get_by_text("paused: shutter closed")).to_be_visible()
+    field = page.get_by_label("Light changed? Read dark crack again")
+    field.fill("half past")
+    page.get_by_role("button", name="Take it").click()
+    expect(
+        page.get_by_role("alert").filter(has_text="does not begin with a reading")
+    ).to_be_visible()
+    expect(field).to_have_value("half past")
+    field.fill("8")
+    page.get_by_role("button", name="Take it").click()
+    expect(page.get_by_text("−1 stop of light")).to_be_visible()
+    page.get_by_role("button", name="Open again").click()
+    wound_forward(page, 12)
+    page.get_by_role("button", name="Closed: log it").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    exposure = service.call("GET", "/api/scenes/scene-pool")["exposures"][0]["exposure"]
+    assert len(exposure["intervals"]) == 2
+    light = [each["metered_s"] for each in exposure["intervals"]]
+    assert light[1] == pytest.approx(2 * light[0])
+    assert abs(exposure["error_stops"]) < 0.4
+
+
+def test_light_that_fades_away_is_said(open_page: Open) -> None:
+    """No number is promised where none can be kept."""
+    page = open_page(POOL)
+    clock_of(page).get_by_role("button", name="Open the shutter").click()
+    wound_forward(page, 6)
+    page.get_by_label("Light changed? Read dark crack again").fill("6.5")
+    page.get_by_role("button", name="Take it").click()
+    expect(page.get_by_text("it will never complete")).to_be_visible()
+    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^\d"))
+    page.get_by_role("button", name="Give up").click()
+    page.get_by_role("button", name="Go on").click()
+    page.get_by_role("button", name="Give up").click()
+    page.get_by_role("button", name="Give up").last.click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_a_lost_server_loses_no_exposure(open_page: Open, service: Service) -> None:
+    """It counts on, says that it will log, and does when the server is back."""
+    page = open_page(POOL)
+    clock_of(page).get_by_role("button", name="Open the shutter").click()
+    service.stop()
+    wound = page.locator("[data-clock]")
+    expect(wound).to_have_text(re.compile(r"^[5-9]\.\d"))
+    page.get_by_role("button", name="Closed: log it").click()
+    expect(page.get_by_text("will be logged when it is back")).to_be_visible()
+    service.start()
+    expect(page.get_by_role("dialog")).to_have_count(0, timeout=20_000)
+    exposures = service.call("GET", "/api/scenes/scene-pool")["exposures"]
+    assert len(exposures) == 1
+    assert exposures[0]["where"] == "2A"
+    problems = open_page.problems  # type: ignore[attr-defined]
+    problems[:] = [each for each in problems if "ERR_CONNECTION" not in each]
+
+
+def test_a_bracket_by_keyboard(open_page: Open, service: Service) -> None:
+    """b, half stops, Enter: three sheets, slowest first, one action that undo takes back."""
+    page = open_page(POOL)
+    expect(page.locator("[data-result]")).to_be_visible()
+    page.keyboard.press("b")
+    sheet = page.get_by_role("dialog", name="Bracket on Corvane 100")
+    frames = sheet.get_by_role("list", name="Frames, slowest first")
+    expect(frames.get_by_role("listitem")).to_have_count(3)
+    expect(frames).to_contain_text("f/32, 25 s")
+    expect(sheet).to_contain_text("Uses 3 sheets, 7.20 in film")
+    sheet.get_by_label("Frames", exact=True).fill("4")
+    expect(sheet.get_by_role("alert").filter(has_text="odd number of frames")).to_be_visible()
+    sheet.get_by_label("Frames", exact=True).fill("3")
+    sheet.get_by_label("Step").select_option(label="½ stop")
+    expect(frames).to_contain_text("+½")
+    sheet.get_by_label("Sides, in the order of the frames").fill("2A 2B 1A")
+    sheet.get_by_role("button", name="Log 3 exposures").click()
+    expect(
+        sheet.get_by_role("alert").filter(has_text="3 different unexposed sides")
+    ).to_be_visible()
+    sheet.get_by_label("Sides, in the order of the frames").fill("2a 2b 4b")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Bracket of 3 logged on 2A, 2B, 4B")).to_be_visible()
+    assert len(service.call("GET", "/api/scenes/scene-pool")["exposures"]) == 3
+    page.keyboard.press("u")
+    expect(page.get_by_role("button", name=re.compile("^2A ·"))).to_have_count(0)
+
+
+def test_an_intended_multiple_exposure(open_page: Open, service: Service) -> None:
+    """Half, then half again on the same side; without saying so that side is not offered."""
+    page = open_page(POOL)
+    for place, offered in enumerate(("2A", "2A again")):
+        expect(page.locator("[data-result]")).to_be_visible()
+        page.keyboard.press("e")
+        sheet = page.get_by_role("dialog", name="Expose Corvane 100")
+        if place:
+            expect(sheet.get_by_role("button", name="2A", exact=True)).to_have_count(0)
+        sheet.get_by_label("This is").select_option(label="½ of a multiple exposure")
+        sheet.get_by_role("button", name=offered, exact=True).click()
+        expect(sheet.locator("[data-check]")).to_contain_text("4.3 s")
+        sheet.get_by_role("button", name="Log exposure").click()
+        expect(sheet).to_have_count(0)
+    shares = [
+        each["exposure"]["share"]
+        for each in service.call("GET", "/api/scenes/scene-pool")["exposures"]
+    ]
+    assert shares == [0.5, 0.5]
+
+
+def test_what_is_typed_as_given_is_weighed(open_page: Open) -> None:
+    """Minutes typed as seconds are noticed before they are logged; nothing typed is lost."""
+    page = open_page(POOL)
+    expect(page.locator("[data-result]")).to_be_visible()
+    page.keyboard.press("e")
+    sheet = page.get_by_role("dialog", name="Expose Corvane 100")
+    sheet.get_by_label("Time given").fill("600")
+    expect(sheet.get_by_text("minutes and seconds mixed up?")).to_be_visible()
+    sheet.get_by_label("Time given").fill("20")
+    expect(sheet.locator("[data-check]")).to_have_text("20 s: +0.75 stop, N−½")
+    sheet.get_by_label("Time given").fill("soon")
+    expect(sheet.get_by_role("alert").filter(has_text="soon")).to_be_visible()
+    expect(sheet.get_by_label("Time given")).to_have_value("soon")
+
+
+def test_schools_side_by_side(open_page: Open, service: Service) -> None:
+    """What each would give, and taking one up; the readings stay, undo brings the old way back."""
+    page = open_page(HOUSE)
+    page.get_by_role("tab", name="Ways of placing").click()
+    strip = page.get_by_role("group", name="What each school would give")
+    expect(strip.get_by_role("button")).to_have_count(7)
+    shadow = strip.get_by_role("button", name=re.compile("^shadow"))
+    expect(shadow).to_have_attribute("aria-pressed", "true")
+    expect(shadow).to_contain_text("EV 11 · N−1")
+    expect(strip.get_by_role("button", name=re.compile("^incident pair"))).to_contain_text("needs")
+    strip.get_by_role("button", name=re.compile("^average")).click()
+    expect(page.get_by_role("button", name="Place: average on V")).to_be_visible()
+    expect(page.locator("[data-result]")).to_have_text("f/321/2")
+    scene = service.call("GET", "/api/scenes/scene-winding-house")["scene"]
+    assert (scene["school"], len(scene["readings"])) == ("average", 4)
+    page.keyboard.press("u")
+    expect(page.get_by_role("button", name="Place: shadow on III")).to_be_visible()
+
+
+def test_a_dome_joins_the_spots(open_page: Open) -> None:
+    """Two readings of the light typed on the line open the incident pair."""
+    page = open_page(HOUSE)
+    line = page.get_by_label("Type a reading")
+    for text in ("10 @dome dark side", "13 @dome lit side"):
+        line.fill(text)
+        expect(page.get_by_text("of the light").first).to_be_visible()
+        line.press("Enter")
+        expect(line).to_have_value("")
+    page.get_by_role("button", name=re.compile("^Place:")).click()
+    page.get_by_label("Way of placing").select_option("incident_pair")
+    expect(page.get_by_role("button", name="Place: incident pair")).to_be_visible()
+    expect(page.locator("[data-result]")).to_contain_text("f/32")
+
+
+def test_the_second_opinion_is_taken(open_page: Open) -> None:
+    """Three plans with reason and cost; the best is the scene as it stands."""
+    page = open_page(HOUSE)
+    page.get_by_role("tab", name="Second opinion").click()
+    plans = page.get_by_role("group", name="Second opinion: plans, best first")
+    expect(plans.get_by_role("button")).to_have_count(3)
+    first = plans.get_by_role("button").first
+    expect(first).to_contain_text("1 · f/32, 1 s")
+    expect(first).to_contain_text("Costs nothing but the sheet.")
+    other = plans.get_by_role("button", name=re.compile("loses texture in lit frost"))
+    other.click()
+    expect(page.locator("[data-handle]")).to_have_attribute(
+        "aria-valuetext", re.compile("^N: lit frost")
+    )
+
+
+def test_other_ways_on_a_phone(open_page: Open) -> None:
+    """Behind a word; taking a plan closes it."""
+    page = open_page(HOUSE, PHONE)
+    page.get_by_role("button", name="other ways").tap()
+    sheet = page.get_by_role("dialog", name="Other ways")
+    expect(sheet).to_contain_text("needs two readings of the light")
+    sheet.get_by_role("button", name=re.compile("^highlight")).tap()
+    expect(sheet).to_have_count(0)
+    expect(page.get_by_role("button", name="Place: highlight on VII½")).to_be_visible()
+
+
+def test_a_spot_meter_pulls_its_trigger(open_page: Open, service: Service) -> None:
+    """The reading arrives in the open scene, and the filter's advice follows its name."""
+    page = open_page(HOUSE)
+    page.get_by_role("button", name=re.compile("^Meter:")).click()
+    page.get_by_role("button", name="north sky").click()
+    expect(page.get_by_role("status").filter(has_text="north sky: EV 13")).to_be_visible()
+    expect(page.locator('[data-pin="north sky"]')).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(page.get_by_text("Medium yellow darkens blue sky")).to_be_visible()
+    readings = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["readings"]
+    assert readings[-1]["label"] == "north sky"
+
+
+def test_depth_and_movement_rule_out(open_page: Open) -> None:
+    """Said once, they stand under the apertures they rule out."""
+    page = open_page(HOUSE)
+    page.get_by_role("button", name=re.compile("depth, movement")).click()
+    page.get_by_label("Depth that must be sharp").select_option("spread")
+    page.get_by_label("Near to far focus, mm").fill("-3")
+    page.get_by_role("button", name="Set", exact=True).click()
+    expect(page.get_by_role("alert").filter(has_text="between 0.01 and 500")).to_be_visible()
+    page.get_by_label("Near to far focus, mm").fill("5")
+    page.get_by_label("What moves").select_option("grass or leaves in a breeze")
+    page.get_by_label("How far away, m").fill("5")
+    page.get_by_role("button", name="Set", exact=True).click()
+    strip = page.get_by_role("group", name=APERTURES)
+    expect(strip.get_by_role("button", name="f/8")).to_contain_text("depth too small")
+    expect(strip.get_by_role("button", name="f/64")).to_contain_text("it moves too much")
+    expect(strip.get_by_role("button", name="f/45")).to_contain_text("it moves too much")
+    expect(page.get_by_text("depth and diffraction balance at f/")).to_be_visible()
+
+
+def test_how_a_reading_was_read(open_page: Open, service: Service) -> None:
+    """Through the filter, under a graduated one, of blue sky: each kept at the reading."""
+    page = open_page(POOL)
+    page.locator('[data-pin="white bubbles"]').focus()
+    page.keyboard.press("Enter")
+    page.get_by_label("Read how").select_option("through")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.locator('[data-pin="white bubbles"]').focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("Reading and name")).to_have_value("14 white bubbles @through")
+    page.get_by_label("Colour of the subject").select_option("blue_sky")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    reading = service.call("GET", "/api/scenes/scene-pool")["scene"]["readings"][2]
+    assert (reading["through"], reading["subject"]) == (True, "blue_sky")
+    expect(page.locator('[data-pin="white bubbles"]')).to_have_attribute("aria-valuenow", "11")
+
+
+def test_two_tabs_on_one_scene(open_page: Open, service: Service) -> None:
+    """The later one is told, sees both, and chooses; nothing is overwritten unasked."""
+    first, second = open_page(POOL), open_page(POOL)
+    for page in (first, second):
+        expect(page.locator("[data-result]")).to_have_text("f/3210 s")
+    second.route("**/api/scenes/scene-pool", lambda route: route.abort()
+                 if route.request.method == "GET" else route.fallback())  # fmt: skip
+    first.get_by_role("group", name=APERTURES).get_by_role("button", name="f/45").click()
+    expect(first.locator("[data-result]")).to_have_text("f/4525 s")
+    second.get_by_role("group", name=APERTURES).get_by_role("button", name="f/22").click()
+    clash = second.get_by_role("dialog", name="Changed elsewhere meanwhile")
+    expect(clash).to_contain_text("f/45")
+    expect(clash).to_contain_text("f/22")
+    assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "45"
+    second.unroute("**/api/scenes/scene-pool")
+    clash.get_by_role("button", name="Keep mine").click()
+    expect(clash).to_have_count(0)
+    expect(second.locator("[data-result]")).to_contain_text("f/22")
+    assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "22"
+    problems = open_page.problems  # type: ignore[attr-defined]
+    problems[:] = [each for each in problems if "ERR_FAILED" not in each]
