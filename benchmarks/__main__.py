@@ -22,6 +22,7 @@ from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port
 from emulsa.api.app import BUILT_PAGE
 from emulsa.core import operations, wire
+from emulsa.core.exposing.plans import PlansRequest, plans
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposure import exposure
 
@@ -49,6 +50,47 @@ def core_us() -> float:
     """Core `exposure` with 20 readings."""
     request = wire.decode(ExposureRequest, twenty_readings())
     return best_us(lambda: exposure(request), 200)
+
+
+def plans_ms() -> float:
+    """`plans` for 20 readings, all marks of a lens and three choices of filters."""
+    body = twenty_readings()
+    body["optics"] = {**body["optics"], "widest": "5.6", "smallest": "64"}
+    choices = [{"filters": body["filters"]}, {}, {"ids": ["yellow"], "filters": [{"factor": 2}]}]
+    request = wire.decode(PlansRequest, {"exposure": body, "choices": choices})
+    return best_us(lambda: plans(request), 5) / 1e3
+
+
+def line_ms(url: str) -> float:
+    """What a typed line means, from the page's request to the answer: the median."""
+    with httpx2.Client() as client:
+        scene = client.get(f"{url}/api/scenes/scene-winding-house").json()["scene"]
+        body = {"scene": scene, "text": "9 + 9 1/3 shade III @through", "reading_id": "new"}
+        took = []
+        for _ in range(100):
+            start = time.perf_counter()
+            client.post(f"{url}/api/scenes/line", json=body)
+            took.append((time.perf_counter() - start) * 1e3)
+    return sorted(took)[len(took) // 2]
+
+
+def card_ms(url: str) -> float:
+    """The slowest of the cards, its compiler loaded already; the first of all takes longer."""
+    paths = (
+        "pinhole.pdf?pinhole_id=pinhole-box&film_id=film-ostrel",
+        "reciprocity.pdf?film_id=film-corvane",
+        "bellows.pdf?lens_id=lens-150",
+        "target/bellows.pdf?lens_id=lens-150",
+        "dial/zones.pdf",
+    )
+    took = []
+    with httpx2.Client() as client:
+        for path in paths * 3:
+            start = time.perf_counter()
+            client.get(f"{url}/api/cards/{path}")
+            took.append((time.perf_counter() - start) * 1e3)
+    print(f"{'the first card of a session':46} {took[0]:9.1f} ms")
+    return max(took[1:])
 
 
 @contextmanager
@@ -115,6 +157,7 @@ def report(what: str, measured: float, target: float, unit: str) -> None:
 
 def main() -> None:
     report("core exposure, 20 readings", core_us(), 300, "µs")
+    report("core plans, 20 readings × marks × 3 filters", plans_ms(), 15, "ms")
     with tempfile.TemporaryDirectory() as folder, Running(Path(folder)) as running:
         report("server ready after its command", running.ready_s * 1e3, 2000, "ms")
         with bare_route() as echo:
@@ -123,6 +166,8 @@ def main() -> None:
         report(f"POST exposure ÷ bare route ({echoed:.2f} ms)", answered / echoed, 2.5, "×")
         report("dragging a pin, redraw p95", redraw_p95_ms(running.url), 50, "ms")
         report("server resident", running.resident_mb(), 130, "MB")
+        report("reading line, answer", line_ms(running.url), 50, "ms")
+        report("a card as PDF", card_ms(running.url), 300, "ms")
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
 
 

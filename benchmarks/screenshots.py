@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tempfile
 from pathlib import Path
+from typing import Any
 
 from benchmarks.drag import chromium_page
 from benchmarks.service import Running
@@ -23,6 +24,12 @@ VIEWS = (
     ("darkroom", "/darkroom", WIDE, "day", ""),
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
+    ("cards", "/kit", WIDE, "dusk", "end"),
+    ("schools", "/scene/scene-winding-house", WIDE, "day", "Ways of placing"),
+    ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
+    ("bracket", "/scene/scene-pool", WIDE, "day", "b"),
+    ("clock", "/scene/scene-adit", WIDE, "day", "clock"),
+    ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
 )
 
 
@@ -34,11 +41,28 @@ def main() -> None:
                 page.goto(running.url + path)
                 page.wait_for_load_state("networkidle")
                 if key:
-                    page.keyboard.press(key)
-                    page.wait_for_selector('[role="dialog"]')
+                    _open(page, key)
                 page.wait_for_timeout(300)
                 page.screenshot(path=str(FOLDER / f"{name}.png"))
                 print(f"docs/screenshots/{name}.png")
+
+
+def _open(page: Any, what: str) -> None:
+    """What is shown of a room: a sheet by its key, a strip, the clock, or its end."""
+    if len(what) == 1:
+        page.keyboard.press(what)
+        page.wait_for_selector('[role="dialog"]')
+    elif what == "end":
+        page.locator("main").evaluate("room => room.scrollTo(0, room.scrollHeight)")
+    elif what.endswith("clock"):
+        page.keyboard.press("e")
+        page.get_by_role("button", name="Clock", exact=True).click()
+        if what.startswith("open"):
+            page.get_by_role("button", name="Open the shutter").click()
+            page.wait_for_timeout(2_000)
+    else:
+        page.get_by_role("tab", name=what).click()
+        page.wait_for_load_state("networkidle")
 
 
 if __name__ == "__main__":

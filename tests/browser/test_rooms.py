@@ -1,9 +1,10 @@
 """The other rooms, from the first start on, and what every room owes its user."""
 
+import re
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import PHONE, WIDE, Open, Service
 
@@ -11,6 +12,17 @@ pytestmark = pytest.mark.browser
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 ROOMS = ["/outing", "/scene/scene-winding-house", "/film", "/darkroom", "/kit"]
+
+
+def violations(page: Page) -> list[str]:
+    """What axe finds on the page as it is now."""
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    result = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+    return [
+        f"{each['id']}: {node['target']} {node.get('failureSummary', '')}"
+        for each in result["violations"]
+        for node in each["nodes"]
+    ]
 
 
 @pytest.mark.parametrize("room", ROOMS)
@@ -23,14 +35,7 @@ def test_no_room_shuts_anybody_out(
     page = open_page(room, size, light)
     expect(page.get_by_role("heading", level=1)).to_be_visible()
     page.wait_for_load_state("networkidle")
-    page.evaluate(AXE.read_text(encoding="utf-8"))
-    result = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
-    said = [
-        f"{each['id']}: {node['target']} {node.get('failureSummary', '')}"
-        for each in result["violations"]
-        for node in each["nodes"]
-    ]
-    assert said == []
+    assert violations(page) == []
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
 
 
@@ -191,3 +196,36 @@ def test_an_unknown_address(open_page: Open) -> None:
     page = open_page("/attic")
     page.get_by_role("link", name="Back to the outing").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
+
+
+STATES = [
+    ("/scene/scene-pool", "Ways of placing", "tab"),
+    ("/scene/scene-pool", "Second opinion", "tab"),
+    ("/scene/scene-pool", "e", "key"),
+    ("/scene/scene-pool", "b", "key"),
+    ("/scene/scene-adit", "clock", "clock"),
+    ("/kit", "Corvane 100 EI", "button"),
+    ("/kit", "90 mm wide", "button"),
+]
+
+
+@pytest.mark.parametrize(("room", "what", "how"), STATES)
+@pytest.mark.parametrize("light", ["day", "dusk"])
+def test_nothing_that_opens_shuts_anybody_out(
+    open_page: Open, room: str, what: str, how: str, light: str
+) -> None:
+    """Strips, sheets and the clock: no axe violations in either light."""
+    page = open_page(room, WIDE, light)
+    page.wait_for_load_state("networkidle")
+    if how == "tab":
+        page.get_by_role("tab", name=what).click()
+    elif how == "key":
+        page.keyboard.press(what)
+    elif how == "clock":
+        page.keyboard.press("e")
+        page.get_by_role("button", name="Clock", exact=True).click()
+    else:
+        page.get_by_role("button", name=re.compile(f"^{what}")).click()
+    page.wait_for_timeout(400)
+    page.wait_for_load_state("networkidle")
+    assert violations(page) == []

@@ -17,37 +17,12 @@ from emulsa import __version__
 from emulsa.api import bodies, errors
 from emulsa.api.errors import NotFound
 from emulsa.api.limits import BodyLimit
-from emulsa.api.routes import (
-    cards,
-    compute,
-    darkroom,
-    devices,
-    exposures,
-    holders,
-    journal,
-    kit,
-    outings,
-    preferences,
-    scenes,
-)
+from emulsa.api.routes import ROUTERS
 from emulsa.devices.shutter_tester import SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.store import database
 from emulsa.store.pool import Pool
 
-ROUTES = (
-    cards,
-    compute,
-    darkroom,
-    devices,
-    exposures,
-    holders,
-    journal,
-    kit,
-    outings,
-    preferences,
-    scenes,
-)
 BUILT_PAGE = Path(__file__).parent.parent / "page"
 
 HEADERS = [
@@ -109,8 +84,8 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.pool = pool
     app.state.spot_meter = settings.spot_meter or SimulatedSpotMeter()
     app.state.shutter_tester = SimulatedShutterTester()
-    for module in ROUTES:
-        app.include_router(module.router)
+    for router in ROUTERS:
+        app.include_router(router)
 
     @app.get("/api/health", tags=["service"])
     def health() -> Health:

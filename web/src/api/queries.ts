@@ -19,3 +19,9 @@ export const outingsQuery = queryOptions({
   queryKey: ["outings"],
   queryFn: () => unwrap(api.GET("/api/outings")),
 });
+
+/** How the photographer works. */
+export const preferencesQuery = queryOptions({
+  queryKey: ["preferences"],
+  queryFn: () => unwrap(api.GET("/api/preferences")),
+});

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Any, Literal, TypeVar
+from dataclasses import dataclass
+from typing import Annotated, Any, Literal, TypeVar
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Depends, Response
 
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
@@ -30,30 +30,29 @@ PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}
 CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 
 
+@dataclass(frozen=True)
+class Chosen:
+    """The records a card may be for, by their ids in the query."""
+
+    film_id: str | None = None
+    pinhole_id: str | None = None
+    lens_id: str | None = None
+
+
+Choice = Annotated[Chosen, Depends()]
+
+
 @router.get("/{kind}.csv", response_class=Response, responses=CSV)
-def as_csv(
-    kind: Kind,
-    db: Db,
-    film_id: str | None = None,
-    pinhole_id: str | None = None,
-    lens_id: str | None = None,
-) -> Response:
+def as_csv(kind: Kind, db: Db, chosen: Choice) -> Response:
     """A card's table for a spreadsheet."""
-    card = _card(db, kind, film_id, pinhole_id, lens_id)
-    return _file(csv_table.render(card).encode("utf-8-sig"), "text/csv; charset=utf-8", kind, "csv")
+    text = csv_table.render(_card(db, kind, chosen))
+    return _file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", kind, "csv")
 
 
 @router.get("/{kind}.pdf", response_class=Response, responses=PDF)
-def as_pdf(
-    kind: Kind,
-    db: Db,
-    film_id: str | None = None,
-    pinhole_id: str | None = None,
-    lens_id: str | None = None,
-) -> Response:
+def as_pdf(kind: Kind, db: Db, chosen: Choice) -> Response:
     """A card to print."""
-    card = _card(db, kind, film_id, pinhole_id, lens_id)
-    return _file(pdf.render("table", card), "application/pdf", kind, "pdf")
+    return _file(pdf.render("table", _card(db, kind, chosen)), "application/pdf", kind, "pdf")
 
 
 @router.get("/target/bellows.pdf", response_class=Response, responses=PDF)
@@ -81,15 +80,12 @@ def dial(diameter_mm: float = 60, stop_mm: float = 9, clockwise: bool = True) ->
     return _file(pdf.render("dial", data), "application/pdf", "zone-dial", "pdf")
 
 
-def _card(
-    db: Connection, kind: Kind, film_id: str | None, pinhole_id: str | None, lens_id: str | None
-) -> Card:
-    makers: dict[Kind, Callable[[], Card]] = {
-        "pinhole": lambda: pinhole_chart(_pinhole(db, pinhole_id), _film(db, film_id)),
-        "reciprocity": lambda: reciprocity_chart(_film(db, film_id)),
-        "bellows": lambda: bellows_chart(_lens(db, lens_id)),
-    }
-    return makers[kind]()
+def _card(db: Connection, kind: Kind, chosen: Chosen) -> Card:
+    if kind == "pinhole":
+        return pinhole_chart(_pinhole(db, chosen.pinhole_id), _film(db, chosen.film_id))
+    if kind == "reciprocity":
+        return reciprocity_chart(_film(db, chosen.film_id))
+    return bellows_chart(_lens(db, chosen.lens_id))
 
 
 def _film(db: Connection, id_: str | None) -> Film:

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { preferencesQuery } from "./queries";
+import { preferencesQuery } from "../../api/queries";
 
 /** What to look at before opening; it reminds and does not block. Edited in Kit, your way. */
 export function Checklist() {

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import { preferencesQuery } from "../../api/queries";
 import { sound, wakeSound } from "../../clock/sounds";
 import {
   closedAt,
@@ -15,7 +16,6 @@ import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Checklist } from "./Checklist";
-import { preferencesQuery } from "./queries";
 import { Remeter } from "./Remeter";
 import { useLogging } from "./useLogging";
 
@@ -64,7 +64,8 @@ function Face({
 }) {
   const main = useRef<HTMLButtonElement>(null);
   const [giving, setGiving] = useState(false);
-  const sounds = useQuery(preferencesQuery).data?.sounds;
+  const preferences = useQuery(preferencesQuery).data;
+  const { sounds, after } = preferences ?? {};
   const left = leftOf(timed, now);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each phase has its own main button
   useEffect(() => main.current?.focus(), [timed.phase]);
@@ -153,7 +154,7 @@ function Face({
                 : timed.phase === "paused"
                   ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
                   : timed.phase === "closed"
-                    ? "logging"
+                    ? `logging${after ? `. ${after}` : ""}`
                     : "opens when you press"}
           </Box>
         </Box>

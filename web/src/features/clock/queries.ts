@@ -1,10 +1,4 @@
-import { queryOptions } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "../../api/client";
-
-export const preferencesQuery = queryOptions({
-  queryKey: ["preferences"],
-  queryFn: () => unwrap(api.GET("/api/preferences")),
-});
 
 export const logExposure = (given: Schemas["Given"]) =>
   unwrap(api.POST("/api/exposures", { body: given }));

@@ -11,6 +11,7 @@ import { BacksField } from "./BacksField";
 import { type FieldSpec, KINDS, type Kind } from "./fields";
 import { LawField } from "./LawField";
 import { MeasuredField } from "./MeasuredField";
+import { PinholeFacts } from "./PinholeFacts";
 import { PointsField } from "./PointsField";
 import { deleteRecord, putRecord } from "./queries";
 import { valueAt, withValue } from "./record";
@@ -104,6 +105,12 @@ export function RecordSheet({
             onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
           />
         ))}
+        {kind === "pinholes" && (
+          <PinholeFacts
+            optics={valueAt(draft, "optics") as Schemas["Pinhole"]}
+            format={formatOf(kit, valueAt(draft, "camera_id"))}
+          />
+        )}
         {problem && !owner && (
           <Box role="alert" color="brick" fontWeight={550}>
             {problem.message}
@@ -113,6 +120,9 @@ export function RecordSheet({
     </Sheet>
   );
 }
+
+const formatOf = (kit: Schemas["Kit"], cameraId: unknown): [number, number] =>
+  (kit.cameras.find((each) => each.id === cameraId)?.format_mm as [number, number]) ?? [120, 95];
 
 const covers = (path: string, field: string) =>
   field === path ||

@@ -2,12 +2,13 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Refusal, Schemas } from "../../api/client";
+import { preferencesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { preferencesQuery, putPreferences } from "./queries";
+import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
 
 type Preferences = Schemas["Preferences"];
@@ -108,7 +109,8 @@ function WaySheet({ preferences, close }: { preferences: Preferences; close: () 
       problem={at(path)}
     />
   );
-  const known = [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
+  const known =
+    problem?.field === "after" || [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
   return (
     <Sheet
       open
@@ -140,6 +142,12 @@ function WaySheet({ preferences, close }: { preferences: Preferences; close: () 
           value={steps}
           onChange={(event) => setSteps(event.target.value)}
           problem={problem?.field?.startsWith("checklist") ? problem.message : null}
+        />
+        <Entry
+          label="Afterwards"
+          value={draft.after ?? ""}
+          onChange={(event) => set("after", event.target.value)}
+          problem={at("after")}
         />
         <Box as="fieldset" border="none" padding="0">
           <Box as="legend" fontWeight={600} paddingBottom="1">

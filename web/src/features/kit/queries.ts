@@ -1,4 +1,3 @@
-import { queryOptions } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "../../api/client";
 import type { Kind } from "./fields";
 
@@ -18,13 +17,11 @@ export const deleteRecord = (kind: Kind, id: string) =>
 export const correctedBy = (law: NonNullable<Schemas["Film"]["law"]>, metered_s: number[]) =>
   unwrap(api.POST("/api/compute/reciprocity", { body: { law, metered_s, clock_s: null } }));
 
+export const pinholeFacts = (body: Schemas["PinholeRequest"]) =>
+  unwrap(api.POST("/api/compute/pinhole", { body }));
+
 export const testShutter = (shutter: Schemas["Shutter"]) =>
   unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
-
-export const preferencesQuery = queryOptions({
-  queryKey: ["preferences"],
-  queryFn: () => unwrap(api.GET("/api/preferences")),
-});
 
 export const putPreferences = (preferences: Schemas["Preferences"]) =>
   unwrap(api.PUT("/api/preferences", { body: preferences }));

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
 import { newId, type Refusal, type Schemas } from "../../api/client";
-import { holdersQuery } from "../../api/queries";
+import { holdersQuery, preferencesQuery } from "../../api/queries";
 import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -41,6 +41,7 @@ export function ExposeSheet({
 }) {
   const client = useQueryClient();
   const holders = useQuery(holdersQuery);
+  const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
   const all = (holders.data ?? [])
     .flatMap((each) => each.sides)
@@ -244,7 +245,7 @@ export function ExposeSheet({
             </Box>
           )}
         <Box fontSize="14px" color="ink2">
-          Afterwards put the slide back with its exposed side out.
+          {after && `Afterwards: ${after}.`}
         </Box>
       </Flex>
     </Sheet>

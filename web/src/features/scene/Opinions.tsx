@@ -112,7 +112,6 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
           cursor="pointer"
           color="ink"
           lineHeight={1.28}
-          title={plan.penalties.map((each) => `${each.text} ${each.cost.toFixed(1)}`).join(" + ")}
         >
           <Flex justify="space-between" gap="2">
             <Box fontWeight={600} fontSize="15px">
@@ -126,6 +125,11 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
           <Box fontSize="12.5px" color="ink2">
             {plan.reason} {plan.costs}
           </Box>
+          {plan.penalties.length > 0 && (
+            <Box fontSize="12px" color="ink2">
+              {plan.penalties.map((each) => `${each.name} ${each.cost.toFixed(1)}`).join(" + ")}
+            </Box>
+          )}
         </Box>
       ))}
     </Grid>
