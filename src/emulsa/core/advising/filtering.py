@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
 from emulsa.core.advising.metering import SAME_STOPS, upper
-from emulsa.core.corrections.filters import Filter, count, factor_to_stops, strength, total_stops
+from emulsa.core.corrections.filters import Counted, Filter, count, factor_to_stops, strength
 from emulsa.core.data.contrast import SHIFTS, SUBJECTS, WORTH_SAYING_STOPS, subject_of
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
@@ -19,14 +19,15 @@ DEEPEST_COLOUR_STOPS = 5.0  # no contrast filter is deeper: a factor of 32 (comm
 
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
-    yield from _twice(request)
-    yield from _stack(request)
+    stack = count(request.filters, request.light)
+    yield from _twice(request, sum(each.stops for each in stack))
+    yield from _stack(request, stack)
     yield from _doubtful(request)
     yield from _graduated(request)
-    yield from _contrast(request, answer)
+    yield from _contrast(request, answer, stack)
 
 
-def _twice(request: ExposureRequest) -> Iterator[Advice]:
+def _twice(request: ExposureRequest, taken: float) -> Iterator[Advice]:
     through = any(each.through for each in request.readings)
     if through and any(each.metered_through for each in request.filters):
         yield Advice(
@@ -36,7 +37,6 @@ def _twice(request: ExposureRequest) -> Iterator[Advice]:
             " keep one of the two marks.",
         )
         return
-    taken = total_stops(request.filters, request.light)
     if request.usual_ei is None or taken < 0.5:
         return
     lowered = factor_to_stops(max(request.usual_ei / request.ei, 1))
@@ -49,8 +49,8 @@ def _twice(request: ExposureRequest) -> Iterator[Advice]:
         )
 
 
-def _stack(request: ExposureRequest) -> Iterator[Advice]:
-    outdone = [each for each in count(request.filters, request.light) if each.outdone]
+def _stack(request: ExposureRequest, stack: tuple[Counted, ...]) -> Iterator[Advice]:
+    outdone = [each for each in stack if each.outdone]
     if outdone:
         name = outdone[0].filter.label or outdone[0].filter.colour
         yield Advice(
@@ -102,12 +102,16 @@ def _graduated(request: ExposureRequest) -> Iterator[Advice]:
         yield Advice(code="graduated-idle", severity="note", text=text)
 
 
-def _contrast(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
+def _contrast(
+    request: ExposureRequest, answer: ExposureAnswer, stack: tuple[Counted, ...]
+) -> Iterator[Advice]:
     counted = [
         each.filter
-        for each in count(request.filters, request.light)
+        for each in stack
         if each.filter.colour and not each.outdone and not each.filter.metered_through
     ]
+    if not counted:
+        return
     falls = {each.id: each.lands for each in answer.falls}
     said: set[str] = set()
     for filter_ in counted:

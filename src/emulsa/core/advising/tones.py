@@ -16,10 +16,6 @@ IV = 4.0
 
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
-    names = {
-        each.id: upper(each.label or f"EV {fall.ev_text}")
-        for each, fall in zip(request.readings, answer.falls, strict=True)
-    }
     low, high = request.textural_range
     tones = [fall for fall in answer.falls if not fall.incident]
     above = [fall for fall in tones if fall.zone > high + 1e-6]
@@ -27,18 +23,23 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
     if above:
         brightest = max(above, key=lambda fall: fall.zone)
         text = (
-            f"{names[brightest.id]} falls on {brightest.zone_text}, past this film's"
+            f"{_name(request, brightest)} falls on {brightest.zone_text}, past this film's"
             f" {zone_text(high)}: {_outcome(brightest, answer)}"
         )
         yield Advice(code="highlight-beyond-range", severity="caution", text=text)
     if below:
         darkest = min(below, key=lambda fall: fall.zone)
         text = (
-            f"{names[darkest.id]} falls on {darkest.zone_text}, below this film's"
+            f"{_name(request, darkest)} falls on {darkest.zone_text}, below this film's"
             f" {zone_text(low)}: no development brings its texture back."
         )
         yield Advice(code="shadow-below-range", severity="caution", text=text)
     yield from _safety(request)
+
+
+def _name(request: ExposureRequest, fall: Fall) -> str:
+    label = next(each.label for each in request.readings if each.id == fall.id)
+    return upper(label or f"EV {fall.ev_text}")
 
 
 def _outcome(brightest: Fall, answer: ExposureAnswer) -> str:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.request import High
@@ -31,23 +29,19 @@ def falls_of(
     and has no texture to lose.
     """
     placed_ev, zone = anchored
-    found = (
-        _fall(reading, level, fall(level, placed_ev, zone), planned, keeps)
-        for reading, level in levels.items()
-    )
+    slope = development_number.slope(*planned)
     return tuple(
-        replace(each, incident=True, lost="") if each.id in incident else each for each in found
+        _fall(reading, level, fall(level, placed_ev, zone), (slope, *keeps), reading in incident)
+        for reading, level in levels.items()
     )
 
 
 def _fall(
-    reading: str,
-    level: float,
-    falls_on: float,
-    planned: tuple[float, float],
-    keeps: tuple[float, float],
+    reading: str, level: float, falls_on: float, film: tuple[float, float, float], incident: bool
 ) -> Fall:
-    lands_on = development_number.lands(falls_on, *planned)
+    """One fall; ``film`` is the slope of its development and the range it holds."""
+    slope, low, high = film
+    lands_on = development_number.carried(falls_on, slope)
     return Fall(
         id=reading,
         zone=falls_on,
@@ -56,7 +50,8 @@ def _fall(
         zone_text=zone_text(falls_on),
         lands_text=zone_text(lands_on),
         ev_text=ev_text(level),
-        lost=textural_range.lost(lands_on, *keeps),
+        lost="" if incident else textural_range.lost(lands_on, low, high),
+        incident=incident,
     )
 
 

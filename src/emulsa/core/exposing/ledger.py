@@ -92,8 +92,10 @@ def _anchors(request: ExposureRequest) -> tuple[str, ...]:
 def _through(request: ExposureRequest) -> str:
     """Said when what was metered through the filters is given back its stops."""
     ids = _anchors(request)
+    if not any(each.through for each in request.readings if each.id in ids):
+        return ""
     taken = filtering.total_stops(request.filters, request.light)
-    if taken and any(each.through for each in request.readings if each.id in ids):
+    if taken:
         return f" (read through the filters, {number_text(taken)} stops given back)"
     return ""
 

@@ -24,13 +24,15 @@ def levels_of(
     >>> levels_of([wall], [Filter(factor=8)], "daylight", Calibrated())
     {'wall': 9.0}
     """
-    taken, held = total_stops(filters, light), graduated_stops(filters, light)
-    return {
-        each.id: ev100(each.reading, meter)
-        + (taken if each.through else 0.0)
-        - (held if each.graduated and not each.through else 0.0)
-        for each in readings
-    }
+    levels = {}
+    for each in readings:
+        level = ev100(each.reading, meter)
+        if each.through:
+            level += total_stops(filters, light)
+        elif each.graduated:
+            level -= graduated_stops(filters, light)
+        levels[each.id] = level
+    return levels
 
 
 def incident_ids(readings: Iterable[SpotReading], placement: Placement) -> frozenset[str]:

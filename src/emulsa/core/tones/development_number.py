@@ -73,7 +73,15 @@ def lands(zone: float, n: float, target: float = TARGET) -> float:
     >>> lands(9, -1), lands(9, -2, target=7), lands(3, -1)
     (8.0, 7.0, 3)
     """
-    if zone <= PIVOT:
-        return zone
+    return carried(zone, slope(n, target))
+
+
+def carried(zone: float, by: float) -> float:
+    """Where a tone is printed by a slope: unchanged up to III."""
+    return zone if zone <= PIVOT else PIVOT + (zone - PIVOT) * by
+
+
+def slope(n: float, target: float = TARGET) -> float:
+    """Zones of print for a zone of light above III after development N: (T − 3)/(T − N − 3)."""
     span = max(target, LOWEST_TARGET) - PIVOT
-    return PIVOT + (zone - PIVOT) * span / max(span - n, NARROWEST)
+    return span / max(span - n, NARROWEST)

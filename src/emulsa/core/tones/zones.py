@@ -52,6 +52,7 @@ def of_reflectance(reflectance: float) -> float:
     return MIDDLE + math.log2(reflectance / 0.18)
 
 
+@lru_cache(1024)
 def ev_text(ev: float) -> str:
     """An EV to the nearest third or half, with a true minus sign.
 
