@@ -2,6 +2,7 @@
 
 from hypothesis import strategies as st
 
+from emulsa.core.alternatives.schools import SCHOOLS
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
 from emulsa.core.corrections.bellows import (
     ByDraw,
@@ -17,7 +18,6 @@ from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, TableLaw
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.exposing.request import High
-from emulsa.core.exposing.schools import SCHOOLS
 from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import (

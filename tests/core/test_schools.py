@@ -10,6 +10,9 @@ from hypothesis import strategies as st
 
 from emulsa.core import opinions
 from emulsa.core import scene as scenes
+from emulsa.core.alternatives.bracket import BracketRequest, bracket, offsets
+from emulsa.core.alternatives.plans import FilterChoice, PlansRequest, Weights, plans
+from emulsa.core.alternatives.schools import SCHOOLS, Habits, SchoolRow, SchoolsRequest, schools
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.filters import Filter
@@ -17,10 +20,7 @@ from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Shutter
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.errors import CoreError, Unsound
-from emulsa.core.exposing.bracket import BracketRequest, bracket, offsets
-from emulsa.core.exposing.plans import FilterChoice, PlansRequest, Weights, plans
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
-from emulsa.core.exposing.schools import SCHOOLS, Habits, SchoolRow, SchoolsRequest, schools
 from emulsa.core.exposure import exposure
 from emulsa.core.light.meters import EvReading
 from emulsa.core.preferences import Preferences

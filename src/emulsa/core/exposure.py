@@ -30,7 +30,7 @@ from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAns
 from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out, sharpness_of
+from emulsa.core.exposing.ruling import WORDS, Limits, limits_of, ruled_out, sharpness_of
 from emulsa.core.exposing.setting import Setting, choose_time, error_stops
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
@@ -153,13 +153,15 @@ def _equivalents(
         corrected = reciprocity.corrected_s(request.law, at_mark)
         words, clock, _ = choose_time(corrected, request.optics)
         off = error_stops(request.law, at_mark, clock)
+        out = ruled_out(request, limits, exact, (at_mark, clock, off))
         pairs.append(
             Equivalent(
                 aperture=text,
                 metered_s=at_mark,
                 corrected_s=corrected,
                 text=words,
-                ruled_out_by=ruled_out(request, limits, exact, (at_mark, clock, off)),
+                ruled_out_by=out,
+                ruled_out_text=", ".join(WORDS[code] for code in out),
                 best=_is_best(limits, exact),
             )
         )

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
+from emulsa.core.alternatives import bracket, plans, schools
 from emulsa.core.corrections import (
     aperture_choice,
     light_change,
@@ -20,7 +21,6 @@ from emulsa.core.corrections import (
 )
 from emulsa.core.development import developing_time
 from emulsa.core.errors import Unreadable
-from emulsa.core.exposing import bracket, plans, schools
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposure import exposure

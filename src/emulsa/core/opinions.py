@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from emulsa.core.alternatives.penalties import Weights
+from emulsa.core.alternatives.plans import FilterChoice, Plan, PlansRequest, plans
+from emulsa.core.alternatives.schools import SchoolRow, SchoolsRequest, schools
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.exposing.plans import FilterChoice, Plan, PlansRequest, Weights, plans
-from emulsa.core.exposing.schools import SchoolRow, SchoolsRequest, schools
 from emulsa.core.kit import KitFilter
 from emulsa.core.scene import Pin, Scene, SceneKit, plan
 from emulsa.core.tones.placement import Placed, Placement

@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.core.exposing.plans import Weights
-from emulsa.core.exposing.schools import Habits, School
+from emulsa.core.alternatives.penalties import Weights
+from emulsa.core.alternatives.schools import Habits, School
 from emulsa.core.limits import Length
 
 Step = Annotated[str, Length("A step", 1, 80)]

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core.alternatives.schools import SCHOOLS, Habits, School, placed_by
 from emulsa.core.corrections.aperture_choice import Depth
 from emulsa.core.corrections.bellows import Focus, Infinity
 from emulsa.core.corrections.filters import Filter, Light
@@ -21,7 +22,6 @@ from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest, High, SpotReading
-from emulsa.core.exposing.schools import SCHOOLS, Habits, School, placed_by
 from emulsa.core.film.emulsions import Film
 from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark

@@ -1380,6 +1380,8 @@ export interface components {
             text: string;
             /** Ruled Out By */
             ruled_out_by: string[];
+            /** Ruled Out Text */
+            ruled_out_text: string;
             /**
              * Best
              * @default false

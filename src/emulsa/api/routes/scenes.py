@@ -17,6 +17,15 @@ from emulsa.api.versions import version_of
 from emulsa.core import reading_line, scene_line
 from emulsa.core.advice import Advice
 from emulsa.core.advising.metering import age_text, aged
+from emulsa.core.alternatives.bracket import (
+    BracketAnswer,
+    BracketRequest,
+    Frames,
+    Side,
+    Step,
+    bracket,
+)
+from emulsa.core.alternatives.penalties import Weights
 from emulsa.core.corrections.optics import mark_text
 from emulsa.core.development.developing_time import (
     DevelopmentAnswer,
@@ -26,15 +35,6 @@ from emulsa.core.development.developing_time import (
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.exposed import Exposure
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
-from emulsa.core.exposing.bracket import (
-    BracketAnswer,
-    BracketRequest,
-    Frames,
-    Side,
-    Step,
-    bracket,
-)
-from emulsa.core.exposing.plans import Weights
 from emulsa.core.exposure import exposure
 from emulsa.core.film.emulsions import FilmRecipe
 from emulsa.core.light.hand_time import stops_text, time_text

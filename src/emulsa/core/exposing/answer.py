@@ -48,6 +48,7 @@ class Equivalent:
     corrected_s: float
     text: str
     ruled_out_by: tuple[str, ...]
+    ruled_out_text: str
     best: bool = False
 
 

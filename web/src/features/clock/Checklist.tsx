@@ -22,7 +22,7 @@ export function Checklist() {
               type="checkbox"
               checked={done.has(step)}
               onChange={() => toggle(step)}
-              style={{ width: 22, height: 22 }}
+              style={{ width: 22, height: 22, accentColor: "var(--chakra-colors-accent)" }}
             />
             {step}
           </Flex>

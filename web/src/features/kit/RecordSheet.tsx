@@ -65,7 +65,11 @@ export function RecordSheet({
       footer={
         <>
           {old && (
-            <>
+            <Flex
+              flex={{ base: "1 0 100%", md: "0 0 auto" }}
+              justify="flex-end"
+              gap={{ base: "4", md: "3" }}
+            >
               <Button
                 variant="quiet"
                 paddingInline={{ base: "1.5", md: "2" }}
@@ -84,7 +88,7 @@ export function RecordSheet({
               <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={copy}>
                 Copy
               </Button>
-            </>
+            </Flex>
           )}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="record">

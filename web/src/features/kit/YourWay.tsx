@@ -159,7 +159,7 @@ function WaySheet({ preferences, close }: { preferences: Preferences; close: () 
                 type="checkbox"
                 checked={Boolean(valueAt(draft, path))}
                 onChange={(event) => set(path, event.target.checked)}
-                style={{ width: 22, height: 22 }}
+                style={{ width: 22, height: 22, accentColor: "var(--chakra-colors-accent)" }}
               />
               {label}
             </Flex>

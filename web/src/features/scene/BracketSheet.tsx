@@ -16,9 +16,9 @@ const STEPS = [
   { value: "2", label: "2 stops" },
 ];
 const SIDES = [
-  { value: "both", label: "more and less" },
-  { value: "over", label: "more only" },
-  { value: "under", label: "less only" },
+  { value: "both", label: "both sides" },
+  { value: "over", label: "more" },
+  { value: "under", label: "less" },
 ];
 
 /** A bracket: its frames in real stops, slowest first, each on a sheet of its own, logged together. */
@@ -105,7 +105,7 @@ export function BracketSheet({
         <Grid templateColumns="1fr 1fr 1fr" gap="3">
           <Choose label="Step" value={step} options={STEPS} onChange={setStep} />
           <Choose
-            label="Which side"
+            label="To"
             value={side}
             options={SIDES}
             onChange={(value) => setSide(value as typeof side)}

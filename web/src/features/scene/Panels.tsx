@@ -128,15 +128,6 @@ export const AdviceList = memo(function AdviceList({
   );
 });
 
-const RULED_OUT: Record<string, string> = {
-  "faster-than-shutter": "no time so short on this shutter",
-  "longer-than-shutter": "no B or T on this shutter",
-  "beyond-film-data": "beyond the film's data",
-  "depth-too-small": "depth too small",
-  softened: "softened by diffraction",
-  moves: "it moves too much",
-};
-
 /** The same exposure at the lens's other marks; touching one sets it. */
 export const Alternatives = memo(function Alternatives({
   answer,
@@ -160,7 +151,7 @@ export const Alternatives = memo(function Alternatives({
     >
       {answer.equivalents.map((pair) => {
         const chosen = String(aperture) === pair.aperture;
-        const out = pair.ruled_out_by.map((code) => RULED_OUT[code] ?? code).join(", ");
+        const out = pair.ruled_out_text;
         return (
           <Box
             as="button"
