@@ -93,6 +93,8 @@ def test_a_bracket_is_one_action(client: TestClient) -> None:
     assert {each["bracket_id"] for each in logged} == {"b"}
     assert [each["n"] for each in logged] == [0, 0, 0]
     assert client.post("/api/exposures/bracket", json=body).json() == logged
+    views = client.get("/api/scenes/scene-pool").json()["exposures"]
+    assert sorted(each["part_text"] for each in views) == ["bracket +1", "bracket 0", "bracket −1"]
     assert side_of(client, "4B")["state"] == "exposed"
     client.post("/api/undo")
     assert side_of(client, "2A")["state"] == side_of(client, "4B")["state"] == "loaded"

@@ -18,7 +18,7 @@ from emulsa.core.exposing.ruling import VISIBLE_ERROR_STOPS
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.exposure import exposure, metered_at
 from emulsa.core.light import marks
-from emulsa.core.light.hand_time import stops_words, time_text
+from emulsa.core.light.hand_time import stops_text, stops_words, time_text
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.limits import Id, Label, Length, Note, Within
 from emulsa.core.tones.development_number import half_steps, n_text
@@ -153,6 +153,13 @@ def given_error_stops(
     against the plan, or against a logged frame's own place in its bracket or multiple exposure."""
     aim = 0.0 if logged is None else _aim_stops(logged)
     return error_stops(request.law, metered_at(request, aperture) * 2**aim, seconds)
+
+
+def part_text(logged: Exposure) -> str:
+    """Its place in a bracket (``bracket +1``) or its part of a multiple exposure; else nothing."""
+    if logged.share < 1:
+        return f"{100 * logged.share:.0f} % of it"
+    return f"bracket {stops_text(logged.bracket_stops)}" if logged.bracket_id else ""
 
 
 def n_for_error(n: float, off_stops: float) -> float:

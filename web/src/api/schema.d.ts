@@ -1491,7 +1491,8 @@ export interface components {
         };
         /**
          * ExposureView
-         * @description A logged exposure in words: where the sheet is, what was set, how far off it was.
+         * @description A logged exposure in words: where the sheet is, what was set, how far off it was, and its
+         *     place in a bracket or a multiple exposure.
          */
         ExposureView: {
             exposure: components["schemas"]["Exposure"];
@@ -1503,6 +1504,8 @@ export interface components {
             n_text: string;
             /** Error Text */
             error_text: string;
+            /** Part Text */
+            part_text: string;
         };
         /**
          * Fall

@@ -33,7 +33,7 @@ from emulsa.core.development.developing_time import (
     development,
 )
 from emulsa.core.errors import CoreError, Missing, Unsound
-from emulsa.core.exposed import Exposure
+from emulsa.core.exposed import Exposure, part_text
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposure import exposure
 from emulsa.core.film.emulsions import FilmRecipe
@@ -64,13 +64,15 @@ router = APIRouter(prefix="/api/scenes", tags=["scenes"])
 
 @dataclass(frozen=True)
 class ExposureView:
-    """A logged exposure in words: where the sheet is, what was set, how far off it was."""
+    """A logged exposure in words: where the sheet is, what was set, how far off it was, and its
+    place in a bracket or a multiple exposure."""
 
     exposure: Exposure
     where: str
     set_text: str
     n_text: str
     error_text: str
+    part_text: str
 
 
 @dataclass(frozen=True)
@@ -168,6 +170,7 @@ def read(id: str, db: Db) -> SceneView:  # noqa: A002
             set_text=f"{mark_text(each.aperture)}, {time_text(each.seconds)}",
             n_text=n_text(each.n),
             error_text=stops_text(each.error_stops),
+            part_text=part_text(each),
         )
         for each, where in exposures.of_scene(db, id)
     ]

@@ -25,12 +25,28 @@ export function ExposureClock() {
   const now = useTicks(timed !== null && timed.phase !== "ready");
   const { problem, retry } = useLogging(timed, now);
   useSounds(timed, now);
+  useAwake(timed?.phase === "open");
   if (!timed) return null;
   return <Face timed={timed} now={now} problem={problem} retry={retry} />;
 }
 
 const leftOf = (timed: Timed, now: number) =>
   timed.left_s === null ? null : timed.left_s - runningS(timed, now);
+
+/** Keeps the screen lit while the shutter is open, where the browser can. */
+function useAwake(wanted: boolean) {
+  useEffect(() => {
+    if (!wanted || !("wakeLock" in navigator)) return;
+    let lock: WakeLockSentinel | null = null;
+    navigator.wakeLock.request("screen").then(
+      (held) => {
+        lock = held;
+      },
+      () => undefined, // refused, as on a low battery: the clock counts all the same
+    );
+    return () => void lock?.release();
+  }, [wanted]);
+}
 
 function useSounds(timed: Timed | null, now: number) {
   const habits = useQuery(preferencesQuery).data?.sounds;

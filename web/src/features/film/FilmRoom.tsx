@@ -84,7 +84,9 @@ export function FilmRoom() {
           Open square = unexposed, bars = exposed, dashed = empty. In the bag: slide in with its
           unexposed side out; no phone and no lamp near open film.
         </Box>
-        {board.length > 0 && kit.data && <LoadLine films={kit.data.films} />}
+        {board.length > 0 && kit.data && (
+          <LoadLine films={kit.data.films.filter((each) => !each.archived)} />
+        )}
       </Box>
       {opened && <HolderSheet view={opened} close={() => setOpened(null)} />}
     </>

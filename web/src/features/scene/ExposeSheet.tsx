@@ -63,7 +63,7 @@ export function ExposeSheet({
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
     ...asPlanned(scene, id.current, side?.sheet_id ?? ""),
-    time: time === null || time === planned ? null : timeFromText(time),
+    time: time === null || (share === "1" && time === planned) ? null : timeFromText(time),
     aperture: lens ? apertureFromText(aperture) : null,
     note,
     share: Number(share),
@@ -112,7 +112,7 @@ export function ExposeSheet({
       metered_s: timed?.metered_s ?? answer.metered_s,
       now_metered_s: timed?.metered_s ?? answer.metered_s,
       intervals: [],
-      left_s: timed?.planned_s ?? answer.set.seconds,
+      left_s: timed?.seconds ?? answer.set.seconds,
       since: null,
       phase: "ready",
     });

@@ -202,7 +202,7 @@ export const Exposed = memo(function Exposed({
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (
           <Button key={view.exposure.id} variant="word" fontSize="14px" onClick={() => open(view)}>
-            {view.where} · {view.set_text} · {view.n_text}
+            {[view.where, view.set_text, view.n_text, view.part_text].filter(Boolean).join(" · ")}
           </Button>
         ))}
       </Flex>

@@ -52,12 +52,13 @@ export function Pin({
   };
   const [cx, cy] = span.upright ? [head, slid ?? at] : [at, head];
   const stem = span.upright ? `M${cx},${cy} L${foot},${at}` : `M${at},${head} V${foot}`;
-  const word = placed ? "placed" : isHigh ? "highlight" : "";
+  const word = placed ? "placed" : pin.incident ? "the light" : isHigh ? "highlight" : "";
+  const size = placed ? 10 : 9;
   return (
     <g
       role="slider"
       tabIndex={0}
-      aria-label={`${pin.label}${placed ? ", placed" : ""}`}
+      aria-label={`${pin.label}${placed ? ", placed" : ""}${pin.incident ? ", the light itself" : ""}`}
       aria-valuemin={0}
       aria-valuemax={10}
       aria-valuenow={Math.round(pin.zone * 100) / 100}
@@ -70,10 +71,13 @@ export function Pin({
       <path d={stem} stroke={ink} strokeWidth={placed ? 2.5 : 1.5} fill="none" />
       {placed && !span.upright && <path d={`M${at - 9},${foot - 2} h18 l-9,12 z`} fill={accent} />}
       <circle cx={cx} cy={cy} r={22} fill="transparent" />
-      <circle
-        cx={cx}
-        cy={cy}
-        r={placed ? 10 : 9}
+      {/* a reading of the light is a square: it is no tone */}
+      <rect
+        x={cx - size}
+        y={cy - size}
+        width={2 * size}
+        height={2 * size}
+        rx={pin.incident ? 0 : size}
         fill={placed ? accent : paper}
         stroke={placed ? accent : ink}
         strokeWidth={2}

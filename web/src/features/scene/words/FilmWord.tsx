@@ -50,7 +50,9 @@ function FilmChoices({
   const { keep, problem } = useKeep(save, close);
   const film = kit.films.find((each) => each.id === scene.film_id);
   const [index, setIndex] = useState(String(scene.exposure_index ?? film?.exposure_index ?? ""));
-  const recipes = kit.recipes.filter((each) => each.film_id === scene.film_id);
+  const recipes = kit.recipes.filter(
+    (each) => each.film_id === scene.film_id && (!each.archived || each.id === scene.recipe_id),
+  );
   const rate = (event: FormEvent) => {
     event.preventDefault();
     void keep({ ...scene, exposure_index: index.trim() ? typedNumber(index) : null });

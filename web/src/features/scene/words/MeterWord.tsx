@@ -39,14 +39,16 @@ function MeterChoices({
         chosen={!scene.meter_id}
         onChoose={() => keep({ ...scene, meter_id: null })}
       />
-      {kit.meters.map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          chosen={each.id === scene.meter_id}
-          onChoose={() => keep({ ...scene, meter_id: each.id })}
-        />
-      ))}
+      {kit.meters
+        .filter((each) => !each.archived || each.id === scene.meter_id)
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            chosen={each.id === scene.meter_id}
+            onChoose={() => keep({ ...scene, meter_id: each.id })}
+          />
+        ))}
       <Aim scene={scene} save={save} />
       <Refused text={problem} />
     </Flex>
