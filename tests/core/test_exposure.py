@@ -11,8 +11,16 @@ from hypothesis import strategies as st
 
 from emulsa.core import wire
 from emulsa.core.corrections import reciprocity
-from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Infinity
+from emulsa.core.corrections.aperture_choice import BySpread
+from emulsa.core.corrections.bellows import (
+    ByDraw,
+    ByExtension,
+    ByMagnification,
+    BySubject,
+    Infinity,
+)
 from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.errors import CoreError, Missing, OutOfRange, Unsound
@@ -295,3 +303,59 @@ def test_the_request_is_checked_when_made() -> None:
     with pytest.raises(Unsound, match="rise"):
         canonical(textural_range=(8, 2))
     assert wire.decode(ExposureRequest, wire.encode(canonical())) == canonical()
+
+
+def test_what_rules_an_aperture_out() -> None:
+    """Depth from below, diffraction and movement from above, the film's data and the shutter."""
+    answer = exposure(
+        canonical(
+            optics=Lens(
+                focal_length_mm=150, widest="5.6", smallest="90", shutter=Shutter(slowest="1/2")
+            ),
+            focus=ByMagnification(m=0.1),
+            filters=(),
+            depth=BySpread(focus_spread_mm=3),
+            movement=Movement(speed_mm_s=2),
+            law=PowerLaw(exponent=1.3, tested_until_s=0.5),
+        )
+    )
+    out = {each.aperture: set(each.ruled_out_by) for each in answer.equivalents}
+    assert out == {
+        "5.6": {"depth-too-small"},
+        "8": {"depth-too-small"},
+        "11": {"depth-too-small"},
+        "16": set(),
+        "22": set(),
+        "32": {"beyond-film-data", "moves"},
+        "45": {"beyond-film-data", "moves"},
+        "64": {"beyond-film-data", "moves"},
+        "90": {"beyond-film-data", "moves", "softened"},
+    }
+    assert [each.aperture for each in answer.equivalents if each.best] == ["32"]
+    assert answer.equivalents[0].ruled_out_text == "depth too small"
+
+
+def test_without_b_or_t_long_times_are_ruled_out() -> None:
+    """And times too short for the shutter."""
+    answer = exposure(
+        canonical(
+            optics=Lens(
+                focal_length_mm=150,
+                widest="5.6",
+                smallest="64",
+                shutter=Shutter(fastest="1/8", slowest="1", by_hand="none"),
+            ),
+        )
+    )
+    out = {each.aperture: each.ruled_out_by for each in answer.equivalents}
+    assert out["64"] == out["32"] == ("longer-than-shutter",)
+    assert out["11"] == (), "between two marks is no time too short"
+
+
+def test_depth_at_the_focus() -> None:
+    """A subject distance gives the limits of depth at the aperture that is set."""
+    answer = exposure(canonical(focus=BySubject(distance_mm=5000), aperture="22"))
+    assert answer.sharpness is not None
+    assert answer.sharpness.near_mm == pytest.approx(3360.8, abs=0.1)
+    assert answer.sharpness.text.startswith("sharp from 3.4 m to 9.8 m")
+    assert exposure(canonical()).sharpness is None

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from emulsa.core.corrections import movement, reciprocity, sharpness
 from emulsa.core.corrections.aperture_choice import spread_mm
 from emulsa.core.corrections.bellows import BySubject
-from emulsa.core.corrections.optics import Lens, magnification
+from emulsa.core.corrections.optics import Lens, magnification, speeds
 from emulsa.core.exposing.answer import Sharpness
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light.hand_time import time_text
@@ -62,12 +62,20 @@ def ruled_out(
     """Codes for what is wrong with a marked f-number and its metered, clock time and error."""
     metered_s, clock_s, error_stops = times
     codes = []
-    if error_stops > VISIBLE_ERROR_STOPS:
-        codes.append("faster-than-shutter")
-    if error_stops < -VISIBLE_ERROR_STOPS:
-        codes.append("longer-than-shutter")
+    if isinstance(request.optics, Lens):
+        marks = speeds(request.optics.shutter)
+        if error_stops > VISIBLE_ERROR_STOPS and clock_s <= marks[0][1]:
+            codes.append("faster-than-shutter")
+        if error_stops < -VISIBLE_ERROR_STOPS and clock_s >= marks[-1][1]:
+            codes.append("longer-than-shutter")
     if reciprocity.extrapolated(request.law, metered_s):
         codes.append("beyond-film-data")
+    return (*codes, *unsharp(limits, f_number, clock_s))
+
+
+def unsharp(limits: Limits, f_number: float, clock_s: float) -> tuple[str, ...]:
+    """Codes for depth, diffraction and movement at a marked f-number and a clock time."""
+    codes = []
     effective = f_number * (1 + limits.magnification)
     if limits.widest is not None and effective < limits.widest * 0.999:
         codes.append("depth-too-small")
