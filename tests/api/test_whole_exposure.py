@@ -262,3 +262,14 @@ def test_archived_kit_is_kept_and_used(client: TestClient) -> None:
     assert client.put("/api/kit/films/film-corvane", json={**film, "archived": True}).is_success
     assert client.post("/api/scenes/solve", json=scene_of(client)).json()["answer"]
     assert refusal(client.delete("/api/kit/films/film-corvane"), 409)
+
+
+def test_the_meter_s_own_iso(client: TestClient) -> None:
+    """A meter kept at ISO 400: EV 11 typed is EV 9 at ISO 100."""
+    meter = {"id": "meter-spot", "name": "Spot", "iso": 400}
+    client.put("/api/kit/meters/meter-spot", json=meter)
+    body = {"scene": scene_of(client), "text": "11 shade", "reading_id": "new"}
+    read = client.post("/api/scenes/line", json=body).json()
+    assert read["says"].startswith("EV 11 at ISO 400")
+    solution = client.post("/api/scenes/solve", json=read["scene"]).json()
+    assert next(each for each in solution["falls"] if each["id"] == "new")["ev100"] == 9

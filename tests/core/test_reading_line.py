@@ -195,6 +195,20 @@ def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> No
     assert ev100(word.reading, meter) == pytest.approx(ev100(reading, meter), abs=1e-6)
 
 
+def test_a_meter_kept_at_another_iso() -> None:
+    """What is typed was read at it, unless the line says otherwise; and it reads back."""
+    word = reading_line.parse("12 wall", 400)
+    said = reading_line.parse("12 iso100 wall", 400)
+    assert isinstance(word, ReadingWord)
+    assert isinstance(said, ReadingWord)
+    assert (word.reading, said.reading) == (EvReading(ev=12, iso=400), EvReading(ev=12))
+    for reading in (word.reading, said.reading):
+        line = scene_line.line_of(SceneReading(id="r", label="wall", reading=reading), 400)
+        again = reading_line.parse(line, 400)
+        assert isinstance(again, ReadingWord)
+        assert again.reading == reading
+
+
 def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> scene_line.Applied:
     return scene_line.apply(scene, reading_line.parse(text), KIT, reading_id, "now")
 

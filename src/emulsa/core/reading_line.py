@@ -111,15 +111,18 @@ class KitWord:
 Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord
 
 
-def parse(text: str) -> Line:
-    """The line's meaning; Unreadable says what to type instead, OutOfRange what is allowed."""
+def parse(text: str, iso: float = 100.0) -> Line:
+    """The line's meaning; Unreadable says what to type instead, OutOfRange what is allowed.
+
+    ``iso`` is what the meter is kept at: readings are taken at it unless the line says otherwise.
+    """
     line = " ".join(text.split())
     if not line:
         raise Unreadable("Type a reading, as in 9 shade III.", field="text")
     if len(line) > LONGEST:
         raise Unreadable(f"A line may have {LONGEST} characters at most.", field="text")
     setting = _setting(line)
-    return setting if setting is not None else _reading(line)
+    return setting if setting is not None else _reading(line, iso)
 
 
 def _setting(line: str) -> Line | None:
@@ -143,12 +146,12 @@ def _setting(line: str) -> Line | None:
     return None
 
 
-def _reading(line: str) -> ReadingWord:
+def _reading(line: str, kept_at: float) -> ReadingWord:
     _ask(line)
     line, iso = _taken_out(line, ISO)
     line, through = _taken_out(line, THROUGH)
     line, incident = _taken_out(line, INCIDENT)
-    number, rest = _numbers(line, float(iso[1]) if iso else 100.0)
+    number, rest = _numbers(line, float(iso[1]) if iso else kept_at)
     zone = ZONE_AT_END.search(rest)
     label = rest[: zone.start()] if zone else rest
     if through and incident:

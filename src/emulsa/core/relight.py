@@ -55,9 +55,9 @@ class RelitAnswer:
     text: str
 
 
-def relit(request: ExposureRequest, changed: Relit) -> RelitAnswer:
+def relit(request: ExposureRequest, changed: Relit, meter_iso: float = 100.0) -> RelitAnswer:
     """What a new reading of the placed thing means for an exposure that is running."""
-    word = parse(changed.text)
+    word = parse(changed.text, meter_iso)
     if not isinstance(word, ReadingWord):
         raise Unreadable("Type the new reading of what you placed, as in 8.5.", field="text")
     planned = exposure(request).metered_s * 2**changed.stops * changed.share

@@ -199,6 +199,11 @@ def calibration(kit: SceneKit) -> Calibrated:
     return kit.meter.calibration if kit.meter else Calibrated()
 
 
+def meter_iso(kit: SceneKit) -> float:
+    """The ISO the scene's meter is kept at: what a typed reading was taken at."""
+    return kit.meter.iso if kit.meter else 100.0
+
+
 def placement(scene: Scene, kit: SceneKit) -> Placement:
     """How the scene is placed: by its school, by its pin, or not yet: the first reading on V.
 

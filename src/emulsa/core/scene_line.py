@@ -115,18 +115,18 @@ def _with_reading(scene: Scene, line: ReadingWord, reading_id: str, taken_at: st
     return Applied(scene=changed, says=says)
 
 
-def line_of(taken: SceneReading) -> str:
-    """A kept reading as a line that reads back to it.
+def line_of(taken: SceneReading, kept_at: float = 100.0) -> str:
+    """A kept reading as a line that reads back to it, with a meter kept at this ISO.
 
     >>> line_of(SceneReading(id="a", label="bark", reading=EvReading(ev=13 + 1 / 3)))
     '13⅓ bark'
     """
     reading = taken.reading
     each = reading.readings if isinstance(reading, MeanReading) else (reading,)
-    iso = next((one.iso for one in each if isinstance(one, (EvReading, TimeReading))), 100.0)
+    iso = next((one.iso for one in each if isinstance(one, (EvReading, TimeReading))), kept_at)
     words = [
         " + ".join(_said(one) for one in each),
-        "" if iso == 100 else f"iso{plain(iso)}",
+        "" if iso == kept_at else f"iso{plain(iso)}",
         taken.label,
         "@through" if taken.through else "",
         "@incident" if taken.incident and not isinstance(reading, IlluminanceReading) else "",

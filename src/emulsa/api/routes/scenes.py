@@ -47,6 +47,7 @@ from emulsa.core.scene import (
     falls,
     high,
     lacking,
+    meter_iso,
     placed_reading,
     placement,
     placement_text,
@@ -174,7 +175,7 @@ def read(id: str, db: Db) -> SceneView:  # noqa: A002
         )
         for each, where in exposures.of_scene(db, id)
     ]
-    return SceneView(scene, version_of(scene), given, _lines(scene))
+    return SceneView(scene, version_of(scene), given, _lines(db, scene))
 
 
 @router.put("/{id}", openapi_extra=documented(Scene))
@@ -196,7 +197,7 @@ def put(
         store.put(db, scene)
         with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing
             exposure(plan(scene, store.kit_of(db, scene)))
-    return KeptScene(scene, version_of(scene), _lines(scene))
+    return KeptScene(scene, version_of(scene), _lines(db, scene))
 
 
 @router.post("/opinions", openapi_extra=documented(Scene))
@@ -226,7 +227,8 @@ def bracketed(db: Db, asked: Bracketing = body(Bracketing)) -> BracketAnswer:
 def relight(id: str, db: Db, changed: Relit = body(Relit)) -> RelitAnswer:  # noqa: A002
     """What a reading taken while the shutter is open means for the exposure; nothing is kept."""
     scene = found(db, id)
-    return relit(plan(scene, store.kit_of(db, scene)), changed)
+    kit = store.kit_of(db, scene)
+    return relit(plan(scene, kit), changed, meter_iso(kit))
 
 
 @router.delete("/{id}", status_code=204)
@@ -253,7 +255,7 @@ def line(db: Db, typed: TypedLine = body(TypedLine)) -> ReadLine:
         pinholes=tuple(kit.pinholes),
         filters=tuple(kit.filters),
     )
-    meaning = reading_line.parse(typed.text)
+    meaning = reading_line.parse(typed.text, meter_iso(store.kit_of(db, typed.scene)))
     applied = scene_line.apply(typed.scene, meaning, names, typed.reading_id, now())
     tones = falls(applied.scene, store.kit_of(db, applied.scene))
     falls_on = next((each.zone_text for each in tones if each.id == typed.reading_id), "")
@@ -267,8 +269,9 @@ def found(db: Connection, id_: str) -> Scene:
     return scene
 
 
-def _lines(scene: Scene) -> dict[str, str]:
-    return {each.id: scene_line.line_of(each) for each in scene.readings}
+def _lines(db: Connection, scene: Scene) -> dict[str, str]:
+    iso = meter_iso(store.kit_of(db, scene))
+    return {each.id: scene_line.line_of(each, iso) for each in scene.readings}
 
 
 def _unchanged_since(db: Connection, scene: Scene, base: str | None) -> None:

@@ -23,7 +23,7 @@ import { useLogging } from "./useLogging";
 export function ExposureClock() {
   const timed = useClock();
   const now = useTicks(timed !== null && timed.phase !== "ready");
-  const { problem, retry } = useLogging(timed, now);
+  const { problem, retry } = useLogging(timed);
   useSounds(timed, now);
   useAwake(timed?.phase === "open");
   if (!timed) return null;

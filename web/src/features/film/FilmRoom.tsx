@@ -36,7 +36,9 @@ export function FilmRoom() {
   return (
     <>
       <RoomHeader title="Film" sub={`${board.length} holders`}>
-        <Button onClick={add}>Add a holder</Button>
+        <Button onClick={add} disabled={!holders.data}>
+          Add a holder
+        </Button>
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {(problem || holders.error) && (
