@@ -3,20 +3,24 @@
 import json
 import shutil
 import socket
+import sqlite3
 import subprocess
 import sys
 import time
 import urllib.request
 from collections.abc import Callable, Iterator
+from contextlib import closing
 from pathlib import Path
 from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from emulsa.api.app import BUILT_PAGE
+from emulsa.api.app import BUILT_PAGE, Settings, create_app
+from emulsa.demo.quarry import build
 
-expect.set_options(timeout=15_000)
+PATIENT_MS = 40_000  # a busy machine is slow, not wrong
+expect.set_options(timeout=PATIENT_MS)
 
 ARGUMENTS = [
     "--no-sandbox",
@@ -46,7 +50,11 @@ def browser_type_launch_args() -> dict[str, Any]:
 
 
 class Service:
-    """The application on the demo outing, as ``emulsa demo`` starts it."""
+    """The application on the demo outing, as ``emulsa demo`` starts it.
+
+    It is started once for all tests; before each its data are laid anew, through SQLite's own
+    backup, while it runs.
+    """
 
     def __init__(self, folder: Path) -> None:
         with socket.socket() as probe:
@@ -54,6 +62,11 @@ class Service:
             self.port = probe.getsockname()[1]
         self.url = f"http://127.0.0.1:{self.port}"
         self.folder = folder
+        self.fresh, self.empty = folder.parent / "fresh", folder.parent / "empty"
+        for kept in (self.fresh, self.empty):
+            kept.mkdir()
+        build(self.fresh)
+        create_app(Settings(self.empty))
         self.start()
 
     def start(self) -> None:
@@ -61,13 +74,21 @@ class Service:
         self.process = subprocess.Popen(
             [sys.executable, "-m", "emulsa", *command], stdout=subprocess.DEVNULL
         )
-        for _ in range(200):
+        for _ in range(800):
             try:
                 self.call("GET", "/api/health")
                 return
             except OSError:
                 time.sleep(0.05)
         raise RuntimeError("the application did not start")
+
+    def lay(self, data: Path) -> None:
+        """Make the data those of another folder: ``fresh`` the demo, ``empty`` a first start."""
+        if self.process.poll() is not None:
+            self.start()
+        source, target = (sqlite3.connect(Settings(each).database) for each in (data, self.folder))
+        with closing(source), closing(target):
+            source.backup(target)
 
     def stop(self) -> None:
         self.process.kill()
@@ -80,13 +101,20 @@ class Service:
             return json.loads(answer.read() or b"null")
 
 
-@pytest.fixture
-def service(tmp_path: Path) -> Iterator[Service]:
-    """A service of the test's own; the page must have been built (make page)."""
+@pytest.fixture(scope="session")
+def running(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Service]:
+    """The service of this worker; the page must have been built (make page)."""
     assert (BUILT_PAGE / "index.html").exists(), "build the page first: make page"
-    running = Service(tmp_path / "demo")
-    yield running
-    running.stop()
+    started = Service(tmp_path_factory.mktemp("house") / "demo")
+    yield started
+    started.stop()
+
+
+@pytest.fixture
+def service(running: Service) -> Service:
+    """The service with the demo outing as it is when it is built."""
+    running.lay(running.fresh)
+    return running
 
 
 Open = Callable[..., Page]
@@ -104,6 +132,7 @@ def open_page(browser: Browser, service: Service) -> Iterator[Open]:
             viewport=size, has_touch=touch, is_mobile=touch, bypass_csp=False
         )  # type: ignore[arg-type]
         contexts.append(context)
+        context.set_default_timeout(PATIENT_MS)
         context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
         page = context.new_page()
         page.on(

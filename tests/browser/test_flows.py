@@ -55,6 +55,7 @@ def test_the_important_highlight_is_chosen(open_page: Open) -> None:
     expect(page.locator("[data-handle]")).to_have_attribute(
         "aria-valuetext", "N+1½: wet slate face printed as VI⅔"
     )
+    expect(page.get_by_role("dialog")).to_have_count(0)
     page.keyboard.press("u")
     expect(page.locator("[data-handle]")).to_contain_text("N−1")
 
