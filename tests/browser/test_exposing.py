@@ -46,16 +46,15 @@ def test_a_timed_exposure_survives_a_reload(open_page: Open, service: Service) -
     page.keyboard.press("Tab")
     face.get_by_role("button", name="Open the shutter").click()
     expect(face).to_contain_text("shutter open")
-    wound_forward(page, 900)
-    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^(2\d|30|0:\d\d|\d+\.\d)"))
-    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^0:(2|30)"))
-    wound_forward(page, 60)
+    wound_forward(page, 800)
+    expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^[12]:\d\d$"))
+    wound_forward(page, 200)
     expect(page.get_by_text("Close the shutter now")).to_be_visible()
     page.get_by_role("button", name="Closed: log it").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]["exposure"]
-    assert exposure["seconds"] == pytest.approx(960, abs=8)
-    assert 0 < exposure["error_stops"] < 0.1
+    assert exposure["seconds"] == pytest.approx(1030, abs=30)
+    assert 0 < exposure["error_stops"] < 0.3
     assert page.evaluate("localStorage.getItem('emulsa-clock')") is None
 
 
@@ -85,15 +84,24 @@ def test_pausing_and_light_that_changes(open_page: Open, service: Service) -> No
     assert len(exposure["intervals"]) == 2
     light = [each["metered_s"] for each in exposure["intervals"]]
     assert light[1] == pytest.approx(2 * light[0])
-    assert abs(exposure["error_stops"]) < 0.4
+    worked_out = service.call(
+        "POST",
+        "/api/compute/light_change",
+        {
+            "law": exposure["request"]["law"],
+            "intervals": exposure["intervals"],
+            "now_metered_s": light[0],
+        },
+    )
+    assert exposure["error_stops"] == pytest.approx(worked_out["error_stops_if_stopped"])
 
 
 def test_light_that_fades_away_is_said(open_page: Open) -> None:
     """No number is promised where none can be kept."""
-    page = open_page(POOL)
+    page = open_page(ADIT)
     clock_of(page).get_by_role("button", name="Open the shutter").click()
-    wound_forward(page, 6)
-    page.get_by_label("Light changed? Read dark crack again").fill("6.5")
+    wound_forward(page, 60)
+    page.get_by_label("Light changed? Read pit props again").fill("-4")
     page.get_by_role("button", name="Take it").click()
     expect(page.get_by_text("it will never complete")).to_be_visible()
     expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^\d"))
@@ -109,8 +117,7 @@ def test_a_lost_server_loses_no_exposure(open_page: Open, service: Service) -> N
     page = open_page(POOL)
     clock_of(page).get_by_role("button", name="Open the shutter").click()
     service.stop()
-    wound = page.locator("[data-clock]")
-    expect(wound).to_have_text(re.compile(r"^[5-9]\.\d"))
+    expect(page.get_by_text(re.compile("^shutter open"))).to_be_visible()
     page.get_by_role("button", name="Closed: log it").click()
     expect(page.get_by_text("will be logged when it is back")).to_be_visible()
     service.start()
