@@ -29,10 +29,11 @@ def body(kind: Any) -> Any:
 
 @dataclass(frozen=True)
 class Documented:
-    """What a route's body is, and an example of it."""
+    """What a route's body is, an example of it, and what it answers where FastAPI is not told."""
 
     kind: Any
     example: Any
+    answer: Any = None
 
 
 # Bodies by the name their routes carry. The schemas are made when somebody asks for the document:
@@ -41,10 +42,10 @@ DOCUMENTED: dict[str, Documented] = {}
 MARK = "x-body"
 
 
-def documented(kind: Any, example: Any = None) -> dict[str, str]:
+def documented(kind: Any, example: Any = None, answer: Any = None) -> dict[str, str]:
     """``openapi_extra`` of a route whose body is a ``kind``."""
     name = getattr(kind, "__name__", f"Body{len(DOCUMENTED)}")
-    DOCUMENTED[name] = Documented(kind, example)
+    DOCUMENTED[name] = Documented(kind, example, answer)
     return {MARK: name}
 
 
@@ -80,3 +81,10 @@ def _describe(operation: dict[str, Any], schemas: dict[str, Any]) -> None:
     if body.example is not None:
         content["example"] = body.example
     operation["requestBody"] = {"required": True, "content": {"application/json": content}}
+    if body.answer is not None:
+        answer = TypeAdapter(body.answer).json_schema(ref_template=REF, mode="serialization")
+        for inner, definition in answer.pop("$defs", {}).items():
+            schemas.setdefault(inner, definition)
+        schemas.setdefault(body.answer.__name__, answer)
+        schema = {"$ref": REF.format(model=body.answer.__name__)}
+        operation["responses"]["200"]["content"] = {"application/json": {"schema": schema}}

@@ -36,8 +36,7 @@ def _add(operation: operations.Operation) -> None:
         name=operation.name,
         operation_id=f"compute_{operation.name}",
         summary=(operation.function.__doc__ or "").split("\n")[0],
-        responses={200: {"model": operation.answer}},
-        openapi_extra=documented(operation.request, operation.example),
+        openapi_extra=documented(operation.request, operation.example, operation.answer),
     )
 
 

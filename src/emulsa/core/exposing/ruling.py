@@ -39,7 +39,7 @@ class Limits:
 def limits_of(request: ExposureRequest) -> Limits:
     """The limits of a request: none before a pinhole, which has one aperture and one depth."""
     optics = request.optics
-    if not isinstance(optics, Lens):
+    if not isinstance(optics, Lens) or (request.depth is None and request.movement is None):
         return Limits()
     m = magnification(optics, request.focus)
     longest = movement.limit_s(request.movement, request.blur_mm, optics.focal_length_mm, m)
@@ -62,11 +62,11 @@ def ruled_out(
     """Codes for what is wrong with a marked f-number and its metered, clock time and error."""
     metered_s, clock_s, error_stops = times
     codes = []
-    if isinstance(request.optics, Lens):
+    if abs(error_stops) > VISIBLE_ERROR_STOPS and isinstance(request.optics, Lens):
         marks = speeds(request.optics.shutter)
-        if error_stops > VISIBLE_ERROR_STOPS and clock_s <= marks[0][1]:
+        if error_stops > 0 and clock_s <= marks[0][1]:
             codes.append("faster-than-shutter")
-        if error_stops < -VISIBLE_ERROR_STOPS and clock_s >= marks[-1][1]:
+        if error_stops < 0 and clock_s >= marks[-1][1]:
             codes.append("longer-than-shutter")
     if reciprocity.extrapolated(request.law, metered_s):
         codes.append("beyond-film-data")
