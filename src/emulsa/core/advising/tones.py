@@ -17,9 +17,8 @@ IV = 4.0
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
     low, high = request.textural_range
-    tones = [fall for fall in answer.falls if not fall.incident]
-    above = [fall for fall in tones if fall.zone > high + 1e-6]
-    below = [fall for fall in tones if fall.zone < low - 1e-6]
+    above = [fall for fall in answer.falls if fall.zone > high + 1e-6 and not fall.incident]
+    below = [fall for fall in answer.falls if fall.zone < low - 1e-6 and not fall.incident]
     if above:
         brightest = max(above, key=lambda fall: fall.zone)
         text = (

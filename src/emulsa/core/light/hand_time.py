@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+
 from emulsa.core.tones.zones import number_text
 
 # Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
@@ -23,6 +25,7 @@ def hand_time_s(seconds: float) -> float:
     return round(float(int(snapped / step + 0.5 + 1e-9) * step), 9)
 
 
+@lru_cache(2048)  # the same times stand in the ledger, the strip and the plans
 def time_text(seconds: float) -> str:
     """A time as one writes it, to what matters at its length.
 
