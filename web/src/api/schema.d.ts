@@ -1052,27 +1052,6 @@ export interface components {
             text: string;
         };
         /**
-         * ApertureChoiceAnswer
-         * @description The best effective f-number, what to set for it, and what is sharp there.
-         *
-         *     ``widest`` is the widest effective f-number that holds the depth to the blur allowed (geometry
-         *     only); ``airy_mm`` is the diffraction disc at the best one.
-         */
-        ApertureChoiceAnswer: {
-            /** F Number */
-            f_number: number;
-            /** Marked */
-            marked: number;
-            /** Mark */
-            mark: string;
-            /** Widest */
-            widest: number;
-            /** Airy Mm */
-            airy_mm: number;
-            /** Longest Time S */
-            longest_time_s: number | null;
-        };
-        /**
          * Arrived
          * @description What arrived, in words, and the scene with it.
          */
@@ -1123,20 +1102,6 @@ export interface components {
                 number,
                 number
             ];
-        };
-        /**
-         * BellowsAnswer
-         * @description Magnification and what it costs.
-         */
-        BellowsAnswer: {
-            /** Magnification */
-            magnification: number;
-            /** Factor */
-            factor: number;
-            /** Stops */
-            stops: number;
-            /** Advice */
-            advice: components["schemas"]["Advice"][];
         };
         /**
          * BracketAnswer
@@ -1312,22 +1277,6 @@ export interface components {
              * @default false
              */
             archived: boolean;
-        };
-        /**
-         * Corrected
-         * @description One time through a law, in either direction.
-         */
-        Corrected: {
-            /** Metered S */
-            metered_s: number;
-            /** Corrected S */
-            corrected_s: number;
-            /** Added Stops */
-            added_stops: number;
-            /** Extrapolated */
-            extrapolated: boolean;
-            /** Development Change */
-            development_change: number;
         };
         /**
          * DevelopmentAnswer
@@ -2253,28 +2202,6 @@ export interface components {
             distance_mm: number;
         };
         /**
-         * PinholeAnswer
-         * @description f-number, best diameters by author, angles of view and corner loss.
-         */
-        PinholeAnswer: {
-            /** F Number */
-            f_number: number;
-            /** Optimum Mm */
-            optimum_mm: {
-                [key: string]: number;
-            };
-            /** Angle Deg */
-            angle_deg: number;
-            /** Long Side Angle Deg */
-            long_side_angle_deg: number;
-            /** Corner Angle Deg */
-            corner_angle_deg: number;
-            /** Corner Stops */
-            corner_stops: number;
-            /** Edge Stops */
-            edge_stops: number;
-        };
-        /**
          * Placed
          * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
          */
@@ -2328,15 +2255,6 @@ export interface components {
         PlanChoice: {
             plan: components["schemas"]["Plan"];
             scene: components["schemas"]["Scene"];
-        };
-        /**
-         * PlansAnswer
-         * @description Up to three plans, best first, and the weights they were ranked by.
-         */
-        PlansAnswer: {
-            /** Plans */
-            plans: components["schemas"]["Plan"][];
-            weights: components["schemas"]["Weights"];
         };
         /**
          * Point
@@ -2491,18 +2409,6 @@ export interface components {
             scene: components["schemas"]["Scene"];
         };
         /**
-         * ReadingAnswer
-         * @description The light level, and the luminance and illuminance that go with it.
-         */
-        ReadingAnswer: {
-            /** Ev100 */
-            ev100: number;
-            /** Luminance Cd M2 */
-            luminance_cd_m2: number;
-            /** Illuminance Lx */
-            illuminance_lx: number;
-        };
-        /**
          * Recipe
          * @description A way of developing one film.
          */
@@ -2537,14 +2443,6 @@ export interface components {
              * @default []
              */
             points: components["schemas"]["Point"][];
-        };
-        /**
-         * ReciprocityAnswer
-         * @description One entry for each time asked.
-         */
-        ReciprocityAnswer: {
-            /** Results */
-            results: components["schemas"]["Corrected"][];
         };
         /**
          * RelitAnswer
@@ -2783,14 +2681,6 @@ export interface components {
              * @default
              */
             problem: string;
-        };
-        /**
-         * SchoolsAnswer
-         * @description All seven, in one order.
-         */
-        SchoolsAnswer: {
-            /** Schools */
-            schools: components["schemas"]["SchoolRow"][];
         };
         /**
          * Setting
@@ -3257,6 +3147,18 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
+         * ReadingAnswer
+         * @description The light level, and the luminance and illuminance that go with it.
+         */
+        ReadingAnswer: {
+            /** Ev100 */
+            ev100: number;
+            /** Luminance Cd M2 */
+            luminance_cd_m2: number;
+            /** Illuminance Lx */
+            illuminance_lx: number;
+        };
+        /**
          * SpotReading
          * @description One reading with a name of its own.
          *
@@ -3410,6 +3312,30 @@ export interface components {
             clock_s: number[] | null;
         };
         /**
+         * Corrected
+         * @description One time through a law, in either direction.
+         */
+        Corrected: {
+            /** Metered S */
+            metered_s: number;
+            /** Corrected S */
+            corrected_s: number;
+            /** Added Stops */
+            added_stops: number;
+            /** Extrapolated */
+            extrapolated: boolean;
+            /** Development Change */
+            development_change: number;
+        };
+        /**
+         * ReciprocityAnswer
+         * @description One entry for each time asked.
+         */
+        ReciprocityAnswer: {
+            /** Results */
+            results: components["schemas"]["Corrected"][];
+        };
+        /**
          * BellowsRequest
          * @description A lens or pinhole and how it is focused.
          */
@@ -3423,6 +3349,20 @@ export interface components {
              *     }
              */
             focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+        };
+        /**
+         * BellowsAnswer
+         * @description Magnification and what it costs.
+         */
+        BellowsAnswer: {
+            /** Magnification */
+            magnification: number;
+            /** Factor */
+            factor: number;
+            /** Stops */
+            stops: number;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * PinholeRequest
@@ -3449,6 +3389,28 @@ export interface components {
              * @default 550
              */
             wavelength_nm: number;
+        };
+        /**
+         * PinholeAnswer
+         * @description f-number, best diameters by author, angles of view and corner loss.
+         */
+        PinholeAnswer: {
+            /** F Number */
+            f_number: number;
+            /** Optimum Mm */
+            optimum_mm: {
+                [key: string]: number;
+            };
+            /** Angle Deg */
+            angle_deg: number;
+            /** Long Side Angle Deg */
+            long_side_angle_deg: number;
+            /** Corner Angle Deg */
+            corner_angle_deg: number;
+            /** Corner Stops */
+            corner_stops: number;
+            /** Edge Stops */
+            edge_stops: number;
         };
         /**
          * LightChangeRequest
@@ -3496,6 +3458,27 @@ export interface components {
             blur_mm: number;
         };
         /**
+         * ApertureChoiceAnswer
+         * @description The best effective f-number, what to set for it, and what is sharp there.
+         *
+         *     ``widest`` is the widest effective f-number that holds the depth to the blur allowed (geometry
+         *     only); ``airy_mm`` is the diffraction disc at the best one.
+         */
+        ApertureChoiceAnswer: {
+            /** F Number */
+            f_number: number;
+            /** Marked */
+            marked: number;
+            /** Mark */
+            mark: string;
+            /** Widest */
+            widest: number;
+            /** Airy Mm */
+            airy_mm: number;
+            /** Longest Time S */
+            longest_time_s: number | null;
+        };
+        /**
          * SchoolsRequest
          * @description An exposure and the habits; ``low`` marks the important shadow when it is not the darkest.
          */
@@ -3515,6 +3498,14 @@ export interface components {
              *     }
              */
             habits: components["schemas"]["Habits"];
+        };
+        /**
+         * SchoolsAnswer
+         * @description All seven, in one order.
+         */
+        SchoolsAnswer: {
+            /** Schools */
+            schools: components["schemas"]["SchoolRow"][];
         };
         /**
          * BracketRequest
@@ -3593,6 +3584,15 @@ export interface components {
              *     }
              */
             habits: components["schemas"]["Habits"];
+        };
+        /**
+         * PlansAnswer
+         * @description Up to three plans, best first, and the weights they were ranked by.
+         */
+        PlansAnswer: {
+            /** Plans */
+            plans: components["schemas"]["Plan"][];
+            weights: components["schemas"]["Weights"];
         };
         /**
          * DevelopmentRequest
