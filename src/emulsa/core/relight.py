@@ -18,7 +18,7 @@ from emulsa.core.exposing.levels import levels_of
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
 from emulsa.core.exposure import exposure
 from emulsa.core.light.hand_time import stops_words, time_text
-from emulsa.core.limits import Label, Length
+from emulsa.core.limits import Length
 from emulsa.core.reading_line import ReadingWord, parse
 from emulsa.core.scene_line import reading_text
 from emulsa.core.tones.placement import Average, IncidentPair
@@ -38,7 +38,6 @@ class Relit:
     intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
     share: Share = 1.0
     stops: float = 0.0
-    label: Label = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -3801,11 +3801,6 @@ export interface components {
              * @default 0
              */
             stops: number;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
         };
         /**
          * TypedLine

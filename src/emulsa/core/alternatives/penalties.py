@@ -20,7 +20,6 @@ import math
 from dataclasses import dataclass, fields
 from typing import Annotated
 
-from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.ruling import WORDS, Limits
 from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Within
@@ -65,11 +64,10 @@ class Penalty:
 
 @dataclass(frozen=True, slots=True)
 class Tones:
-    """A placement and a development, with the falls they make."""
+    """A placement and a development, and the texture they lose."""
 
     placement: Placement
     n: float
-    falls: tuple[Fall, ...]
     lost: float
     lost_names: tuple[str, ...]
 

@@ -36,7 +36,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, apertures, mark_text
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import CoreError
-from emulsa.core.exposing.falls import falls_of
+from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out
@@ -46,7 +46,7 @@ from emulsa.core.light.exposure_value import at_speed, seconds_for
 from emulsa.core.light.marks import Mark, f_number
 from emulsa.core.limits import Length, plain
 from emulsa.core.tones import development_number
-from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, camera_ev, fall
+from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, camera_ev
 
 SHOWN = 3
 WORTH_CHANGING = 0.05  # of cost: less is no reason to touch the filters
@@ -192,9 +192,9 @@ def _placements(request: PlansRequest, asked: ExposureRequest) -> Iterator[Tones
         ns = {0.0}
         high = asked.high.reading if asked.high else None
         own = isinstance(placement, Placed) and placement.reading == high  # placed as wanted
-        if high is not None and high in levels and not own:
-            falls_on = fall(levels[high], placed_ev, zone)
-            ns.add(development_number.half_steps(target - falls_on))
+        if not own:
+            anchored = (placed_ev, zone)
+            ns.add(planned_n(wanted_n(placement, asked.high, None, levels, anchored), None))
         if asked.n is not None and placement == asked.placement:
             ns.add(asked.n)
         for n in sorted(ns):
@@ -213,7 +213,7 @@ def _tones(
     labels = {each.id: each.label or "reading" for each in asked.readings}
     lost = sum(max(low - each.lands, each.lands - high, 0) for each in falls if each.lost)
     names = tuple(labels[each.id] for each in falls if each.lost)
-    return Tones(placement, n, falls, lost, names)
+    return Tones(placement, n, lost, names)
 
 
 def _shot(way: _Way, tones: Tones, mark: Mark, metered: float) -> _Shot:

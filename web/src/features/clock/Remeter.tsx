@@ -26,7 +26,6 @@ export function Remeter({ timed }: { timed: Timed }) {
         intervals,
         share: timed.given.share,
         stops: timed.given.bracket_stops,
-        label: timed.placed,
       });
       const never = going_on?.never ?? false;
       keepClock({

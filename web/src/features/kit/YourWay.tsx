@@ -7,22 +7,12 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
+import { SCHOOLS } from "../../components/schools";
 import { typedNumber } from "../../components/typedNumber";
 import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
 
 type Preferences = Schemas["Preferences"];
-
-const SCHOOLS = [
-  { value: "", label: "by the pin: I place each scene myself" },
-  { value: "shadow", label: "shadow: the darkest on my shadow zone" },
-  { value: "midtone", label: "mid-tone: a middle tone on V" },
-  { value: "highlight", label: "highlight: the brightest on my highlight zone" },
-  { value: "average", label: "average of darkest and brightest" },
-  { value: "incident", label: "incident: a reading of the light" },
-  { value: "incident_pair", label: "incident pair: shadow side and lit side" },
-  { value: "as_metered", label: "as metered" },
-];
 
 const HABITS = [
   ["habits.shadow_zone", "Shadow zone", "3 is III; IV is 4"],

@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
+import { SCHOOLS } from "../../../components/schools";
 import { ZONES } from "../../../components/zones";
 import type { Scene } from "../queries";
 import type { WordProps } from "./props";
@@ -15,19 +16,6 @@ export function PlaceWord({ scene, solution, save }: WordProps) {
     </Word>
   );
 }
-
-type School = NonNullable<Scene["school"]>;
-
-const SCHOOLS: [School | "", string, string][] = [
-  ["", "by the pin", "place a reading below, or drag its pin"],
-  ["shadow", "shadow", "the darkest, on your shadow zone"],
-  ["midtone", "mid-tone", "a middle tone on V"],
-  ["highlight", "highlight", "the brightest, on your highlight zone"],
-  ["average", "average", "between darkest and brightest"],
-  ["incident", "incident", "a reading of the light"],
-  ["incident_pair", "incident pair", "shadow side and lit side"],
-  ["as_metered", "as metered", "the first reading on V"],
-];
 
 function PlaceChoices({
   scene,
@@ -47,7 +35,7 @@ function PlaceChoices({
       <Choose
         label="Way of placing"
         value={scene.school ?? ""}
-        options={SCHOOLS.map(([value, name, what]) => ({ value, label: `${name}: ${what}` }))}
+        options={SCHOOLS}
         onChange={(value) =>
           keep({
             ...scene,
