@@ -11,6 +11,8 @@ from emulsa.api.app import Settings, create_app
 from emulsa.demo.quarry import build
 from emulsa.store import database
 
+HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends
+
 settings.register_profile("house", deadline=None, derandomize=True)
 settings.load_profile("house")
 
@@ -33,12 +35,14 @@ def db(folder: Path) -> Iterator[database.Connection]:
 @pytest.fixture
 def client(folder: Path) -> Iterator[TestClient]:
     """The service over the demo outing, without the page."""
-    with TestClient(create_app(Settings(folder, page=folder / "no-page"))) as opened:
+    settings = Settings(folder, page=folder / "no-page", caretaker=False)
+    with TestClient(create_app(settings), base_url=HERE, headers=OWN) as opened:
         yield opened
 
 
 @pytest.fixture
 def empty_client(tmp_path: Path) -> Iterator[TestClient]:
     """The service over a new, empty folder."""
-    with TestClient(create_app(Settings(tmp_path / "new"))) as opened:
+    app = create_app(Settings(tmp_path / "new", caretaker=False))
+    with TestClient(app, base_url=HERE, headers=OWN) as opened:
         yield opened

@@ -1,4 +1,4 @@
-"""The command line: serve, demo, compute, read."""
+"""The command line: serve, demo, backup, restore, compute, read."""
 
 from __future__ import annotations
 
@@ -24,6 +24,10 @@ def main(arguments: list[str] | None = None) -> int:
         return read(" ".join(options.line))
     if options.command == "openapi":
         return openapi()
+    if options.command == "backup":
+        return backup(options)
+    if options.command == "restore":
+        return restore(options)
     return serve(options)
 
 
@@ -60,6 +64,43 @@ def openapi() -> int:
     return 0
 
 
+def backup(options: argparse.Namespace) -> int:
+    """Everything into one file to carry away; the service may go on meanwhile."""
+    from datetime import datetime
+
+    from emulsa.store import backups
+
+    data = options.data or _default_data(demo=False)
+    day = datetime.now().astimezone().date().isoformat()
+    target = options.file or Path(f"emulsa-backup-{day}.zip")
+    try:
+        backups.pack(data, target)
+    except (backups.Unsafe, OSError) as problem:
+        print(problem, file=sys.stderr)
+        return 1
+    print(f"Backed up and checked: {target} ({target.stat().st_size / 1e6:.1f} MB)")
+    return 0
+
+
+def restore(options: argparse.Namespace) -> int:
+    """Put a backup back; what it replaces is kept."""
+    from datetime import datetime
+
+    from emulsa.store import backups
+
+    data = options.data or _default_data(demo=False)
+    moment = datetime.now().astimezone().strftime("%Y-%m-%dT%H-%M-%S")
+    try:
+        replaced = backups.restore(data, options.file, moment)
+    except (backups.Unsafe, OSError) as problem:
+        print(problem, file=sys.stderr)
+        return 1
+    print(f"Put back from {options.file} into {data}.")
+    if replaced:
+        print(f"What was there is kept as {replaced}")
+    return 0
+
+
 def serve(options: argparse.Namespace) -> int:
     """Serve the application until stopped; a busy port is said plainly."""
     busy = _port_problem(options.host, options.port)
@@ -69,6 +110,7 @@ def serve(options: argparse.Namespace) -> int:
     import uvicorn
 
     from emulsa.api.app import Settings, create_app
+    from emulsa.store.backups import Damaged, Unsafe
     from emulsa.store.database import TooNew
 
     demo = options.command == "demo"
@@ -82,8 +124,9 @@ def serve(options: argparse.Namespace) -> int:
 
             build(data)
             meter = SimulatedSpotMeter(SCENES)
-        app = create_app(Settings(data, spot_meter=meter))
-    except TooNew as problem:
+        hosts = (options.host, *options.allow_host)
+        app = create_app(Settings(data, spot_meter=meter, hosts=hosts))
+    except (TooNew, Damaged, Unsafe) as problem:
         print(problem, file=sys.stderr)
         return 1
     print(f"Emulsa {__version__} is at http://{options.host}:{options.port} (data in {data})")
@@ -121,6 +164,15 @@ def _parser() -> argparse.ArgumentParser:
         command.add_argument("--host", default="127.0.0.1")
         command.add_argument("--port", type=int, default=8017)
         command.add_argument("--data", type=Path, help="folder of the database")
+        command.add_argument(
+            "--allow-host", action="append", default=[], help="another name it answers under"
+        )
+    command = commands.add_parser("backup", help="everything into one file to carry away")
+    command.add_argument("file", type=Path, nargs="?", help="emulsa-backup-<day>.zip unless named")
+    command.add_argument("--data", type=Path, help="folder of the database")
+    command = commands.add_parser("restore", help="put a backup back; what it replaces is kept")
+    command.add_argument("file", type=Path, help="a backup, or one of the daily copies")
+    command.add_argument("--data", type=Path, help="folder of the database")
     command = commands.add_parser("compute", help="one rule of the job: JSON in, JSON out")
     command.add_argument("operation", metavar="operation", help=", ".join(operations.TABLE))
     command = commands.add_parser("read", help="what a reading line means: 9 shade III")

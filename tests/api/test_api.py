@@ -97,13 +97,13 @@ BAD: list[tuple[str, Any, int, str, str | None]] = [
     ("/api/holders/load", '{"id":"l","film_id":"film-velm","sides":"2A"}', 409, "impossible", "side"),
     ("/api/holders/load", '{"id":"l","film_id":"film-velm","sides":"77"}', 422, "unreadable", "sides"),
     ("/api/holders/load", '{"id":"l","film_id":"none","sides":"6"}', 404, "not-found", "film_id"),
-    ("/api/holders/unload", '{"sides":"1A"}', 409, "impossible", "side"),
+    ("/api/holders/unload", '{"sides":"1A"}', 409, "impossible", "box"),
     ("/api/holders/unload", '{"sides":"6A"}', 409, "impossible", "side"),
-    ("/api/exposures", '{"id":"e","scene_id":"none","sheet_id":"sheet-2A"}', 404, "not-found", "id"),
-    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"none"}', 404, "not-found", "sheet_id"),
-    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-1A"}', 409, "impossible", "side"),
-    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-5A"}', 409, "impossible", "sheet_id"),
-    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","sheet_id":"sheet-2A","time":-3}', 422, "out-of-range", "time"),
+    ("/api/exposures", '{"id":"e","scene_id":"none","piece_id":"sheet-2A"}', 404, "not-found", "id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","piece_id":"none"}', 404, "not-found", "piece_id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","piece_id":"sheet-1A"}', 409, "impossible", "side"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","piece_id":"sheet-5A"}', 409, "impossible", "piece_id"),
+    ("/api/exposures", '{"id":"e","scene_id":"scene-pool","piece_id":"sheet-2A","time":-3}', 422, "out-of-range", "time"),
     ("/api/outings/none/scenes", '{"id":"s","title":"x"}', 404, "not-found", "id"),
     ("/api/outings/outing-quarry/scenes", '{"id":"s","title":""}', 422, "unreadable", "title"),
     ("/api/undo", "", 409, "impossible", None),
@@ -174,7 +174,7 @@ def test_a_film_without_a_law(client: TestClient) -> None:
     assert (problem["code"], problem["field"]) == ("missing", "film_id")
     assert "reciprocity law" in problem["message"]
     client.post("/api/holders/load", json={"id": "l", "film_id": "film-new", "sides": "6A"})
-    given = {"id": "e", "scene_id": "scene-pool", "sheet_id": "l-6A"}
+    given = {"id": "e", "scene_id": "scene-pool", "piece_id": "l-6A"}
     assert refusal(client.post("/api/exposures", json=given), 422)["field"] == "film_id"
     assert side_of(client, "6A")["state"] == "loaded"
 
@@ -214,13 +214,13 @@ def test_the_path_of_a_sheet(client: TestClient) -> None:
     assert solution["answer"]["corrected_s"] == pytest.approx(9.08, abs=0.005)
     assert solution["development"]["minutes"] == pytest.approx(6.8333333)
 
-    given = {"id": "e", "scene_id": "new", "sheet_id": "sheet-2B", "time": 10}
+    given = {"id": "e", "scene_id": "new", "piece_id": "sheet-2B", "time": 10}
     logged = client.post("/api/exposures", json=given).json()
     assert logged["seconds"] == 10
     assert logged["error_stops"] == pytest.approx(0.11, abs=0.01)
     assert client.post("/api/exposures", json=given).json() == logged
     assert (side_of(client, "2B")["state"], side_of(client, "2B")["n_text"]) == ("exposed", "N−1")
-    groups = client.get("/api/darkroom", params={"temperature_c": 22}).json()
+    groups = client.get("/api/darkroom", params={"temperature_c": 22}).json()["groups"]
     group = next(each for each in groups if any(s["where"] == "2B" for s in each["sheets"]))
     assert (group["film_name"], group["n_text"]) == ("Corvane 100", "N−1")
     assert group["time"]["minutes"] == pytest.approx(6.8333333 * 0.8352702, rel=1e-5)
@@ -246,7 +246,7 @@ def test_an_exposure_is_put_right_later(client: TestClient) -> None:
     )
     assert refusal(client.put(url, json={**correction, "time": "1/7"}), 422)["field"] == "time"
     assert refusal(client.put("/api/exposures/none", json=correction), 404)
-    groups = client.get("/api/darkroom").json()
+    groups = client.get("/api/darkroom").json()["groups"]
     assert any(each["n_text"] == "N−2" and each["time"]["minutes"] == 45 for each in groups)
 
 
@@ -326,8 +326,9 @@ def test_what_is_used_stays(client: TestClient) -> None:
 
 def test_an_empty_house(empty_client: TestClient) -> None:
     """A new user's service answers every room, empty."""
-    for path in ("/api/outings", "/api/holders", "/api/darkroom"):
+    for path in ("/api/outings", "/api/holders", "/api/rolls", "/api/stock", "/api/pieces/ready"):
         assert empty_client.get(path).json() == []
+    assert not any(empty_client.get("/api/darkroom").json().values())
     assert empty_client.get("/api/kit").json()["films"] == []
     made = empty_client.put("/api/outings/o", json={"id": "o", "title": "First", "day": ""})
     assert made.status_code == 200

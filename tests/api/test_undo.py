@@ -34,19 +34,19 @@ WRITES: list[tuple[str, str, Json | None]] = [
     ("DELETE", "/api/holders/holder-6", None),
     ("POST", "/api/holders/load", {"id": "l", "film_id": "film-velm", "sides": "6"}),
     ("POST", "/api/holders/unload", {"sides": "2"}),
-    ("POST", "/api/exposures", {"id": "e", "scene_id": "scene-pool", "sheet_id": "sheet-2A"}),
+    ("POST", "/api/exposures", {"id": "e", "scene_id": "scene-pool", "piece_id": "sheet-2A"}),
     ("PUT", "/api/exposures/exposure-1A", {"time": 2, "aperture": "32", "n": 0}),
     ("PUT", "/api/preferences", {"school": "average", "checklist": ["Look again"]}),
     ("PUT", "/api/kit/cameras/camera-box", {"id": "camera-box", "name": "Box", "archived": True}),
-    ("POST", "/api/exposures", {"id": "m", "scene_id": "scene-pool", "sheet_id": "sheet-2A", "share": 0.5}),
+    ("POST", "/api/exposures", {"id": "m", "scene_id": "scene-pool", "piece_id": "sheet-2A", "share": 0.5}),
     (
         "POST",
         "/api/exposures/bracket",
         {
             "id": "b",
             "frames": [
-                {"id": "b1", "scene_id": "scene-pool", "sheet_id": "sheet-2A", "bracket_stops": 1},
-                {"id": "b2", "scene_id": "scene-pool", "sheet_id": "sheet-2B"},
+                {"id": "b1", "scene_id": "scene-pool", "piece_id": "sheet-2A", "bracket_stops": 1},
+                {"id": "b2", "scene_id": "scene-pool", "piece_id": "sheet-2B"},
             ],
         },
     ),
@@ -116,7 +116,7 @@ def test_eight_writers_lose_nothing(client: TestClient) -> None:
         thread.start()
     for thread in threads:
         thread.join()
-    there = {each["outing"]["id"] for each in client.get("/api/outings").json()}
+    there = {each["outing"]["id"] for each in client.get("/api/outings?limit=100").json()}
     assert len(kept) == 40
     assert set(kept) <= there
 
@@ -126,7 +126,7 @@ def test_one_side_is_exposed_once(client: TestClient) -> None:
     answers: list[int] = []
 
     def expose(hand: int) -> None:
-        given = {"id": f"e{hand}", "scene_id": "scene-pool", "sheet_id": "sheet-2A"}
+        given = {"id": f"e{hand}", "scene_id": "scene-pool", "piece_id": "sheet-2A"}
         answers.append(client.post("/api/exposures", json=given).status_code)
 
     threads = [threading.Thread(target=expose, args=(hand,)) for hand in range(8)]

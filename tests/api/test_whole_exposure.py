@@ -36,11 +36,11 @@ def test_opinions_of_an_unfinished_scene(client: TestClient) -> None:
 
 def test_the_way_of_working_reaches_new_scenes_and_plans(client: TestClient) -> None:
     """The school of new scenes, the zones, the weights; undone as one action."""
-    way = client.get("/api/preferences").json()
+    way = client.get("/api/preferences").json()["preferences"]
     way["school"] = "highlight"
     way["habits"]["highlight_zone"] = 7
     way["weights"]["change"] = 9
-    assert client.put("/api/preferences", json=way).json() == way
+    assert client.put("/api/preferences", json=way).json()["preferences"] == way
     client.put("/api/outings/second", json={"id": "second", "title": "Second"})
     begun = client.post("/api/outings/second/scenes", json={"id": "n", "title": "Stile"}).json()
     assert begun["school"] == "highlight"
@@ -51,7 +51,7 @@ def test_the_way_of_working_reaches_new_scenes_and_plans(client: TestClient) -> 
     assert opinions["weights"]["change"] == 9
     for _ in range(3):
         client.post("/api/undo")
-    assert client.get("/api/preferences").json()["school"] is None
+    assert client.get("/api/preferences").json()["preferences"]["school"] is None
 
 
 @pytest.mark.parametrize(
@@ -78,7 +78,7 @@ def frames(client: TestClient, wheres: list[str]) -> list[Json]:
         {
             "id": f"frame-{where}",
             "scene_id": scene["id"],
-            "sheet_id": side_of(client, where)["sheet_id"],
+            "piece_id": side_of(client, where)["piece_id"],
             "bracket_stops": frame["stops"],
         }
         for where, frame in zip(wheres, answer["frames"], strict=True)
@@ -115,7 +115,7 @@ def test_an_even_bracket_is_refused_at_its_field(client: TestClient) -> None:
 
 def test_an_intended_multiple_exposure(client: TestClient) -> None:
     """Half and half on one sheet; a third half is refused; the darkroom sees one sheet."""
-    base = {"scene_id": "scene-pool", "sheet_id": "sheet-2A", "share": 0.5}
+    base = {"scene_id": "scene-pool", "piece_id": "sheet-2A", "share": 0.5}
     first = client.post("/api/exposures", json={"id": "m1", **base}).json()
     assert first["seconds"] < 6
     refusal(
@@ -126,14 +126,16 @@ def test_an_intended_multiple_exposure(client: TestClient) -> None:
     error = refusal(client.post("/api/exposures", json={"id": "m4", **base}), 409)
     assert error["field"] == "share"
     waiting = [
-        sheet["where"] for group in client.get("/api/darkroom").json() for sheet in group["sheets"]
+        sheet["where"]
+        for group in client.get("/api/darkroom").json()["groups"]
+        for sheet in group["sheets"]
     ]
     assert waiting.count("2A") == 1
 
 
 def test_a_given_time_is_weighed_first(client: TestClient) -> None:
     """Nothing is kept by asking."""
-    given = {"id": "g", "scene_id": "scene-pool", "sheet_id": "any", "time": 600}
+    given = {"id": "g", "scene_id": "scene-pool", "piece_id": "any", "time": 600}
     found = client.post("/api/exposures/check", json=given).json()
     assert [each["code"] for each in found["advice"]] == ["minutes-as-seconds"]
     assert found["planned_s"] == 10
@@ -152,7 +154,7 @@ def test_the_light_changed(client: TestClient) -> None:
     body = {
         "id": "e",
         "scene_id": "scene-pool",
-        "sheet_id": "sheet-2A",
+        "piece_id": "sheet-2A",
         "intervals": [*given, rest],
     }
     logged = client.post("/api/exposures", json=body).json()

@@ -96,7 +96,8 @@ class Service:
 
     def call(self, method: str, path: str, body: Any = None) -> Any:
         data = None if body is None else json.dumps(body).encode()
-        request = urllib.request.Request(self.url + path, data=data, method=method)
+        own = {"X-Emulsa": "1"}
+        request = urllib.request.Request(self.url + path, data=data, method=method, headers=own)
         with urllib.request.urlopen(request, timeout=10) as answer:
             return json.loads(answer.read() or b"null")
 

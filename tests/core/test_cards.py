@@ -15,7 +15,7 @@ from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.kit import KitLens, KitPinhole
-from emulsa.demo.quarry import FILMS, LENSES, PINHOLE
+from emulsa.demo.bag import FILMS, LENSES, PINHOLE
 
 CORVANE, OSTREL, VELM = FILMS
 OLD_BOX = KitPinhole(id="p", name="f/138", optics=Pinhole(diameter_mm=1, distance_mm=138))

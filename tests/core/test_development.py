@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from emulsa.core.development import recipes, temperature
 from emulsa.core.development.developing_time import DevelopmentRequest, development
 from emulsa.core.development.recipes import Point, Recipe
-from emulsa.core.development.waiting import WaitingSheet, groups
+from emulsa.core.development.waiting import WaitingFilm, groups
 from emulsa.core.errors import Missing, OutOfRange
-from emulsa.demo.quarry import FILMS, RECIPES
+from emulsa.demo.bag import FILMS, RECIPES
 
 RECIPE = Recipe(points=(Point(n=-1, minutes=6, ei=80), Point(n=0, minutes=9, ei=100)))
 
@@ -107,10 +107,10 @@ def test_a_recipe_without_times_says_so() -> None:
         DevelopmentRequest(recipe=RECIPE, temperature_c=20, temperature_f=68)
 
 
-def waiting(where: str, n: float, recipe_id: str | None, change: float = 1.0) -> WaitingSheet:
-    return WaitingSheet(
+def waiting(where: str, n: float, recipe_id: str | None, change: float = 1.0) -> WaitingFilm:
+    return WaitingFilm(
         exposure_id=where,
-        sheet_id=where,
+        piece_ids=(where,),
         film_id="film-corvane",
         recipe_id=recipe_id,
         where=where,

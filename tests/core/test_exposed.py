@@ -13,14 +13,14 @@ from emulsa.core.corrections.reciprocity import NoFailure, corrected_s
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposed import Given, check, given_error_stops, log, n_for_error
 from emulsa.core.exposure import exposure
-from emulsa.core.film.sheets import share_left
+from emulsa.core.film.pieces import share_left
 from tests.core.requests import canonical
 
 REQUEST = canonical()
 
 
 def report(**changes: Any) -> Given:
-    return replace(Given(id="g", scene_id="s", sheet_id="2B"), **changes)
+    return replace(Given(id="g", scene_id="s", piece_id="2B"), **changes)
 
 
 def logged(**changes: Any) -> Any:

@@ -34,7 +34,7 @@ def test_every_source_key_is_in_the_bibliography() -> None:
     from emulsa.core.data.bibliography import SOURCES
     from emulsa.core.development.developing_time import DevelopmentRequest, development
     from emulsa.core.exposure import exposure
-    from emulsa.demo.quarry import RECIPES
+    from emulsa.demo.bag import RECIPES
     from tests.core.requests import canonical
 
     cited = {row.source for row in exposure(canonical()).ledger}

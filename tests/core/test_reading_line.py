@@ -23,7 +23,7 @@ from emulsa.core.light.meters import (
 from emulsa.core.reading_line import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
 from emulsa.core.scene import Scene, SceneReading
 from emulsa.core.scene_line import KitNames
-from emulsa.demo.quarry import FILMS, FILTERS, LENSES, PINHOLE
+from emulsa.demo.bag import FILMS, FILTERS, LENSES, PINHOLE
 
 KIT = KitNames(films=FILMS, lenses=LENSES, pinholes=(PINHOLE,), filters=FILTERS)
 SCENE = Scene(id="s", outing_id="o", title="Tramway", lens_id="lens-150", film_id="film-corvane")

@@ -14,17 +14,8 @@ from emulsa.core.exposure import exposure
 from emulsa.core.light.meters import Calibrated, EvReading
 from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading, plan
 from emulsa.core.tones.placement import AsMetered, Placed
-from emulsa.demo.quarry import (
-    ADIT,
-    FILMS,
-    FILTERS,
-    INCLINE,
-    LENSES,
-    METER,
-    PINHOLE,
-    POOL,
-    WINDING_HOUSE,
-)
+from emulsa.demo.bag import FILMS, FILTERS, LENSES, METER, PINHOLE
+from emulsa.demo.quarry import ADIT, INCLINE, POOL, WINDING_HOUSE
 from tests import strategies
 
 
@@ -168,7 +159,7 @@ def test_falls_before_film_and_lens() -> None:
 def test_the_log_keeps_what_was_given() -> None:
     """As planned unless said; the true error of what was given; the plan as it was."""
     request = plan(POOL, kit_of(POOL))
-    given_ = Given(id="e", scene_id="s", sheet_id="h")
+    given_ = Given(id="e", scene_id="s", piece_id="h")
     planned = log(given_, request, "recipe", "now", "1")
     assert (planned.aperture, planned.seconds) == ("32", 10)
     assert planned.error_stops == pytest.approx(-0.046, abs=0.001)
@@ -183,7 +174,7 @@ def test_the_log_keeps_what_was_given() -> None:
 def test_a_pinhole_is_logged_by_its_own_f_number() -> None:
     """There is nothing to set."""
     logged = log(
-        Given(id="e", scene_id="s", sheet_id="h"), plan(ADIT, kit_of(ADIT)), None, "now", "1"
+        Given(id="e", scene_id="s", piece_id="h"), plan(ADIT, kit_of(ADIT)), None, "now", "1"
     )
     assert logged.aperture == pytest.approx(150)
     assert logged.development_change < 1

@@ -26,7 +26,8 @@ from emulsa.core.light.meters import EvReading
 from emulsa.core.preferences import Preferences
 from emulsa.core.scene import Pin, Scene
 from emulsa.core.tones.placement import Average, Placed
-from emulsa.demo.quarry import FILTERS, POOL, WINDING_HOUSE
+from emulsa.demo.bag import FILTERS
+from emulsa.demo.quarry import POOL, WINDING_HOUSE
 from tests.core.requests import canonical
 from tests.core.test_scene import kit_of
 

@@ -12,7 +12,8 @@ from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Scene
-from emulsa.demo.quarry import CAMERAS, FILMS, FILTERS, LENSES, METER, OUTING, PINHOLE
+from emulsa.demo.bag import CAMERAS, FILMS, FILTERS, LENSES, METER, PINHOLE
+from emulsa.demo.quarry import OUTING
 from emulsa.store import database, films, kit, outings, scenes
 from tests import strategies
 

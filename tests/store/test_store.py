@@ -16,10 +16,10 @@ from emulsa.api.app import Settings
 from emulsa.core.corrections.bellows import BySubject
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposing.request import High
-from emulsa.core.film.sheets import Holder
+from emulsa.core.film.holders import Holder
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Pin, Scene
-from emulsa.demo import quarry
+from emulsa.demo import bag, quarry
 from emulsa.store import database, exposures, films, holders, journal, kit, outings, scenes
 
 TABLES = journal.JOURNALED
@@ -51,7 +51,10 @@ def test_every_table_is_strict_with_foreign_keys_on(db: database.Connection) -> 
     loose = [
         row["name"]
         for row in db.execute("PRAGMA table_list")
-        if row["schema"] == "main" and not row["strict"] and not row["name"].startswith("sqlite")
+        if row["schema"] == "main"
+        and row["type"] == "table"
+        and not row["strict"]
+        and not row["name"].startswith("sqlite")
     ]
     assert loose == []
     assert db.execute("PRAGMA foreign_keys").fetchone()[0] == 1
@@ -63,20 +66,19 @@ def test_every_table_is_strict_with_foreign_keys_on(db: database.Connection) -> 
 
 def test_the_demo_reads_back_as_it_was_written(db: database.Connection) -> None:
     """Every record of the demo survives the store unchanged."""
-    assert {film.id: film for film in films.films(db)} == {film.id: film for film in quarry.FILMS}
-    assert {each.id: each for each in films.recipes(db)} == {
-        each.id: each for each in quarry.RECIPES
-    }
-    assert {each.id: each for each in kit.lenses(db)} == {each.id: each for each in quarry.LENSES}
-    assert kit.pinholes(db) == [quarry.PINHOLE]
-    assert kit.meters(db) == [quarry.METER]
+    assert {film.id: film for film in films.films(db)} == {film.id: film for film in bag.FILMS}
+    assert {each.id: each for each in films.recipes(db)} == {each.id: each for each in bag.RECIPES}
+    assert {each.id: each for each in kit.lenses(db)} == {each.id: each for each in bag.LENSES}
+    assert kit.pinholes(db) == [bag.PINHOLE]
+    assert kit.meters(db) == [bag.METER]
     assert scenes.of_outing(db, quarry.OUTING.id) == [
         quarry.WINDING_HOUSE,
         quarry.INCLINE,
         quarry.POOL,
         quarry.ADIT,
     ]
-    assert len(exposures.exposures(db)) == len(quarry.EXPOSED)
+    given = exposures.of_pieces(db, [f"sheet-{where}" for _, where, _, _ in quarry.EXPOSED])
+    assert len(given) == len(quarry.EXPOSED)
 
 
 def test_building_the_demo_twice_changes_nothing(folder: Path, db: database.Connection) -> None:

@@ -15,12 +15,15 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa import __version__
 from emulsa.api import bodies, errors
+from emulsa.api.caretaker import Caretaker
 from emulsa.api.errors import NotFound
+from emulsa.api.guard import Guard, Quiet
+from emulsa.api.jobs import Jobs
 from emulsa.api.limits import BodyLimit
 from emulsa.api.routes import ROUTERS
 from emulsa.devices.shutter_tester import SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
-from emulsa.store import database
+from emulsa.store import backups
 from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
@@ -29,9 +32,12 @@ HEADERS = [
     # Chakra's styles are written into <style> elements at run time; scripts are files only.
     (
         b"content-security-policy",
-        b"default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:;"
-        b" frame-ancestors 'none'; base-uri 'self'; form-action 'self'",
+        b"default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline';"
+        b" img-src 'self' data: blob:; object-src 'none'; frame-ancestors 'none';"
+        b" base-uri 'none'; form-action 'self'",
     ),
+    (b"cross-origin-opener-policy", b"same-origin"),
+    (b"cross-origin-resource-policy", b"same-origin"),
     (b"x-content-type-options", b"nosniff"),
     (b"referrer-policy", b"no-referrer"),
 ]
@@ -39,39 +45,48 @@ HEADERS = [
 
 @dataclass(frozen=True)
 class Settings:
-    """Where the data lies, where the built page is, and the spot meter that is connected."""
+    """Where the data lies, where the built page is, the spot meter that is connected, under which
+    other names the service answers, and whether it looks after its data by itself."""
 
     data: Path
     page: Path = BUILT_PAGE
     spot_meter: SpotMeter | None = None
+    hosts: tuple[str, ...] = ()
+    caretaker: bool = True
 
     @property
     def database(self) -> Path:
-        return self.data / "emulsa.sqlite3"
+        return self.data / backups.DATABASE
 
 
 @dataclass(frozen=True)
 class Health:
-    """Who answers."""
+    """Who answers, and what is wrong with the data, if anything is."""
 
     name: str
     version: str
+    trouble: str = ""
 
 
 def create_app(settings: Settings) -> FastAPI:
-    """The application on a data folder; the folder and the database are made if need be."""
+    """The application on a data folder; the folder and the database are made if need be.
+
+    Raises what ``backups.prepare`` raises: TooNew, Damaged.
+    """
     settings.data.mkdir(parents=True, exist_ok=True)
-    connection = database.connect(settings.database)
-    try:
-        database.migrate(connection)
-    finally:
-        connection.close()
-    pool = Pool(settings.database)
+    backups.prepare(settings.database)
+    pool, jobs, caretaker = Pool(settings.database), Jobs(), Caretaker(settings.data)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
-        yield
-        pool.close()
+        with backups.together(settings.data):
+            if settings.caretaker:
+                caretaker.start()
+            yield
+            jobs.stop_all()
+            if settings.caretaker:
+                caretaker.stop()
+            pool.close()
 
     app = FastAPI(
         lifespan=lifespan,
@@ -82,6 +97,10 @@ def create_app(settings: Settings) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     app.state.pool = pool
+    app.state.jobs = jobs
+    app.state.database = settings.database
+    app.state.attachments = settings.data / backups.ATTACHMENTS
+    app.state.exchange = settings.data / "exchange"
     app.state.spot_meter = settings.spot_meter or SimulatedSpotMeter()
     app.state.shutter_tester = SimulatedShutterTester()
     for router in ROUTERS:
@@ -90,13 +109,15 @@ def create_app(settings: Settings) -> FastAPI:
     @app.get("/api/health", tags=["service"])
     def health() -> Health:
         """Whether the application is up, and which it is."""
-        return Health("emulsa", __version__)
+        return Health("emulsa", __version__, caretaker.trouble)
 
     errors.install(app)
     bodies.install(app)
     _serve_page(app, settings.page)
     app.add_middleware(GZipMiddleware, minimum_size=1_000, compresslevel=5)
     app.add_middleware(BodyLimit)
+    app.add_middleware(Quiet)
+    app.add_middleware(Guard, hosts=settings.hosts)
     app.add_middleware(SafeHeaders)
     return app
 

@@ -19,6 +19,10 @@ class TooLarge(CoreError):
     code = "too-large"
 
 
+class Forbidden(CoreError):
+    code = "forbidden"
+
+
 class Conflict(CoreError):
     """Somebody else changed the same thing meanwhile; the answer carries what is kept now."""
 
@@ -38,6 +42,7 @@ class Conflict(CoreError):
 
 
 STATUS: dict[type[CoreError], int] = {
+    Forbidden: 403,
     NotFound: 404,
     Impossible: 409,
     Conflict: 409,

@@ -8,11 +8,18 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from emulsa.api.errors import TooLarge, response
 
-LARGEST_BODY = 1_048_576  # bytes: 200 readings with long labels are under 100 kB
+MEGABYTE = 1_048_576
+LARGEST_BODY = MEGABYTE  # 200 readings with long labels are under 100 kB
+# Files are written to the disk as they arrive, not held in the memory.
+LARGER = (
+    ("/api/attachments/", 40 * MEGABYTE),
+    ("/api/exchange/csv", 64 * MEGABYTE),
+    ("/api/exchange/archive/merge", 8_192 * MEGABYTE),
+)
 
 
 class BodyLimit:
-    """Refuses bodies over LARGEST_BODY, whether they say their length or stream."""
+    """Refuses bodies over their route's limit, whether they say their length or stream."""
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
@@ -23,8 +30,9 @@ class BodyLimit:
             return
         headers = dict(scope["headers"])
         said = headers.get(b"content-length", b"0")
-        if said.isdigit() and int(said) > LARGEST_BODY:
-            await response(_too_large())(scope, receive, send)
+        largest = _largest(scope["path"])
+        if said.isdigit() and int(said) > largest:
+            await response(_too_large(largest))(scope, receive, send)
             return
         arrived = 0
 
@@ -32,14 +40,18 @@ class BodyLimit:
             nonlocal arrived
             message = await receive()
             arrived += len(message.get("body", b""))
-            if arrived > LARGEST_BODY:
-                raise _too_large()
+            if arrived > largest:
+                raise _too_large(largest)
             return message
 
         await self.app(scope, counted, send)
 
 
-def _too_large() -> TooLarge:
+def _largest(path: str) -> int:
+    return next((bytes_ for prefix, bytes_ in LARGER if path.startswith(prefix)), LARGEST_BODY)
+
+
+def _too_large(largest: int) -> TooLarge:
     return TooLarge(
-        "This request is larger than 1 MB; send less at once.", allowed=[0, LARGEST_BODY]
+        f"This is larger than {largest // MEGABYTE} MB; send less at once.", allowed=[0, largest]
     )

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
 from emulsa.core import wire
 from emulsa.core.advice import Advice
 from emulsa.core.advising.setting import given_advice
 from emulsa.core.corrections.light_change import Interval, progress
-from emulsa.core.corrections.optics import Lens
+from emulsa.core.corrections.optics import Lens, mark_text
 from emulsa.core.corrections.reciprocity import corrected_s
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest
@@ -20,7 +20,7 @@ from emulsa.core.exposure import exposure, metered_at
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import stops_text, stops_words, time_text
 from emulsa.core.light.marks import ApertureMark, TimeMark
-from emulsa.core.limits import Id, Label, Length, Note, Within
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Note, Within
 from emulsa.core.tones.development_number import half_steps, n_text
 
 Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
@@ -37,7 +37,7 @@ class Given:
 
     id: Id
     scene_id: Id
-    sheet_id: Id
+    piece_id: Id
     aperture: ApertureMark | None = None
     time: TimeMark | None = None
     note: Note = ""
@@ -59,12 +59,26 @@ class Correction:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Taken:
+    """What an exposure was taken with and what its film cost, as it was on the day."""
+
+    lens_id: Id | None = None
+    pinhole_id: Id | None = None
+    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    exposure_index: ExposureIndex | None = None
+    cost: float | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Exposure:
-    """A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed."""
+    """A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed.
+
+    Both are empty for an exposure brought in from elsewhere without its plan.
+    """
 
     id: Id
     scene_id: Id
-    sheet_id: Id
+    piece_id: Id
     exposed_at: Label
     aperture: ApertureMark
     seconds: float
@@ -80,6 +94,7 @@ class Exposure:
     bracket_stops: float = 0.0
     share: float = 1.0
     intervals: tuple[Interval, ...] = ()
+    taken: Taken = Taken()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -98,7 +113,12 @@ class GivenCheck:
 
 
 def log(
-    given: Given, request: ExposureRequest, recipe_id: str | None, exposed_at: str, version: str
+    given: Given,
+    request: ExposureRequest,
+    recipe_id: str | None,
+    exposed_at: str,
+    version: str,
+    taken: Taken = Taken(),
 ) -> Exposure:
     """The exposure as it goes into the log; raises as ``exposure`` does."""
     answer = exposure(request)
@@ -109,7 +129,7 @@ def log(
     return Exposure(
         id=given.id,
         scene_id=given.scene_id,
-        sheet_id=given.sheet_id,
+        piece_id=given.piece_id,
         exposed_at=exposed_at,
         aperture=aperture,
         seconds=seconds,
@@ -125,6 +145,28 @@ def log(
         bracket_stops=given.bracket_stops,
         share=given.share,
         intervals=given.intervals,
+        taken=taken,
+    )
+
+
+def correct(known: Exposure, correction: Correction) -> Exposure:
+    """A logged exposure put right; its error is worked out against the plan it was made with.
+
+    One that was brought in without its plan keeps the error it came with.
+    """
+    seconds = marks.seconds(correction.time)
+    off = known.error_stops
+    if known.request:
+        request = wire.decode(ExposureRequest, known.request)
+        off = given_error_stops(request, correction.aperture, seconds, known)
+    return replace(
+        known,
+        aperture=correction.aperture,
+        seconds=seconds,
+        n=correction.n,
+        recipe_id=correction.recipe_id,
+        note=correction.note,
+        error_stops=off,
     )
 
 
@@ -153,6 +195,21 @@ def given_error_stops(
     against the plan, or against a logged frame's own place in its bracket or multiple exposure."""
     aim = 0.0 if logged is None else _aim_stops(logged)
     return error_stops(request.law, metered_at(request, aperture) * 2**aim, seconds)
+
+
+def set_text(aperture: ApertureMark, seconds: float) -> str:
+    """Aperture and time really given, as one writes them.
+
+    >>> set_text("32", 9)
+    'f/32, 9 s'
+    """
+    return f"{mark_text(aperture)}, {time_text(seconds)}"
+
+
+def planned_text(logged: Exposure) -> str:
+    """What the plan of the day said to set; nothing when none was kept."""
+    setting = logged.answer.get("set")
+    return f"{setting['aperture']}, {setting['text']}" if setting else ""
 
 
 def part_text(logged: Exposure) -> str:

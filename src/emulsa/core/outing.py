@@ -1,22 +1,41 @@
-"""An outing: a day with a camera, its place and weather in words."""
+"""An outing: a day with a camera, its place and its weather, typed once."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.core.limits import Id, Label, Length, Name, Note
+from emulsa.core.errors import Missing
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 
 Day = Annotated[str, Length("The day", 0, 10)]
+Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
+Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
+AirTemperature = Annotated[float, Within("The temperature", -60, 60, "°C")]
+Packed = Annotated[tuple[Label, ...], Length("Packed things", 0, 400)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Outing:
-    """Where and when; ``day`` is an ISO date."""
+    """Where and when; ``day`` is an ISO date; ``packed`` the keys of what is in the bag already."""
 
     id: Id
     title: Name
     day: Day = ""
     place: Label = ""
     conditions: Label = ""
+    light: Label = ""
+    temperature_c: AirTemperature | None = None
+    latitude: Latitude | None = None
+    longitude: Longitude | None = None
+    packed: Packed = ()
     note: Note = ""
+
+    def __post_init__(self) -> None:
+        if (self.latitude is None) != (self.longitude is None):
+            given = "longitude" if self.latitude is None else "latitude"
+            other = "latitude" if self.latitude is None else "longitude"
+            raise Missing(
+                f"A place needs both coordinates; give the {other} too, or clear the {given}.",
+                field=other,
+            )

@@ -64,7 +64,8 @@ class Scene:
     """Everything decided in front of one subject; what is empty is not decided yet.
 
     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-    important shadow when it is not the darkest reading.
+    important shadow when it is not the darkest reading. ``revisits`` is the earlier scene it was
+    copied from.
     """
 
     id: Id
@@ -88,6 +89,7 @@ class Scene:
     light: Light = "daylight"
     depth: Depth | None = None
     movement: Movement | None = None
+    revisits: Id | None = None
     readings: Annotated[tuple[SceneReading, ...], Length("Readings", 0, 200)] = ()
 
 
@@ -180,6 +182,14 @@ def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
         school=last.school or scene.school,
         light=last.light,
     )
+
+
+def revisit(earlier: Scene, id_: str, outing_id: str) -> Scene:
+    """An earlier scene to go back to: its readings and kit as they were, N to be decided again.
+
+    The readings keep their time, so that their age is said until they are taken anew.
+    """
+    return replace(earlier, id=id_, outing_id=outing_id, revisits=earlier.id, n=None)
 
 
 def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:

@@ -6,224 +6,32 @@ already holds the outing is left as it is.
 
 from __future__ import annotations
 
-from dataclasses import replace
 from pathlib import Path
 
 from emulsa import __version__
 from emulsa.core.corrections.bellows import ByDraw
-from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
-from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
-from emulsa.core.development.recipes import Point, Recipe
-from emulsa.core.exposed import Given, log
+from emulsa.core.exposed import Given, Taken, log
 from emulsa.core.exposing.request import High
-from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
-from emulsa.core.film.sheets import Holder, Sheet, Side
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.film.holders import Holder
+from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.light.meters import EvReading
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Pin, Scene, SceneReading, plan
-from emulsa.store import database, exposures, films, holders, kit, outings, scenes
+from emulsa.demo import bag
+from emulsa.demo.bag import METER
+from emulsa.store import (
+    backups,
+    database,
+    exposures,
+    films,
+    holders,
+    outings,
+    pieces,
+    scenes,
+    stock,
+)
 
 DAY = "2026-01-17"
-SETTINGS_FILE = "emulsa.sqlite3"
-
-FILMS = (
-    Film(
-        id="film-corvane",
-        name="Corvane 100",
-        exposure_index=100,
-        law=PowerLaw(exponent=1.26, from_s=1, tested_until_s=600),
-        price=2.4,
-        provenance=Provenance(
-            exposure_index="own test, autumn",
-            textural_range="own test",
-            law="three own test sheets",
-            price="box of 25",
-        ),
-        note="General purpose, long straight line.",
-    ),
-    Film(
-        id="film-ostrel",
-        name="Ostrel 400",
-        exposure_index=250,
-        textural_range=(2, 9),
-        law=TableLaw(rows=((1, 1), (10, 18, 0.95), (100, 260, 0.9), (600, 2_400, 0.85))),
-        price=3.1,
-        provenance=Provenance(exposure_index="rated lower than the box", law="maker's sheet"),
-        note="Fast and soft in the highlights; for the pinhole and for wind.",
-    ),
-    Film(
-        id="film-velm",
-        name="Velm 25",
-        exposure_index=25,
-        textural_range=(2, 7),
-        law=NoFailure(until_s=120),
-        note="Very fine grain; blocks early.",
-    ),
-)
-
-RECIPES = (
-    FilmRecipe(
-        id="recipe-corvane-mq",
-        film_id="film-corvane",
-        name="Metol–hydroquinone 1+1, trays",
-        recipe=Recipe(
-            developer="metol–hydroquinone developer",
-            dilution="1+1",
-            agitation="tray shuffle",
-            points=(
-                Point(n=-2, minutes=5.5, ei=64, origin="personal"),
-                Point(n=-1, minutes=6.8333333333, ei=80, origin="personal"),
-                Point(n=0, minutes=8.5, ei=100, origin="personal"),
-                Point(n=0, minutes=9, ei=100, origin="published"),
-                Point(n=1, minutes=11.5, ei=125, origin="personal"),
-            ),
-        ),
-    ),
-    FilmRecipe(
-        id="recipe-corvane-stain",
-        film_id="film-corvane",
-        name="Two-part staining, semi-stand",
-        recipe=Recipe(
-            developer="two-part staining developer",
-            dilution="1+1+100",
-            agitation="30 s, then 10 s every 10 min",
-            temperature_c=20,
-            k_per_c=0.07,
-            points=(Point(n=-2, minutes=45, ei=80, origin="personal"),),
-        ),
-        note="Poisonous through skin: gloves.",
-    ),
-    FilmRecipe(
-        id="recipe-ostrel-mq",
-        film_id="film-ostrel",
-        name="Metol–hydroquinone 1+1, tank",
-        recipe=Recipe(
-            developer="metol–hydroquinone developer",
-            dilution="1+1",
-            agitation="30 s, then 10 s each minute",
-            points=(Point(n=0, minutes=11, ei=250, origin="published"),),
-        ),
-    ),
-    FilmRecipe(
-        id="recipe-ostrel-ascorbate",
-        film_id="film-ostrel",
-        name="Phenidone–ascorbate stock, tank",
-        recipe=Recipe(
-            developer="phenidone–ascorbate developer",
-            dilution="stock",
-            agitation="30 s, then 10 s each minute",
-            points=(
-                Point(n=-1, minutes=6, ei=200, origin="published"),
-                Point(n=0, minutes=7.5, ei=250, origin="published"),
-            ),
-        ),
-    ),
-    FilmRecipe(
-        id="recipe-velm-soft",
-        film_id="film-velm",
-        name="Soft metol, trays",
-        recipe=Recipe(
-            developer="metol developer",
-            dilution="stock",
-            agitation="tray shuffle",
-            points=(
-                Point(n=-1, minutes=7, ei=20, origin="published"),
-                Point(n=0, minutes=9, ei=25, origin="published"),
-                Point(n=1, minutes=12, ei=25, origin="published"),
-            ),
-        ),
-    ),
-    FilmRecipe(
-        id="recipe-velm-mq",
-        film_id="film-velm",
-        name="Metol–hydroquinone 1+3, trays",
-        recipe=Recipe(
-            developer="metol–hydroquinone developer",
-            dilution="1+3",
-            agitation="tray shuffle",
-            points=(Point(n=0, minutes=10, ei=25, origin="published"),),
-        ),
-    ),
-)
-
-CAMERAS = (
-    Camera(id="camera-field", name="Field camera 4×5", format_mm=(120, 95)),
-    Camera(id="camera-box", name="Pinhole box 4×5", format_mm=(120, 95)),
-)
-
-LENSES = (
-    KitLens(
-        id="lens-90",
-        name="90 mm wide",
-        camera_id="camera-field",
-        optics=Lens(
-            focal_length_mm=90,
-            widest="8",
-            smallest="45",
-            shutter=Shutter(
-                measured=(
-                    MeasuredSpeed(mark="1/500", seconds=0.00266),
-                    MeasuredSpeed(mark="1/250", seconds=0.0046),
-                    MeasuredSpeed(mark="1/60", seconds=0.0208),
-                    MeasuredSpeed(mark="1", seconds=1.17),
-                )
-            ),
-        ),
-        note="Shutter tested in frost: its ends run long.",
-    ),
-    KitLens(
-        id="lens-150",
-        name="150 mm",
-        camera_id="camera-field",
-        optics=Lens(focal_length_mm=150, widest="5.6", smallest="64", shutter=Shutter()),
-    ),
-    KitLens(
-        id="lens-300",
-        name="300 mm telephoto",
-        camera_id="camera-field",
-        optics=Lens(
-            focal_length_mm=300,
-            pupil_magnification=0.7,
-            telephoto=True,
-            widest="9",
-            smallest="64",
-            shutter=Shutter(fastest="1/125"),
-        ),
-    ),
-)
-
-PINHOLE = KitPinhole(
-    id="pinhole-box",
-    name="0.2 mm at 30 mm",
-    camera_id="camera-box",
-    optics=Pinhole(diameter_mm=0.2, distance_mm=30),
-    note="Measured under a loupe.",
-)
-
-FILTERS = (
-    KitFilter(
-        id="filter-yellow",
-        name="Medium yellow",
-        filter=Filter(factor=2, tungsten_factor=1.5, type="contrast", colour="yellow"),
-    ),
-    KitFilter(
-        id="filter-red",
-        name="Deep red",
-        filter=Filter(factor=8, tungsten_factor=5, type="contrast", colour="red"),
-    ),
-    KitFilter(id="filter-neutral", name="Neutral 0.9", filter=Filter(density=0.9)),
-    KitFilter(
-        id="filter-graduated",
-        name="Graduated 2 stops",
-        filter=Filter(stops=2, type="graduated"),
-        note="Soft edge; line it up at working aperture.",
-    ),
-    KitFilter(id="filter-polariser", name="Polariser", filter=Filter(stops=1.5, type="polariser")),
-)
-
-METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1)
 
 OUTING = Outing(
     id="outing-quarry",
@@ -334,9 +142,9 @@ EXPOSED = (
 def build(folder: Path) -> None:
     """Create the demo's database in ``folder`` unless it holds the outing already."""
     folder.mkdir(parents=True, exist_ok=True)
-    connection = database.connect(folder / SETTINGS_FILE)
+    backups.prepare(folder / backups.DATABASE)
+    connection = database.connect(folder / backups.DATABASE)
     try:
-        database.migrate(connection)
         if outings.outing(connection, OUTING.id) is None:
             with database.transaction(connection):
                 _fill(connection)
@@ -345,22 +153,11 @@ def build(folder: Path) -> None:
 
 
 def _fill(connection: database.Connection) -> None:
-    for film in FILMS:
-        films.put_film(connection, film)
-    for recipe in RECIPES:
-        films.put_recipe(connection, recipe)
-    for camera in CAMERAS:
-        kit.put_camera(connection, camera)
-    for lens in LENSES:
-        kit.put_lens(connection, lens)
-    kit.put_pinhole(connection, PINHOLE)
-    for filter_ in FILTERS:
-        kit.put_filter(connection, filter_)
-    kit.put_meter(connection, METER)
+    bag.fill(connection)
     for number in range(1, 7):
         holders.put_holder(connection, Holder(id=f"holder-{number}", number=number))
     for where, film_id in LOADED:
-        holders.put_sheet(connection, _sheet(where, film_id))
+        pieces.load(connection, _sheet(where, film_id))
     outings.put(connection, OUTING)
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
         scenes.put(connection, scene)
@@ -368,11 +165,13 @@ def _fill(connection: database.Connection) -> None:
         _expose(connection, scene, where, at, seconds)
 
 
-def _sheet(where: str, film_id: str) -> Sheet:
+def _sheet(where: str, film_id: str) -> Piece:
     side: Side = "A" if where.endswith("A") else "B"
-    return Sheet(
+    return Piece(
         id=f"sheet-{where}",
         film_id=film_id,
+        stock_id=bag.BOX_OF.get(film_id),
+        label=where,
         holder_id=f"holder-{where[:-1]}",
         side=side,
         state="loaded",
@@ -386,9 +185,17 @@ def _expose(
     request = plan(scene, scenes.kit_of(connection, scene))
     recipe = films.first_recipe(connection, scene.film_id or "")
     given = Given(
-        id=f"exposure-{where}", scene_id=scene.id, sheet_id=f"sheet-{where}", time=seconds
+        id=f"exposure-{where}", scene_id=scene.id, piece_id=f"sheet-{where}", time=seconds
     )
-    exposures.put(connection, log(given, request, recipe.id if recipe else None, at, __version__))
-    sheet = holders.sheet(connection, given.sheet_id)
+    taken = Taken(
+        lens_id=scene.lens_id,
+        pinhole_id=scene.pinhole_id,
+        filter_ids=scene.filter_ids,
+        exposure_index=request.ei,
+        cost=stock.piece_cost(connection, given.piece_id),
+    )
+    recipe_id = recipe.id if recipe else None
+    exposures.put(connection, log(given, request, recipe_id, at, __version__, taken))
+    sheet = pieces.piece(connection, given.piece_id)
     assert sheet is not None
-    holders.put_sheet(connection, replace(sheet, state="exposed"))
+    pieces.move(connection, sheet, "expose", at, scene.title)

@@ -1,26 +1,28 @@
-"""The log: what was given to each sheet, with the plan as it was."""
+"""The log: what was given to each piece of film, with the plan as it was."""
 
 from __future__ import annotations
 
 import json
+from collections import defaultdict
 from sqlite3 import Connection, Row
 
 from emulsa.core import wire
 from emulsa.core.corrections.light_change import Interval
-from emulsa.core.exposed import Exposure
+from emulsa.core.exposed import Exposure, Taken
 
 
 def put(connection: Connection, exposure: Exposure) -> None:
     connection.execute(
         """
         INSERT INTO exposure (
-            id, scene_id, sheet_id, exposed_at, aperture, seconds, error_stops, n,
+            id, scene_id, piece_id, exposed_at, aperture, seconds, error_stops, n,
             development_change, recipe_id, request, answer, core_version, note, bracket_id,
-            bracket_stops, share, intervals
+            bracket_stops, share, intervals, lens_id, pinhole_id, filter_ids, exposure_index, cost
         ) VALUES (
-            :id, :scene_id, :sheet_id, :exposed_at, :aperture, :seconds, :error_stops, :n,
+            :id, :scene_id, :piece_id, :exposed_at, :aperture, :seconds, :error_stops, :n,
             :development_change, :recipe_id, :request, :answer, :core_version, :note,
-            :bracket_id, :bracket_stops, :share, :intervals
+            :bracket_id, :bracket_stops, :share, :intervals, :lens_id, :pinhole_id, :filter_ids,
+            :exposure_index, :cost
         )
         ON CONFLICT (id) DO UPDATE SET
             aperture = :aperture, seconds = :seconds, error_stops = :error_stops, n = :n,
@@ -29,7 +31,7 @@ def put(connection: Connection, exposure: Exposure) -> None:
         {
             "id": exposure.id,
             "scene_id": exposure.scene_id,
-            "sheet_id": exposure.sheet_id,
+            "piece_id": exposure.piece_id,
             "exposed_at": exposure.exposed_at,
             "aperture": json.dumps(exposure.aperture),
             "seconds": exposure.seconds,
@@ -45,6 +47,11 @@ def put(connection: Connection, exposure: Exposure) -> None:
             "bracket_stops": exposure.bracket_stops,
             "share": exposure.share,
             "intervals": wire.dumps(exposure.intervals),
+            "lens_id": exposure.taken.lens_id,
+            "pinhole_id": exposure.taken.pinhole_id,
+            "filter_ids": json.dumps(exposure.taken.filter_ids),
+            "exposure_index": exposure.taken.exposure_index,
+            "cost": exposure.taken.cost,
         },
     )
 
@@ -54,20 +61,13 @@ def exposure(connection: Connection, id_: str) -> Exposure | None:
     return _exposure(row) if row else None
 
 
-def exposures(connection: Connection) -> list[Exposure]:
-    """All of them, latest first."""
-    rows = connection.execute("SELECT * FROM exposure ORDER BY exposed_at DESC, rowid DESC")
-    return [_exposure(row) for row in rows.fetchall()]
-
-
 def of_scene(connection: Connection, scene_id: str) -> list[tuple[Exposure, str]]:
-    """A scene's exposures with where each sheet is (``2B``), latest first."""
+    """A scene's exposures with where each piece was exposed (``2B``), latest first."""
     rows = connection.execute(
         """
-        SELECT exposure.*, holder.number || sheet.side AS place
+        SELECT exposure.*, piece.label AS place
         FROM exposure
-        JOIN sheet ON sheet.id = exposure.sheet_id
-        JOIN holder ON holder.id = sheet.holder_id
+        JOIN piece ON piece.id = exposure.piece_id
         WHERE exposure.scene_id = :scene_id
         ORDER BY exposed_at DESC, exposure.rowid DESC
         """,
@@ -76,11 +76,25 @@ def of_scene(connection: Connection, scene_id: str) -> list[tuple[Exposure, str]
     return [(_exposure(row), row["place"]) for row in rows.fetchall()]
 
 
-def share_given(connection: Connection, sheet_id: str) -> float:
-    """How much of its exposure a sheet has had: 1 is all of it."""
+def of_pieces(connection: Connection, piece_ids: list[str]) -> dict[str, list[Exposure]]:
+    """The exposures each of these pieces had, in their order."""
+    found: dict[str, list[Exposure]] = defaultdict(list)
+    for row in connection.execute(
+        """
+        SELECT * FROM exposure
+        WHERE piece_id IN (SELECT value FROM json_each(:ids)) ORDER BY exposed_at, rowid
+        """,
+        {"ids": json.dumps(piece_ids)},
+    ):
+        found[row["piece_id"]].append(_exposure(row))
+    return found
+
+
+def share_given(connection: Connection, piece_id: str) -> float:
+    """How much of its exposure a piece has had: 1 is all of it."""
     row = connection.execute(
-        "SELECT coalesce(sum(share), 0) AS given FROM exposure WHERE sheet_id = :sheet_id",
-        {"sheet_id": sheet_id},
+        "SELECT coalesce(sum(share), 0) AS given FROM exposure WHERE piece_id = :piece_id",
+        {"piece_id": piece_id},
     ).fetchone()
     return float(row["given"])
 
@@ -89,7 +103,7 @@ def _exposure(row: Row) -> Exposure:
     return Exposure(
         id=row["id"],
         scene_id=row["scene_id"],
-        sheet_id=row["sheet_id"],
+        piece_id=row["piece_id"],
         exposed_at=row["exposed_at"],
         aperture=json.loads(row["aperture"]),
         seconds=row["seconds"],
@@ -105,4 +119,11 @@ def _exposure(row: Row) -> Exposure:
         bracket_stops=row["bracket_stops"],
         share=row["share"],
         intervals=wire.loads(tuple[Interval, ...], row["intervals"]),
+        taken=Taken(
+            lens_id=row["lens_id"],
+            pinhole_id=row["pinhole_id"],
+            filter_ids=tuple(json.loads(row["filter_ids"])),
+            exposure_index=row["exposure_index"],
+            cost=row["cost"],
+        ),
     )

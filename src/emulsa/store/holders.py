@@ -1,78 +1,89 @@
-"""Holders and the sheets in them."""
+"""Holders, and the sheet sizes of one's own."""
 
 from __future__ import annotations
 
-from sqlite3 import Connection, Row
+from sqlite3 import Connection
 
-from emulsa.core.film.sheets import Holder, Sheet
+from emulsa.core import wire
+from emulsa.core.errors import Impossible
+from emulsa.core.film.formats import SheetFormat
+from emulsa.core.film.holders import Fault, Holder
 
 
 def put_holder(connection: Connection, holder: Holder) -> None:
     connection.execute(
         """
-        INSERT INTO holder (id, number, note) VALUES (:id, :number, :note)
-        ON CONFLICT (id) DO UPDATE SET number = :number, note = :note
-        """,
-        {"id": holder.id, "number": holder.number, "note": holder.note},
-    )
-
-
-def delete_holder(connection: Connection, id_: str) -> None:
-    connection.execute("DELETE FROM holder WHERE id = :id", {"id": id_})
-
-
-def holders(connection: Connection) -> list[Holder]:
-    rows = connection.execute("SELECT id, number, note FROM holder ORDER BY number").fetchall()
-    return [Holder(**dict(row)) for row in rows]
-
-
-def put_sheet(connection: Connection, sheet: Sheet) -> None:
-    connection.execute(
-        """
-        INSERT INTO sheet (id, film_id, holder_id, side, state, loaded_at)
-        VALUES (:id, :film_id, :holder_id, :side, :state, :loaded_at)
-        ON CONFLICT (id) DO UPDATE SET state = :state
+        INSERT INTO holder (id, number, format, faults, retired, note)
+        VALUES (:id, :number, :format, :faults, :retired, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            number = :number, format = :format, faults = :faults, retired = :retired, note = :note
         """,
         {
-            "id": sheet.id,
-            "film_id": sheet.film_id,
-            "holder_id": sheet.holder_id,
-            "side": sheet.side,
-            "state": sheet.state,
-            "loaded_at": sheet.loaded_at,
+            "id": holder.id,
+            "number": holder.number,
+            "format": holder.format,
+            "faults": wire.dumps(holder.faults),
+            "retired": int(holder.retired),
+            "note": holder.note,
         },
     )
 
 
-def delete_sheet(connection: Connection, id_: str) -> None:
-    connection.execute("DELETE FROM sheet WHERE id = :id", {"id": id_})
+def delete_holder(connection: Connection, id_: str) -> None:
+    """Delete a holder that never held an exposed sheet; Impossible otherwise: it is retired."""
+    if connection.execute("SELECT 1 FROM piece WHERE holder_id = :id", {"id": id_}).fetchone():
+        raise Impossible(
+            "Film was exposed in this holder; retire it, so that the log stays whole.", field="id"
+        )
+    connection.execute("DELETE FROM holder WHERE id = :id", {"id": id_})
 
 
-def sheets(connection: Connection) -> list[Sheet]:
-    rows = connection.execute("SELECT * FROM sheet ORDER BY holder_id, side").fetchall()
-    return [_sheet(row) for row in rows]
+def holders(connection: Connection) -> list[Holder]:
+    """By number, retired ones too."""
+    rows = connection.execute(
+        "SELECT id, number, format, faults, retired, note FROM holder ORDER BY number"
+    ).fetchall()
+    return [
+        Holder(
+            **{
+                **dict(row),
+                "faults": wire.loads(tuple[Fault, ...], row["faults"]),
+                "retired": bool(row["retired"]),
+            }
+        )
+        for row in rows
+    ]
 
 
-def sheet(connection: Connection, id_: str) -> Sheet | None:
-    row = connection.execute("SELECT * FROM sheet WHERE id = :id", {"id": id_}).fetchone()
-    return _sheet(row) if row else None
+def put_format(connection: Connection, format_: SheetFormat) -> None:
+    connection.execute(
+        """
+        INSERT INTO sheet_format (id, name, width_mm, height_mm, note, archived)
+        VALUES (:id, :name, :width_mm, :height_mm, :note, :archived)
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, width_mm = :width_mm, height_mm = :height_mm, note = :note,
+            archived = :archived
+        """,
+        {
+            "id": format_.id,
+            "name": format_.name,
+            "width_mm": format_.size_mm[0],
+            "height_mm": format_.size_mm[1],
+            "note": format_.note,
+            "archived": int(format_.archived),
+        },
+    )
 
 
-def in_side(connection: Connection, holder_id: str, side: str) -> Sheet | None:
-    row = connection.execute(
-        "SELECT * FROM sheet WHERE holder_id = :holder_id AND side = :side",
-        {"holder_id": holder_id, "side": side},
-    ).fetchone()
-    return _sheet(row) if row else None
-
-
-def _sheet(row: Row) -> Sheet:
-    return Sheet(**dict(row))
-
-
-def place(connection: Connection, sheet: Sheet) -> str:
-    """Where a sheet is, as one says it: ``2B``."""
-    number = connection.execute(
-        "SELECT number FROM holder WHERE id = :id", {"id": sheet.holder_id}
-    ).fetchone()["number"]
-    return f"{number}{sheet.side}"
+def formats(connection: Connection) -> list[SheetFormat]:
+    rows = connection.execute("SELECT * FROM sheet_format ORDER BY name").fetchall()
+    return [
+        SheetFormat(
+            id=row["id"],
+            name=row["name"],
+            size_mm=(row["width_mm"], row["height_mm"]),
+            note=row["note"],
+            archived=bool(row["archived"]),
+        )
+        for row in rows
+    ]

@@ -18,8 +18,8 @@ from emulsa.core.errors import Impossible, Missing
 Connection = sqlite3.Connection
 
 JOURNALED = (
-    "film recipe camera lens pinhole filter meter holder sheet outing scene reading scene_filter"
-    " exposure preference"
+    "film recipe camera lens pinhole filter meter sheet_format stock holder roll strip run piece"
+    " step outing scene reading scene_filter exposure judgement attachment preference"
 ).split()
 
 # {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With
@@ -160,7 +160,7 @@ def _replay(connection: Connection, back: bool) -> Action:
             source, target = change["after"], change["before"]
             if not back:
                 source, target = target, source
-            _turn(connection, change["table_name"], source, target)
+            turn(connection, change["table_name"], source, target)
         connection.execute(
             "UPDATE action SET undone = :undone WHERE id = :id",
             {"id": chosen.id, "undone": int(back)},
@@ -172,7 +172,7 @@ def _replay(connection: Connection, back: bool) -> Action:
     return chosen
 
 
-def _turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:
+def turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:
     """Turn one row from ``source`` into ``target``; nothing stands for no row."""
     keys = _columns(connection, table, keys=True)
     where = " AND ".join(f"{key} = :{key}" for key in keys)

@@ -135,23 +135,28 @@ def meter(connection: Connection, id_: str) -> Meter | None:
 
 
 USED_BY = {  # what may still name a record: one sentence says where to look
-    "film": "recipes, sheets or scenes",
-    "recipe": "scenes or exposures",
-    "camera": "lenses or pinholes",
-    "lens": "scenes",
-    "pinhole": "scenes",
-    "filter": "scenes",
+    "film": "recipes, boxes, rolls, sheets or scenes",
+    "recipe": "scenes, strips, runs or exposures",
+    "camera": "lenses, pinholes or rolls",
+    "lens": "scenes or exposures",
+    "pinhole": "scenes or exposures",
+    "filter": "scenes or exposures",
     "meter": "scenes",
+    "sheet_format": "holders or boxes",
 }
 
 REFERENCES = {
-    "film": (("recipe", "film_id"), ("sheet", "film_id"), ("scene", "film_id")),
-    "recipe": (("scene", "recipe_id"), ("exposure", "recipe_id")),
-    "camera": (("lens", "camera_id"), ("pinhole", "camera_id")),
-    "lens": (("scene", "lens_id"),),
-    "pinhole": (("scene", "pinhole_id"),),
-    "filter": (("scene_filter", "filter_id"),),
+    "film": tuple((user, "film_id") for user in ("recipe", "stock", "roll", "piece", "scene")),
+    "recipe": tuple((user, "recipe_id") for user in ("scene", "strip", "run", "exposure")),
+    "camera": (("lens", "camera_id"), ("pinhole", "camera_id"), ("roll", "camera_id")),
+    "lens": (("scene", "lens_id"), ("exposure", "lens_id")),
+    "pinhole": (("scene", "pinhole_id"), ("exposure", "pinhole_id")),
+    "filter": (
+        ("scene_filter", "filter_id"),
+        ("exposure, json_each(exposure.filter_ids) AS named", "named.value"),
+    ),
     "meter": (("scene", "meter_id"),),
+    "sheet_format": (("holder", "format"), ("stock", "format")),
 }
 
 
@@ -163,7 +168,9 @@ def delete(connection: Connection, table: str, id_: str) -> None:
         ).fetchone()
         if found:
             raise Impossible(
-                f"This {table} is still used by {USED_BY[table]}; change those first.", field="id"
+                f"This {table.replace('_', ' ')} is still used by {USED_BY[table]};"
+                " archive it, or change those first.",
+                field="id",
             )
     connection.execute(f"DELETE FROM {table} WHERE id = :id", {"id": id_})
 

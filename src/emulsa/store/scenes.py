@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from collections import defaultdict
+from dataclasses import dataclass, replace
 from sqlite3 import Connection, Row
 from typing import Any
 
@@ -16,7 +17,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Reading
 from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading
-from emulsa.store import films, kit, preferences
+from emulsa.store import films, kit, preferences, stock
 
 
 def put(connection: Connection, scene: Scene) -> None:
@@ -25,18 +26,18 @@ def put(connection: Connection, scene: Scene) -> None:
         """
         INSERT INTO scene (
             id, outing_id, title, note, film_id, exposure_index, recipe_id, lens_id, pinhole_id,
-            meter_id, focus, aperture, pin, high, n, school, low, light, depth, movement
+            meter_id, focus, aperture, pin, high, n, school, low, light, depth, movement, revisits
         ) VALUES (
             :id, :outing_id, :title, :note, :film_id, :exposure_index, :recipe_id, :lens_id,
             :pinhole_id, :meter_id, :focus, :aperture, :pin, :high, :n, :school, :low, :light,
-            :depth, :movement
+            :depth, :movement, :revisits
         )
         ON CONFLICT (id) DO UPDATE SET
             outing_id = :outing_id, title = :title, note = :note, film_id = :film_id,
             exposure_index = :exposure_index, recipe_id = :recipe_id, lens_id = :lens_id,
             pinhole_id = :pinhole_id, meter_id = :meter_id, focus = :focus, aperture = :aperture,
             pin = :pin, high = :high, n = :n, school = :school, low = :low, light = :light,
-            depth = :depth, movement = :movement
+            depth = :depth, movement = :movement, revisits = :revisits
         """,
         {
             "id": scene.id,
@@ -59,6 +60,7 @@ def put(connection: Connection, scene: Scene) -> None:
             "light": scene.light,
             "depth": _json(scene.depth),
             "movement": _json(scene.movement),
+            "revisits": scene.revisits,
         },
     )
     _put_readings(connection, scene)
@@ -77,12 +79,80 @@ def of_outing(connection: Connection, outing_id: str) -> list[Scene]:
     return _scenes(connection, rows)
 
 
+@dataclass(frozen=True)
+class SceneLine:
+    """A scene as a line in its outing."""
+
+    id: str
+    title: str
+    readings: int
+    exposures: int
+    revisits: str | None
+
+
+def lines(connection: Connection, outing_ids: list[str]) -> dict[str, list[SceneLine]]:
+    """The scenes of these outings as lines, in the order they were found."""
+    rows = connection.execute(
+        """
+        SELECT
+            scene.outing_id, scene.id, scene.title, scene.revisits,
+            (SELECT count(*) FROM reading WHERE reading.scene_id = scene.id) AS readings,
+            (SELECT count(*) FROM exposure WHERE exposure.scene_id = scene.id) AS exposures
+        FROM scene
+        WHERE scene.outing_id IN (SELECT value FROM json_each(:ids))
+        ORDER BY scene.rowid
+        """,
+        {"ids": json.dumps(outing_ids)},
+    )
+    found: dict[str, list[SceneLine]] = defaultdict(list)
+    for row in rows:
+        line = dict(row)
+        found[line.pop("outing_id")].append(SceneLine(**line))
+    return found
+
+
+@dataclass(frozen=True)
+class EarlierScene:
+    """A scene one could go back to: where and when it was."""
+
+    id: str
+    title: str
+    outing_title: str
+    day: str
+    place: str
+
+
+def earlier(connection: Connection, text: str, limit: int) -> list[EarlierScene]:
+    """Scenes whose title, outing or place has the text in it, latest first."""
+    rows = connection.execute(
+        """
+        SELECT scene.id, scene.title, outing.title AS outing_title, outing.day, outing.place
+        FROM scene JOIN outing ON outing.id = scene.outing_id
+        WHERE instr(lower(scene.title || ' ' || outing.title || ' ' || outing.place), lower(:text))
+        ORDER BY outing.day DESC, scene.rowid DESC LIMIT :limit
+        """,
+        {"text": text, "limit": limit},
+    )
+    return [EarlierScene(**dict(row)) for row in rows]
+
+
+def titles(connection: Connection, ids: list[str]) -> dict[str, str]:
+    """The titles of these scenes."""
+    rows = connection.execute(
+        "SELECT id, title FROM scene WHERE id IN (SELECT value FROM json_each(:ids))",
+        {"ids": json.dumps(ids)},
+    )
+    return {row["id"]: row["title"] for row in rows}
+
+
 def delete(connection: Connection, id_: str) -> None:
-    """Delete a scene nothing was exposed on; Impossible otherwise."""
+    """Delete a scene nothing was exposed on and nothing revisits; Impossible otherwise."""
     if connection.execute("SELECT 1 FROM exposure WHERE scene_id = :id", {"id": id_}).fetchone():
         raise Impossible(
             "Film was exposed on this scene; it stays, so that the log stays whole.", field="id"
         )
+    if connection.execute("SELECT 1 FROM scene WHERE revisits = :id", {"id": id_}).fetchone():
+        raise Impossible("A later scene goes back to this one; it stays.", field="id")
     for statement in (
         "DELETE FROM reading WHERE scene_id = :id",
         "DELETE FROM scene_filter WHERE scene_id = :id",
@@ -92,10 +162,13 @@ def delete(connection: Connection, id_: str) -> None:
 
 
 def kit_of(connection: Connection, scene: Scene) -> SceneKit:
-    """The records the scene names, as they are now."""
+    """The records the scene names, as they are now; the film costs what its next piece cost."""
+    film = films.film(connection, scene.film_id) if scene.film_id else None
+    if film is not None:
+        film = replace(film, price=stock.film_cost(connection, film.id))
     chosen = [kit.filter_(connection, each) for each in scene.filter_ids]
     return SceneKit(
-        film=films.film(connection, scene.film_id) if scene.film_id else None,
+        film=film,
         lens=kit.lens(connection, scene.lens_id) if scene.lens_id else None,
         pinhole=kit.pinhole(connection, scene.pinhole_id) if scene.pinhole_id else None,
         meter=kit.meter(connection, scene.meter_id) if scene.meter_id else None,
@@ -206,6 +279,7 @@ def _scene(row: Row, readings: list[SceneReading], filters: list[str]) -> Scene:
         light=row["light"],
         depth=_from(Depth, row["depth"]),
         movement=_from(Movement, row["movement"]),
+        revisits=row["revisits"],
         readings=tuple(readings),
     )
 

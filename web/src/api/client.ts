@@ -1,7 +1,10 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
-export const api = createClient<paths>({ baseUrl: "" });
+/** The header every change needs: a page from elsewhere cannot send it. */
+export const OWN = { "x-emulsa": "1" };
+
+export const api = createClient<paths>({ baseUrl: "", headers: OWN });
 
 export type Schemas = components["schemas"];
 

@@ -311,6 +311,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attachments/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Original
+         * @description The picture as it was handed in, to save.
+         */
+        get: operations["original_api_attachments__id__get"];
+        /**
+         * Attach
+         * @description Attach a JPEG, PNG or TIFF picture; handed in twice, it is attached once.
+         */
+        put: operations["attach_api_attachments__id__put"];
+        post?: never;
+        /**
+         * Delete
+         * @description Take a picture off its exposure; undo brings it back.
+         */
+        delete: operations["delete_api_attachments__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/thumbnail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Thumbnail
+         * @description The picture in small.
+         */
+        get: operations["thumbnail_api_attachments__id__thumbnail_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/darkroom": {
         parameters: {
             query?: never;
@@ -320,10 +368,90 @@ export interface paths {
         };
         /**
          * Read
-         * @description Exposed sheets by film, recipe and N; at 20 °C unless told.
+         * @description Exposed film by kind, recipe and N, at 20 °C unless told; open runs; what to judge.
          */
         get: operations["read_api_darkroom_get"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin
+         * @description Put film into a run; asked twice, it is begun once.
+         */
+        post: operations["begin_api_darkroom_runs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/developed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Developed
+         * @description The run is out of the developer and fixed: its film is developed.
+         */
+        post: operations["developed_api_darkroom_runs__id__developed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Leave
+         * @description Take all film out of a run before it meets the developer.
+         */
+        delete: operations["leave_api_darkroom_runs__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/judgements/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Judge
+         * @description Keep what a negative shows; judged again, the later word counts.
+         */
+        put: operations["judge_api_darkroom_judgements__id__put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -391,6 +519,170 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exchange/exposures.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Exposures Csv
+         * @description The whole log for a spreadsheet, streamed.
+         */
+        get: operations["exposures_csv_api_exchange_exposures_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/places.geojson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Places Geojson
+         * @description Outings that have coordinates, as points.
+         */
+        get: operations["places_geojson_api_exchange_places_geojson_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hand In Csv
+         * @description Hand a CSV in: it is kept until it is brought in, and nothing is written yet.
+         */
+        post: operations["hand_in_csv_api_exchange_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/csv/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Csv
+         * @description Try a handed-in CSV, or bring it in: all rows or none, one undoable action.
+         */
+        post: operations["read_csv_api_exchange_csv_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Archive
+         * @description Write everything into one file; fetch it when the job is done.
+         */
+        post: operations["write_archive_api_exchange_archive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive/{id}.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fetch Archive
+         * @description The file a finished job wrote.
+         */
+        get: operations["fetch_archive_api_exchange_archive__id__zip_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Merge Archive
+         * @description Bring an archive in: what is not here is added, what is here stays as it is.
+         */
+        post: operations["merge_archive_api_exchange_archive_merge_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/jobs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Job
+         * @description How far a job is.
+         */
+        get: operations["job_api_exchange_jobs__id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Stop
+         * @description Stop a job; what it began is taken back.
+         */
+        delete: operations["stop_api_exchange_jobs__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exposures": {
         parameters: {
             query?: never;
@@ -402,9 +694,9 @@ export interface paths {
         put?: never;
         /**
          * Expose
-         * @description Log an exposure on a loaded side of the scene's film; asked twice, it is logged once.
+         * @description Log an exposure on unexposed film of the scene's kind; asked twice, it is logged once.
          *
-         *     A share below 1 is part of an intended multiple exposure and may go onto an exposed side.
+         *     A share below 1 is part of an intended multiple exposure and may go onto exposed film.
          */
         post: operations["expose_api_exposures_post"];
         delete?: never;
@@ -424,7 +716,7 @@ export interface paths {
         put?: never;
         /**
          * Expose Bracket
-         * @description Log a bracket: every frame on a sheet of its own, one undoable action.
+         * @description Log a bracket: every frame on a piece of its own, one undoable action.
          */
         post: operations["expose_bracket_api_exposures_bracket_post"];
         delete?: never;
@@ -462,11 +754,51 @@ export interface paths {
         };
         get?: never;
         /**
-         * Correct
+         * Put Right
          * @description Put right what was really given; the plan it was made with stays.
          */
-        put: operations["correct_api_exposures__id__put"];
+        put: operations["put_right_api_exposures__id__put"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description What was done to the record of this id, latest first.
+         */
+        get: operations["read_api_history__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description Make the record what it was before an action; itself an action that can be undone.
+         */
+        post: operations["put_back_api_history__id__put_back_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -482,9 +814,69 @@ export interface paths {
         };
         /**
          * Read
-         * @description Every holder by number.
+         * @description Every holder by number; retired ones are told apart by the flag.
          */
         get: operations["read_api_holders_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holders/checklist": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Checklist
+         * @description What to mind in the changing bag, in order.
+         */
+        get: operations["checklist_api_holders_checklist_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holders/boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Exposed Boxes
+         * @description Boxes of exposed sheets that were taken out of their holders.
+         */
+        get: operations["exposed_boxes_api_holders_boxes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/holders/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Labels
+         * @description A label for each side of every holder in use, to cut out and tape on.
+         */
+        get: operations["labels_api_holders_labels_pdf_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -503,13 +895,13 @@ export interface paths {
         get?: never;
         /**
          * Put
-         * @description Keep a holder, new or changed; numbers are each given once.
+         * @description Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format.
          */
         put: operations["put_api_holders__id__put"];
         post?: never;
         /**
          * Delete
-         * @description Take an empty holder off the board.
+         * @description Take an empty holder off the board; one that exposed film is retired instead.
          */
         delete: operations["delete_api_holders__id__delete"];
         options?: never;
@@ -548,7 +940,7 @@ export interface paths {
         put?: never;
         /**
          * Unload
-         * @description Take unexposed sheets out again; one undoable action.
+         * @description Take sheets out of their holders; one undoable action.
          */
         post: operations["unload_api_holders_unload_post"];
         delete?: never;
@@ -763,6 +1155,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kit/formats/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a sheet_format, new or changed. */
+        put: operations["put_sheet_format"];
+        post?: never;
+        /** Delete a sheet_format nothing uses. */
+        delete: operations["delete_sheet_format"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Exposures that match, newest first.
+         */
+        get: operations["read_api_log_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Story
+         * @description Everything that is known of one exposure.
+         */
+        get: operations["story_api_log__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/{id}/sidecar.xmp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Xmp
+         * @description An XMP sidecar; named after the attached scan it is to lie beside, if one is named.
+         */
+        get: operations["xmp_api_log__id__sidecar_xmp_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outings": {
         parameters: {
             query?: never;
@@ -772,9 +1242,29 @@ export interface paths {
         };
         /**
          * Read
-         * @description Every outing, latest first, with its scenes.
+         * @description Outings, latest first, with their scenes.
          */
         get: operations["read_api_outings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outings/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Earlier
+         * @description Scenes one could go back to, latest first.
+         */
+        get: operations["earlier_api_outings_earlier_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -827,6 +1317,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outings/{id}/revisit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Revisit
+         * @description Plan to go back to a scene: a copy with its readings; asked twice, it is planned once.
+         */
+        post: operations["revisit_api_outings__id__revisit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outings/{id}/packing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pack List
+         * @description What to take, from the kit and the film that is loaded.
+         */
+        get: operations["pack_list_api_outings__id__packing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outings/{id}/packed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Pack
+         * @description Say what is in the bag.
+         */
+        put: operations["pack_api_outings__id__packed_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outings/{id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The outing on paper: conditions, film, and every scene with its readings and exposures.
+         */
+        get: operations["sheet_api_outings__id__sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready
+         * @description Sides by number, then rolls frame by frame from the one in the gate.
+         */
+        get: operations["ready_api_pieces_ready_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preferences": {
         parameters: {
             query?: never;
@@ -841,9 +1431,217 @@ export interface paths {
         get: operations["read_api_preferences_get"];
         /**
          * Put
-         * @description Keep the preferences.
+         * @description Keep the preferences; ``base`` is the version they were changed on.
          */
         put: operations["put_api_preferences_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Every roll, latest first.
+         */
+        get: operations["read_api_rolls_get"];
+        put?: never;
+        /**
+         * Load
+         * @description Load a roll; asked twice, it is loaded once.
+         */
+        post: operations["load_api_rolls_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put
+         * @description Change a roll's note, camera, back or rating; a roll with exposures keeps its rating.
+         */
+        put: operations["put_api_rolls__id__put"];
+        post?: never;
+        /**
+         * Delete
+         * @description Take a roll out unexposed: as if it had not been loaded; its steps stay in the log.
+         */
+        delete: operations["delete_api_rolls__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/advanced": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Advanced
+         * @description The film was seen to move: the rewind knob turned, or the backing paper ran.
+         */
+        post: operations["advanced_api_rolls__id__advanced_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/skip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Skip
+         * @description Wind on without an exposure: the frame stays blank.
+         */
+        post: operations["skip_api_rolls__id__skip_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Out
+         * @description Out of the camera; a finished roll's frames that were not exposed are blank.
+         */
+        post: operations["take_out_api_rolls__id__take_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description Into a camera again, wound on to the frame after the last one used; check that it moves.
+         */
+        post: operations["put_back_api_rolls__id__put_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description Cut a finished roll into strips, or make it one again; each strip its own development.
+         */
+        post: operations["cut_api_rolls__id__cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/{id}/weight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh
+         * @description Say how much a frame matters when one development must serve the roll.
+         */
+        post: operations["weigh_api_rolls__id__weight_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/strips/{id}/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Strip Choices
+         * @description Every development this strip could have, and what each frame would lose by it.
+         */
+        get: operations["strip_choices_api_rolls_strips__id__choices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rolls/strips/{id}/development": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Develop For
+         * @description Choose the one development of a strip.
+         */
+        put: operations["develop_for_api_rolls_strips__id__development_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -982,6 +1780,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Every box: archived last, then by film, what expires first at the top.
+         */
+        get: operations["read_api_stock_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Formats
+         * @description Sheets, one's own sizes, and frames of rolls.
+         */
+        get: operations["formats_api_stock_formats_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put
+         * @description Keep a box, new or changed; it never holds less than was taken from it already.
+         */
+        put: operations["put_api_stock__id__put"];
+        post?: never;
+        /**
+         * Delete
+         * @description Delete a box nothing was taken from.
+         */
+        delete: operations["delete_api_stock__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -1075,6 +1937,35 @@ export interface components {
             reading: string;
         };
         /**
+         * Attachment
+         * @description A picture: its name as it came, what it is, and the digest its file is named by.
+         */
+        Attachment: {
+            /** Id */
+            id: string;
+            /** Exposure Id */
+            exposure_id: string;
+            /** Name */
+            name: string;
+            /** Media Type */
+            media_type: string;
+            /** Bytes */
+            bytes: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Digest */
+            digest: string;
+            /** Added At */
+            added_at: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Average
          * @description The mean EV of a low and a high reading on V: what averaging meters do.
          */
@@ -1102,6 +1993,16 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * BoxView
+         * @description A box of exposed film: its name and what is in it, in words.
+         */
+        BoxView: {
+            /** Name */
+            name: string;
+            /** Sheets */
+            sheets: string[];
         };
         /**
          * BracketAnswer
@@ -1279,6 +2180,52 @@ export interface components {
             archived: boolean;
         };
         /**
+         * ColumnView
+         * @description A column of the log: its name, what it holds, and whether it is needed.
+         */
+        ColumnView: {
+            /** Name */
+            name: string;
+            /** Means */
+            means: string;
+            /** Needed */
+            needed: boolean;
+        };
+        /**
+         * CsvFile
+         * @description A CSV that was handed in: its columns, its first rows, and what they are taken for.
+         */
+        CsvFile: {
+            /** Id */
+            id: string;
+            /** Columns */
+            columns: string[];
+            /** Sample */
+            sample: string[][];
+            /** Mapping */
+            mapping: {
+                [key: string]: string;
+            };
+            /** Wanted */
+            wanted: components["schemas"]["ColumnView"][];
+        };
+        /**
+         * DarkroomView
+         * @description Everything the darkroom has to do with film today.
+         *
+         *     ``undecided`` are rolls and strips that wait for their one development to be chosen.
+         */
+        DarkroomView: {
+            /** Groups */
+            groups: components["schemas"]["Group"][];
+            /** Undecided */
+            undecided: string[];
+            /** Runs */
+            runs: components["schemas"]["RunView"][];
+            /** To Judge */
+            to_judge: components["schemas"]["PieceLine"][];
+        };
+        /**
          * DevelopmentAnswer
          * @description Minutes at the temperature given, how sure they are, and how they came about.
          */
@@ -1312,6 +2259,45 @@ export interface components {
             n_text: string;
             /** Change */
             change: number;
+        };
+        /**
+         * Difference
+         * @description One field that changed, as it is stored.
+         */
+        Difference: {
+            /** Field */
+            field: string;
+            /** Before */
+            before: unknown;
+            /** After */
+            after: unknown;
+        };
+        /**
+         * EarlierScene
+         * @description A scene one could go back to: where and when it was.
+         */
+        EarlierScene: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Outing Title */
+            outing_title: string;
+            /** Day */
+            day: string;
+            /** Place */
+            place: string;
+        };
+        /**
+         * EarlierView
+         * @description A scene one could go back to, what its negatives showed, and what that suggests.
+         */
+        EarlierView: {
+            scene: components["schemas"]["EarlierScene"];
+            /** Showed */
+            showed: string[];
+            /** Next Time */
+            next_time: string[];
         };
         /**
          * Equivalent
@@ -1357,16 +2343,34 @@ export interface components {
             iso: number;
         };
         /**
+         * Event
+         * @description An action that touched the record, and what it changed of it; ``undone`` ones are shown.
+         */
+        Event: {
+            /** Action Id */
+            action_id: number;
+            /** At */
+            at: string;
+            /** Label */
+            label: string;
+            /** Undone */
+            undone: boolean;
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+        };
+        /**
          * Exposure
          * @description A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed.
+         *
+         *     Both are empty for an exposure brought in from elsewhere without its plan.
          */
         Exposure: {
             /** Id */
             id: string;
             /** Scene Id */
             scene_id: string;
-            /** Sheet Id */
-            sheet_id: string;
+            /** Piece Id */
+            piece_id: string;
             /** Exposed At */
             exposed_at: string;
             /** Aperture */
@@ -1410,6 +2414,12 @@ export interface components {
              * @default []
              */
             intervals: components["schemas"]["Interval"][];
+            /**
+             * @default {
+             *       "filter_ids": []
+             *     }
+             */
+            taken: components["schemas"]["Taken"];
         };
         /**
          * ExposureAnswer
@@ -1445,6 +2455,8 @@ export interface components {
          */
         ExposureView: {
             exposure: components["schemas"]["Exposure"];
+            /** Version */
+            version: string;
             /** Where */
             where: string;
             /** Set Text */
@@ -1485,6 +2497,34 @@ export interface components {
              * @default false
              */
             incident: boolean;
+        };
+        /**
+         * Fault
+         * @description Something wrong with a holder: what, when it was noticed, and whether it was mended.
+         */
+        Fault: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "light leak" | "damage" | "dust" | "other";
+            /**
+             * Noticed
+             * @default
+             */
+            noticed: string;
+            /** Side */
+            side?: ("A" | "B") | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Mended
+             * @default false
+             */
+            mended: boolean;
         };
         /**
          * Film
@@ -1594,6 +2634,36 @@ export interface components {
             metered_through: boolean;
         };
         /**
+         * Format
+         * @description A format as it is offered: its key, name, image area, and the frames of a roll.
+         */
+        Format: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sheet" | "frame";
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+            /**
+             * Frames
+             * @default 1
+             */
+            frames: number;
+            /**
+             * Film
+             * @default
+             */
+            film: string;
+        };
+        /**
          * Frame
          * @description One frame: its place in stops from the plan, its times, and what the hands set.
          */
@@ -1621,6 +2691,57 @@ export interface components {
             extrapolated: boolean;
         };
         /**
+         * FrameLoss
+         * @description What one frame loses, the grade it will print on, and what a next one like it could do.
+         */
+        FrameLoss: {
+            /** Frame */
+            frame: number;
+            /** Title */
+            title: string;
+            /** N */
+            n: number;
+            /** N Text */
+            n_text: string;
+            /** Weight */
+            weight: number;
+            /** Lost Stops */
+            lost_stops: number;
+            /** Grade */
+            grade: number;
+            /** Beyond Paper */
+            beyond_paper: boolean;
+            /** Shift Stops */
+            shift_stops: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * FrameView
+         * @description A frame in words.
+         */
+        FrameView: {
+            /** Frame */
+            frame: number;
+            /** Piece Id */
+            piece_id: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
+            /** Weight */
+            weight: number;
+            /** N Text */
+            n_text: string;
+            /** Scene Id */
+            scene_id: string | null;
+            /** Scene Title */
+            scene_title: string;
+            /** Exposure Id */
+            exposure_id: string | null;
+        };
+        /**
          * GivenCheck
          * @description What a typed time would do to the film, before it is logged; and the time it should have.
          */
@@ -1646,7 +2767,7 @@ export interface components {
         };
         /**
          * Group
-         * @description Sheets of one film, recipe, N and reciprocity change, and their time at the temperature.
+         * @description Film of one kind, recipe, N and reciprocity change, and its time at the temperature.
          *
          *     ``time`` is empty and ``problem`` says why when there is no recipe or no time in it.
          */
@@ -1666,7 +2787,7 @@ export interface components {
             /** Development Change */
             development_change: number;
             /** Sheets */
-            sheets: components["schemas"]["WaitingSheet"][];
+            sheets: components["schemas"]["WaitingFilm"][];
             time: components["schemas"]["DevelopmentAnswer"] | null;
             /** Problem */
             problem: string;
@@ -1705,13 +2826,18 @@ export interface components {
         };
         /**
          * Health
-         * @description Who answers.
+         * @description Who answers, and what is wrong with the data, if anything is.
          */
         Health: {
             /** Name */
             name: string;
             /** Version */
             version: string;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
         };
         /**
          * High
@@ -1728,13 +2854,28 @@ export interface components {
         };
         /**
          * Holder
-         * @description A double holder: two sides, A and B.
+         * @description A double holder: two sides, A and B. A retired one is not offered for loading.
          */
         Holder: {
             /** Id */
             id: string;
             /** Number */
             number: number;
+            /**
+             * Format
+             * @default 4x5
+             */
+            format: string;
+            /**
+             * Faults
+             * @default []
+             */
+            faults: components["schemas"]["Fault"][];
+            /**
+             * Retired
+             * @default false
+             */
+            retired: boolean;
             /**
              * Note
              * @default
@@ -1743,10 +2884,12 @@ export interface components {
         };
         /**
          * HolderView
-         * @description A holder and its two sides.
+         * @description A holder, its version and its two sides.
          */
         HolderView: {
             holder: components["schemas"]["Holder"];
+            /** Version */
+            version: string;
             /** Sides */
             sides: [
                 components["schemas"]["SideView"],
@@ -1826,6 +2969,73 @@ export interface components {
             elapsed_s: number;
         };
         /**
+         * JobView
+         * @description How far a job is, and what came of it.
+         */
+        JobView: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "running" | "done" | "failed" | "cancelled";
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Message */
+            message: string;
+            /** Result */
+            result: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * Judgement
+         * @description What one piece of film shows; ``id`` is the piece's.
+         */
+        Judgement: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * @default
+             */
+            at: string;
+            /**
+             * Shadow
+             * @enum {string}
+             */
+            shadow: "none" | "thin" | "full";
+            /**
+             * Highlight
+             * @enum {string}
+             */
+            highlight: "flat" | "full" | "blocked";
+            /**
+             * Faults
+             * @default []
+             */
+            faults: ("scratch, emulsion side" | "scratch, base side" | "fog" | "uneven" | "blank" | "dust" | "other")[];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * KeptPreferences
+         * @description The preferences and their version.
+         */
+        KeptPreferences: {
+            preferences: components["schemas"]["Preferences"];
+            /** Version */
+            version: string;
+        };
+        /**
          * KeptScene
          * @description A scene as it was kept, its version, and its readings as lines to edit.
          */
@@ -1857,6 +3067,12 @@ export interface components {
             filters: components["schemas"]["KitFilter"][];
             /** Meters */
             meters: components["schemas"]["Meter"][];
+            /** Formats */
+            formats: components["schemas"]["SheetFormat"][];
+            /** Versions */
+            versions: {
+                [key: string]: string;
+            };
         };
         /**
          * KitFilter
@@ -1985,6 +3201,60 @@ export interface components {
             never: boolean;
             /** Error Stops If Stopped */
             error_stops_if_stopped: number | null;
+        };
+        /**
+         * LogLine
+         * @description An exposure as a line of the log, in words.
+         */
+        LogLine: {
+            /** Exposure Id */
+            exposure_id: string;
+            /** Exposed At */
+            exposed_at: string;
+            /** Where */
+            where: string;
+            /** Kept In */
+            kept_in: string;
+            /** State */
+            state: string;
+            /** Scene Id */
+            scene_id: string;
+            /** Scene Title */
+            scene_title: string;
+            /** Outing Title */
+            outing_title: string;
+            /** Film Name */
+            film_name: string;
+            /** Lens Name */
+            lens_name: string;
+            /** Filter Names */
+            filter_names: string;
+            /** Set Text */
+            set_text: string;
+            /** N Text */
+            n_text: string;
+            /** Error Text */
+            error_text: string;
+            /** Cost */
+            cost: number | null;
+            /** Note */
+            note: string;
+            /** Picture Id */
+            picture_id: string | null;
+        };
+        /**
+         * LogPage
+         * @description A page of the log; ``next`` asks for the one after it, ``total`` is counted on the first.
+         */
+        LogPage: {
+            /** Lines */
+            lines: components["schemas"]["LogLine"][];
+            /** Next */
+            next: number | null;
+            /** Total */
+            total: number | null;
+            /** Counted To */
+            counted_to: number;
         };
         /**
          * LuminanceReading
@@ -2124,7 +3394,7 @@ export interface components {
         };
         /**
          * Outing
-         * @description Where and when; ``day`` is an ISO date.
+         * @description Where and when; ``day`` is an ISO date; ``packed`` the keys of what is in the bag already.
          */
         Outing: {
             /** Id */
@@ -2147,6 +3417,22 @@ export interface components {
              */
             conditions: string;
             /**
+             * Light
+             * @default
+             */
+            light: string;
+            /** Temperature C */
+            temperature_c?: number | null;
+            /** Latitude */
+            latitude?: number | null;
+            /** Longitude */
+            longitude?: number | null;
+            /**
+             * Packed
+             * @default []
+             */
+            packed: string[];
+            /**
              * Note
              * @default
              */
@@ -2154,12 +3440,26 @@ export interface components {
         };
         /**
          * OutingView
-         * @description An outing with its scenes in the order they were found.
+         * @description An outing, its version, and its scenes in the order they were found.
          */
         OutingView: {
             outing: components["schemas"]["Outing"];
+            /** Version */
+            version: string;
             /** Scenes */
             scenes: components["schemas"]["SceneLine"][];
+        };
+        /**
+         * PackItem
+         * @description One thing to pack: a key that stays the same, its group, and what to call it.
+         */
+        PackItem: {
+            /** Key */
+            key: string;
+            /** Group */
+            group: string;
+            /** Text */
+            text: string;
         };
         /**
          * Penalty
@@ -2174,6 +3474,23 @@ export interface components {
             cost: number;
             /** Text */
             text: string;
+        };
+        /**
+         * PieceLine
+         * @description A piece of film in a run or to be judged, in a line.
+         */
+        PieceLine: {
+            /** Piece Id */
+            piece_id: string;
+            /** Where */
+            where: string;
+            /** Scene Title */
+            scene_title: string;
+            /** Exposure Id */
+            exposure_id: string | null;
+            /** N Text */
+            n_text: string;
+            judgement: components["schemas"]["Judgement"] | null;
         };
         /**
          * Pin
@@ -2409,6 +3726,29 @@ export interface components {
             scene: components["schemas"]["Scene"];
         };
         /**
+         * Ready
+         * @description A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
+         */
+        Ready: {
+            /** Piece Id */
+            piece_id: string;
+            /** Where */
+            where: string;
+            /** Film Id */
+            film_id: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
+            /** Share Given */
+            share_given: number;
+            /** Roll Number */
+            roll_number: number | null;
+            /** Doubt */
+            doubt: string;
+        };
+        /**
          * Recipe
          * @description A way of developing one film.
          */
@@ -2461,6 +3801,97 @@ export interface components {
             text: string;
         };
         /**
+         * Roll
+         * @description A roll that was loaded: in a camera or back, in the bag partly exposed, or done.
+         *
+         *     ``exposure_index`` is what the whole roll is rated at, when that is not the film's own EI;
+         *     ``advanced`` whether the film was seen to move; ``next_frame`` the frame the counter shows.
+         */
+        Roll: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** Film Id */
+            film_id: string;
+            /** Stock Id */
+            stock_id?: string | null;
+            /** Format */
+            format: string;
+            /** Frames */
+            frames: number;
+            /** Camera Id */
+            camera_id?: string | null;
+            /**
+             * Back
+             * @default
+             */
+            back: string;
+            /** Exposure Index */
+            exposure_index?: number | null;
+            /**
+             * Place
+             * @default camera
+             * @enum {string}
+             */
+            place: "camera" | "bag" | "done";
+            /**
+             * Advanced
+             * @default false
+             */
+            advanced: boolean;
+            /**
+             * Next Frame
+             * @default 1
+             */
+            next_frame: number;
+            /**
+             * Loaded At
+             * @default
+             */
+            loaded_at: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * RollChoice
+         * @description One development for all frames: its cost by their weights, and each frame's loss.
+         */
+        RollChoice: {
+            /** N */
+            n: number;
+            /** N Text */
+            n_text: string;
+            /** Cost */
+            cost: number;
+            /** Best */
+            best: boolean;
+            /** Losses */
+            losses: components["schemas"]["FrameLoss"][];
+        };
+        /**
+         * RollView
+         * @description A roll, its version, its frames and strips; ``rating`` says what its EI means.
+         */
+        RollView: {
+            roll: components["schemas"]["Roll"];
+            /** Version */
+            version: string;
+            /** Film Name */
+            film_name: string;
+            /** Format Name */
+            format_name: string;
+            /** Rating */
+            rating: string;
+            /** Frames */
+            frames: components["schemas"]["FrameView"][];
+            /** Strips */
+            strips: components["schemas"]["StripView"][];
+        };
+        /**
          * Row
          * @description One line of the ledger: what, its stops, the running time, why, and the source's key.
          */
@@ -2486,11 +3917,59 @@ export interface components {
             source: string;
         };
         /**
+         * Run
+         * @description What was developed together; ``developed_at`` is empty until it is out of the developer.
+         */
+        Run: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Recipe Id */
+            recipe_id?: string | null;
+            /**
+             * N
+             * @default 0
+             */
+            n: number;
+            /** Minutes */
+            minutes?: number | null;
+            /** Temperature C */
+            temperature_c?: number | null;
+            /**
+             * Begun At
+             * @default
+             */
+            begun_at: string;
+            /**
+             * Developed At
+             * @default
+             */
+            developed_at: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * RunView
+         * @description A run and the film in it.
+         */
+        RunView: {
+            run: components["schemas"]["Run"];
+            /** N Text */
+            n_text: string;
+            /** Pieces */
+            pieces: components["schemas"]["PieceLine"][];
+        };
+        /**
          * Scene
          * @description Everything decided in front of one subject; what is empty is not decided yet.
          *
          *     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-         *     important shadow when it is not the darkest reading.
+         *     important shadow when it is not the darkest reading. ``revisits`` is the earlier scene it was
+         *     copied from.
          */
         Scene: {
             /** Id */
@@ -2547,6 +4026,8 @@ export interface components {
             /** Depth */
             depth?: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
             movement?: components["schemas"]["Movement"] | null;
+            /** Revisits */
+            revisits?: string | null;
             /**
              * Readings
              * @default []
@@ -2566,6 +4047,8 @@ export interface components {
             readings: number;
             /** Exposures */
             exposures: number;
+            /** Revisits */
+            revisits: string | null;
         };
         /**
          * SceneReading
@@ -2611,6 +4094,9 @@ export interface components {
         /**
          * SceneView
          * @description A scene and its version, what was exposed on it, and its readings as lines to edit.
+         *
+         *     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
+         *     spent here, when its price is known.
          */
         SceneView: {
             scene: components["schemas"]["Scene"];
@@ -2622,6 +4108,10 @@ export interface components {
             lines: {
                 [key: string]: string;
             };
+            /** Showed */
+            showed: string[];
+            /** Cost */
+            cost: number | null;
         };
         /**
          * SchoolChoice
@@ -2728,6 +4218,31 @@ export interface components {
             text: string;
         };
         /**
+         * SheetFormat
+         * @description A sheet size of one's own, beside those every trade list has.
+         */
+        SheetFormat: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
          * Shutter
          * @description A lens's own shutter: the marks from fastest to slowest; beyond them B or T and a watch.
          *
@@ -2765,7 +4280,7 @@ export interface components {
         };
         /**
          * SideView
-         * @description One side of a holder in words.
+         * @description One side of a holder in words; ``doubt`` is what speaks against loading it.
          */
         SideView: {
             /**
@@ -2779,9 +4294,9 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "empty" | "loaded" | "exposed";
-            /** Sheet Id */
-            sheet_id: string | null;
+            state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
+            /** Piece Id */
+            piece_id: string | null;
             /** Film Id */
             film_id: string | null;
             /** Film Name */
@@ -2796,6 +4311,8 @@ export interface components {
             exposure_id: string | null;
             /** Share Given */
             share_given: number;
+            /** Doubt */
+            doubt: string;
         };
         /**
          * Solution
@@ -2860,6 +4377,89 @@ export interface components {
             targets: components["schemas"]["Target"][];
         };
         /**
+         * Stock
+         * @description A box of sheets, or rolls of a kind bought together.
+         *
+         *     ``format`` is a sheet's, or ``120`` or ``135``; ``spent`` counts what was used, lost or given
+         *     away without being loaded here; ``expires`` is ``2027-06`` or empty.
+         */
+        Stock: {
+            /** Id */
+            id: string;
+            /** Film Id */
+            film_id: string;
+            /** Format */
+            format: string;
+            /** Count */
+            count: number;
+            /**
+             * Spent
+             * @default 0
+             */
+            spent: number;
+            /** Price */
+            price?: number | null;
+            /**
+             * Expires
+             * @default
+             */
+            expires: string;
+            /**
+             * Kept
+             * @default fridge
+             * @enum {string}
+             */
+            kept: "freezer" | "fridge" | "shelf" | "bag";
+            /**
+             * Opened
+             * @default
+             */
+            opened: string;
+            /**
+             * Emulsion
+             * @default
+             */
+            emulsion: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
+         * StockState
+         * @description What is left of a box, what one of it costs, and what is worth saying about it.
+         */
+        StockState: {
+            /** Left */
+            left: number;
+            /** Each */
+            each: number | null;
+            /** Low */
+            low: boolean;
+            /** Expired */
+            expired: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
+         * StockView
+         * @description A box, its version, its film's name, and how it stands today.
+         */
+        StockView: {
+            stock: components["schemas"]["Stock"];
+            /** Version */
+            version: string;
+            /** Film Name */
+            film_name: string;
+            state: components["schemas"]["StockState"];
+        };
+        /**
          * StopsLaw
          * @description Rows of metered seconds, added stops of time, and optionally the development change (×).
          */
@@ -2874,6 +4474,93 @@ export interface components {
             rows: number[][];
         };
         /**
+         * Story
+         * @description An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole.
+         */
+        Story: {
+            exposure: components["schemas"]["ExposureView"];
+            scene: components["schemas"]["Scene"];
+            outing: components["schemas"]["Outing"];
+            /** Film Name */
+            film_name: string;
+            /** Lens Name */
+            lens_name: string;
+            /** Filter Names */
+            filter_names: string[];
+            /** Box */
+            box: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
+            /** State Text */
+            state_text: string;
+            /** Kept In */
+            kept_in: string;
+            /** Steps */
+            steps: components["schemas"]["StoryStep"][];
+            /** Ledger */
+            ledger: {
+                [key: string]: unknown;
+            }[];
+            /** Planned Text */
+            planned_text: string;
+            /** Readings */
+            readings: string[];
+            /** Shares */
+            shares: components["schemas"]["ExposureView"][];
+            run: components["schemas"]["Run"] | null;
+            judgement: components["schemas"]["Judgement"] | null;
+            /** Showed */
+            showed: string;
+            /** Next Time */
+            next_time: string;
+            /** Attachments */
+            attachments: components["schemas"]["Attachment"][];
+        };
+        /**
+         * StoryStep
+         * @description A step of the film's way, with its moment.
+         */
+        StoryStep: {
+            /** At */
+            at: string;
+            /** Said */
+            said: string;
+            /** Note */
+            note: string;
+        };
+        /**
+         * Strip
+         * @description A length of a roll developed on its own; an uncut roll is one strip.
+         */
+        Strip: {
+            /** Id */
+            id: string;
+            /** Roll Id */
+            roll_id: string;
+            /** First Frame */
+            first_frame: number;
+            /** Last Frame */
+            last_frame: number;
+            /** N */
+            n?: number | null;
+            /** Recipe Id */
+            recipe_id?: string | null;
+        };
+        /**
+         * StripView
+         * @description A strip and what was chosen for it.
+         */
+        StripView: {
+            strip: components["schemas"]["Strip"];
+            /** N Text */
+            n_text: string;
+            /** Recipe Name */
+            recipe_name: string;
+        };
+        /**
          * TableLaw
          * @description Rows of metered, corrected seconds, and optionally the development change (×).
          */
@@ -2886,6 +4573,25 @@ export interface components {
             kind: "table";
             /** Rows */
             rows: number[][];
+        };
+        /**
+         * Taken
+         * @description What an exposure was taken with and what its film cost, as it was on the day.
+         */
+        Taken: {
+            /** Lens Id */
+            lens_id?: string | null;
+            /** Pinhole Id */
+            pinhole_id?: string | null;
+            /**
+             * Filter Ids
+             * @default []
+             */
+            filter_ids: string[];
+            /** Exposure Index */
+            exposure_index?: number | null;
+            /** Cost */
+            cost?: number | null;
         };
         /**
          * Target
@@ -2954,14 +4660,16 @@ export interface components {
             ctx?: Record<string, never>;
         };
         /**
-         * WaitingSheet
-         * @description An exposed sheet: where it is, what is on it, and what it needs.
+         * WaitingFilm
+         * @description Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
+         *
+         *     Where it is, what is on it, and what it needs; ``exposure_index`` is what it was rated at.
          */
-        WaitingSheet: {
+        WaitingFilm: {
             /** Exposure Id */
             exposure_id: string;
-            /** Sheet Id */
-            sheet_id: string;
+            /** Piece Ids */
+            piece_ids: string[];
             /** Film Id */
             film_id: string;
             /** Recipe Id */
@@ -2982,6 +4690,8 @@ export interface components {
             error_stops: number;
             /** Set Text */
             set_text: string;
+            /** Exposure Index */
+            exposure_index?: number | null;
         };
         /**
          * Weights
@@ -3632,6 +5342,15 @@ export interface components {
             rotary: boolean;
         };
         /**
+         * RunBeginning
+         * @description A run and the film that goes into it; a strip goes whole.
+         */
+        RunBeginning: {
+            run: components["schemas"]["Run"];
+            /** Piece Ids */
+            piece_ids: string[];
+        };
+        /**
          * Trigger
          * @description A reading of a target into a scene; a reading of that name is taken anew.
          */
@@ -3641,6 +5360,23 @@ export interface components {
             target: string;
             /** Reading Id */
             reading_id: string;
+        };
+        /**
+         * Reading
+         * @description A handed-in CSV and which of its columns is which; ``write`` brings it in.
+         */
+        Reading: {
+            /** Id */
+            id: string;
+            /** Mapping */
+            mapping?: {
+                [key: string]: unknown;
+            };
+            /**
+             * Write
+             * @default false
+             */
+            write: boolean;
         };
         /**
          * Given
@@ -3654,8 +5390,8 @@ export interface components {
             id: string;
             /** Scene Id */
             scene_id: string;
-            /** Sheet Id */
-            sheet_id: string;
+            /** Piece Id */
+            piece_id: string;
             /**
              * Aperture
              * @default null
@@ -3725,8 +5461,18 @@ export interface components {
             note: string;
         };
         /**
+         * PuttingBackTo
+         * @description The action before which the record is wanted.
+         */
+        PuttingBackTo: {
+            /** Action Id */
+            action_id: number;
+        };
+        /**
          * Loading
-         * @description Film into sides, as typed: ``3-4 6B``. The id makes a repeated request harmless.
+         * @description Film into sides, as typed: ``3-4 6B``, from a box or from none that is written down.
+         *
+         *     The id makes a repeated request harmless.
          */
         Loading: {
             /** Id */
@@ -3735,14 +5481,26 @@ export interface components {
             film_id: string;
             /** Sides */
             sides: string;
+            /**
+             * Stock Id
+             * @default null
+             */
+            stock_id: string | null;
         };
         /**
          * Unloading
-         * @description Unexposed sheets back into their box.
+         * @description Sheets out of their sides: unexposed ones back into their box, exposed ones into a named one.
+         *
+         *     Without ``box`` only unexposed sheets may be named; with it, only exposed ones.
          */
         Unloading: {
             /** Sides */
             sides: string;
+            /**
+             * Box
+             * @default
+             */
+            box: string;
         };
         /**
          * NewScene
@@ -3753,6 +5511,121 @@ export interface components {
             id: string;
             /** Title */
             title: string;
+        };
+        /**
+         * Revisiting
+         * @description A scene to go back to, under a new id.
+         */
+        Revisiting: {
+            /** Id */
+            id: string;
+            /** Scene Id */
+            scene_id: string;
+        };
+        /**
+         * Packing
+         * @description The keys of what is in the bag.
+         */
+        Packing: {
+            /** Packed */
+            packed: string[];
+        };
+        /**
+         * RollLoading
+         * @description A roll to load; without ``frames`` it has as many as its format usually gives.
+         */
+        RollLoading: {
+            /** Id */
+            id: string;
+            /** Film Id */
+            film_id: string;
+            /** Format */
+            format: string;
+            /**
+             * Stock Id
+             * @default null
+             */
+            stock_id: string | null;
+            /**
+             * Frames
+             * @default null
+             */
+            frames: number | null;
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
+            /**
+             * Back
+             * @default
+             */
+            back: string;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * TakingOut
+         * @description A roll out of its camera: finished, or to go on with later.
+         */
+        TakingOut: {
+            /** Finished */
+            finished: boolean;
+        };
+        /**
+         * PuttingBack
+         * @description A partly exposed roll back into a camera, wound on to its next frame.
+         */
+        PuttingBack: {
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
+            /**
+             * Back
+             * @default
+             */
+            back: string;
+        };
+        /**
+         * Cutting
+         * @description The frames behind which the roll is cut.
+         */
+        Cutting: {
+            /** After */
+            after: number[];
+        };
+        /**
+         * Weighing
+         * @description How much a frame's picture matters.
+         */
+        Weighing: {
+            /** Frame */
+            frame: number;
+            /** Weight */
+            weight: number;
+        };
+        /**
+         * StripDevelopment
+         * @description The one development of a strip, and the recipe it is developed in.
+         */
+        StripDevelopment: {
+            /** N */
+            n: number | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
         };
         /**
          * Bracketing
@@ -4601,6 +6474,139 @@ export interface operations {
             };
         };
     };
+    original_api_attachments__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                    "image/png": unknown;
+                    "image/tiff": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    attach_api_attachments__id__put: {
+        parameters: {
+            query: {
+                exposure_id: string;
+                name: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attachment"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_api_attachments__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    thumbnail_api_attachments__id__thumbnail_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                    "image/png": unknown;
+                    "image/tiff": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     read_api_darkroom_get: {
         parameters: {
             query?: {
@@ -4619,7 +6625,126 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Group"][];
+                    "application/json": components["schemas"]["DarkroomView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    begin_api_darkroom_runs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunBeginning"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    developed_api_darkroom_runs__id__developed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    leave_api_darkroom_runs__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    judge_api_darkroom_judgements__id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Judgement"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Judgement"];
                 };
             };
             /** @description Validation Error */
@@ -4712,6 +6837,232 @@ export interface operations {
             };
         };
     };
+    exposures_csv_api_exchange_exposures_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
+    places_geojson_api_exchange_places_geojson_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                    "application/geo+json": unknown;
+                };
+            };
+        };
+    };
+    hand_in_csv_api_exchange_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CsvFile"];
+                };
+            };
+        };
+    };
+    read_csv_api_exchange_csv_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reading"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    write_archive_api_exchange_archive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    fetch_archive_api_exchange_archive__id__zip_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    merge_archive_api_exchange_archive_merge_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    job_api_exchange_jobs__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    stop_api_exchange_jobs__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     expose_api_exposures_post: {
         parameters: {
             query?: never;
@@ -4784,9 +7135,11 @@ export interface operations {
             };
         };
     };
-    correct_api_exposures__id__put: {
+    put_right_api_exposures__id__put: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -4806,6 +7159,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Exposure"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_history__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    put_back_api_history__id__put_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PuttingBackTo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"][];
                 };
             };
             /** @description Validation Error */
@@ -4839,9 +7258,71 @@ export interface operations {
             };
         };
     };
-    put_api_holders__id__put: {
+    checklist_api_holders_checklist_get: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    exposed_boxes_api_holders_boxes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoxView"][];
+                };
+            };
+        };
+    };
+    labels_api_holders_labels_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+        };
+    };
+    put_api_holders__id__put: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5033,7 +7514,9 @@ export interface operations {
     };
     put_film: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5097,7 +7580,9 @@ export interface operations {
     };
     put_recipe: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5161,7 +7646,9 @@ export interface operations {
     };
     put_camera: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5225,7 +7712,9 @@ export interface operations {
     };
     put_lens: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5289,7 +7778,9 @@ export interface operations {
     };
     put_pinhole: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5353,7 +7844,9 @@ export interface operations {
     };
     put_filter: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5417,7 +7910,9 @@ export interface operations {
     };
     put_meter: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5479,9 +7974,183 @@ export interface operations {
             };
         };
     };
-    read_api_outings_get: {
+    put_sheet_format: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetFormat"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetFormat"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_sheet_format: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_log_get: {
+        parameters: {
+            query?: {
+                before?: number | null;
+                limit?: number;
+                text?: string;
+                film_id?: string;
+                lens_id?: string;
+                pinhole_id?: string;
+                filter_id?: string;
+                outing_id?: string;
+                state?: string;
+                n?: number | null;
+                day_from?: string;
+                day_to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogPage"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    story_api_log__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Story"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    xmp_api_log__id__sidecar_xmp_get: {
+        parameters: {
+            query?: {
+                beside?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/rdf+xml": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_outings_get: {
+        parameters: {
+            query?: {
+                limit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5497,11 +8166,53 @@ export interface operations {
                     "application/json": components["schemas"]["OutingView"][];
                 };
             };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    earlier_api_outings_earlier_get: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarlierView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
         };
     };
     put_api_outings__id__put: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path: {
                 id: string;
@@ -5598,6 +8309,158 @@ export interface operations {
             };
         };
     };
+    revisit_api_outings__id__revisit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Revisiting"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scene"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    pack_list_api_outings__id__packing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackItem"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    pack_api_outings__id__packed_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Packing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_api_outings__id__sheet_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    ready_api_pieces_ready_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ready"][];
+                };
+            };
+        };
+    };
     read_api_preferences_get: {
         parameters: {
             query?: never;
@@ -5613,14 +8476,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Preferences"];
+                    "application/json": components["schemas"]["KeptPreferences"];
                 };
             };
         };
     };
     put_api_preferences_put: {
         parameters: {
-            query?: never;
+            query?: {
+                base?: string | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5637,7 +8502,394 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Preferences"];
+                    "application/json": components["schemas"]["KeptPreferences"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_rolls_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"][];
+                };
+            };
+        };
+    };
+    load_api_rolls_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollLoading"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+        };
+    };
+    put_api_rolls__id__put: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Roll"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_api_rolls__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    advanced_api_rolls__id__advanced_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    skip_api_rolls__id__skip_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    take_out_api_rolls__id__take_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakingOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    put_back_api_rolls__id__put_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PuttingBack"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cut_api_rolls__id__cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Cutting"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    weigh_api_rolls__id__weight_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Weighing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    strip_choices_api_rolls_strips__id__choices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollChoice"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    develop_for_api_rolls_strips__id__development_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripDevelopment"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };
@@ -5866,6 +9118,112 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadLine"];
+                };
+            };
+        };
+    };
+    read_api_stock_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"][];
+                };
+            };
+        };
+    };
+    formats_api_stock_formats_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Format"][];
+                };
+            };
+        };
+    };
+    put_api_stock__id__put: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Stock"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stock"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_api_stock__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

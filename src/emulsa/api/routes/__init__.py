@@ -1,32 +1,25 @@
 """One module for each noun; the application includes them all."""
 
-from emulsa.api.routes import (
-    cards,
-    compute,
-    darkroom,
-    devices,
-    exposures,
-    holders,
-    journal,
-    kit,
-    outings,
-    preferences,
-    scenes,
-)
+from importlib import import_module
 
-ROUTERS = tuple(
-    module.router
-    for module in (
-        cards,
-        compute,
-        darkroom,
-        devices,
-        exposures,
-        holders,
-        journal,
-        kit,
-        outings,
-        preferences,
-        scenes,
-    )
+NOUNS = (
+    "cards",
+    "compute",
+    "attachments",
+    "darkroom",
+    "devices",
+    "exchange",
+    "exposures",
+    "history",
+    "holders",
+    "journal",
+    "kit",
+    "log",
+    "outings",
+    "pieces",
+    "preferences",
+    "rolls",
+    "scenes",
+    "stock",
 )
+ROUTERS = tuple(import_module(f"{__name__}.{noun}").router for noun in NOUNS)

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated, Any, Literal, TypeVar
+from typing import Annotated, Literal, TypeVar
 
 from fastapi import APIRouter, Depends, Response
 
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
+from emulsa.api.files import CSV, PDF, attached
 from emulsa.core import wire
 from emulsa.core.cards.bellows import bellows_chart, bellows_target
 from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
@@ -26,8 +27,6 @@ router = APIRouter(prefix="/api/cards", tags=["cards"])
 
 Record = TypeVar("Record")
 Kind = Literal["pinhole", "reciprocity", "bellows"]
-PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
-CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 
 
 @dataclass(frozen=True)
@@ -46,13 +45,13 @@ Choice = Annotated[Chosen, Depends()]
 def as_csv(kind: Kind, db: Db, chosen: Choice) -> Response:
     """A card's table for a spreadsheet."""
     text = csv_table.render(_card(db, kind, chosen))
-    return _file(text.encode("utf-8-sig"), "text/csv; charset=utf-8", kind, "csv")
+    return attached(text.encode("utf-8-sig"), "text/csv; charset=utf-8", kind, "csv")
 
 
 @router.get("/{kind}.pdf", response_class=Response, responses=PDF)
 def as_pdf(kind: Kind, db: Db, chosen: Choice) -> Response:
     """A card to print."""
-    return _file(pdf.render("table", _card(db, kind, chosen)), "application/pdf", kind, "pdf")
+    return attached(pdf.render("table", _card(db, kind, chosen)), "application/pdf", kind, "pdf")
 
 
 @router.get("/target/bellows.pdf", response_class=Response, responses=PDF)
@@ -64,7 +63,7 @@ def target(db: Db, lens_id: str) -> Response:
         "lens": lens.name,
         "pupil": plain(lens.optics.pupil_magnification),
     }
-    return _file(pdf.render("target", data), "application/pdf", "bellows-target", "pdf")
+    return attached(pdf.render("target", data), "application/pdf", "bellows-target", "pdf")
 
 
 @router.get("/dial/zones.pdf", response_class=Response, responses=PDF)
@@ -77,7 +76,7 @@ def dial(diameter_mm: float = 60, stop_mm: float = 9, clockwise: bool = True) ->
         "diameter_mm": diameter_mm,
         "stop_mm": stop_mm,
     }
-    return _file(pdf.render("dial", data), "application/pdf", "zone-dial", "pdf")
+    return attached(pdf.render("dial", data), "application/pdf", "zone-dial", "pdf")
 
 
 def _card(db: Connection, kind: Kind, chosen: Chosen) -> Card:
@@ -106,8 +105,3 @@ def _found(record: Record | None, id_: str | None, what: str) -> Record:
     if record is None:
         raise NotFound(f"There is no such {what}.", field=f"{what}_id")
     return record
-
-
-def _file(content: bytes, media_type: str, name: str, ending: str) -> Response:
-    disposition = f'inline; filename="emulsa-{name}.{ending}"'
-    return Response(content, media_type=media_type, headers={"content-disposition": disposition})

@@ -1,25 +1,82 @@
-"""What waits to be developed, grouped, with its times at the temperature there is."""
+"""The darkroom's film: what waits, grouped with its times, what is in a run, what to judge."""
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
+from typing import Annotated
+
 from fastapi import APIRouter
 
+from emulsa.api.bodies import body, documented
+from emulsa.api.clock import now
 from emulsa.api.connection import Db
-from emulsa.core.corrections.optics import mark_text
+from emulsa.api.errors import NotFound
+from emulsa.api.keeping import own_id
+from emulsa.api.routes.rolls import frames_of, strip_text
 from emulsa.core.development import temperature
-from emulsa.core.development.waiting import Group, WaitingSheet, groups
-from emulsa.core.light.hand_time import time_text
-from emulsa.store import exposures, films, holders, scenes
+from emulsa.core.development.waiting import Group, WaitingFilm, groups
+from emulsa.core.errors import Impossible
+from emulsa.core.exposed import Exposure, set_text
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.pieces import Piece
+from emulsa.core.film.rolls import Roll, Strip
+from emulsa.core.film.runs import Run
+from emulsa.core.limits import Id, Length
+from emulsa.core.tones.development_number import n_text
+from emulsa.store import exposures, films, journal, pieces, rolls, scenes
+from emulsa.store import runs as store
 from emulsa.store.database import Connection
 
 router = APIRouter(prefix="/api/darkroom", tags=["darkroom"])
 
 
+@dataclass(frozen=True)
+class PieceLine:
+    """A piece of film in a run or to be judged, in a line."""
+
+    piece_id: str
+    where: str
+    scene_title: str
+    exposure_id: str | None
+    n_text: str
+    judgement: Judgement | None
+
+
+@dataclass(frozen=True)
+class RunView:
+    """A run and the film in it."""
+
+    run: Run
+    n_text: str
+    pieces: tuple[PieceLine, ...]
+
+
+@dataclass(frozen=True)
+class DarkroomView:
+    """Everything the darkroom has to do with film today.
+
+    ``undecided`` are rolls and strips that wait for their one development to be chosen.
+    """
+
+    groups: tuple[Group, ...]
+    undecided: tuple[str, ...]
+    runs: tuple[RunView, ...]
+    to_judge: tuple[PieceLine, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class RunBeginning:
+    """A run and the film that goes into it; a strip goes whole."""
+
+    run: Run
+    piece_ids: Annotated[tuple[Id, ...], Length("Pieces of film in a run", 1, 500)]
+
+
 @router.get("")
 def read(
     db: Db, temperature_c: float | None = None, temperature_f: float | None = None
-) -> list[Group]:
-    """Exposed sheets by film, recipe and N; at 20 °C unless told."""
+) -> DarkroomView:
+    """Exposed film by kind, recipe and N, at 20 °C unless told; open runs; what to judge."""
     if temperature_f is not None:
         at_c = temperature.allowed(temperature.celsius(temperature_f), "temperature_f")
     else:
@@ -28,34 +85,193 @@ def read(
         )
     by_id = {each.id: each for each in films.films(db)}
     recipes = {each.id: each for each in films.recipes(db)}
-    return list(groups(_waiting(db), by_id, recipes, at_c))
+    waiting, undecided = _waiting(db)
+    return DarkroomView(
+        groups=groups(waiting, by_id, recipes, at_c),
+        undecided=undecided,
+        runs=tuple(_run_view(db, each) for each in store.open_runs(db)),
+        to_judge=_lines(db, pieces.in_state(db, "developed")),
+    )
 
 
-def _waiting(db: Connection) -> list[WaitingSheet]:
-    numbers = {each.id: each.number for each in holders.holders(db)}
-    exposed = {each.id: each for each in holders.sheets(db) if each.state == "exposed"}
-    waiting: list[WaitingSheet] = []
-    for exposure in exposures.exposures(db):
-        if exposure.sheet_id in {each.sheet_id for each in waiting}:
-            continue  # an earlier share of a multiple exposure: one sheet, one development
-        sheet = exposed.get(exposure.sheet_id)
-        scene = scenes.scene(db, exposure.scene_id)
-        if sheet is None or scene is None:
-            continue
-        waiting.append(
-            WaitingSheet(
-                exposure_id=exposure.id,
-                sheet_id=sheet.id,
-                film_id=sheet.film_id,
-                recipe_id=exposure.recipe_id,
-                where=f"{numbers[sheet.holder_id]}{sheet.side}",
-                scene_title=scene.title,
-                scene_id=scene.id,
-                exposed_at=exposure.exposed_at,
-                n=exposure.n,
-                development_change=exposure.development_change,
-                error_stops=exposure.error_stops,
-                set_text=f"{mark_text(exposure.aperture)}, {time_text(exposure.seconds)}",
+@router.post("/runs", openapi_extra=documented(RunBeginning))
+def begin(db: Db, beginning: RunBeginning = body(RunBeginning)) -> RunView:
+    """Put film into a run; asked twice, it is begun once."""
+    known = store.run(db, beginning.run.id)
+    if known is not None:
+        return _run_view(db, known)
+    at = now()
+    run = replace(beginning.run, begun_at=at, developed_at="")
+    with journal.action(db, f"run {run.name} begun", at):
+        found = [_piece(db, each) for each in dict.fromkeys(beginning.piece_ids)]
+        if len({each.film_id for each in found}) > 1:
+            raise Impossible(
+                "Different films never share a run; begin one for each.", field="piece_ids"
             )
+        _strips_whole(db, found)
+        store.put(db, run)
+        for each in found:
+            pieces.move(db, each, "start_run", at, run.name, run_id=run.id)
+    return _run_view(db, run)
+
+
+@router.post("/runs/{id}/developed")
+def developed(id: str, db: Db) -> RunView:  # noqa: A002
+    """The run is out of the developer and fixed: its film is developed."""
+    run, at = _found(db, id), now()
+    if run.developed_at:
+        return _run_view(db, run)
+    with journal.action(db, f"run {run.name} developed", at):
+        done = replace(run, developed_at=at)
+        store.put(db, done)
+        for each in pieces.of_run(db, id):
+            pieces.move(db, each, "develop", at, run.name)
+    return _run_view(db, done)
+
+
+@router.delete("/runs/{id}", status_code=204)
+def leave(id: str, db: Db) -> None:  # noqa: A002
+    """Take all film out of a run before it meets the developer."""
+    run, at = _found(db, id), now()
+    with journal.action(db, f"run {run.name} put off", at):
+        for each in pieces.of_run(db, id):
+            pieces.move(db, each, "leave_run", at, run.name, run_id=None)
+        store.delete(db, id)
+
+
+@router.put("/judgements/{id}", openapi_extra=documented(Judgement))
+def judge(id: str, db: Db, judgement: Judgement = body(Judgement)) -> Judgement:  # noqa: A002
+    """Keep what a negative shows; judged again, the later word counts."""
+    own_id(id, judgement)
+    at = now()
+    piece = _piece(db, id)
+    kept = replace(judgement, at=at)
+    with journal.action(db, f"{piece.label} judged", at):
+        pieces.move(db, piece, "judge", at)
+        store.put_judgement(db, kept)
+    return kept
+
+
+def _waiting(db: Connection) -> tuple[list[WaitingFilm], tuple[str, ...]]:
+    """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
+    exposed = pieces.in_state(db, "exposed")
+    given = exposures.of_pieces(db, [each.id for each in exposed])
+    titles = scenes.titles(db, [each.scene_id for found in given.values() for each in found])
+    waiting = [
+        _waiting_sheet(each, given[each.id][-1], titles)
+        for each in exposed
+        if each.roll_id is None and given[each.id]
+    ]
+    undecided: list[str] = []
+    strips = rolls.strips(db)
+    for roll in rolls.rolls(db):
+        if roll.place != "done":
+            continue
+        for strip in strips.get(roll.id, []):
+            frames = [
+                each
+                for each in exposed
+                if each.roll_id == roll.id
+                and strip.first_frame <= (each.frame or 0) <= strip.last_frame
+                and given[each.id]
+            ]
+            if frames and strip.n is None:
+                undecided.append(strip_text(roll, strip))
+            elif frames:
+                last = [given[each.id][-1] for each in frames]
+                waiting.append(_waiting_strip(roll, strip, frames, last))
+    return waiting, tuple(undecided)
+
+
+def _waiting_sheet(sheet: Piece, last: Exposure, titles: dict[str, str]) -> WaitingFilm:
+    return WaitingFilm(
+        exposure_id=last.id,
+        piece_ids=(sheet.id,),
+        film_id=sheet.film_id,
+        recipe_id=last.recipe_id,
+        where=f"{sheet.label}, {sheet.kept_in}" if sheet.kept_in else sheet.label,
+        scene_title=titles[last.scene_id],
+        scene_id=last.scene_id,
+        exposed_at=last.exposed_at,
+        n=last.n,
+        development_change=last.development_change,
+        error_stops=last.error_stops,
+        set_text=set_text(last.aperture, last.seconds),
+        exposure_index=last.taken.exposure_index,
+    )
+
+
+def _waiting_strip(
+    roll: Roll, strip: Strip, frames: list[Piece], last: list[Exposure]
+) -> WaitingFilm:
+    """A strip as one: its chosen N, and no change for the failing of single frames' long times."""
+    first = last[0]
+    return WaitingFilm(
+        exposure_id=first.id,
+        piece_ids=tuple(each.id for each in frames),
+        film_id=roll.film_id,
+        recipe_id=strip.recipe_id or first.recipe_id,
+        where=strip_text(roll, strip).capitalize(),
+        scene_title=f"{len(frames)} frames" if len(frames) > 1 else "1 frame",
+        scene_id=first.scene_id,
+        exposed_at=first.exposed_at,
+        n=strip.n or 0.0,
+        development_change=1.0,
+        error_stops=0.0,
+        set_text="",
+        exposure_index=roll.exposure_index,
+    )
+
+
+def _strips_whole(db: Connection, found: list[Piece]) -> None:
+    """A strip hangs together: all of its exposed frames go into the run, or none."""
+    chosen = {each.id for each in found}
+    for roll_id in {each.roll_id for each in found if each.roll_id}:
+        roll = rolls.roll(db, roll_id)
+        assert roll is not None
+        if roll.place != "done":
+            raise Impossible(f"Finish roll {roll.number} first.", field="piece_ids")
+        for strip in rolls.strips(db).get(roll_id, []):
+            frames = {each.id for each in frames_of(db, strip) if each.state == "exposed"}
+            if frames & chosen and not frames <= chosen:
+                raise Impossible(
+                    f"The frames of {strip_text(roll, strip)} hang together; put all of them in.",
+                    field="piece_ids",
+                )
+
+
+def _run_view(db: Connection, run: Run) -> RunView:
+    return RunView(run, n_text(run.n), _lines(db, pieces.of_run(db, run.id)))
+
+
+def _lines(db: Connection, found: list[Piece]) -> tuple[PieceLine, ...]:
+    ids = [each.id for each in found]
+    given, judged = exposures.of_pieces(db, ids), store.judgements(db, ids)
+    titles = scenes.titles(db, [each.scene_id for last in given.values() for each in last])
+
+    def line(piece: Piece) -> PieceLine:
+        last = given[piece.id][-1] if given[piece.id] else None
+        return PieceLine(
+            piece_id=piece.id,
+            where=piece.label,
+            scene_title=titles[last.scene_id] if last else "",
+            exposure_id=last.id if last else None,
+            n_text=n_text(last.n) if last else "",
+            judgement=judged.get(piece.id),
         )
-    return waiting
+
+    return tuple(line(each) for each in found)
+
+
+def _piece(db: Connection, id_: str) -> Piece:
+    piece = pieces.piece(db, id_)
+    if piece is None:
+        raise NotFound("There is no such piece of film any more.", field="piece_ids")
+    return piece
+
+
+def _found(db: Connection, id_: str) -> Run:
+    run = store.run(db, id_)
+    if run is None:
+        raise NotFound("There is no such run.", field="id")
+    return run

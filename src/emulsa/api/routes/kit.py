@@ -1,4 +1,4 @@
-"""Films, recipes, cameras, lenses, pinholes, filters and meters: read together, kept one by one."""
+"""Everything one owns, from films to sheet sizes: read together, kept one by one."""
 
 from __future__ import annotations
 
@@ -12,10 +12,12 @@ from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
-from emulsa.core.errors import Unsound
+from emulsa.api.keeping import own_id, unchanged
+from emulsa.api.versions import version_of
 from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.store import films, journal
+from emulsa.store import films, holders, journal
 from emulsa.store import kit as store
 from emulsa.store.database import Connection
 
@@ -33,6 +35,8 @@ class Kit:
     pinholes: list[KitPinhole]
     filters: list[KitFilter]
     meters: list[Meter]
+    formats: list[SheetFormat]
+    versions: dict[str, str]
 
 
 @dataclass(frozen=True)
@@ -52,19 +56,23 @@ KINDS = {
     "pinholes": Kept("pinhole", KitPinhole, store.put_pinhole),
     "filters": Kept("filter", KitFilter, store.put_filter),
     "meters": Kept("meter", Meter, store.put_meter),
+    "formats": Kept("sheet_format", SheetFormat, holders.put_format),
 }
 
 
 def everything(db: Connection) -> Kit:
-    return Kit(
-        films=films.films(db),
-        recipes=films.recipes(db),
-        cameras=store.cameras(db),
-        lenses=store.lenses(db),
-        pinholes=store.pinholes(db),
-        filters=store.filters(db),
-        meters=store.meters(db),
-    )
+    lists: dict[str, list[Any]] = {
+        "films": films.films(db),
+        "recipes": films.recipes(db),
+        "cameras": store.cameras(db),
+        "lenses": store.lenses(db),
+        "pinholes": store.pinholes(db),
+        "filters": store.filters(db),
+        "meters": store.meters(db),
+        "formats": holders.formats(db),
+    }
+    records = (each for members in lists.values() for each in members)
+    return Kit(**lists, versions={each.id: version_of(each) for each in records})
 
 
 @router.get("")
@@ -73,19 +81,28 @@ def read(db: Db) -> Kit:
     return everything(db)
 
 
+def _known(db: Connection, plural: str, id_: str) -> Any:
+    return next((each for each in getattr(everything(db), plural) if each.id == id_), None)
+
+
 def _add(plural: str, kept: Kept) -> None:
-    def put(id: str, db: Db, record: Any = body(kept.kind)) -> Any:  # noqa: A002 - the path's name
-        if record.id != id:
-            raise Unsound("The id in the address and the id in the record differ.", field="id")
+    def put(
+        id: str,  # noqa: A002 - the path's name
+        db: Db,
+        record: Any = body(kept.kind),
+        base: str | None = None,
+    ) -> Any:
+        own_id(id, record)
         with journal.action(db, f"{record.name} in the kit", now()):
+            unchanged(record.name, _known(db, plural, id), record, base)
             kept.put(db, record)
         return record
 
     def delete(id: str, db: Db) -> None:  # noqa: A002 - the path's name
-        known = [each for each in getattr(everything(db), plural) if each.id == id]
-        if not known:
-            raise NotFound(f"There is no such {kept.table}.", field="id")
-        with journal.action(db, f"{known[0].name} taken out of the kit", now()):
+        known = _known(db, plural, id)
+        if known is None:
+            raise NotFound(f"There is no such {kept.table.replace('_', ' ')}.", field="id")
+        with journal.action(db, f"{known.name} taken out of the kit", now()):
             store.delete(db, kept.table, id)
 
     router.add_api_route(

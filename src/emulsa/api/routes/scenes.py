@@ -11,7 +11,8 @@ from fastapi import APIRouter
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now, seconds_since
 from emulsa.api.connection import Db
-from emulsa.api.errors import Conflict, NotFound
+from emulsa.api.errors import NotFound
+from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.routes.kit import everything
 from emulsa.api.versions import version_of
 from emulsa.core import reading_line, scene_line
@@ -26,18 +27,18 @@ from emulsa.core.alternatives.bracket import (
     bracket,
 )
 from emulsa.core.alternatives.penalties import Weights
-from emulsa.core.corrections.optics import mark_text
 from emulsa.core.development.developing_time import (
     DevelopmentAnswer,
     DevelopmentRequest,
     development,
 )
-from emulsa.core.errors import CoreError, Missing, Unsound
-from emulsa.core.exposed import Exposure, part_text
+from emulsa.core.errors import CoreError, Missing
+from emulsa.core.exposed import Exposure, part_text, set_text
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposure import exposure
 from emulsa.core.film.emulsions import FilmRecipe
-from emulsa.core.light.hand_time import stops_text, time_text
+from emulsa.core.film.judgement import showed
+from emulsa.core.light.hand_time import stops_text
 from emulsa.core.limits import Id, Length
 from emulsa.core.opinions import PlanChoice, SchoolChoice, plan_choices, school_choices
 from emulsa.core.relight import Relit, RelitAnswer, relit
@@ -55,7 +56,7 @@ from emulsa.core.scene import (
 )
 from emulsa.core.scene_line import KitNames
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import exposures, films, journal, preferences
+from emulsa.store import exposures, films, journal, preferences, runs
 from emulsa.store import scenes as store
 from emulsa.store.database import Connection
 from emulsa.store.kit import filters
@@ -69,6 +70,7 @@ class ExposureView:
     place in a bracket or a multiple exposure."""
 
     exposure: Exposure
+    version: str
     where: str
     set_text: str
     n_text: str
@@ -78,12 +80,18 @@ class ExposureView:
 
 @dataclass(frozen=True)
 class SceneView:
-    """A scene and its version, what was exposed on it, and its readings as lines to edit."""
+    """A scene and its version, what was exposed on it, and its readings as lines to edit.
+
+    ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
+    spent here, when its price is known.
+    """
 
     scene: Scene
     version: str
     exposures: list[ExposureView]
     lines: dict[str, str]
+    showed: list[str]
+    cost: float | None
 
 
 @dataclass(frozen=True)
@@ -164,18 +172,17 @@ class ReadLine:
 def read(id: str, db: Db) -> SceneView:  # noqa: A002
     """A scene and its exposures, latest first."""
     scene = found(db, id)
-    given = [
-        ExposureView(
-            exposure=each,
-            where=where,
-            set_text=f"{mark_text(each.aperture)}, {time_text(each.seconds)}",
-            n_text=n_text(each.n),
-            error_text=stops_text(each.error_stops),
-            part_text=part_text(each),
-        )
-        for each, where in exposures.of_scene(db, id)
-    ]
-    return SceneView(scene, version_of(scene), given, _lines(db, scene))
+    given = [in_words(each, where) for each, where in exposures.of_scene(db, id)]
+    seen = runs.of_scene(db, scene.revisits) if scene.revisits else []
+    costs = [each.exposure.taken.cost for each in given]
+    return SceneView(
+        scene,
+        version_of(scene),
+        given,
+        _lines(db, scene),
+        [showed(each) for each in seen],
+        sum(each for each in costs if each is not None) if any(costs) else None,
+    )
 
 
 @router.put("/{id}", openapi_extra=documented(Scene))
@@ -190,10 +197,9 @@ def put(
     ``base`` is the version the change was made on: when another hand has changed the scene since,
     nothing is overwritten and the answer (409) carries what is kept now.
     """
-    if scene.id != id:
-        raise Unsound("The id in the address and the id in the record differ.", field="id")
+    own_id(id, scene)
     with journal.action(db, f"scene {scene.title}", now()):
-        _unchanged_since(db, scene, base)
+        unchanged("This scene", store.scene(db, id), scene, base)
         store.put(db, scene)
         with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing
             exposure(plan(scene, store.kit_of(db, scene)))
@@ -262,6 +268,18 @@ def line(db: Db, typed: TypedLine = body(TypedLine)) -> ReadLine:
     return ReadLine(applied.says, falls_on, applied.scene)
 
 
+def in_words(exposure: Exposure, where: str) -> ExposureView:
+    return ExposureView(
+        exposure=exposure,
+        version=version_of(exposure),
+        where=where,
+        set_text=set_text(exposure.aperture, exposure.seconds),
+        n_text=n_text(exposure.n),
+        error_text=stops_text(exposure.error_stops),
+        part_text=part_text(exposure),
+    )
+
+
 def found(db: Connection, id_: str) -> Scene:
     scene = store.scene(db, id_)
     if scene is None:
@@ -272,20 +290,6 @@ def found(db: Connection, id_: str) -> Scene:
 def _lines(db: Connection, scene: Scene) -> dict[str, str]:
     iso = meter_iso(store.kit_of(db, scene))
     return {each.id: scene_line.line_of(each, iso) for each in scene.readings}
-
-
-def _unchanged_since(db: Connection, scene: Scene, base: str | None) -> None:
-    stored = store.scene(db, scene.id)
-    if base is None or stored is None or stored == scene:
-        return
-    version = version_of(stored)
-    if version != base:
-        raise Conflict(
-            "This scene was changed elsewhere meanwhile; nothing was overwritten."
-            " Keep yours, or take what is kept now.",
-            stored,
-            version,
-        )
 
 
 def solved(db: Connection, scene: Scene) -> Solution:

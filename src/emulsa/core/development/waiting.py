@@ -1,4 +1,4 @@
-"""What waits in the dark: exposed sheets that want the same development, together."""
+"""What waits in the dark: exposed sheets and strips that want the same development, together."""
 
 from __future__ import annotations
 
@@ -15,11 +15,14 @@ from emulsa.core.tones.development_number import n_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class WaitingSheet:
-    """An exposed sheet: where it is, what is on it, and what it needs."""
+class WaitingFilm:
+    """Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
+
+    Where it is, what is on it, and what it needs; ``exposure_index`` is what it was rated at.
+    """
 
     exposure_id: str
-    sheet_id: str
+    piece_ids: tuple[str, ...]
     film_id: str
     recipe_id: str | None
     where: str
@@ -30,11 +33,12 @@ class WaitingSheet:
     development_change: float
     error_stops: float
     set_text: str
+    exposure_index: float | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Group:
-    """Sheets of one film, recipe, N and reciprocity change, and their time at the temperature.
+    """Film of one kind, recipe, N and reciprocity change, and its time at the temperature.
 
     ``time`` is empty and ``problem`` says why when there is no recipe or no time in it.
     """
@@ -46,19 +50,19 @@ class Group:
     n: float
     n_text: str
     development_change: float
-    sheets: tuple[WaitingSheet, ...]
+    sheets: tuple[WaitingFilm, ...]
     time: DevelopmentAnswer | None
     problem: str
 
 
 def groups(
-    sheets: list[WaitingSheet],
+    sheets: list[WaitingFilm],
     films: dict[str, Film],
     recipes: dict[str, FilmRecipe],
     temperature_c: float,
 ) -> tuple[Group, ...]:
     """Groups in the order of film, recipe and N; OutOfRange for a temperature nobody trusts."""
-    keyed: dict[tuple[str, str, float, float], list[WaitingSheet]] = {}
+    keyed: dict[tuple[str, str, float, float], list[WaitingFilm]] = {}
     for sheet in sheets:
         change = round(sheet.development_change, 3)
         key = (films[sheet.film_id].name, sheet.recipe_id or "", sheet.n, change)
@@ -69,7 +73,7 @@ def groups(
 
 
 def _group(
-    members: list[WaitingSheet],
+    members: list[WaitingFilm],
     films: dict[str, Film],
     recipes: dict[str, FilmRecipe],
     temperature_c: float,

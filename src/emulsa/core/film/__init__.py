@@ -1,1 +1,1 @@
-"""Film as a thing one holds: emulsions, holders, sheets and the moves they allow."""
+"""Film as a thing one holds: emulsions, stock, holders, rolls, and what can become of a piece."""

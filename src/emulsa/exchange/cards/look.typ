@@ -14,8 +14,12 @@
   text(size: 0.74em, parts.at(1))
 })
 
-#let look(body) = {
-  set page(paper: "a6", margin: (x: 9mm, top: 9mm, bottom: 12mm))
+#let look(body, paper: "a6") = {
+  let a6 = paper == "a6"
+  set page(
+    paper: paper,
+    margin: if a6 { (x: 9mm, top: 9mm, bottom: 12mm) } else { (x: 16mm, top: 15mm, bottom: 16mm) },
+  )
   set text(font: "Atkinson Hyperlegible Next", size: 9pt, fill: ink, features: (tnum: 1))
   show regex("[½⅓⅔¼¾]"): it => fraction(fractions.at(it.text))
   body

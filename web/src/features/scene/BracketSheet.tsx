@@ -65,7 +65,7 @@ export function BracketSheet({
 
   const log = async (event: FormEvent) => {
     event.preventDefault();
-    const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.sheet_id);
+    const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.piece_id);
     if (!data || wanted.length !== count || sheets.some((each) => !each)) {
       setRefused(
         `${count} different unexposed sides of ${filmName} are needed, in the order of the frames; loaded are ${loaded.map((each) => each.where).join(", ") || "none"}.`,

@@ -62,7 +62,7 @@ export function ExposeSheet({
   const side = sides.find((each) => each.where === typed.trim().toUpperCase());
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
-    ...asPlanned(scene, id.current, side?.sheet_id ?? ""),
+    ...asPlanned(scene, id.current, side?.piece_id ?? ""),
     time: time === null || (share === "1" && time === planned) ? null : timeFromText(time),
     aperture: lens ? apertureFromText(aperture) : null,
     note,
@@ -71,7 +71,7 @@ export function ExposeSheet({
   const different = given.time !== null || given.aperture !== null || given.share !== 1;
   const check = useQuery({
     queryKey: ["given", scene, given],
-    queryFn: () => checkGiven({ ...given, sheet_id: "any", note: "" }),
+    queryFn: () => checkGiven({ ...given, piece_id: "any", note: "" }),
     enabled: different,
     retry: false,
   });
@@ -85,7 +85,7 @@ export function ExposeSheet({
   };
   const log = async (event: FormEvent) => {
     event.preventDefault();
-    if (!side?.sheet_id) return noSide();
+    if (!side?.piece_id) return noSide();
     setBusy(true);
     try {
       await expose(given);
@@ -101,7 +101,7 @@ export function ExposeSheet({
     }
   };
   const startClock = () => {
-    if (!side?.sheet_id) return noSide();
+    if (!side?.piece_id) return noSide();
     const timed = different ? check.data : undefined;
     keepClock({
       given: { ...given, time: null },
@@ -173,7 +173,7 @@ export function ExposeSheet({
           value={typed}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setWhere(event.target.value)}
-          problem={fieldOf("side") ?? fieldOf("sheet_id")}
+          problem={fieldOf("side") ?? fieldOf("piece_id")}
           autoFocus
         />
         <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded sides of this film">
@@ -239,7 +239,7 @@ export function ExposeSheet({
           />
         </Grid>
         {problem &&
-          !["side", "sheet_id", "time", "aperture", "note", "share"].includes(problem.field) && (
+          !["side", "piece_id", "time", "aperture", "note", "share"].includes(problem.field) && (
             <Box role="alert" color="brick" fontWeight={550}>
               {problem.message}
             </Box>

@@ -75,10 +75,10 @@ export const pullTrigger = (scene: Scene, target: string, reading_id: string) =>
   unwrap(api.POST("/api/devices/spot-meter/trigger", { body: { scene, target, reading_id } }));
 
 /** A report of an exposure with everything as planned; what is known better is changed. */
-export const asPlanned = (scene: Scene, id: string, sheet_id: string): Given => ({
+export const asPlanned = (scene: Scene, id: string, piece_id: string): Given => ({
   id,
   scene_id: scene.id,
-  sheet_id,
+  piece_id,
   aperture: null,
   time: null,
   note: "",

@@ -1,0 +1,106 @@
+"""Who may speak to the service: this machine's own page, and nobody a page elsewhere sends.
+
+A page from elsewhere can make a browser send requests here. It cannot set a header of ours without
+being asked first, and nobody here answers that question; and a name that was bent to this machine
+(rebinding) is not one of its own names.
+"""
+
+from __future__ import annotations
+
+import logging
+import sys
+import traceback
+from collections.abc import Iterable
+from urllib.parse import urlsplit
+
+from fastapi.responses import JSONResponse
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from emulsa.api.errors import Forbidden, response
+
+LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
+READING = frozenset({"GET", "HEAD"})
+OWN_HEADER = b"x-emulsa"
+
+log = logging.getLogger("emulsa")
+
+
+class Guard:
+    """Refuses foreign hosts, foreign pages, and writes without the application's own header."""
+
+    def __init__(self, app: ASGIApp, hosts: Iterable[str] = ()) -> None:
+        self.app = app
+        self.hosts = LOCAL | {each.lower() for each in hosts}
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        problem = self._problem(scope) if scope["type"] == "http" else None
+        if problem is not None:
+            await response(problem)(scope, receive, send)
+            return
+        await self.app(scope, receive, send)
+
+    def _problem(self, scope: Scope) -> Forbidden | None:
+        headers = dict(scope["headers"])
+        host = headers.get(b"host", b"").decode("latin-1")
+        if _hostname(host) not in self.hosts:
+            return Forbidden(
+                "Emulsa does not answer under this name. Open it at the address it printed, or"
+                " start it with --allow-host NAME."
+            )
+        origin = headers.get(b"origin")
+        if origin is not None and urlsplit(origin.decode("latin-1")).netloc != host:
+            return Forbidden("Another page may not speak to Emulsa.")
+        if scope["method"] not in READING and headers.get(OWN_HEADER) != b"1":
+            return Forbidden("Changes need the header X-Emulsa: 1, which only its own page sends.")
+        return None
+
+
+class Quiet:
+    """An error nobody foresaw: answered in the one shape, logged without a word the user typed."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        started = False
+
+        async def watched(message: Message) -> None:
+            nonlocal started
+            started = started or message["type"] == "http.response.start"
+            await send(message)
+
+        try:
+            await self.app(scope, receive, watched)
+        except Exception as problem:  # noqa: BLE001 - whatever it was, its words stay here
+            log.error("%s in %s", type(problem).__name__, _where())
+            if not started:
+                body = {
+                    "error": {
+                        "code": "unforeseen",
+                        "message": "Emulsa failed at this; nothing was changed. Try again, and"
+                        " report it with the version shown in /api/health.",
+                    }
+                }
+                await JSONResponse(body, status_code=500)(scope, receive, watched)
+
+
+def _hostname(host: str) -> str:
+    """The name in a Host header, without its port.
+
+    >>> _hostname("127.0.0.1:8017"), _hostname("[::1]:8017"), _hostname("evil.example")
+    ('127.0.0.1', '::1', 'evil.example')
+    """
+    try:
+        return (urlsplit(f"//{host}").hostname or "").lower()
+    except ValueError:
+        return ""
+
+
+def _where() -> str:
+    """The file and line that failed: what the code says, nothing the user said."""
+    frames = traceback.extract_tb(sys.exc_info()[2])
+    own = [each for each in frames if "emulsa" in each.filename] or frames
+    return f"{own[-1].filename.rsplit('/', 1)[-1]}:{own[-1].lineno}" if own else "unknown place"

@@ -1,0 +1,66 @@
+"""The negative judged by eye: its shadows, its highlights, and what went wrong with it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.limits import Id, Label, Length, Note
+
+Shadow = Literal["none", "thin", "full"]
+Highlight = Literal["flat", "full", "blocked"]
+NegativeFault = Literal[
+    "scratch, emulsion side", "scratch, base side", "fog", "uneven", "blank", "dust", "other"
+]
+
+SHADOW_WORDS: dict[Shadow, str] = {
+    "none": "no texture in the shadows",
+    "thin": "thin shadows",
+    "full": "full shadows",
+}
+HIGHLIGHT_WORDS: dict[Highlight, str] = {
+    "flat": "flat highlights",
+    "full": "full highlights",
+    "blocked": "blocked highlights",
+}
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Judgement:
+    """What one piece of film shows; ``id`` is the piece's."""
+
+    id: Id
+    at: Label = ""
+    shadow: Shadow
+    highlight: Highlight
+    faults: Annotated[tuple[NegativeFault, ...], Length("Faults of a negative", 0, 7)] = ()
+    note: Note = ""
+
+
+def showed(judgement: Judgement) -> str:
+    """What the negative showed, in a line.
+
+    >>> showed(Judgement(id="a", shadow="thin", highlight="full", faults=("fog",)))
+    'thin shadows, full highlights; fog'
+    """
+    tones = f"{SHADOW_WORDS[judgement.shadow]}, {HIGHLIGHT_WORDS[judgement.highlight]}"
+    rest = [*judgement.faults, judgement.note]
+    return "; ".join(each for each in (tones, *rest) if each)
+
+
+def next_time(judgement: Judgement) -> str:
+    """What it suggests for the same subject, as common practice has it (no source).
+
+    >>> next_time(Judgement(id="a", shadow="none", highlight="blocked"))
+    'give a stop more; develop a step less'
+    """
+    said = []
+    if judgement.shadow == "none":
+        said.append("give a stop more")
+    elif judgement.shadow == "thin":
+        said.append("give half a stop more")
+    if judgement.highlight == "blocked":
+        said.append("develop a step less")
+    elif judgement.highlight == "flat":
+        said.append("develop a step more")
+    return "; ".join(said)

@@ -1,0 +1,133 @@
+"""Stock: boxes of sheets and bricks of rolls, what is left of them and what one exposure costs."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Annotated, Literal
+
+from emulsa.core.data.formats import ROLLS
+from emulsa.core.errors import Impossible, Unreadable, Unsound
+from emulsa.core.film.formats import FormatKey
+from emulsa.core.limits import Id, Label, Length, Note, Within, plain
+
+Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
+Spent = Annotated[int, Within("Sheets or rolls gone already", 0, 10_000)]
+BoxPrice = Annotated[float, Within("The price of a box", 0, 100_000)]
+Place = Literal["freezer", "fridge", "shelf", "bag"]
+Month = Annotated[str, Length("The expiry month", 0, 10)]
+
+LOW_SHARE = 0.2  # a fifth of the box left: time to buy. Common practice, no source
+SOON_MONTHS = 3  # said this long before the month on the box
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Stock:
+    """A box of sheets, or rolls of a kind bought together.
+
+    ``format`` is a sheet's, or ``120`` or ``135``; ``spent`` counts what was used, lost or given
+    away without being loaded here; ``expires`` is ``2027-06`` or empty.
+    """
+
+    id: Id
+    film_id: Id
+    format: FormatKey
+    count: Count
+    spent: Spent = 0
+    price: BoxPrice | None = None
+    expires: Month = ""
+    kept: Place = "fridge"
+    opened: Label = ""
+    emulsion: Label = ""
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        if self.spent > self.count:
+            raise Unsound(
+                f"{self.spent} are gone of {self.count}; no more can be gone than there were.",
+                field="spent",
+                allowed=[0, self.count],
+            )
+        if self.expires:
+            month_number(self.expires)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class StockState:
+    """What is left of a box, what one of it costs, and what is worth saying about it."""
+
+    left: int
+    each: float | None
+    low: bool
+    expired: bool
+    says: str
+
+
+def left(stock: Stock, taken: int) -> int:
+    """Sheets or rolls still in the box when ``taken`` of them were loaded."""
+    return stock.count - stock.spent - taken
+
+
+def cost_each(stock: Stock, frames: int = 1) -> float | None:
+    """What one sheet costs, or one of a roll's ``frames``; nothing when the price is not known.
+
+    >>> cost_each(Stock(id="s", film_id="f", format="120", count=5, price=30), frames=12)
+    0.5
+    """
+    return None if stock.price is None else stock.price / stock.count / frames
+
+
+def take(stock: Stock, taken: int, wanted: int) -> int:
+    """What is left after taking ``wanted`` more; Impossible when the box does not hold them."""
+    there = left(stock, taken)
+    if wanted > there:
+        noun = "rolls" if stock.format in ROLLS else "sheets"
+        raise Impossible(
+            f"This box has {plain(there)} {noun} left; {wanted} are asked for.",
+            field="stock_id",
+            allowed=[0, there],
+        )
+    return there - wanted
+
+
+def open_(stock: Stock, day: str) -> Stock:
+    """The box opened on a day."""
+    return replace(stock, opened=day)
+
+
+def state(stock: Stock, taken: int, today: str) -> StockState:
+    """A box as it stands on a day (``2026-11-25``)."""
+    there = left(stock, taken)
+    months = month_number(stock.expires) - month_number(today[:7]) if stock.expires else None
+    expired = months is not None and months < 0
+    low = there <= LOW_SHARE * stock.count
+    said = []
+    if expired:
+        said.append(f"expired {stock.expires}; test it before a picture that matters")
+    elif months is not None and months <= SOON_MONTHS:
+        said.append(f"expires {stock.expires}")
+    if there == 0:
+        said.append("empty")
+    elif low:
+        said.append(f"only {there} left")
+    if stock.kept in ("freezer", "fridge"):
+        said.append(f"let it warm up before opening it: it is in the {stock.kept}")
+    return StockState(
+        left=there, each=cost_each(stock), low=low, expired=expired, says="; ".join(said)
+    )
+
+
+def month_number(month: str) -> int:
+    """Months since year 0 of ``2027-06`` (a day after it is read over); Unreadable otherwise.
+
+    >>> month_number("2027-01") - month_number("2026-11")
+    2
+    """
+    year, _, rest = month.partition("-")
+    number = rest[:2]
+    if not (len(year) == 4 and year.isdigit() and number.isdigit() and 1 <= int(number) <= 12):
+        raise Unreadable(
+            f"“{month}” is not a month; write the year and the month, as in 2027-06.",
+            field="expires",
+        )
+    return int(year) * 12 + int(number) - 1

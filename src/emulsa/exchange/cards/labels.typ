@@ -1,0 +1,18 @@
+#import "look.typ": *
+#let data = json(bytes(sys.inputs.data))
+#show: look.with(paper: "a4")
+#let label(holder, side) = block(
+  width: 100%, height: 26mm, inset: 3mm, stroke: 0.4pt + quiet, breakable: false,
+  {
+    grid(
+      columns: (auto, 1fr), column-gutter: 4mm, align: (left, right),
+      text(size: 30pt, weight: "bold")[#holder.number#side],
+      text(size: 8pt, fill: quiet)[#holder.format \ light side out: unexposed \ dark side out: exposed],
+    )
+    place(bottom + left, text(size: 8pt)[film .................... loaded .............. N ..........])
+  },
+)
+#grid(
+  columns: (1fr, 1fr, 1fr), column-gutter: 0mm, row-gutter: 0mm,
+  ..data.holders.map(each => (label(each, "A"), label(each, "B"))).flatten(),
+)

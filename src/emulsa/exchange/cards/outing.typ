@@ -1,0 +1,44 @@
+#import "look.typ": *
+#let data = json(bytes(sys.inputs.data))
+#show: look.with(paper: "a4")
+#let outing = data.outing
+#let joined(..parts) = parts.pos().filter(each => each != none and each != "").join(" · ")
+#let warmth = if outing.temperature_c == none { none } else { str(outing.temperature_c).replace("-", "−") + " °C" }
+#let coordinates = if outing.latitude == none { none } else { str(outing.latitude) + ", " + str(outing.longitude) }
+#head(outing.title, joined(outing.day, outing.place, coordinates))
+#joined(outing.conditions, outing.light, warmth)
+#if outing.note != "" [ \ #outing.note ]
+#v(2mm)
+#text(size: 8pt, fill: quiet)[Loaded, unexposed]
+#linebreak()
+#if data.loaded.len() == 0 [nothing] else {
+  let films = data.loaded.map(each => each.film).dedup()
+  films.map(film => [*#film* #data.loaded.filter(each => each.film == film).map(each => each.where).join(", ")]).join(" · ")
+}
+#v(3mm)
+#for scene in data.scenes {
+  block(breakable: false, width: 100%, above: 5mm, {
+    line(length: 100%, stroke: 0.8pt + ink)
+    text(size: 11pt, weight: "bold", scene.title)
+    linebreak()
+    text(size: 8pt, fill: quiet, scene.kit)
+    if scene.note != "" { linebreak(); scene.note }
+    v(0.5mm)
+    grid(
+      columns: (1fr, 1fr),
+      column-gutter: 8mm,
+      table(
+        columns: (1fr, auto), stroke: (bottom: hair), inset: (x: 0pt, y: 1.2mm),
+        ..scene.readings.map(each => (each.label, each.text)).flatten(),
+      ),
+      {
+        if scene.exposures.len() == 0 { text(fill: quiet)[not exposed: \ aperture ........ time ........ side ........] }
+        table(
+          columns: (auto, 1fr, auto), stroke: (bottom: hair), inset: (x: 0pt, y: 1.2mm), column-gutter: 3mm,
+          ..scene.exposures.map(each => (strong(each.where), each.text + if each.note != "" { " · " + each.note } else { "" }, each.n)).flatten(),
+        )
+      },
+    )
+  })
+}
+#foot(("Follow local codes; ask whose land it is; mind edges, ice and deep water.",))

@@ -1,0 +1,297 @@
+"""Exposures from a CSV: a dry run that names every refusal, then all of the rows or none."""
+
+from __future__ import annotations
+
+import csv
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field, replace
+from pathlib import Path
+
+from emulsa.core.errors import CoreError, Missing, Unreadable
+from emulsa.core.exposed import Exposure, Taken
+from emulsa.core.film.emulsions import Film
+from emulsa.core.film.pieces import Piece
+from emulsa.core.outing import Outing
+from emulsa.core.scene import Scene
+from emulsa.exchange.logbook import rows
+from emulsa.exchange.logbook.columns import NAMES, NEEDED
+from emulsa.exchange.logbook.rows import Row
+from emulsa.store import exposures, films, kit, outings, pieces, scenes, whole
+from emulsa.store.database import Connection
+
+MOST_ROWS = 200_000
+REFUSALS_SHOWN = 200
+
+Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
+
+
+@dataclass(frozen=True)
+class Refused:
+    """Why a row cannot be brought in: its line in the file, the column, the sentence."""
+
+    line: int
+    column: str
+    message: str
+
+
+@dataclass
+class Report:
+    """What a file holds, or what was brought in from it."""
+
+    rows: int = 0
+    new: int = 0
+    known: int = 0
+    refused: int = 0
+    new_films: list[str] = field(default_factory=list)
+    refusals: list[Refused] = field(default_factory=list)
+
+    def refuse(self, line: int, problem: CoreError) -> None:
+        self.refused += 1
+        if len(self.refusals) < REFUSALS_SHOWN:
+            self.refusals.append(Refused(line, problem.field or "", problem.message))
+
+
+class Names:
+    """The kit by its names, as a CSV names it, and what the file itself adds."""
+
+    def __init__(self, connection: Connection) -> None:
+        self.films = {each.name.casefold(): each.id for each in films.films(connection)}
+        self.lenses = {each.name.casefold(): each.id for each in kit.lenses(connection)}
+        self.pinholes = {each.name.casefold(): each.id for each in kit.pinholes(connection)}
+        self.filters = {each.name.casefold(): each.id for each in kit.filters(connection)}
+
+    def film(self, row: Row) -> Film | None:
+        """A film to add, for a name the kit does not know; Missing when its EI is not given."""
+        if row.film.casefold() in self.films:
+            return None
+        if row.ei is None:
+            raise Missing(
+                f"“{row.film}” is no film in the kit; add it there, or give the file a column ei.",
+                field="film",
+            )
+        film = Film(id=f"film-{row.id}", name=row.film, exposure_index=row.ei)
+        self.films[row.film.casefold()] = film.id
+        return film
+
+    def taken(self, row: Row) -> Taken:
+        """Lens, pinhole and filters by name; Missing for one the kit does not know."""
+        if row.lens and row.pinhole:
+            raise Unreadable("A lens and a pinhole at once.", field="pinhole")
+        return Taken(
+            lens_id=_known(self.lenses, row.lens, "lens"),
+            pinhole_id=_known(self.pinholes, row.pinhole, "pinhole"),
+            filter_ids=tuple(
+                found
+                for found in (_known(self.filters, each, "filters") for each in row.filters)
+                if found
+            ),
+            exposure_index=row.ei,
+            cost=row.cost,
+        )
+
+
+def header(path: Path) -> tuple[list[str], list[list[str]]]:
+    """The columns of a file and its first few rows, to choose by."""
+    with _opened(path) as (columns, lines):
+        sample = [row for _, row in zip(range(3), lines, strict=False)]
+        return columns, sample
+
+
+def check(
+    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress
+) -> Report:
+    """What bringing the file in would do, row by row; nothing is written."""
+    return _through(connection, path, mapping, progress, write=False)
+
+
+def bring_in(
+    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress
+) -> Report:
+    """Bring all rows in, inside the caller's action; a single refusal and none is.
+
+    Rows whose exposure is there already are passed over.
+    """
+    return _through(connection, path, mapping, progress, write=True)
+
+
+def _through(
+    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress, write: bool
+) -> Report:
+    _sensible(mapping)
+    report, names = Report(), Names(connection)
+    known = whole.exposure_ids(connection)
+    made = _Made(connection) if write else None
+    total = count_rows(path)
+    with _opened(path) as (columns, lines):
+        place = _places(columns, mapping)
+        for number, cells in enumerate(lines, start=2):
+            report.rows += 1
+            if report.rows % 200 == 0:
+                progress(report.rows, total)
+            try:
+                row = rows.read({name: _cell(cells, at) for name, at in place.items()})
+                film, taken = names.film(row), names.taken(row)
+            except CoreError as problem:
+                report.refuse(number, problem)
+                continue
+            if film is not None:
+                report.new_films.append(film.name)
+            if row.id in known:
+                report.known += 1
+                continue
+            known.add(row.id)
+            report.new += 1
+            if made is not None:
+                made.row(row, film, names.films[row.film.casefold()], taken)
+    progress(report.rows, total)
+    if write and report.refused:
+        first = report.refusals[0]
+        raise Unreadable(
+            f"Line {first.line}, {first.column}: {first.message} Nothing was brought in"
+            f" ({report.refused} of {report.rows} rows are refused).",
+            field=first.column,
+        )
+    return report
+
+
+class _Made:
+    """Writes rows, making the outings and scenes they name once each."""
+
+    def __init__(self, connection: Connection) -> None:
+        self._connection = connection
+        self._outings = whole.outing_keys(connection)
+        self._scenes = whole.scene_keys(connection)
+
+    def row(self, row: Row, film: Film | None, film_id: str, taken: Taken) -> None:
+        if film is not None:
+            films.put_film(self._connection, film)
+        exposure = Exposure(
+            id=row.id,
+            scene_id=self._scene(row, film_id, taken),
+            piece_id=f"{row.id}-film",
+            exposed_at=row.exposed_at,
+            aperture=row.aperture,
+            seconds=row.seconds,
+            error_stops=row.error_stops,
+            n=row.n,
+            development_change=row.development_change,
+            recipe_id=None,
+            request={},
+            answer={},
+            core_version="",
+            note=row.note,
+            share=row.share,
+            taken=taken,
+        )
+        piece = Piece(
+            id=exposure.piece_id,
+            film_id=film_id,
+            label=row.where,
+            state=row.state,
+            loaded_at=row.exposed_at,
+            in_place=False,
+        )
+        pieces.put(self._connection, piece)
+        exposures.put(self._connection, exposure)
+
+    def _outing(self, row: Row) -> str:
+        key = (row.outing, row.exposed_at[:10])
+        if key not in self._outings:
+            id_ = f"outing-{row.id}"
+            outings.put(
+                self._connection,
+                Outing(id=id_, title=row.outing, day=row.exposed_at[:10], place=row.place),
+            )
+            self._outings[key] = id_
+        return self._outings[key]
+
+    def _scene(self, row: Row, film_id: str, taken: Taken) -> str:
+        outing = self._outing(row)
+        key = (outing, row.scene)
+        if key not in self._scenes:
+            scene = Scene(id=f"scene-{row.id}", outing_id=outing, title=row.scene, film_id=film_id)
+            scenes.put(
+                self._connection,
+                replace(scene, lens_id=taken.lens_id, pinhole_id=taken.pinhole_id),
+            )
+            self._scenes[key] = scene.id
+        return self._scenes[key]
+
+
+class _opened:  # noqa: N801 - used as one uses open()
+    """A CSV file with its header; the separator is found by looking. Unreadable if it is none."""
+
+    def __init__(self, path: Path) -> None:
+        self._path = path
+
+    def __enter__(self) -> tuple[list[str], Iterator[list[str]]]:
+        self._file = self._path.open(encoding="utf-8-sig", newline="")
+        try:
+            first = self._file.readline()
+            separator = max(",;\t", key=first.count)
+            self._file.seek(0)
+            lines = csv.reader(self._file, delimiter=separator)
+            columns = [each.strip() for each in next(lines)]
+            if not any(columns):
+                raise StopIteration
+        except (UnicodeDecodeError, csv.Error, StopIteration):
+            self._file.close()
+            raise Unreadable(
+                "This is not a CSV file in UTF-8 with a line of column names.", field="file"
+            ) from None
+        return columns, _readable(lines)
+
+    def __exit__(self, *_: object) -> None:
+        self._file.close()
+
+
+def _readable(lines: Iterator[list[str]]) -> Iterator[list[str]]:
+    try:
+        yield from (cells for cells in lines if any(cells))
+    except (UnicodeDecodeError, csv.Error) as problem:
+        raise Unreadable(f"The file cannot be read to its end: {problem}.", field="file") from None
+
+
+def count_rows(path: Path) -> int:
+    """Rows of the file, at most MOST_ROWS; OutOfRange beyond."""
+    with _opened(path) as (_, lines):
+        count = sum(1 for _ in lines)
+    if count > MOST_ROWS:
+        raise Unreadable(
+            f"The file has {count} rows; bring in at most {MOST_ROWS} at once.", field="file"
+        )
+    return count
+
+
+def _sensible(mapping: dict[str, str]) -> None:
+    unknown = [name for name in mapping if name not in NAMES]
+    if unknown:
+        raise Unreadable(f"There is no column {unknown[0]} here.", field="mapping")
+    lacking = [name for name in NEEDED if not mapping.get(name)]
+    if lacking:
+        raise Missing(
+            f"Say which column of the file is {lacking[0]}.", field="mapping", allowed=list(NEEDED)
+        )
+
+
+def _places(columns: list[str], mapping: dict[str, str]) -> dict[str, int]:
+    chosen = {ours: theirs for ours, theirs in mapping.items() if theirs}
+    for theirs in chosen.values():
+        if theirs not in columns:
+            raise Missing(f"The file has no column “{theirs}”.", field="mapping")
+    return {ours: columns.index(theirs) for ours, theirs in chosen.items()}
+
+
+def _cell(cells: list[str], place: int) -> str:
+    return cells[place] if place < len(cells) else ""
+
+
+def _known(names: dict[str, str], name: str, what: str) -> str | None:
+    if not name:
+        return None
+    found = names.get(name.casefold())
+    if found is None:
+        raise Missing(
+            f"“{name}” is not in the kit; add it there, or leave this column out.", field=what
+        )
+    return found

@@ -1,0 +1,166 @@
+"""One row of a CSV of exposures, read: every refusal names its column."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+import re
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Annotated, Any, Literal
+
+from emulsa.core import wire
+from emulsa.core.corrections.optics import mark_text
+from emulsa.core.errors import CoreError, Missing, Unreadable
+from emulsa.core.exposing.request import DevelopmentNumber
+from emulsa.core.light import marks
+from emulsa.core.limits import ExposureIndex, FNumber, Name, Note, Seconds, Within
+from emulsa.exchange.csv_cells import plain
+from emulsa.exchange.logbook.columns import NEEDED
+
+Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
+Change = Annotated[float, Within("A development change", 0.1, 2)]
+Off = Annotated[float, Within("An exposure's error", -20, 20, "stops")]
+Cost = Annotated[float, Within("The cost of an exposure", 0, 100_000)]
+State = Literal["exposed", "developed", "judged"]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Row:
+    """A row that was read: everything in the units of the house, names not looked up yet."""
+
+    id: str
+    exposed_at: str
+    outing: str
+    place: str
+    scene: str
+    film: str
+    ei: float | None
+    where: str
+    lens: str
+    pinhole: str
+    filters: tuple[str, ...]
+    aperture: str | float
+    seconds: float
+    n: float
+    error_stops: float
+    development_change: float
+    share: float
+    state: State
+    cost: float | None
+    note: str
+
+
+def read(cells: dict[str, str]) -> Row:
+    """A row by our column names; CoreError with the column in ``field``."""
+    text = {name: plain(value.strip()) for name, value in cells.items()}
+    for name in NEEDED:
+        if not text.get(name):
+            raise Missing("Nothing stands here; it is needed.", field=name)
+
+    def get(name: str, kind: Any, other: Any) -> Any:
+        value = text.get(name, "")
+        return other if not value else wire.decode(kind, _number(value, name), name)
+
+    at = _instant(text["exposed_at"])
+    day = at[:10]
+    return Row(
+        id=text.get("id") or _made_up(text),
+        exposed_at=at,
+        outing=_named(text, "outing") or day,
+        place=_named(text, "place"),
+        scene=_named(text, "scene") or "untitled",
+        film=_named(text, "film"),
+        ei=get("ei", ExposureIndex, None),
+        where=_named(text, "where"),
+        lens=_named(text, "lens"),
+        pinhole=_named(text, "pinhole"),
+        filters=tuple(each.strip() for each in text.get("filters", "").split(";") if each.strip()),
+        aperture=_at("aperture", _aperture, text["aperture"]),
+        seconds=_at("time_s", _seconds, text["time_s"]),
+        n=get("n", DevelopmentNumber, 0.0),
+        error_stops=get("error_stops", Off, 0.0),
+        development_change=get("development_change", Change, 1.0),
+        share=get("share", Share, 1.0),
+        state=wire.decode(State, text.get("state") or "developed", "state"),
+        cost=get("cost", Cost, None),
+        note=wire.decode(Note, text.get("note", ""), "note"),
+    )
+
+
+def aperture_cell(aperture: str | float) -> str:
+    """A mark as ``f/32``, a number as itself with its decimals, so that it is read as a number.
+
+    >>> aperture_cell("32"), aperture_cell(138.0)
+    ('f/32', '138.0')
+    """
+    return mark_text(aperture) if isinstance(aperture, str) else repr(float(aperture))
+
+
+def _named(text: dict[str, str], name: str) -> str:
+    value = text.get(name, "")
+    return str(wire.decode(Name, value, name)) if value else ""
+
+
+def _instant(text: str) -> str:
+    """A day or an instant as the log writes it; a day alone is noon, which says no hour."""
+    try:
+        if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
+            datetime.strptime(text, "%Y-%m-%d")  # noqa: DTZ007 - only whether there is such a day
+            return f"{text}T12:00:00.000Z"
+        moment = datetime.fromisoformat(text)
+        if moment.tzinfo is None:
+            return f"{moment.isoformat(timespec='milliseconds')}Z"
+        return text
+    except ValueError:
+        raise Unreadable(
+            f"“{text}” is not a day; write 2026-01-17, or 2026-01-17T09:20.", field="exposed_at"
+        ) from None
+
+
+def _aperture(text: str) -> str | float:
+    bare = re.sub(r"^f\s*/?\s*", "", text, flags=re.IGNORECASE)
+    try:
+        marks.f_number(bare)
+    except CoreError:
+        return float(wire.decode(FNumber, _number(bare, "aperture"), "aperture"))
+    return bare
+
+
+def _seconds(text: str) -> float:
+    bare = re.sub(r"\s*(s|sec|seconds)$", "", text.strip())
+    minutes = re.fullmatch(r"(\d+):([0-5]?\d)", bare)
+    if minutes:
+        return int(minutes[1]) * 60.0 + int(minutes[2])
+    if "/" in bare:
+        try:
+            return marks.seconds(bare)
+        except CoreError:
+            found = marks.literal_seconds(bare)
+            if found is None:
+                raise
+            return found
+    return float(wire.decode(Seconds, _number(bare, "time_s"), "time_s"))
+
+
+def _number(text: str, field: str) -> float:
+    """A number with a point or a decimal comma, a minus sign of either kind."""
+    try:
+        return float(text.replace("−", "-").replace(",", "."))
+    except ValueError:
+        raise Unreadable(f"“{text}” is not a number.", field=field) from None
+
+
+def _at(field: str, parse: Callable[[str], Any], text: str) -> Any:
+    try:
+        return parse(text)
+    except CoreError as problem:
+        problem.field = field
+        raise
+
+
+def _made_up(text: dict[str, str]) -> str:
+    """An id from the row's own words: the same row brought in twice is one exposure."""
+    written = json.dumps(sorted(text.items()), ensure_ascii=False)
+    return f"row-{hashlib.sha256(written.encode()).hexdigest()[:24]}"

@@ -1,0 +1,125 @@
+"""Pictures handed in: what they are by their content, whether they are safe to open, thumbnails.
+
+Files are kept under the digest of their content, so that the same scan handed in twice is kept
+once, and no name a user typed ever becomes a path.
+"""
+
+from __future__ import annotations
+
+import hashlib
+import os
+import threading
+import warnings
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Any
+
+from emulsa.core.errors import CoreError, OutOfRange, Unreadable
+
+LARGEST_FILE = 40 * 1_048_576  # bytes
+MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
+THUMBNAIL_PX = 480
+MEDIA = {"JPEG": ("image/jpeg", "jpg"), "PNG": ("image/png", "png"), "TIFF": ("image/tiff", "tif")}
+ENDINGS = dict(MEDIA.values())
+
+_one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
+
+
+@dataclass(frozen=True)
+class Picture:
+    """A picture that was looked at: what it is, its size, and the digest of its content."""
+
+    media_type: str
+    width: int
+    height: int
+    bytes: int
+    digest: str
+
+
+def look(path: Path) -> Picture:
+    """What the file is, read from its head; Unreadable or OutOfRange before anything is decoded."""
+    from PIL import Image, UnidentifiedImageError
+
+    size = path.stat().st_size
+    Image.MAX_IMAGE_PIXELS = MOST_PIXELS  # from twice this on, even opening the head is refused
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
+            with Image.open(path, formats=tuple(MEDIA)) as image:
+                kind, (width, height) = str(image.format), image.size
+    except Image.DecompressionBombError:
+        raise _too_many_pixels(None) from None
+    except (UnidentifiedImageError, OSError, SyntaxError, ValueError):
+        raise Unreadable(
+            "This is not a JPEG, PNG or TIFF picture, whatever its name says.", field="picture"
+        ) from None
+    if width * height > MOST_PIXELS:
+        raise _too_many_pixels(width * height)
+    with path.open("rb") as file:
+        digest = hashlib.file_digest(file, "sha256").hexdigest()
+    return Picture(MEDIA[kind][0], width, height, size, digest)
+
+
+def keep(folder: Path, handed_in: Path) -> Picture:
+    """Check a handed-in file, make its thumbnail, and keep it in ``folder`` under its digest."""
+    picture = look(handed_in)
+    target = original(folder, picture.digest, picture.media_type)
+    small = thumbnail(folder, picture.digest)
+    if not small.exists():
+        _make_thumbnail(handed_in, small)
+    if target.exists():
+        handed_in.unlink()
+    else:
+        handed_in.replace(target)
+        _settle(target)
+    return picture
+
+
+def original(folder: Path, digest: str, media_type: str) -> Path:
+    return folder / f"{digest}.{ENDINGS[media_type]}"
+
+
+def thumbnail(folder: Path, digest: str) -> Path:
+    return folder / f"{digest}.thumb.jpg"
+
+
+def _make_thumbnail(source: Path, target: Path) -> None:
+    from PIL import Image, ImageOps
+
+    part = target.with_suffix(".part")
+    with _one_at_a_time:
+        try:
+            with Image.open(source, formats=tuple(MEDIA)) as image:
+                image.draft("RGB", (2 * THUMBNAIL_PX, 2 * THUMBNAIL_PX))
+                image.thumbnail((THUMBNAIL_PX, THUMBNAIL_PX))
+                turned = ImageOps.exif_transpose(image)
+                _eight_bit(turned).save(part, "JPEG", quality=82)
+        except (OSError, SyntaxError, ValueError, MemoryError):
+            part.unlink(missing_ok=True)
+            raise Unreadable(
+                "This picture is damaged: it cannot be opened to its end.", field="picture"
+            ) from None
+    part.replace(target)
+
+
+def _eight_bit(image: Any) -> Any:
+    """Sixteen-bit grey, as film scanners write it, brought to what a thumbnail can show."""
+    if image.mode.startswith("I;16") or image.mode == "I":
+        return image.point(lambda value: value / 256).convert("L")
+    return image.convert("L" if image.mode in ("1", "L", "LA") else "RGB")
+
+
+def _settle(path: Path) -> None:
+    """Wait until the file is on the disk: its record will say that it is."""
+    with path.open("rb") as file:
+        os.fsync(file.fileno())
+
+
+def _too_many_pixels(pixels: int | None) -> CoreError:
+    size = f" ({pixels / 1e6:.0f} million)" if pixels else ""
+    return OutOfRange(
+        f"This picture has too many pixels to open safely{size}; send one of at most"
+        f" {MOST_PIXELS // 1_000_000} million.",
+        field="picture",
+        allowed=[1, MOST_PIXELS],
+    )

@@ -1,0 +1,149 @@
+"""The log as it is read: searched as one types, filtered, newest first, a page at a time."""
+
+from __future__ import annotations
+
+import json
+import re
+from dataclasses import dataclass
+from sqlite3 import Connection
+from typing import Any
+
+COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
+
+
+@dataclass(frozen=True)
+class Sought:
+    """What is looked for; empty means everything. Days are ISO dates, both included."""
+
+    text: str = ""
+    film_id: str = ""
+    lens_id: str = ""
+    pinhole_id: str = ""
+    filter_id: str = ""
+    outing_id: str = ""
+    state: str = ""
+    n: float | None = None
+    day_from: str = ""
+    day_to: str = ""
+
+
+@dataclass(frozen=True)
+class Entry:
+    """An exposure as a line of the log; ``place`` is where the next page goes on."""
+
+    place: int
+    exposure_id: str
+    exposed_at: str
+    where: str
+    kept_in: str
+    state: str
+    scene_id: str
+    scene_title: str
+    outing_title: str
+    film_name: str
+    lens_name: str
+    filter_names: str
+    aperture: str | float
+    seconds: float
+    n: float
+    error_stops: float
+    cost: float | None
+    note: str
+    picture_id: str | None
+
+
+# What a line shows is looked up for the rows of one page only.
+LINES = """
+    SELECT
+        found.place, exposure.id AS exposure_id, exposure.exposed_at, piece.label AS "where",
+        piece.kept_in, piece.state, scene.id AS scene_id, scene.title AS scene_title,
+        outing.title AS outing_title, film.name AS film_name,
+        coalesce(lens.name, pinhole.name, '') AS lens_name,
+        coalesce((
+            SELECT group_concat(filter.name, ', ') FROM filter
+            WHERE filter.id IN (SELECT value FROM json_each(exposure.filter_ids))
+        ), '') AS filter_names,
+        exposure.aperture, exposure.seconds, exposure.n, exposure.error_stops, exposure.cost,
+        exposure.note,
+        (
+            SELECT attachment.id FROM attachment
+            WHERE attachment.exposure_id = exposure.id ORDER BY attachment.rowid LIMIT 1
+        ) AS picture_id
+    FROM ({found}) AS found
+    JOIN exposure ON exposure.id = found.exposure_id
+    JOIN piece ON piece.id = exposure.piece_id
+    JOIN film ON film.id = piece.film_id
+    JOIN scene ON scene.id = exposure.scene_id
+    JOIN outing ON outing.id = scene.outing_id
+    LEFT JOIN lens ON lens.id = exposure.lens_id
+    LEFT JOIN pinhole ON pinhole.id = exposure.pinhole_id
+    ORDER BY found.place DESC
+"""
+
+CONDITIONS = {
+    "film_id": "log_entry.film_id = :film_id",
+    "lens_id": "log_entry.lens_id = :lens_id",
+    "pinhole_id": "log_entry.pinhole_id = :pinhole_id",
+    "filter_id": "instr(log_entry.filter_ids, json_quote(:filter_id)) > 0",
+    "outing_id": "log_entry.outing_id = :outing_id",
+    "state": "log_entry.state = :state",
+    "n": "log_entry.n = :n",
+    "day_from": "log_entry.day >= :day_from",
+    "day_to": "log_entry.day <= :day_to",
+}
+
+
+def page(
+    connection: Connection, sought: Sought, before: int | None = None, limit: int = 60
+) -> list[Entry]:
+    """Matches, newest first, from ``before`` on (not included)."""
+    found, values = _found(sought, before)
+    rows = connection.execute(
+        LINES.format(found=f"{found} LIMIT :limit"), {**values, "limit": limit}
+    )
+    return [Entry(**{**dict(row), "aperture": json.loads(row["aperture"])}) for row in rows]
+
+
+def count(connection: Connection, sought: Sought) -> int:
+    """How many match, counted no further than one beyond COUNTED_TO."""
+    found, values = _found(sought, None)
+    row = connection.execute(
+        f"SELECT count(*) FROM ({found} LIMIT {COUNTED_TO + 1})", values
+    ).fetchone()
+    return int(row[0])
+
+
+def match_text(text: str) -> str:
+    """Typed words as a search for their beginnings; accents and case are the index's business.
+
+    >>> match_text('Slate, fro"')
+    '"Slate"* "fro"*'
+    """
+    return " ".join(f'"{word}"*' for word in re.findall(r"\w+", text))
+
+
+def _found(sought: Sought, before: int | None) -> tuple[str, dict[str, Any]]:
+    """The query of the places that match, newest first, and its values."""
+    values: dict[str, Any] = {}
+    conditions = []
+    for name, condition in CONDITIONS.items():
+        value = getattr(sought, name)
+        if value not in ("", None):
+            conditions.append(condition)
+            values[name] = value
+    words = match_text(sought.text)
+    place = "log_text.rowid" if words else "log_entry.place"
+    if before is not None:
+        conditions.append(f"{place} < :before")
+        values["before"] = before
+    source = "log_entry"
+    if words:
+        source = "log_text CROSS JOIN log_entry ON log_entry.place = log_text.rowid"
+        conditions.insert(0, "log_text.words MATCH :words")
+        values["words"] = words
+    where = f"WHERE {' AND '.join(conditions)}" if conditions else ""
+    return (
+        f"SELECT log_entry.place, log_entry.exposure_id FROM {source} {where}"
+        f" ORDER BY {place} DESC",
+        values,
+    )

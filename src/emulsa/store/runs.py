@@ -1,0 +1,98 @@
+"""Runs, and the negatives judged after them."""
+
+from __future__ import annotations
+
+import json
+from sqlite3 import Connection, Row
+
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.runs import Run
+
+
+def put(connection: Connection, run: Run) -> None:
+    connection.execute(
+        """
+        INSERT INTO run (
+            id, name, recipe_id, n, minutes, temperature_c, begun_at, developed_at, note
+        ) VALUES (
+            :id, :name, :recipe_id, :n, :minutes, :temperature_c, :begun_at, :developed_at, :note
+        )
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, recipe_id = :recipe_id, n = :n, minutes = :minutes,
+            temperature_c = :temperature_c, begun_at = :begun_at, developed_at = :developed_at,
+            note = :note
+        """,
+        {
+            "id": run.id,
+            "name": run.name,
+            "recipe_id": run.recipe_id,
+            "n": run.n,
+            "minutes": run.minutes,
+            "temperature_c": run.temperature_c,
+            "begun_at": run.begun_at,
+            "developed_at": run.developed_at,
+            "note": run.note,
+        },
+    )
+
+
+def run(connection: Connection, id_: str) -> Run | None:
+    row = connection.execute("SELECT * FROM run WHERE id = :id", {"id": id_}).fetchone()
+    return Run(**dict(row)) if row else None
+
+
+def open_runs(connection: Connection) -> list[Run]:
+    """Runs that are not out of the developer yet, the first begun first."""
+    rows = connection.execute(
+        "SELECT * FROM run WHERE developed_at = '' ORDER BY begun_at, rowid"
+    ).fetchall()
+    return [Run(**dict(row)) for row in rows]
+
+
+def delete(connection: Connection, id_: str) -> None:
+    connection.execute("DELETE FROM run WHERE id = :id", {"id": id_})
+
+
+def put_judgement(connection: Connection, judgement: Judgement) -> None:
+    connection.execute(
+        """
+        INSERT INTO judgement (id, at, shadow, highlight, faults, note)
+        VALUES (:id, :at, :shadow, :highlight, :faults, :note)
+        ON CONFLICT (id) DO UPDATE SET
+            at = :at, shadow = :shadow, highlight = :highlight, faults = :faults, note = :note
+        """,
+        {
+            "id": judgement.id,
+            "at": judgement.at,
+            "shadow": judgement.shadow,
+            "highlight": judgement.highlight,
+            "faults": json.dumps(judgement.faults),
+            "note": judgement.note,
+        },
+    )
+
+
+def judgements(connection: Connection, piece_ids: list[str]) -> dict[str, Judgement]:
+    """The judgements of these pieces, by piece."""
+    rows = connection.execute(
+        "SELECT * FROM judgement WHERE id IN (SELECT value FROM json_each(:ids))",
+        {"ids": json.dumps(piece_ids)},
+    ).fetchall()
+    return {row["id"]: _judgement(row) for row in rows}
+
+
+def of_scene(connection: Connection, scene_id: str) -> list[Judgement]:
+    """What the negatives of a scene showed, the latest first."""
+    rows = connection.execute(
+        """
+        SELECT DISTINCT judgement.* FROM judgement
+        JOIN exposure ON exposure.piece_id = judgement.id
+        WHERE exposure.scene_id = :scene_id ORDER BY judgement.at DESC
+        """,
+        {"scene_id": scene_id},
+    ).fetchall()
+    return [_judgement(row) for row in rows]
+
+
+def _judgement(row: Row) -> Judgement:
+    return Judgement(**{**dict(row), "faults": tuple(json.loads(row["faults"]))})

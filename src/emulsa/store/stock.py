@@ -1,0 +1,123 @@
+"""Stock: boxes and rolls bought, and how many of each were taken."""
+
+from __future__ import annotations
+
+from sqlite3 import Connection, Row
+
+from emulsa.core.errors import Impossible
+from emulsa.core.film.stock import Stock, cost_each
+
+
+def put(connection: Connection, stock: Stock) -> None:
+    connection.execute(
+        """
+        INSERT INTO stock (
+            id, film_id, format, count, spent, price, expires, kept, opened, emulsion, note,
+            archived
+        ) VALUES (
+            :id, :film_id, :format, :count, :spent, :price, :expires, :kept, :opened, :emulsion,
+            :note, :archived
+        )
+        ON CONFLICT (id) DO UPDATE SET
+            film_id = :film_id, format = :format, count = :count, spent = :spent, price = :price,
+            expires = :expires, kept = :kept, opened = :opened, emulsion = :emulsion, note = :note,
+            archived = :archived
+        """,
+        {
+            "id": stock.id,
+            "film_id": stock.film_id,
+            "format": stock.format,
+            "count": stock.count,
+            "spent": stock.spent,
+            "price": stock.price,
+            "expires": stock.expires,
+            "kept": stock.kept,
+            "opened": stock.opened,
+            "emulsion": stock.emulsion,
+            "note": stock.note,
+            "archived": int(stock.archived),
+        },
+    )
+
+
+def everything(connection: Connection) -> list[Stock]:
+    """Every box, the ones that expire first at the top of their film."""
+    rows = connection.execute(
+        """
+        SELECT stock.* FROM stock JOIN film ON film.id = stock.film_id
+        ORDER BY stock.archived, film.name, stock.expires = '', stock.expires, stock.rowid
+        """
+    ).fetchall()
+    return [_stock(row) for row in rows]
+
+
+def stock(connection: Connection, id_: str) -> Stock | None:
+    row = connection.execute("SELECT * FROM stock WHERE id = :id", {"id": id_}).fetchone()
+    return _stock(row) if row else None
+
+
+def delete(connection: Connection, id_: str) -> None:
+    """Delete a box nothing was taken from; Impossible otherwise: it is archived."""
+    if taken(connection).get(id_):
+        raise Impossible(
+            "Film from this box was loaded; archive it, so that the log stays whole.", field="id"
+        )
+    connection.execute("DELETE FROM stock WHERE id = :id", {"id": id_})
+
+
+def taken(connection: Connection) -> dict[str, int]:
+    """How many sheets or rolls of each box were loaded and not put back."""
+    rows = connection.execute(
+        """
+        SELECT stock_id, count(*) AS taken FROM (
+            SELECT stock_id FROM piece WHERE roll_id IS NULL AND stock_id IS NOT NULL
+            UNION ALL
+            SELECT stock_id FROM roll WHERE stock_id IS NOT NULL
+        ) GROUP BY stock_id
+        """
+    ).fetchall()
+    return {row["stock_id"]: row["taken"] for row in rows}
+
+
+def piece_cost(connection: Connection, piece_id: str) -> float | None:
+    """What this piece of film cost: its box's price shared out, else the film's price of a sheet.
+
+    The film's own price is a sheet's and says nothing of a roll's frame.
+    """
+    row = connection.execute(
+        """
+        SELECT piece.stock_id, coalesce(roll.frames, 1) AS frames, roll.id IS NULL AS sheet,
+            film.price
+        FROM piece
+        JOIN film ON film.id = piece.film_id
+        LEFT JOIN roll ON roll.id = piece.roll_id
+        WHERE piece.id = :id
+        """,
+        {"id": piece_id},
+    ).fetchone()
+    box = stock(connection, row["stock_id"]) if row["stock_id"] else None
+    if box is not None and box.price is not None:
+        return cost_each(box, row["frames"])
+    return row["price"] if row["sheet"] else None
+
+
+def film_cost(connection: Connection, film_id: str) -> float | None:
+    """What the next exposure on a film costs: of the piece that would be taken, else a sheet's."""
+    row = connection.execute(
+        """
+        SELECT piece.id FROM piece
+        LEFT JOIN roll ON roll.id = piece.roll_id
+        WHERE piece.film_id = :film_id AND piece.state = 'loaded' AND piece.in_place = 1
+            AND (roll.id IS NULL OR roll.place = 'camera')
+        ORDER BY piece.label LIMIT 1
+        """,
+        {"film_id": film_id},
+    ).fetchone()
+    if row is not None:
+        return piece_cost(connection, row["id"])
+    row = connection.execute("SELECT price FROM film WHERE id = :id", {"id": film_id}).fetchone()
+    return row["price"] if row else None
+
+
+def _stock(row: Row) -> Stock:
+    return Stock(**{**dict(row), "archived": bool(row["archived"])})
