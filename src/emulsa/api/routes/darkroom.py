@@ -125,7 +125,7 @@ def developed(id: str, db: Db) -> RunView:  # noqa: A002
         done = replace(run, developed_at=at)
         store.put(db, done)
         for each in pieces.of_run(db, id):
-            pieces.move(db, each, "develop", at, run.name)
+            pieces.move(db, each, "develop", at, run.name, in_place=False)
     return _run_view(db, done)
 
 
