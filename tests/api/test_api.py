@@ -328,7 +328,9 @@ def test_an_empty_house(empty_client: TestClient) -> None:
     """A new user's service answers every room, empty."""
     for path in ("/api/outings", "/api/holders", "/api/rolls", "/api/stock", "/api/pieces/ready"):
         assert empty_client.get(path).json() == []
-    assert not any(empty_client.get("/api/darkroom").json().values())
+    darkroom = empty_client.get("/api/darkroom").json()
+    assert darkroom.pop("temperature_c") == 20
+    assert not any(darkroom.values())
     assert empty_client.get("/api/kit").json()["films"] == []
     made = empty_client.put("/api/outings/o", json={"id": "o", "title": "First", "day": ""})
     assert made.status_code == 200

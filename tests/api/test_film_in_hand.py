@@ -140,7 +140,7 @@ def test_a_roll_frame_by_frame(client: TestClient, roll: Json) -> None:
     """Frames come in order; a skipped one is blank; a roll taken out remembers what was shot."""
     assert [each["state"] for each in roll["frames"]] == ["loaded"] * 4
     ready = [each["where"] for each in client.get("/api/pieces/ready").json()]
-    assert ready[-4:] == ["R1-1", "R1-2", "R1-3", "R1-4"]
+    assert ready[-4:] == ["R2-1", "R2-2", "R2-3", "R2-4"]
     assert "comes next" in refusal(expose(client, "x", "roll-2", "scene-adit"), 409)["message"]
     first = ok(expose(client, "e1", "roll-1", "scene-adit"))
     assert first["taken"]["cost"] == pytest.approx(32.5 / 5 / 4)
@@ -151,7 +151,7 @@ def test_a_roll_frame_by_frame(client: TestClient, roll: Json) -> None:
     back = ok(client.post("/api/rolls/roll/put-back", json={"camera_id": "camera-box"}))
     assert back["roll"]["advanced"] is False
     doubts = {each["where"]: each["doubt"] for each in client.get("/api/pieces/ready").json()}
-    assert "not yet seen to move" in doubts["R1-3"]
+    assert "not yet seen to move" in doubts["R2-3"]
     ok(client.post("/api/rolls/roll/advanced"))
     ok(expose(client, "e3", "roll-3", "scene-adit"))
     done = ok(client.post("/api/rolls/roll/take-out", json={"finished": True}))
@@ -160,9 +160,9 @@ def test_a_roll_frame_by_frame(client: TestClient, roll: Json) -> None:
 
 def test_a_roll_unexposed_goes_back_to_its_brick(client: TestClient, roll: Json) -> None:
     """It is as if it had not been loaded; one with an exposure is not."""
-    assert box(client, "brick-ostrel")["state"]["left"] == 4
+    assert box(client, "brick-ostrel")["state"]["left"] == 3
     assert client.delete("/api/rolls/roll").status_code == 204
-    assert box(client, "brick-ostrel")["state"]["left"] == 5
+    assert box(client, "brick-ostrel")["state"]["left"] == 4
     client.post("/api/undo")
     ok(expose(client, "e1", "roll-1", "scene-adit"))
     assert refusal(client.delete("/api/rolls/roll"), 409)
@@ -205,7 +205,7 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
     ok(client.post("/api/rolls/roll/skip"))
     ok(expose(client, "e4", "roll-4", "scene-adit"))
     ok(client.post("/api/rolls/roll/take-out", json={"finished": True}))
-    assert client.get("/api/darkroom").json()["undecided"] == ["roll 1"]
+    assert client.get("/api/darkroom").json()["undecided"] == ["roll 2", "roll 1"]
     strip = client.get("/api/rolls").json()[0]["strips"][0]["strip"]["id"]
     ok(client.post("/api/rolls/roll/weight", json={"frame": 4, "weight": 0}))
     found = ok(client.get(f"/api/rolls/strips/{strip}/choices"))
@@ -218,8 +218,8 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
         (each["strip"]["first_frame"], each["strip"]["last_frame"]) for each in cut["strips"]
     ] == [(1, 1), (2, 4)]
     assert client.get("/api/darkroom").json()["undecided"] == [
-        "roll 1, frames 1–1",
-        "roll 1, frames 2–4",
+        "roll 2, frames 1–1",
+        "roll 2, frames 2–4",
     ]
     for each, n in zip(cut["strips"], (-1, 1), strict=True):
         ok(client.put(f"/api/rolls/strips/{each['strip']['id']}/development", json={"n": n}))
@@ -229,7 +229,7 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
         for each in group["sheets"]
         if each["where"].startswith("Roll")
     }
-    assert waiting == {"Roll 1, frames 1–1": -1, "Roll 1, frames 2–4": 1}
+    assert waiting == {"Roll 2, frames 1–1": -1, "Roll 2, frames 2–4": 1}
 
 
 def run_body(pieces: list[str], **more: Any) -> Json:
@@ -307,7 +307,7 @@ def test_a_strip_goes_whole(client: TestClient, roll: Json) -> None:
     ok(expose(client, "e1", "roll-1", "scene-adit"))
     ok(expose(client, "e2", "roll-2", "scene-adit"))
     begin = run_body(["roll-1"])
-    assert "Finish roll 1" in refusal(client.post("/api/darkroom/runs", json=begin), 409)["message"]
+    assert "Finish roll 2" in refusal(client.post("/api/darkroom/runs", json=begin), 409)["message"]
     ok(client.post("/api/rolls/roll/take-out", json={"finished": True}))
     assert "hang together" in refusal(client.post("/api/darkroom/runs", json=begin), 409)["message"]
     ok(client.post("/api/darkroom/runs", json=run_body(["roll-1", "roll-2"])))
@@ -448,7 +448,8 @@ def test_a_records_history_and_putting_it_back(client: TestClient) -> None:
     }
     ok(client.post("/api/history/scene-pool/put-back", json={"action_id": history[1]["action_id"]}))
     assert client.get("/api/scenes/scene-pool").json()["scene"] == scene
-    assert client.get("/api/outings").json()[0]["outing"]["title"] == "Other"
+    titles = [each["outing"]["title"] for each in client.get("/api/outings").json()]
+    assert "Other" in titles
     client.post("/api/undo")
     assert client.get("/api/scenes/scene-pool").json()["scene"]["note"] == "cold"
     assert refusal(client.post("/api/history/scene-pool/put-back", json={"action_id": 99}), 422)

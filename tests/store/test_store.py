@@ -77,7 +77,7 @@ def test_the_demo_reads_back_as_it_was_written(db: database.Connection) -> None:
         quarry.POOL,
         quarry.ADIT,
     ]
-    given = exposures.of_pieces(db, [f"sheet-{where}" for _, where, _, _ in quarry.EXPOSED])
+    given = exposures.of_pieces(db, [f"sheet-{where}" for _, where, _ in quarry.EXPOSED])
     assert len(given) == len(quarry.EXPOSED)
 
 

@@ -8,28 +8,14 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from emulsa import __version__
 from emulsa.core.corrections.bellows import ByDraw
-from emulsa.core.exposed import Given, Taken, log
 from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
-from emulsa.core.film.pieces import Piece, Side
-from emulsa.core.light.meters import EvReading
 from emulsa.core.outing import Outing
-from emulsa.core.scene import Pin, Scene, SceneReading, plan
-from emulsa.demo import bag
+from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.demo import autumn, bag, made
 from emulsa.demo.bag import METER
-from emulsa.store import (
-    backups,
-    database,
-    exposures,
-    films,
-    holders,
-    outings,
-    pieces,
-    scenes,
-    stock,
-)
+from emulsa.store import backups, database, holders, outings, scenes
 
 DAY = "2026-01-17"
 
@@ -43,8 +29,7 @@ OUTING = Outing(
 
 
 def _reading(id_: str, label: str, ev: float, minute: int) -> SceneReading:
-    taken_at = f"{DAY}T{9 + minute // 60:02d}:{minute % 60:02d}:00.000Z"
-    return SceneReading(id=id_, label=label, reading=EvReading(ev=ev), taken_at=taken_at)
+    return made.reading(DAY, id_, label, ev, minute)
 
 
 WINDING_HOUSE = Scene(
@@ -132,10 +117,10 @@ LOADED: tuple[tuple[str, str], ...] = (
 )
 
 EXPOSED = (
-    (WINDING_HOUSE, "1A", f"{DAY}T09:20:00.000Z", None),
-    (WINDING_HOUSE, "1B", f"{DAY}T09:24:00.000Z", None),
-    (INCLINE, "4A", f"{DAY}T10:12:00.000Z", None),
-    (ADIT, "3A", f"{DAY}T12:40:00.000Z", None),
+    (WINDING_HOUSE, "1A", f"{DAY}T09:20:00.000Z"),
+    (WINDING_HOUSE, "1B", f"{DAY}T09:24:00.000Z"),
+    (INCLINE, "4A", f"{DAY}T10:12:00.000Z"),
+    (ADIT, "3A", f"{DAY}T12:40:00.000Z"),
 )
 
 
@@ -147,55 +132,20 @@ def build(folder: Path) -> None:
     try:
         if outings.outing(connection, OUTING.id) is None:
             with database.transaction(connection):
-                _fill(connection)
+                _fill(connection, folder)
     finally:
         connection.close()
 
 
-def _fill(connection: database.Connection) -> None:
+def _fill(connection: database.Connection, folder: Path) -> None:
     bag.fill(connection)
     for number in range(1, 7):
         holders.put_holder(connection, Holder(id=f"holder-{number}", number=number))
+    autumn.fill(connection, folder)
     for where, film_id in LOADED:
-        pieces.load(connection, _sheet(where, film_id))
+        made.sheet(connection, f"sheet-{where}", where, film_id, f"{DAY}T07:30:00.000Z")
     outings.put(connection, OUTING)
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
         scenes.put(connection, scene)
-    for scene, where, at, seconds in EXPOSED:
-        _expose(connection, scene, where, at, seconds)
-
-
-def _sheet(where: str, film_id: str) -> Piece:
-    side: Side = "A" if where.endswith("A") else "B"
-    return Piece(
-        id=f"sheet-{where}",
-        film_id=film_id,
-        stock_id=bag.BOX_OF.get(film_id),
-        label=where,
-        holder_id=f"holder-{where[:-1]}",
-        side=side,
-        state="loaded",
-        loaded_at=f"{DAY}T07:30:00.000Z",
-    )
-
-
-def _expose(
-    connection: database.Connection, scene: Scene, where: str, at: str, seconds: float | None
-) -> None:
-    request = plan(scene, scenes.kit_of(connection, scene))
-    recipe = films.first_recipe(connection, scene.film_id or "")
-    given = Given(
-        id=f"exposure-{where}", scene_id=scene.id, piece_id=f"sheet-{where}", time=seconds
-    )
-    taken = Taken(
-        lens_id=scene.lens_id,
-        pinhole_id=scene.pinhole_id,
-        filter_ids=scene.filter_ids,
-        exposure_index=request.ei,
-        cost=stock.piece_cost(connection, given.piece_id),
-    )
-    recipe_id = recipe.id if recipe else None
-    exposures.put(connection, log(given, request, recipe_id, at, __version__, taken))
-    sheet = pieces.piece(connection, given.piece_id)
-    assert sheet is not None
-    pieces.move(connection, sheet, "expose", at, scene.title)
+    for scene, where, at in EXPOSED:
+        made.expose(connection, scene, f"exposure-{where}", f"sheet-{where}", at)

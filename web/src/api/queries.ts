@@ -1,5 +1,5 @@
 // The client widens fixed pairs to arrays; the casts say again what the schema says.
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "./client";
 
 /** The whole kit: every room chooses from it. */
@@ -8,20 +8,46 @@ export const kitQuery = queryOptions({
   queryFn: () => unwrap(api.GET("/api/kit")) as Promise<Schemas["Kit"]>,
 });
 
-/** The holder board: scenes offer its loaded sides. */
+/** The holder board. */
 export const holdersQuery = queryOptions({
   queryKey: ["holders"],
   queryFn: () => unwrap(api.GET("/api/holders")) as Promise<Schemas["HolderView"][]>,
 });
 
-/** Every outing with its scenes. */
-export const outingsQuery = queryOptions({
-  queryKey: ["outings"],
-  queryFn: () => unwrap(api.GET("/api/outings")),
+/** Film that can be exposed now: sides and the frames in the gates. */
+export const readyQuery = queryOptions({
+  queryKey: ["ready"],
+  queryFn: () => unwrap(api.GET("/api/pieces/ready")),
+});
+
+/** Every roll, latest first. */
+export const rollsQuery = queryOptions({
+  queryKey: ["rolls"],
+  queryFn: () => unwrap(api.GET("/api/rolls")),
+});
+
+/** Sizes of sheets and frames. */
+export const formatsQuery = queryOptions({
+  queryKey: ["formats"],
+  queryFn: () => unwrap(api.GET("/api/stock/formats")) as Promise<Schemas["Format"][]>,
+});
+
+/** The latest outings with their scenes; more when asked. */
+export const outingsQuery = (limit = 12) =>
+  queryOptions({
+    queryKey: ["outings", limit],
+    queryFn: () => unwrap(api.GET("/api/outings", { params: { query: { limit } } })),
+    placeholderData: keepPreviousData,
+  });
+
+/** How the photographer works, with the version a change is made on. */
+export const wayQuery = queryOptions({
+  queryKey: ["preferences"],
+  queryFn: () => unwrap(api.GET("/api/preferences")),
 });
 
 /** How the photographer works. */
 export const preferencesQuery = queryOptions({
-  queryKey: ["preferences"],
-  queryFn: () => unwrap(api.GET("/api/preferences")),
+  ...wayQuery,
+  select: (way) => way.preferences,
 });

@@ -845,6 +845,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/holders/sides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Named
+         * @description The sides that ``3-4 6B`` names, each as one writes it on a holder.
+         */
+        get: operations["named_api_holders_sides_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/holders/boxes": {
         parameters: {
             query?: never;
@@ -2213,9 +2233,12 @@ export interface components {
          * DarkroomView
          * @description Everything the darkroom has to do with film today.
          *
-         *     ``undecided`` are rolls and strips that wait for their one development to be chosen.
+         *     ``temperature_c`` is the developer's, for which the times hold; ``undecided`` are rolls and
+         *     strips that wait for their one development to be chosen.
          */
         DarkroomView: {
+            /** Temperature C */
+            temperature_c: number;
             /** Groups */
             groups: components["schemas"]["Group"][];
             /** Undecided */
@@ -4096,7 +4119,7 @@ export interface components {
          * @description A scene and its version, what was exposed on it, and its readings as lines to edit.
          *
          *     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
-         *     spent here, when its price is known.
+         *     spent here, when its price is known; ``outing`` the day it belongs to.
          */
         SceneView: {
             scene: components["schemas"]["Scene"];
@@ -4112,6 +4135,7 @@ export interface components {
             showed: string[];
             /** Cost */
             cost: number | null;
+            outing: components["schemas"]["Outing"] | null;
         };
         /**
          * SchoolChoice
@@ -4494,8 +4518,6 @@ export interface components {
              * @enum {string}
              */
             state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
-            /** State Text */
-            state_text: string;
             /** Kept In */
             kept_in: string;
             /** Steps */
@@ -7274,6 +7296,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+        };
+    };
+    named_api_holders_sides_get: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -1,7 +1,10 @@
 import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { NavLink, Outlet, useNavigate } from "react-router";
+import { api, unwrap } from "../api/client";
 import { useClock } from "../clock/state";
+import { Notice } from "../components/Notice";
 import { useJournal } from "./journal";
 import { type Keys, useKeys } from "./keys";
 import { ROOMS } from "./rooms";
@@ -11,11 +14,12 @@ const ExposureClock = lazy(async () => ({
 }));
 
 const KEYS = [
-  ["1 2 3 4 9", "Outing, Scene, Film, Darkroom, Kit"],
-  ["/", "type a reading: 9 shade III, f/32, draw 30, filter red"],
+  [ROOMS.map((room) => room.key).join(" "), ROOMS.map((room) => room.name).join(", ")],
+  ["/", "in Scene: type a reading, as 9 shade III, f/32, draw 30; in Log: search"],
   ["e · b", "expose the scene on a loaded side · a bracket"],
   ["u · U", "undo · redo the last action"],
   ["← →", "move the pin or N handle that has the focus"],
+  ["↓ ↑ Home End", "in Log: from line to line; Enter opens, v changes lines and pictures"],
   ["?", "this list"],
 ] as const;
 
@@ -43,6 +47,7 @@ export function Shell() {
     >
       <Rail />
       <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
+        <Trouble />
         <Outlet />
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
@@ -153,5 +158,23 @@ function Help({ open, close }: { open: boolean; close: () => void }) {
         </Dialog.Positioner>
       </Portal>
     </Dialog.Root>
+  );
+}
+
+const HEALTH_MS = 60_000;
+
+/** What is wrong with the data, if anything is, above every room. */
+function Trouble() {
+  const trouble = useQuery({
+    queryKey: ["health"],
+    queryFn: () => unwrap(api.GET("/api/health")),
+    refetchInterval: HEALTH_MS,
+    retry: false,
+  }).data?.trouble;
+  if (!trouble) return null;
+  return (
+    <Notice tone="warning" live>
+      {trouble}
+    </Notice>
   );
 }

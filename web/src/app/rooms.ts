@@ -4,5 +4,6 @@ export const ROOMS = [
   { name: "Scene", path: "/scene", key: "2" },
   { name: "Film", path: "/film", key: "3" },
   { name: "Darkroom", path: "/darkroom", key: "4" },
+  { name: "Log", path: "/log", key: "7" },
   { name: "Kit", path: "/kit", key: "9" },
 ] as const;

@@ -21,11 +21,24 @@ export const router = createBrowserRouter([
       },
       {
         path: "film",
-        lazy: async () => ({ Component: (await import("../features/film")).FilmRoom }),
+        lazy: async () => ({ Component: (await import("../features/film")).HoldersPart }),
+      },
+      {
+        path: "film/rolls",
+        lazy: async () => ({ Component: (await import("../features/film")).RollsPart }),
+      },
+      {
+        path: "film/stock",
+        lazy: async () => ({ Component: (await import("../features/film")).StockPart }),
       },
       {
         path: "darkroom",
         lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
+      },
+      { path: "log", lazy: async () => ({ Component: (await import("../features/log")).LogRoom }) },
+      {
+        path: "log/:id",
+        lazy: async () => ({ Component: (await import("../features/log")).ExposurePage }),
       },
       { path: "kit", lazy: async () => ({ Component: (await import("../features/kit")).KitRoom }) },
       { path: "*", lazy: async () => ({ Component: (await import("./Lost")).Lost }) },

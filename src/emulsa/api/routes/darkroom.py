@@ -55,9 +55,11 @@ class RunView:
 class DarkroomView:
     """Everything the darkroom has to do with film today.
 
-    ``undecided`` are rolls and strips that wait for their one development to be chosen.
+    ``temperature_c`` is the developer's, for which the times hold; ``undecided`` are rolls and
+    strips that wait for their one development to be chosen.
     """
 
+    temperature_c: float
     groups: tuple[Group, ...]
     undecided: tuple[str, ...]
     runs: tuple[RunView, ...]
@@ -87,6 +89,7 @@ def read(
     recipes = {each.id: each for each in films.recipes(db)}
     waiting, undecided = _waiting(db)
     return DarkroomView(
+        temperature_c=at_c,
         groups=groups(waiting, by_id, recipes, at_c),
         undecided=undecided,
         runs=tuple(_run_view(db, each) for each in store.open_runs(db)),

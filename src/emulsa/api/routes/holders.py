@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
@@ -104,6 +104,15 @@ def read(db: Db) -> list[HolderView]:
 def checklist() -> tuple[str, ...]:
     """What to mind in the changing bag, in order."""
     return BAG_CHECKLIST
+
+
+@router.get("/sides")
+def named(db: Db, text: Annotated[str, Query(max_length=200)] = "") -> list[str]:
+    """The sides that ``3-4 6B`` names, each as one writes it on a holder."""
+    if not text.strip():
+        return []
+    numbers = {each.number for each in store.holders(db)}
+    return [f"{number}{side}" for number, side in sides(text, numbers)]
 
 
 @router.get("/boxes")

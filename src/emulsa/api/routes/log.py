@@ -15,7 +15,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.exposed import Exposure, planned_text, set_text
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.runs import Run
-from emulsa.core.film.states import IS, SAID, State
+from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.outing import Outing
@@ -98,7 +98,6 @@ class Story:
     filter_names: list[str]
     box: str
     state: State
-    state_text: str
     kept_in: str
     steps: list[StoryStep]
     ledger: list[dict[str, Any]]
@@ -166,7 +165,6 @@ def story(id: str, db: Db) -> Story:  # noqa: A002
         filter_names=_filter_names(db, exposure),
         box=f"box of {box.count}, {box.emulsion or 'no emulsion number'}" if box else "",
         state=piece.state,
-        state_text=IS[piece.state],
         kept_in=piece.kept_in,
         steps=[
             StoryStep(each.at, SAID[each.move], each.note) for each in pieces.steps(db, piece.id)

@@ -41,6 +41,7 @@ from emulsa.core.film.judgement import showed
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.limits import Id, Length
 from emulsa.core.opinions import PlanChoice, SchoolChoice, plan_choices, school_choices
+from emulsa.core.outing import Outing
 from emulsa.core.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene import (
     Scene,
@@ -56,7 +57,7 @@ from emulsa.core.scene import (
 )
 from emulsa.core.scene_line import KitNames
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import exposures, films, journal, preferences, runs
+from emulsa.store import exposures, films, journal, outings, preferences, runs
 from emulsa.store import scenes as store
 from emulsa.store.database import Connection
 from emulsa.store.kit import filters
@@ -83,7 +84,7 @@ class SceneView:
     """A scene and its version, what was exposed on it, and its readings as lines to edit.
 
     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
-    spent here, when its price is known.
+    spent here, when its price is known; ``outing`` the day it belongs to.
     """
 
     scene: Scene
@@ -92,6 +93,7 @@ class SceneView:
     lines: dict[str, str]
     showed: list[str]
     cost: float | None
+    outing: Outing | None
 
 
 @dataclass(frozen=True)
@@ -182,6 +184,7 @@ def read(id: str, db: Db) -> SceneView:  # noqa: A002
         _lines(db, scene),
         [showed(each) for each in seen],
         sum(each for each in costs if each is not None) if any(costs) else None,
+        outings.outing(db, scene.outing_id),
     )
 
 

@@ -1,33 +1,52 @@
-import { Box, Flex } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import type { Refusal, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { formatsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
+import { today } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { deleteHolder, putHolder, unloadSides } from "./queries";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { deleteHolder, putHolder } from "./queries";
+import { WORDS } from "./StateMark";
 
 type Side = Schemas["SideView"];
+type Fault = Schemas["Holder"]["faults"][number];
 
-/** A holder: what each side tells, its number, a note, and taking film out again. */
+const KINDS = ["light leak", "damage", "dust", "other"].map((kind) => ({
+  value: kind,
+  label: kind,
+}));
+const PLACES = [
+  { value: "", label: "both sides" },
+  { value: "A", label: "side A" },
+  { value: "B", label: "side B" },
+];
+
+/** A holder: what each side tells, its number and format, what is wrong with it. */
 export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; close: () => void }) {
   const client = useQueryClient();
+  const formats = useQuery(formatsQuery).data ?? [];
+  const [draft, setDraft] = useState(view.holder);
   const [number, setNumber] = useState(String(view.holder.number));
-  const [note, setNote] = useState(view.holder.note ?? "");
-  const [problem, setProblem] = useState<Refusal | null>(null);
-  const act = async (call: Promise<unknown>) => {
-    try {
-      await call;
-      await client.invalidateQueries();
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
-  };
-  const keep = (event: FormEvent) => {
+  const { problem, write, at } = useWrite(close);
+  const wanted = { ...draft, number: typedNumber(number) };
+  const keep = (base: string) => write(() => putHolder(wanted, base));
+  const submit = (event: FormEvent) => {
     event.preventDefault();
-    void act(putHolder({ ...view.holder, number: Number(number), note }));
+    void keep(view.version);
+  };
+  const retire = () => write(() => putHolder({ ...wanted, retired: !draft.retired }, view.version));
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
   };
   const empty = view.sides.every((side) => side.state === "empty");
   return (
@@ -38,10 +57,21 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
       footer={
         <>
           {empty && (
-            <Button variant="quiet" color="brick" onClick={() => act(deleteHolder(view.holder.id))}>
-              Take off the board
-            </Button>
+            <>
+              <Button
+                variant="quiet"
+                paddingInline="2"
+                color="brick"
+                onClick={() => write(() => deleteHolder(view.holder.id))}
+              >
+                Delete
+              </Button>
+              <Button variant="quiet" paddingInline="2" onClick={retire}>
+                {view.holder.retired ? "Use again" : "Retire"}
+              </Button>
+            </>
           )}
+          <History id={view.holder.id} after={close} />
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="holder">
             Keep
@@ -49,57 +79,140 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="holder" onSubmit={keep}>
+      <Flex direction="column" gap="4" as="form" id="holder" onSubmit={submit}>
         {view.sides.map((side) => (
-          <Flex
-            key={side.side}
-            justify="space-between"
-            align="center"
-            gap="4"
-            borderBottom="1px solid"
-            borderColor="line"
-            paddingBottom="3"
-          >
-            <Box>
-              <b>Side {side.side}</b> · <Story side={side} />
-            </Box>
-            {side.state === "loaded" && (
-              <Button onClick={() => act(unloadSides(side.where))} type="button">
-                Unload
-              </Button>
-            )}
-          </Flex>
+          <Box key={side.side} borderBottom="1px solid" borderColor="line" paddingBottom="2">
+            <b>Side {side.side}</b> · <Told side={side} />
+          </Box>
         ))}
-        <Entry
-          label="Number"
-          inputMode="numeric"
-          value={number}
-          onChange={(event) => setNumber(event.target.value)}
-          problem={problem?.field === "number" ? problem.message : null}
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Entry
+            label="Number"
+            inputMode="numeric"
+            value={number}
+            onChange={(event) => setNumber(event.target.value)}
+            problem={at("number")}
+          />
+          <Choose
+            label="Format"
+            value={draft.format}
+            options={formats
+              .filter((each) => each.kind === "sheet")
+              .map((each) => ({ value: each.key, label: each.name }))}
+            onChange={(format) => setDraft({ ...draft, format })}
+            problem={at("format")}
+          />
+        </Grid>
+        <Faults
+          faults={draft.faults}
+          change={(faults) => setDraft({ ...draft, faults })}
+          problem={problem?.field?.startsWith("faults") ? problem.message : null}
         />
         <Entry
           label="Note"
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={problem?.field === "note" ? problem.message : null}
+          value={draft.note}
+          onChange={(event) => setDraft({ ...draft, note: event.target.value })}
+          problem={at("note")}
         />
-        {problem && !["number", "note"].includes(problem.field ?? "") && (
-          <Box role="alert" color="brick" fontWeight={550}>
-            {problem.message}
-          </Box>
+        {!problem?.field?.startsWith("faults") && (
+          <Problem of={problem} fields={["number", "format", "note"]} />
         )}
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );
 }
 
-function Story({ side }: { side: Side }) {
-  if (side.state === "empty") return <>empty; load it below the board</>;
+function Told({ side }: { side: Side }) {
+  if (side.state === "empty") return <>empty; touch it on the board to load it</>;
   if (side.state === "loaded") return <>{side.film_name}, unexposed</>;
   return (
     <>
-      {side.film_name}, exposed on <Link to={`/scene/${side.scene_id}`}>{side.scene_title}</Link>,{" "}
-      {side.n_text}
+      {side.film_name}, {WORDS[side.state]},{" "}
+      <Link to={`/log/${side.exposure_id}`}>{side.scene_title}</Link>, {side.n_text}
     </>
+  );
+}
+
+function Faults({
+  faults,
+  change,
+  problem,
+}: {
+  faults: Fault[];
+  change: (faults: Fault[]) => void;
+  problem: string | null;
+}) {
+  const set = (place: number, more: Partial<Fault>) =>
+    change(faults.map((each, at) => (at === place ? { ...each, ...more } : each)));
+  return (
+    <Box as="fieldset">
+      <Box as="legend" fontSize="14px" color="ink2">
+        Light leaks and damage
+      </Box>
+      {faults.map((fault, place) => (
+        <Grid
+          // biome-ignore lint/suspicious/noArrayIndexKey: a fault has no name of its own
+          key={place}
+          templateColumns="1fr 1fr"
+          gap="2"
+          borderBottom="1px solid"
+          borderColor="line"
+          paddingBlock="2"
+        >
+          <Choose
+            label="What"
+            value={fault.kind}
+            options={KINDS}
+            onChange={(kind) => set(place, { kind: kind as Fault["kind"] })}
+          />
+          <Choose
+            label="Where"
+            value={fault.side ?? ""}
+            options={PLACES}
+            onChange={(side) => set(place, { side: (side || null) as Fault["side"] })}
+          />
+          <Entry
+            label={`Noticed ${fault.noticed}`}
+            value={fault.note}
+            placeholder="corner, near the slide"
+            onChange={(event) => set(place, { note: event.target.value })}
+          />
+          <Flex align="end" justify="space-between" gap="2">
+            <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
+              <input
+                type="checkbox"
+                checked={fault.mended}
+                onChange={(event) => set(place, { mended: event.target.checked })}
+              />
+              mended
+            </Box>
+            <Button
+              variant="quiet"
+              paddingInline="2"
+              onClick={() => change(faults.filter((_, at) => at !== place))}
+            >
+              Remove
+            </Button>
+          </Flex>
+        </Grid>
+      ))}
+      {problem && (
+        <Box role="alert" color="brick" fontWeight={550}>
+          {problem}
+        </Box>
+      )}
+      <Button
+        variant="word"
+        onClick={() =>
+          change([
+            ...faults,
+            { kind: "light leak", noticed: today(), side: null, note: "", mended: false },
+          ])
+        }
+      >
+        note a fault
+      </Button>
+    </Box>
   );
 }

@@ -1,78 +1,79 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
+import { look, StateMark, WORDS } from "./StateMark";
 
 type Side = Schemas["SideView"];
 
-const WORDS = { empty: "empty", loaded: "unexposed", exposed: "exposed" } as const;
-
-/** One side of a holder, its state readable at arm's length by shape and word. */
-export function SideMark({ side, onOpen }: { side: Side; onOpen: () => void }) {
-  const exposed = side.state === "exposed";
-  const empty = side.state === "empty";
+/** One side of a holder, its state readable at arm's length by shape and word; touched, chosen. */
+export function SideMark({
+  side,
+  chosen,
+  toggle,
+}: {
+  side: Side;
+  chosen: boolean;
+  toggle: () => void;
+}) {
+  const { state } = side;
   return (
     <Box
       as="button"
-      onClick={onOpen}
+      onClick={toggle}
+      aria-pressed={chosen}
       background="transparent"
       border="none"
       padding="0"
       cursor="pointer"
       color="ink"
+      textAlign="left"
     >
       <Box
         width={{ base: "76px", md: "82px" }}
         height="108px"
-        border={empty ? "2px dashed" : "2px solid"}
-        borderColor={empty ? "edge" : "ink"}
-        background={exposed ? "ink" : empty ? "transparent" : "sheet"}
-        color={exposed ? "paper" : "ink"}
         position="relative"
+        paddingTop="10px"
+        outline={chosen ? "4px solid" : undefined}
+        outlineColor="accent"
+        outlineOffset="0px"
+        {...look(state)}
       >
         <Box as="span" srOnly>
           Side {side.where},{" "}
         </Box>
-        {side.state === "loaded" && (
-          <Box
-            position="absolute"
-            top="10px"
-            left="10px"
-            right="10px"
-            height="14px"
-            border="2px solid"
-            borderColor="ink"
-          />
-        )}
-        {exposed &&
-          [14, 26, 38].map((top) => (
-            <Box
-              key={top}
-              position="absolute"
-              top={`${top}px`}
-              left="12px"
-              right="12px"
-              height="5px"
-              background="paper"
-            />
-          ))}
+        <StateMark state={state} />
         <Box
           position="absolute"
-          bottom="8px"
-          left="0"
-          right="0"
+          bottom="6px"
+          left="2px"
+          right="2px"
           textAlign="center"
           lineHeight={1.25}
         >
           <Box fontWeight={600} fontSize={{ base: "13px", md: "14px" }}>
-            {WORDS[side.state]}
+            {WORDS[state]}
           </Box>
-          {exposed && <Box fontSize="13px">{side.n_text}</Box>}
+          {side.n_text && <Box fontSize="13px">{side.n_text}</Box>}
           <Box fontSize="12px" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
             {side.film_name || "–"}
           </Box>
         </Box>
       </Box>
-      <Box fontSize="13px" color="ink2" aria-hidden>
-        side {side.side}
+      <Box
+        paddingTop="1.5"
+        fontSize="13px"
+        color={chosen ? "accent" : "ink2"}
+        fontWeight={chosen ? 650 : 400}
+      >
+        <span aria-hidden>
+          side {side.side}
+          {chosen && " ✓"}
+        </span>
+        {side.doubt && (
+          <Box as="span" color="ochre" fontWeight={600} title={side.doubt}>
+            {" "}
+            see note
+          </Box>
+        )}
       </Box>
     </Box>
   );

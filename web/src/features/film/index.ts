@@ -1,1 +1,3 @@
-export { FilmRoom } from "./FilmRoom";
+export { HoldersPart } from "./HoldersPart";
+export { RollsPart } from "./RollsPart";
+export { StockPart } from "./StockPart";

@@ -1,12 +1,16 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { newId, type Refusal, type Schemas } from "../../api/client";
+import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
 import { BacksField } from "./BacksField";
 import { type FieldSpec, KINDS, type Kind } from "./fields";
 import { LawField } from "./LawField";
@@ -42,19 +46,19 @@ export function RecordSheet({
     setOld(false);
     setProblem(null);
   };
-  const [problem, setProblem] = useState<Refusal | null>(null);
-  const act = async (call: Promise<unknown>) => {
-    try {
-      await call;
-      await client.invalidateQueries();
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
-  };
-  const keep = (event: FormEvent) => {
+  const { problem, setProblem, write } = useWrite(close);
+  // the version this change began on: what is kept meanwhile by another hand is not overwritten
+  const [began] = useState(kit.versions[record.id]);
+  const keep = (base = old ? began : undefined) => write(() => putRecord(kind, draft, base));
+  const archive = () =>
+    write(() => putRecord(kind, { ...draft, archived: !draft.archived } as Record_, began));
+  const submit = (event: FormEvent) => {
     event.preventDefault();
-    void act(putRecord(kind, draft));
+    void keep();
+  };
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
   };
   const owner = spec.fields.find((field) => covers(field.path, problem?.field ?? ""));
   return (
@@ -74,20 +78,17 @@ export function RecordSheet({
                 variant="quiet"
                 paddingInline={{ base: "1.5", md: "2" }}
                 color="brick"
-                onClick={() => act(deleteRecord(kind, record.id))}
+                onClick={() => write(() => deleteRecord(kind, record.id))}
               >
                 Delete
               </Button>
-              <Button
-                variant="quiet"
-                paddingInline={{ base: "1.5", md: "2" }}
-                onClick={() => act(putRecord(kind, { ...draft, archived: !draft.archived }))}
-              >
+              <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={archive}>
                 {draft.archived ? "Bring back" : "Archive"}
               </Button>
               <Button variant="quiet" paddingInline={{ base: "1.5", md: "2" }} onClick={copy}>
                 Copy
               </Button>
+              <History id={record.id} after={close} />
             </Flex>
           )}
           <Button onClick={close}>Close</Button>
@@ -97,7 +98,7 @@ export function RecordSheet({
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="record" onSubmit={keep}>
+      <Flex direction="column" gap="4" as="form" id="record" onSubmit={submit}>
         {spec.fields.map((field) => (
           <FieldOf
             key={field.path}
@@ -115,11 +116,8 @@ export function RecordSheet({
             format={formatOf(kit, valueAt(draft, "camera_id"))}
           />
         )}
-        {problem && !owner && (
-          <Box role="alert" color="brick" fontWeight={550}>
-            {problem.message}
-          </Box>
-        )}
+        {!owner && <Problem of={problem} />}
+        <Conflict problem={problem} mine={draft} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

@@ -1,14 +1,17 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
-import { preferencesQuery } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { wayQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { SCHOOLS } from "../../components/schools";
 import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
 import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
 
@@ -41,7 +44,8 @@ const SOUNDS = [
 
 /** How the photographer works: it sets the defaults of new scenes, and nothing else. */
 export function YourWay() {
-  const preferences = useQuery(preferencesQuery).data;
+  const way = useQuery(wayQuery).data;
+  const preferences = way?.preferences;
   const [open, setOpen] = useState(false);
   const school = SCHOOLS.find((each) => each.value === (preferences?.school ?? ""));
   return (
@@ -61,33 +65,33 @@ export function YourWay() {
             `${preferences.checklist?.length ?? 0} steps before opening; weights of the second opinion, sounds of the clock`}
         </Box>
       </Box>
-      {open && preferences && <WaySheet preferences={preferences} close={() => setOpen(false)} />}
+      {open && way && <WaySheet way={way} close={() => setOpen(false)} />}
     </Box>
   );
 }
 
-function WaySheet({ preferences, close }: { preferences: Preferences; close: () => void }) {
+function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () => void }) {
   const client = useQueryClient();
+  const { preferences } = way;
   const [draft, setDraft] = useState<Preferences>(preferences);
   const [steps, setSteps] = useState((preferences.checklist ?? []).join("\n"));
-  const [problem, setProblem] = useState<Refusal | null>(null);
+  const { problem, write, at } = useWrite(close);
   const set = (path: string, value: unknown) =>
     setDraft((before) => withValue(before, path, value));
-  const keep = async (event: FormEvent) => {
+  const checklist = steps
+    .split("\n")
+    .map((step) => step.trim())
+    .filter(Boolean);
+  const wanted = { ...draft, checklist };
+  const keep = (base: string) => write(() => putPreferences(wanted, base));
+  const submit = (event: FormEvent) => {
     event.preventDefault();
-    const checklist = steps
-      .split("\n")
-      .map((step) => step.trim())
-      .filter(Boolean);
-    try {
-      await putPreferences({ ...draft, checklist });
-      await client.invalidateQueries();
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
+    void keep(way.version);
   };
-  const at = (path: string) => (problem?.field === path ? problem.message : null);
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
+  };
   const number = (path: string, label: string, help?: string) => (
     <Entry
       key={path}
@@ -115,7 +119,7 @@ function WaySheet({ preferences, close }: { preferences: Preferences; close: () 
         </>
       }
     >
-      <Flex as="form" id="way" direction="column" gap="4" onSubmit={keep}>
+      <Flex as="form" id="way" direction="column" gap="4" onSubmit={submit}>
         <Choose
           label="New scenes are placed"
           value={draft.school ?? ""}
@@ -164,11 +168,8 @@ function WaySheet({ preferences, close }: { preferences: Preferences; close: () 
             {WEIGHTS.map(([path, label]) => number(path, label))}
           </Grid>
         </Box>
-        {problem && !known && !problem.field?.startsWith("checklist") && (
-          <Box role="alert" color="brick" fontWeight={550}>
-            {problem.message}
-          </Box>
-        )}
+        {!known && !problem?.field?.startsWith("checklist") && <Problem of={problem} />}
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

@@ -3,7 +3,15 @@ import { newId } from "../../api/client";
 
 /* What each kind of record asks for: a path into the record, a label, and how it is typed. */
 
-export type Kind = "films" | "recipes" | "cameras" | "lenses" | "pinholes" | "filters" | "meters";
+export type Kind =
+  | "films"
+  | "recipes"
+  | "cameras"
+  | "lenses"
+  | "pinholes"
+  | "filters"
+  | "meters"
+  | "formats";
 
 export interface FieldSpec {
   path: string;
@@ -248,6 +256,19 @@ export const KINDS: Record<Kind, KindSpec> = {
       const what = colour ? colour.replace("_", "-") : type === "plain" ? "" : type;
       return [strength, what].filter(Boolean).join(", ");
     },
+  },
+  formats: {
+    title: "Sheet sizes of your own",
+    one: "sheet size",
+    teach: "4×5, 5×7, 8×10 and quarter plate are known; add what you cut or inherited.",
+    fields: [
+      name,
+      { path: "size_mm.0", label: "Image width, mm", as: "number" },
+      { path: "size_mm.1", label: "Image height, mm", as: "number" },
+      note,
+    ],
+    blank: () => ({ id: newId(), name: "", size_mm: [164, 119], note: "", archived: false }),
+    describe: (format: Schemas["SheetFormat"]) => `${format.size_mm[0]} × ${format.size_mm[1]} mm`,
   },
   meters: {
     title: "Meters",

@@ -2,10 +2,10 @@ import { api, type Schemas, unwrap } from "../../api/client";
 import type { Kind } from "./fields";
 
 /** Keep a record of any kind; the server knows each kind's rules. */
-export const putRecord = (kind: Kind, record: { id: string; archived?: boolean }) =>
+export const putRecord = (kind: Kind, record: { id: string }, base: string | undefined) =>
   unwrap(
     api.PUT(`/api/kit/${kind}/{id}`, {
-      params: { path: { id: record.id } },
+      params: { path: { id: record.id }, query: base ? { base } : {} },
       body: record as never,
     }),
   );
@@ -23,5 +23,5 @@ export const pinholeFacts = (body: Schemas["PinholeRequest"]) =>
 export const testShutter = (shutter: Schemas["Shutter"]) =>
   unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
 
-export const putPreferences = (preferences: Schemas["Preferences"]) =>
-  unwrap(api.PUT("/api/preferences", { body: preferences }));
+export const putPreferences = (preferences: Schemas["Preferences"], base: string) =>
+  unwrap(api.PUT("/api/preferences", { params: { query: { base } }, body: preferences }));

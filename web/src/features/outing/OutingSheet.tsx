@@ -1,48 +1,68 @@
-import { Flex } from "@chakra-ui/react";
+import { Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
+import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { deleteOuting, putOuting } from "./queries";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { deleteOuting, type Outing, type OutingView, putOuting } from "./queries";
 
-type Outing = Schemas["Outing"];
+const TEXTS = ["title", "day", "place", "conditions", "light", "note"] as const;
+const NUMBERS = ["temperature_c", "latitude", "longitude"] as const;
 
 /** Where, when and in what weather; typed once for the day. */
 export function OutingSheet({
   outing,
-  known,
+  kept,
   close,
 }: {
   outing: Outing;
-  known: Schemas["OutingView"][];
+  kept: OutingView | undefined;
   close: () => void;
 }) {
   const client = useQueryClient();
   const [draft, setDraft] = useState(outing);
-  const [problem, setProblem] = useState<Refusal | null>(null);
-  const kept = known.find((each) => each.outing.id === outing.id);
-  const act = async (call: Promise<unknown>) => {
-    try {
-      await call;
-      await client.invalidateQueries();
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
-  };
-  const keep = (event: FormEvent) => {
+  const [began] = useState(kept?.version);
+  const [typed, setTyped] = useState({
+    temperature_c: String(outing.temperature_c ?? ""),
+    latitude: String(outing.latitude ?? ""),
+    longitude: String(outing.longitude ?? ""),
+  });
+  const { problem, write, at } = useWrite(close);
+  const wanted: Outing = { ...draft };
+  for (const field of NUMBERS) {
+    wanted[field] = typed[field].trim() ? typedNumber(typed[field]) : null;
+  }
+  const keep = (base: string | undefined) => write(() => putOuting(wanted, base));
+  const submit = (event: FormEvent) => {
     event.preventDefault();
-    void act(putOuting(draft));
+    void keep(began);
   };
-  const entry = (field: keyof Outing, label: string, more: object = {}) => (
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
+  };
+  const text = (field: (typeof TEXTS)[number], label: string, more: object = {}) => (
     <Entry
       label={label}
       value={draft[field]}
       onChange={(event) => setDraft({ ...draft, [field]: event.target.value })}
-      problem={problem?.field === field ? problem.message : null}
+      problem={at(field)}
       {...more}
+    />
+  );
+  const number = (field: (typeof NUMBERS)[number], label: string, placeholder: string) => (
+    <Entry
+      label={label}
+      inputMode="decimal"
+      placeholder={placeholder}
+      value={typed[field]}
+      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
+      problem={at(field)}
     />
   );
   return (
@@ -53,10 +73,15 @@ export function OutingSheet({
       footer={
         <>
           {kept && kept.scenes.length === 0 && (
-            <Button variant="quiet" color="brick" onClick={() => act(deleteOuting(outing.id))}>
+            <Button
+              variant="quiet"
+              color="brick"
+              onClick={() => write(() => deleteOuting(outing.id))}
+            >
               Delete outing
             </Button>
           )}
+          {kept && <History id={outing.id} after={close} />}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="outing">
             Keep
@@ -64,13 +89,22 @@ export function OutingSheet({
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="outing" onSubmit={keep}>
-        {entry("title", "Title", { autoFocus: true, placeholder: "Fourth outing, thaw" })}
-        {entry("day", "Day", { type: "date" })}
-        {entry("place", "Place")}
-        {entry("conditions", "Weather, light, temperature")}
-        {entry("note", "Note", { multiline: true })}
-        {problem && !problem.field && <span role="alert">{problem.message}</span>}
+      <Flex direction="column" gap="4" as="form" id="outing" onSubmit={submit}>
+        {text("title", "Title", { autoFocus: true, placeholder: "Fourth outing, thaw" })}
+        <Grid templateColumns="1fr 1fr" gap="4">
+          {text("day", "Day", { type: "date" })}
+          {text("place", "Place")}
+          {text("conditions", "Weather", { placeholder: "frost, no wind" })}
+          {text("light", "Light", { placeholder: "thin cloud, low sun" })}
+          {number("temperature_c", "Temperature, °C", "-4")}
+        </Grid>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          {number("latitude", "Latitude, degrees", "north is +, if you want it")}
+          {number("longitude", "Longitude, degrees", "east is +")}
+        </Grid>
+        {text("note", "Note", { multiline: true })}
+        <Problem of={problem} fields={[...TEXTS, ...NUMBERS]} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

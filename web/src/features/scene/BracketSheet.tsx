@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
-import { holdersQuery } from "../../api/queries";
+import { readyQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -34,7 +34,7 @@ export function BracketSheet({
   logged: (said: string) => void;
 }) {
   const client = useQueryClient();
-  const holders = useQuery(holdersQuery);
+  const ready = useQuery(readyQuery);
   const [step, setStep] = useState("1");
   const [frames, setFrames] = useState("3");
   const [side, setSide] = useState<"both" | "over" | "under">("both");
@@ -53,9 +53,9 @@ export function BracketSheet({
     placeholderData: (before: Schemas["BracketAnswer"] | undefined) => before,
     retry: false,
   });
-  const loaded = (holders.data ?? [])
-    .flatMap((each) => each.sides)
-    .filter((each) => each.state === "loaded" && each.film_id === scene.film_id);
+  const loaded = (ready.data ?? []).filter(
+    (each) => each.state === "loaded" && each.film_id === scene.film_id,
+  );
   const count = data?.frames.length ?? 0;
   const offered = loaded.slice(0, count).map((each) => each.where);
   const wanted = (typed ?? offered.join(" "))
@@ -68,7 +68,7 @@ export function BracketSheet({
     const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.piece_id);
     if (!data || wanted.length !== count || sheets.some((each) => !each)) {
       setRefused(
-        `${count} different unexposed sides of ${filmName} are needed, in the order of the frames; loaded are ${loaded.map((each) => each.where).join(", ") || "none"}.`,
+        `${count} different unexposed sides or frames of ${filmName} are needed, in the order of the frames; loaded are ${loaded.map((each) => each.where).join(", ") || "none"}.`,
       );
       return;
     }
@@ -147,7 +147,7 @@ export function BracketSheet({
           </Box>
         )}
         <Entry
-          label="Sides, in the order of the frames"
+          label="Sides or frames of a roll, slowest first"
           value={typed ?? offered.join(" ")}
           onChange={(event) => setTyped(event.target.value)}
           problem={refused}

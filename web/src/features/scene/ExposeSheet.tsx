@@ -3,14 +3,14 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
 import { newId, type Refusal, type Schemas } from "../../api/client";
-import { holdersQuery, preferencesQuery } from "../../api/queries";
+import { preferencesQuery, readyQuery } from "../../api/queries";
 import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
-import { apertureFromText, timeFromText } from "./format";
+import { apertureFromText, timeFromText } from "../exposure";
 import { type Answer, asPlanned, checkGiven, expose, type Given, type Scene } from "./queries";
 
 const SHARES = [
@@ -20,9 +20,9 @@ const SHARES = [
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
 
-type SideView = Schemas["SideView"];
+type Ready = Schemas["Ready"];
 
-/** Onto which side, and what was really given; Enter logs it. Long times are counted by the clock. */
+/** Onto which side or frame, and what was really given; Enter logs it. Long times are counted by the clock. */
 export function ExposeSheet({
   scene,
   answer,
@@ -40,16 +40,13 @@ export function ExposeSheet({
   logged: (said: string) => void;
 }) {
   const client = useQueryClient();
-  const holders = useQuery(holdersQuery);
+  const ready = useQuery(readyQuery);
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
-  const all = (holders.data ?? [])
-    .flatMap((each) => each.sides)
-    .filter((side) => side.film_id === scene.film_id);
-  const fits = (side: SideView) =>
-    side.state === "loaded" ||
-    (share !== "1" && side.state === "exposed" && side.share_given < 0.999);
-  const sides = all.filter(fits).sort((a, b) => b.share_given - a.share_given);
+  const all = (ready.data ?? []).filter((each) => each.film_id === scene.film_id);
+  const open = (each: Ready) => each.state === "exposed" && each.share_given < 0.999;
+  const fits = (each: Ready) => each.state === "loaded" || (share !== "1" && open(each));
+  const sides = inTheGate(all.filter(fits)).sort((a, b) => b.share_given - a.share_given);
   const id = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
   const planned = answer.set.text.replace(/ s$/, "");
@@ -80,7 +77,7 @@ export function ExposeSheet({
     const offered = sides.map((each) => each.where).join(", ");
     setProblem({
       field: "side",
-      message: `${typed.trim().toUpperCase() || "Nothing"} is not an unexposed side of ${filmName}; choose from ${offered}.`,
+      message: `${typed.trim().toUpperCase() || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered}.`,
     });
   };
   const log = async (event: FormEvent) => {
@@ -119,9 +116,9 @@ export function ExposeSheet({
     close();
   };
 
-  if (!holders.data) return null;
+  if (!ready.data) return null;
   if (all.filter((each) => each.state === "loaded").length === 0 && sides.length === 0) {
-    const again = all.some((each) => each.state === "exposed" && each.share_given < 0.999);
+    const again = all.some(open);
     return (
       <Sheet
         open
@@ -136,8 +133,8 @@ export function ExposeSheet({
           </>
         }
       >
-        No unexposed side holds {filmName}. <Link to="/film">Load a holder in Film</Link>, or choose
-        a film that is loaded.
+        No unexposed side or frame is {filmName}.{" "}
+        <Link to="/film">Load a holder or a roll in Film</Link>, or choose a film that is loaded.
       </Sheet>
     );
   }
@@ -169,14 +166,14 @@ export function ExposeSheet({
     >
       <Flex direction="column" gap="4" as="form" id="expose" onSubmit={log}>
         <Entry
-          label="Holder and side"
+          label="Side or frame"
           value={typed}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setWhere(event.target.value)}
           problem={fieldOf("side") ?? fieldOf("piece_id")}
           autoFocus
         />
-        <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded sides of this film">
+        <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded film of this kind">
           {sides.map((each) => (
             <Button
               key={each.where}
@@ -193,6 +190,7 @@ export function ExposeSheet({
             </Button>
           ))}
         </Flex>
+        {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
             label="Time given"
@@ -250,4 +248,16 @@ export function ExposeSheet({
       </Flex>
     </Sheet>
   );
+}
+
+/** Of a roll only the frame in the gate can be exposed; of an exposed one, the frame before it. */
+function inTheGate(places: Ready[]): Ready[] {
+  const seen = new Set<string>();
+  return places.filter((each) => {
+    if (each.roll_number == null) return true;
+    const gate = `${each.roll_number} ${each.state}`;
+    if (seen.has(gate)) return false;
+    seen.add(gate);
+    return true;
+  });
 }

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
-import { kitQuery, outingsQuery } from "../../api/queries";
+import { kitQuery } from "../../api/queries";
 import { type Keys, useKeys } from "../../app/keys";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
@@ -16,6 +16,7 @@ import {
   ExposureLedger,
   Result,
   SharpnessText,
+  ShowedBefore,
 } from "./Panels";
 import { type ExposureView, type Scene, type SceneView, useKeeping, useSolution } from "./queries";
 import { ReadingLine } from "./ReadingLine";
@@ -32,7 +33,6 @@ const pinning = (school: Scene["school"]) =>
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
 export function OpenScene({ id, view }: { id: string; view: SceneView | undefined }) {
   const kit = useQuery(kitQuery);
-  const outings = useQuery(outingsQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
   const { scene, save, edit, unkept, clash, settle } = useKeeping(id, view);
@@ -75,8 +75,8 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
 
   if (!scene || !calmScene || !kit.data || !view) return <RoomHeader title="Scene" />;
 
-  const outing = outings.data?.find((each) => each.outing.id === scene.outing_id)?.outing;
-  const sub = [outing?.title, outing?.conditions].filter(Boolean).join(" · ");
+  const { outing, cost } = view;
+  const sub = [outing?.title, outing?.conditions, outing?.light].filter(Boolean).join(" · ");
   const film = kit.data.films.find((each) => each.id === scene.film_id);
   const labels = new Map(scene.readings.map((each) => [each.id, each.label]));
   const pins = (solution?.falls ?? [])
@@ -213,6 +213,7 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
             )}
           </Flex>
           {messages}
+          <ShowedBefore showed={view.showed} />
           {sentence}
           {bridge}
           {solution && <AdviceList solution={calmSolution ?? solution} most={1} />}
@@ -273,7 +274,8 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
               <Waiting solution={solution} />
             )}
             {messages}
-            <Exposed views={view.exposures} open={setCorrected} />
+            <ShowedBefore showed={view.showed} />
+            <Exposed views={view.exposures} cost={cost} open={setCorrected} />
             <Box flex="1" />
             {exposeButton}
           </Flex>

@@ -186,18 +186,27 @@ export const Alternatives = memo(function Alternatives({
 });
 
 /** What was exposed on this scene. */
+/** What the negatives of the scene this one goes back to showed. */
+export function ShowedBefore({ showed }: { showed: string[] }) {
+  if (!showed.length) return null;
+  return <Notice tone="note">Last time: {[...new Set(showed)].join("; ")}</Notice>;
+}
+
 export const Exposed = memo(function Exposed({
   views,
+  cost,
   open,
 }: {
   views: ExposureView[];
+  /** what the film of these exposures cost, when its price is known */
+  cost: number | null;
   open: (view: ExposureView) => void;
 }) {
   if (!views.length) return null;
   return (
     <Box>
       <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-        Exposed on this scene
+        Exposed on this scene{cost != null && `, ${cost.toFixed(2)} in film`}
       </Box>
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (

@@ -1,10 +1,10 @@
 import { Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
+import { ExposureSheet } from "../exposure";
 import { BracketSheet } from "./BracketSheet";
 import { ClashSheet } from "./ClashSheet";
 import { ExposeSheet } from "./ExposeSheet";
-import { ExposureSheet } from "./ExposureSheet";
 import {
   AdviceList,
   DevelopmentText,
@@ -14,7 +14,7 @@ import {
   Result,
 } from "./Panels";
 import { PinSheet } from "./PinSheet";
-import type { Clash, ExposureView, Scene, Solution } from "./queries";
+import type { Clash, ExposureView, Scene, SceneView, Solution } from "./queries";
 import { TitleSheet } from "./TitleSheet";
 import { WaysSheet } from "./WaysSheet";
 import type { Kit } from "./words/props";
@@ -44,7 +44,7 @@ export function SceneDialogs({
   scene: Scene;
   solution: Solution | undefined;
   kit: Kit;
-  view: { exposures: ExposureView[]; lines: Record<string, string> };
+  view: SceneView;
   open: Open;
   setOpen: (open: Open) => void;
   pin: string | null;
@@ -111,7 +111,7 @@ export function SceneDialogs({
             <ErrorOfSetting answer={answer} />
             <DevelopmentText solution={solution} />
             <AdviceList solution={solution} most={9} />
-            <Exposed views={view.exposures} open={setCorrected} />
+            <Exposed views={view.exposures} cost={view.cost} open={setCorrected} />
           </Flex>
         )}
       </Sheet>

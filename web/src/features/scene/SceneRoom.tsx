@@ -12,7 +12,7 @@ const LAST = "emulsa-last-scene";
 
 /** The scene that was open last, else the newest there is. */
 export function LastScene() {
-  const outings = useQuery(outingsQuery);
+  const outings = useQuery(outingsQuery());
   if (!outings.data) return <RoomHeader title="Scene" />;
   const ids = outings.data.flatMap((each) => each.scenes.map((scene) => scene.id));
   const last = localStorage.getItem(LAST);

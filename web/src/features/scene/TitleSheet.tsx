@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { api, type Refusal, unwrap } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
 import { Sheet } from "../../components/Sheet";
 import type { Scene } from "./queries";
 
@@ -55,6 +56,7 @@ export function TitleSheet({
               Delete scene
             </Button>
           )}
+          <History id={scene.id} after={close} />
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="title">
             Keep

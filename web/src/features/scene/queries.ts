@@ -33,9 +33,6 @@ export const readLine = (scene: Scene, text: string, readingId: string) =>
 export const expose = (given: Schemas["Given"]) =>
   unwrap(api.POST("/api/exposures", { body: given }));
 
-export const correct = (id: string, correction: Schemas["Correction"]) =>
-  unwrap(api.PUT("/api/exposures/{id}", { params: { path: { id } }, body: correction }));
-
 export const putScene = (scene: Scene, base: string | null) =>
   unwrap(
     api.PUT("/api/scenes/{id}", {

@@ -2,7 +2,7 @@ import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
-import { apertureFromText } from "../format";
+import { apertureFromText } from "../../exposure";
 import type { Scene, Solution } from "../queries";
 import { Choice } from "./Choice";
 import type { WordProps } from "./props";

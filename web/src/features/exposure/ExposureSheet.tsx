@@ -1,12 +1,18 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
+import { momentText } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
 import { apertureFromText, timeFromText } from "./format";
 import { correct, type ExposureView } from "./queries";
 
@@ -20,39 +26,40 @@ export function ExposureSheet({
   recipes: Schemas["FilmRecipe"][];
   close: () => void;
 }) {
-  const client = useQueryClient();
   const { exposure } = view;
   const [time, setTime] = useState(String(exposure.seconds));
   const [aperture, setAperture] = useState(String(exposure.aperture));
   const [n, setN] = useState(String(exposure.n));
   const [recipe, setRecipe] = useState(exposure.recipe_id ?? "");
   const [note, setNote] = useState(exposure.note);
-  const [problem, setProblem] = useState<Refusal | null>(null);
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    const mark = apertureFromText(aperture);
-    try {
-      await correct(exposure.id, {
-        time: timeFromText(time),
-        aperture: typeof exposure.aperture === "number" ? typedNumber(mark) : mark,
-        n: typedNumber(n),
-        recipe_id: recipe || null,
-        note,
-      });
-      await client.invalidateQueries();
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
+  const client = useQueryClient();
+  const { problem, write, at } = useWrite(close);
+  const mark = apertureFromText(aperture);
+  const wanted = {
+    time: timeFromText(time),
+    aperture: typeof exposure.aperture === "number" ? typedNumber(mark) : mark,
+    n: typedNumber(n),
+    recipe_id: recipe || null,
+    note,
   };
-  const at = (field: string) => (problem?.field === field ? problem.message : null);
+  const keep = (base: string) => write(() => correct(exposure.id, wanted, base));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep(view.version);
+  };
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
+  };
   return (
     <Sheet
       open
       close={close}
-      title={`Side ${view.where}`}
+      title={view.where}
       footer={
         <>
+          <History id={exposure.id} after={close} />
+          <Link to={`/log/${exposure.id}`}>Its story</Link>
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="correct">
             Keep
@@ -60,10 +67,10 @@ export function ExposureSheet({
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="correct" onSubmit={keep}>
+      <Flex direction="column" gap="4" as="form" id="correct" onSubmit={submit}>
         <Box color="ink2">
           {view.set_text}, {view.error_text} stop from the plan, {view.n_text}. Logged{" "}
-          {exposure.exposed_at.slice(0, 16).replace("T", " ")} UTC.
+          {momentText(exposure.exposed_at)}.
         </Box>
         <Grid templateColumns="1fr 1fr 1fr" gap="3">
           <Entry
@@ -102,12 +109,13 @@ export function ExposureSheet({
           onChange={(event) => setNote(event.target.value)}
           problem={at("note")}
         />
-        {problem &&
-          !["time", "aperture", "n", "recipe_id", "note"].includes(problem.field ?? "") && (
-            <Box role="alert" color="brick" fontWeight={550}>
-              {problem.message}
-            </Box>
-          )}
+        <Problem of={problem} fields={["time", "aperture", "n", "recipe_id", "note"]} />
+        <Conflict
+          problem={problem}
+          mine={{ ...wanted, seconds: exposure.seconds }}
+          keep={keep}
+          take={take}
+        />
       </Flex>
     </Sheet>
   );

@@ -1,0 +1,27 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Refusal } from "../api/client";
+
+/** A write from a page: everything shown is read anew afterwards; a refusal stays to be shown. */
+export function useWrite(done: () => void = () => undefined) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<Refusal | null>(null);
+  const [busy, setBusy] = useState(false);
+  const write = async (call: () => Promise<unknown>) => {
+    setBusy(true);
+    try {
+      await call();
+      setProblem(null);
+      await client.invalidateQueries();
+      done();
+      return true;
+    } catch (refusal) {
+      setProblem(refusal as Refusal);
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  };
+  const at = (field: string) => (problem?.field === field ? problem.message : null);
+  return { problem, setProblem, busy, write, at };
+}

@@ -1,0 +1,3 @@
+export { ExposureSheet } from "./ExposureSheet";
+export { apertureFromText, timeFromText } from "./format";
+export { JudgeSheet, type Negative } from "./JudgeSheet";

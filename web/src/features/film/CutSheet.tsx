@@ -1,0 +1,60 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { Frames } from "./Frames";
+import { cutRoll } from "./queries";
+
+/** Where a finished roll is cut; each strip then has its own development. */
+export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: () => void }) {
+  const { roll } = view;
+  const ends = view.strips.map((each) => each.strip.last_frame);
+  const [text, setText] = useState(ends.filter((each) => each < roll.frames).join(" "));
+  const { problem, write, busy, at } = useWrite(close);
+  const cut = (event: FormEvent) => {
+    event.preventDefault();
+    const after = text
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(typedNumber);
+    void write(() => cutRoll(roll.id, after));
+  };
+  return (
+    <Sheet
+      open
+      close={close}
+      title={`Cut roll ${roll.number}`}
+      footer={
+        <>
+          <Button onClick={close}>Not yet</Button>
+          <Button variant="main" type="submit" form="cut" disabled={busy}>
+            {text.trim() ? "Cut" : "Leave it whole"}
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="3" as="form" id="cut" onSubmit={cut}>
+        <Frames view={view} />
+        <Entry
+          label="Cut behind frames"
+          placeholder="4 8"
+          help="Empty: one piece. Each cut needs two blank frames behind it: the knife is set in the dark."
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          problem={at("after") ?? (problem?.field?.startsWith("after") ? problem.message : null)}
+          autoFocus
+        />
+        {!problem?.field?.startsWith("after") && <Problem of={problem} />}
+        <Box fontSize="14px" color="ink2">
+          A blade in the dark: set it with the other hand's fingers behind it, and cut away from
+          you.
+        </Box>
+      </Flex>
+    </Sheet>
+  );
+}

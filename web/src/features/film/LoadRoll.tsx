@@ -1,0 +1,158 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useRef, useState } from "react";
+import { Link } from "react-router";
+import { newId } from "../../api/client";
+import { formatsQuery, kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { loadRoll, stockQuery } from "./queries";
+
+const FIELDS = ["film_id", "format", "frames", "exposure_index", "back", "note", "stock_id"];
+
+/** A roll into a camera or a back: which film, how many frames, at which EI. */
+export function LoadRoll({ close }: { close: () => void }) {
+  const kit = useQuery(kitQuery).data;
+  const formats = (useQuery(formatsQuery).data ?? []).filter((each) => each.kind === "frame");
+  const stock = useQuery(stockQuery).data ?? [];
+  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const id = useRef(newId());
+  const [film, setFilm] = useState<string | null>(null);
+  const [format, setFormat] = useState("6x6");
+  const [from, setFrom] = useState<string | null>(null);
+  const [frames, setFrames] = useState("");
+  const [camera, setCamera] = useState("");
+  const [back, setBack] = useState("");
+  const [ei, setEi] = useState("");
+  const [note, setNote] = useState("");
+  const { problem, write, busy, at } = useWrite(close);
+  const chosen = formats.find((each) => each.key === format);
+  const rolls = stock.filter(
+    (each) => !each.stock.archived && each.state.left > 0 && each.stock.format === chosen?.film,
+  );
+  const filmId = film ?? rolls[0]?.stock.film_id ?? films[0]?.id ?? "";
+  const own = films.find((each) => each.id === filmId);
+  const boxes = rolls.filter((each) => each.stock.film_id === filmId);
+  const box = from ?? boxes[0]?.stock.id ?? "";
+  const load = (event: FormEvent) => {
+    event.preventDefault();
+    void write(() =>
+      loadRoll({
+        id: id.current,
+        film_id: filmId,
+        format,
+        stock_id: box || null,
+        frames: frames.trim() ? typedNumber(frames) : null,
+        camera_id: camera || null,
+        back,
+        exposure_index: ei.trim() ? typedNumber(ei) : null,
+        note,
+      }),
+    );
+  };
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Load a roll"
+      footer={
+        <>
+          <Button onClick={close}>Not yet</Button>
+          <Button variant="main" type="submit" form="roll" disabled={busy || !films.length}>
+            Load
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="roll" onSubmit={load}>
+        {kit && !films.length && (
+          <Box>
+            First <Link to="/kit">add a film in Kit</Link>.
+          </Box>
+        )}
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Film"
+            value={filmId}
+            options={films.map((each) => ({ value: each.id, label: each.name }))}
+            onChange={(next) => {
+              setFilm(next);
+              setFrom(null);
+            }}
+            problem={at("film_id")}
+          />
+          <Choose
+            label="Format"
+            value={format}
+            options={formats.map((each) => ({
+              value: each.key,
+              label: `${each.name} on ${each.film}`,
+            }))}
+            onChange={setFormat}
+            problem={at("format")}
+          />
+          <Choose
+            label="From"
+            value={box}
+            options={[
+              ...boxes.map((each) => ({
+                value: each.stock.id,
+                label: `${each.stock.emulsion || "a brick"}, ${each.state.left} left`,
+              })),
+              { value: "", label: "not written down" },
+            ]}
+            onChange={setFrom}
+            problem={at("stock_id")}
+          />
+          <Entry
+            label="Frames"
+            inputMode="numeric"
+            placeholder={String(chosen?.frames ?? "")}
+            value={frames}
+            onChange={(event) => setFrames(event.target.value)}
+            problem={at("frames")}
+          />
+          <Choose
+            label="Camera"
+            value={camera}
+            options={[
+              { value: "", label: "not said" },
+              ...(kit?.cameras ?? [])
+                .filter((each) => !each.archived)
+                .map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={setCamera}
+          />
+          <Entry
+            label="Back"
+            placeholder="back 2"
+            value={back}
+            onChange={(event) => setBack(event.target.value)}
+            problem={at("back")}
+          />
+        </Grid>
+        <Entry
+          label="Whole roll rated at EI"
+          help="Empty: the film's own EI. Otherwise the whole roll is pushed or pulled."
+          inputMode="decimal"
+          placeholder={own ? String(own.exposure_index) : ""}
+          value={ei}
+          onChange={(event) => setEi(event.target.value)}
+          problem={at("exposure_index")}
+        />
+        <Entry
+          label="Note"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          problem={at("note")}
+        />
+        <Problem of={problem} fields={FIELDS} />
+      </Flex>
+    </Sheet>
+  );
+}

@@ -1,0 +1,184 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../components/useWrite";
+import { CutSheet } from "./CutSheet";
+import { Frames } from "./Frames";
+import { putBack, sawItAdvance, takeOut, takeOutUnexposed, windOn } from "./queries";
+import { RollSheet } from "./RollSheet";
+import { StripSheet } from "./StripSheet";
+
+type View = Schemas["RollView"];
+
+/** A roll: where it is, its frames in a row, and what can be done with it now. */
+export function RollPanel({ view }: { view: View }) {
+  const { roll } = view;
+  const cameras = useQuery(kitQuery).data?.cameras ?? [];
+  const { problem, write, busy } = useWrite();
+  const [open, setOpen] = useState<"cut" | "roll" | null>(null);
+  const [strip, setStrip] = useState<string | null>(null);
+  const chosen = view.strips.find((each) => each.strip.id === strip);
+  const camera = cameras.find((each) => each.id === roll.camera_id)?.name;
+  const place = {
+    camera: [camera ?? "in a camera", roll.back].filter(Boolean).join(", "),
+    bag: `in the bag, partly exposed; frame ${roll.next_frame} comes next`,
+    done: "finished",
+  }[roll.place];
+  const used = view.frames.some((each) => !["loaded", "blank"].includes(each.state));
+  const full = roll.next_frame > roll.frames;
+  const act = (call: () => Promise<unknown>) => () => void write(call);
+  const inRun = view.frames.some((each) => ["in_run", "developed", "judged"].includes(each.state));
+  return (
+    <Box as="section" aria-label={`Roll ${roll.number}`} paddingBottom="8">
+      <Flex
+        justify="space-between"
+        align="baseline"
+        gap="4"
+        wrap="wrap"
+        borderTop="2px solid"
+        borderColor="ink"
+        paddingTop="2"
+      >
+        <Flex align="baseline" gap="3" wrap="wrap">
+          <Button
+            variant="quiet"
+            paddingInline="0"
+            fontSize="26px"
+            fontWeight={650}
+            aria-label={`Roll ${roll.number}, change`}
+            onClick={() => setOpen("roll")}
+          >
+            {roll.number}
+          </Button>
+          <Box as="h2" fontSize="19px">
+            {view.film_name}, {view.format_name}
+          </Box>
+          <Box color="ink2">{place}</Box>
+        </Flex>
+        <Box color="ink2">{view.rating}</Box>
+      </Flex>
+      {roll.note && <Box color="ink2">{roll.note}</Box>}
+      <Frames view={view} />
+      {roll.place === "camera" && !roll.advanced && (
+        <Notice tone="caution">
+          Did it advance? Turn the crank and watch the rewind knob or the paper move; a roll that
+          slipped off its spool takes every picture on one frame.
+        </Notice>
+      )}
+      <Flex gap="3" wrap="wrap" paddingTop="3">
+        {roll.place === "camera" && (
+          <>
+            {!roll.advanced && (
+              <Button disabled={busy} onClick={act(() => sawItAdvance(roll.id))}>
+                It moves
+              </Button>
+            )}
+            {!full && (
+              <Button disabled={busy} onClick={act(() => windOn(roll.id))}>
+                Wind on, frame {roll.next_frame} stays blank
+              </Button>
+            )}
+            {used && !full && (
+              <Button disabled={busy} onClick={act(() => takeOut(roll.id, false))}>
+                Take out, go on later
+              </Button>
+            )}
+          </>
+        )}
+        {roll.place === "bag" && (
+          <Button
+            disabled={busy}
+            onClick={act(() => putBack(roll.id, roll.camera_id ?? null, roll.back))}
+          >
+            Put back, wound on to frame {roll.next_frame}
+          </Button>
+        )}
+        {roll.place !== "done" &&
+          (used ? (
+            <Button
+              variant={full ? "main" : "plain"}
+              disabled={busy}
+              onClick={act(() => takeOut(roll.id, true))}
+            >
+              Finished
+            </Button>
+          ) : (
+            <Button variant="quiet" disabled={busy} onClick={act(() => takeOutUnexposed(roll.id))}>
+              Take out unexposed
+            </Button>
+          ))}
+        {roll.place === "done" && !inRun && (
+          <Button onClick={() => setOpen("cut")}>
+            {view.strips.length > 1 ? "Cut otherwise" : "Cut into strips"}
+          </Button>
+        )}
+      </Flex>
+      {roll.place === "done" && (
+        <ul>
+          {view.strips.map((each) => (
+            <Strip
+              key={each.strip.id}
+              view={view}
+              strip={each}
+              open={() => setStrip(each.strip.id)}
+            />
+          ))}
+        </ul>
+      )}
+      <Problem of={problem} />
+      {open === "cut" && <CutSheet view={view} close={() => setOpen(null)} />}
+      {open === "roll" && <RollSheet view={view} close={() => setOpen(null)} />}
+      {chosen && <StripSheet view={view} strip={chosen} close={() => setStrip(null)} />}
+    </Box>
+  );
+}
+
+function Strip({
+  view,
+  strip: { strip, n_text, recipe_name },
+  open,
+}: {
+  view: View;
+  strip: View["strips"][number];
+  open: () => void;
+}) {
+  const frames = view.frames.filter(
+    (each) => each.frame >= strip.first_frame && each.frame <= strip.last_frame,
+  );
+  const waits = frames.some((each) => each.state === "exposed");
+  const exposed = frames.some((each) => each.exposure_id);
+  return (
+    <Flex
+      as="li"
+      align="center"
+      gap="3"
+      wrap="wrap"
+      borderBottom="1px solid"
+      borderColor="line"
+      minHeight="48px"
+    >
+      <Box minWidth="150px">
+        {view.strips.length > 1
+          ? `Frames ${strip.first_frame} to ${strip.last_frame}`
+          : "The whole roll"}
+      </Box>
+      <Box flex="1">
+        {!exposed
+          ? "nothing exposed on it"
+          : n_text
+            ? [`for ${n_text}`, recipe_name].filter(Boolean).join(", ")
+            : "no development chosen yet"}
+      </Box>
+      {waits && (
+        <Button variant={n_text ? "plain" : "main"} onClick={open}>
+          {n_text ? "Choose anew" : "Choose its development"}
+        </Button>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,90 @@
+import { Flex, Grid } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
+import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { putRoll } from "./queries";
+
+/** What may be changed of a roll: its camera and back, its rating while unexposed, its note. */
+export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: () => void }) {
+  const client = useQueryClient();
+  const { roll } = view;
+  const cameras = useQuery(kitQuery).data?.cameras ?? [];
+  const [began] = useState(view.version);
+  const [draft, setDraft] = useState(roll);
+  const [ei, setEi] = useState(String(roll.exposure_index ?? ""));
+  const { problem, write, at } = useWrite(close);
+  const wanted = { ...draft, exposure_index: ei.trim() ? typedNumber(ei) : null };
+  const keep = (base: string) => write(() => putRoll(wanted, base));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep(began);
+  };
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
+  };
+  return (
+    <Sheet
+      open
+      close={close}
+      title={`Roll ${roll.number}`}
+      footer={
+        <>
+          <History id={roll.id} after={close} />
+          <Button onClick={close}>Close</Button>
+          <Button variant="main" type="submit" form="change-roll">
+            Keep
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="change-roll" onSubmit={submit}>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Camera"
+            value={draft.camera_id ?? ""}
+            options={[
+              { value: "", label: "not said" },
+              ...cameras.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={(id) => setDraft({ ...draft, camera_id: id || null })}
+            problem={at("camera_id")}
+          />
+          <Entry
+            label="Back"
+            value={draft.back}
+            onChange={(event) => setDraft({ ...draft, back: event.target.value })}
+            problem={at("back")}
+          />
+        </Grid>
+        <Entry
+          label="Whole roll rated at EI"
+          help="Once a frame is exposed, the whole roll keeps its rating."
+          inputMode="decimal"
+          value={ei}
+          onChange={(event) => setEi(event.target.value)}
+          problem={at("exposure_index")}
+        />
+        <Entry
+          label="Note"
+          multiline
+          value={draft.note}
+          onChange={(event) => setDraft({ ...draft, note: event.target.value })}
+          problem={at("note")}
+        />
+        <Problem of={problem} fields={["camera_id", "back", "exposure_index", "note"]} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
+      </Flex>
+    </Sheet>
+  );
+}

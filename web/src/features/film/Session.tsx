@@ -1,0 +1,162 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { useKeptText } from "../../components/useKeptText";
+import { useWrite } from "../../components/useWrite";
+import { BagList } from "./BagList";
+import { loadSides, stockQuery, unloadSides } from "./queries";
+
+type Side = Schemas["SideView"];
+
+/** What is done with the chosen sides: empty ones are loaded, the others taken out, all at once. */
+export function Session({
+  typed,
+  setTyped,
+  sides,
+  unread,
+}: {
+  typed: string;
+  setTyped: (text: string) => void;
+  sides: Side[];
+  /** why what is typed cannot be read */
+  unread: string | null;
+}) {
+  const kit = useQuery(kitQuery).data;
+  const stock = useQuery(stockQuery).data ?? [];
+  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const [film, setFilm] = useState<string | null>(null);
+  const [from, setFrom] = useState<string | null>(null);
+  const [box, setBox] = useKeptText("exposed-box");
+  const { problem, write, busy, at } = useWrite(() => setTyped(""));
+  const filmId = film ?? films[0]?.id ?? "";
+  const boxes = stock.filter(
+    (each) => each.stock.film_id === filmId && each.state.left > 0 && !each.stock.archived,
+  );
+  const boxId = from ?? boxes[0]?.stock.id ?? "";
+  const states = new Set(sides.map((side) => side.state));
+  const [state] = states;
+  const mixed = states.size > 1;
+  const doubts = [...new Set(sides.map((side) => side.doubt).filter(Boolean))];
+  const act = (event: FormEvent) => {
+    event.preventDefault();
+    if (state === "loaded") void write(() => unloadSides(typed, ""));
+    else if (state === "exposed") void write(() => unloadSides(typed, box.trim()));
+    else void write(() => loadSides(typed, filmId, boxId || null));
+  };
+  if (kit && !films.length) {
+    return (
+      <Box paddingTop="5">
+        To load a holder, first <Link to="/kit">add a film in Kit</Link>.
+      </Box>
+    );
+  }
+  const loading = state === undefined || state === "empty";
+  const word = loading ? "Load" : state === "exposed" ? "Put into the box" : "Take out";
+  return (
+    <Box
+      position="sticky"
+      bottom="0"
+      background="paper"
+      borderTop="2px solid"
+      borderColor="ink"
+      marginTop="6"
+      paddingBlock="3"
+    >
+      <Flex
+        as="form"
+        onSubmit={act}
+        gap="3"
+        align="flex-start"
+        wrap="wrap"
+        maxWidth="960px"
+        aria-label="Load holders"
+      >
+        <Box flex="1 1 150px">
+          <Entry
+            label="Sides: touch them, or type"
+            placeholder="3-4 6B"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+            problem={unread ?? at("sides") ?? at("side")}
+          />
+        </Box>
+        {loading && (
+          <>
+            <Box flex="1 1 160px">
+              <Choose
+                label="with"
+                value={filmId}
+                options={films.map((each) => ({ value: each.id, label: each.name }))}
+                onChange={(id) => {
+                  setFilm(id);
+                  setFrom(null);
+                }}
+                problem={at("film_id")}
+              />
+            </Box>
+            <Box flex="1 1 190px">
+              <Choose
+                label="from"
+                value={boxId}
+                options={[
+                  ...boxes.map((each) => ({
+                    value: each.stock.id,
+                    label: `${each.stock.emulsion || "a box"}, ${each.state.left} left`,
+                  })),
+                  { value: "", label: "a box that is not written down" },
+                ]}
+                onChange={setFrom}
+                problem={at("stock_id")}
+              />
+            </Box>
+          </>
+        )}
+        {state === "exposed" && !mixed && (
+          <Box flex="1 1 220px">
+            <Entry
+              label="Into which box"
+              placeholder="exposed, quarry, N−1"
+              value={box}
+              onChange={(event) => setBox(event.target.value)}
+              problem={at("box")}
+            />
+          </Box>
+        )}
+        <Button
+          type="submit"
+          variant="main"
+          marginTop="25px"
+          disabled={busy || mixed || sides.length === 0}
+        >
+          {word} {sides.length > 0 && count(sides.length, "side")}
+        </Button>
+      </Flex>
+      <Box fontSize="14px" paddingTop="2">
+        {mixed ? (
+          <Notice tone="note">
+            These sides are not alike; choose empty ones to load, or ones to take out.
+          </Notice>
+        ) : doubts.length ? (
+          <Notice tone="caution">{doubts.join(" ")}</Notice>
+        ) : state === "loaded" ? (
+          <Box color="ink2">Unexposed sheets go back to the box they came from.</Box>
+        ) : null}
+        {problem &&
+          !["sides", "side", "film_id", "stock_id", "box"].includes(problem.field ?? "") && (
+            <Box role="alert" color="brick" fontWeight={550}>
+              {problem.message}
+            </Box>
+          )}
+      </Box>
+      {loading && sides.length > 0 && <BagList />}
+    </Box>
+  );
+}

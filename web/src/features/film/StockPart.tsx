@@ -1,0 +1,129 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { newId, type Schemas } from "../../api/client";
+import { formatsQuery, kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { count } from "../../components/count";
+import { Empty } from "../../components/Empty";
+import { Notice } from "../../components/Notice";
+import { FilmRoom } from "./FilmRoom";
+import { stockQuery } from "./queries";
+import { StockSheet } from "./StockSheet";
+
+type View = Schemas["StockView"];
+
+/** Boxes and bricks: what is left, what it costs, what expires. */
+export function StockPart() {
+  const stock = useQuery(stockQuery);
+  const kit = useQuery(kitQuery).data;
+  const formats = useQuery(formatsQuery).data ?? [];
+  const [edited, setEdited] = useState<Pick<View, "stock" | "version"> | null>(null);
+  const [archived, setArchived] = useState(false);
+  const all = stock.data ?? [];
+  const hidden = all.filter((each) => each.stock.archived).length;
+  const shown = all.filter((each) => archived || !each.stock.archived);
+  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const name = (key: string) => formats.find((each) => each.key === key)?.name ?? key;
+  const add = () =>
+    setEdited({
+      version: "",
+      stock: {
+        id: newId(),
+        film_id: films[0]?.id ?? "",
+        format: "4x5",
+        count: 25,
+        spent: 0,
+        price: null,
+        expires: "",
+        kept: "fridge",
+        opened: "",
+        emulsion: "",
+        note: "",
+        archived: false,
+      },
+    });
+  return (
+    <FilmRoom
+      sub={stock.data && count(shown.length, "box", "boxes")}
+      actions={
+        <Button onClick={add} disabled={!films.length}>
+          Add a box
+        </Button>
+      }
+    >
+      {stock.error && (
+        <Notice tone="warning" live>
+          {stock.error.message}
+        </Notice>
+      )}
+      {stock.data && shown.length === 0 && (
+        <Empty title="No film in stock yet.">
+          Add a box of sheets or some rolls: what is left, what one exposure costs and what expires
+          is then known by itself.{" "}
+          {kit && !films.length && <Link to="/kit">Name a film first</Link>}
+        </Empty>
+      )}
+      <ul>
+        {shown.map((view) => (
+          <Box as="li" key={view.stock.id} borderBottom="1px solid" borderColor="line">
+            <Grid
+              as="button"
+              width="100%"
+              templateColumns={{ base: "84px minmax(0,1fr)", md: "96px 260px minmax(0,1fr)" }}
+              columnGap="4"
+              alignItems="baseline"
+              textAlign="left"
+              background="transparent"
+              border="none"
+              cursor="pointer"
+              paddingBlock="3"
+              _hover={{ color: "accent" }}
+              onClick={() => setEdited(view)}
+            >
+              <Box gridRow={{ base: "1 / 3", md: "auto" }}>
+                <Box as="span" fontSize="26px" fontWeight={620}>
+                  {view.state.left}
+                </Box>{" "}
+                <Box as="span" color="ink2">
+                  of {view.stock.count}
+                </Box>
+              </Box>
+              <Box>
+                <b>{view.film_name}</b>, {name(view.stock.format)}
+                {view.stock.archived && " · archived"}
+                <Box color="ink2" fontSize="14px">
+                  {[
+                    view.stock.kept === "bag" ? "in the bag" : `in the ${view.stock.kept}`,
+                    view.stock.opened && `opened ${view.stock.opened}`,
+                    view.state.each != null && `${view.state.each.toFixed(2)} each`,
+                  ]
+                    .filter(Boolean)
+                    .join(", ")}
+                </Box>
+              </Box>
+              <Box
+                fontSize="15px"
+                color={view.state.expired ? "brick" : view.state.low ? "ochre" : "ink2"}
+                fontWeight={view.state.expired || view.state.low ? 600 : 400}
+              >
+                {view.state.says}
+              </Box>
+            </Grid>
+          </Box>
+        ))}
+      </ul>
+      {hidden > 0 && (
+        <Flex paddingTop="2">
+          <Button variant="word" color="ink2" onClick={() => setArchived(!archived)}>
+            {archived ? "hide what is archived" : `show ${hidden} archived`}
+          </Button>
+        </Flex>
+      )}
+      {edited && (
+        <StockSheet view={edited} films={films} formats={formats} close={() => setEdited(null)} />
+      )}
+    </FilmRoom>
+  );
+}

@@ -1,0 +1,156 @@
+import { Flex, Grid } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Conflict } from "../../components/Conflict";
+import { Entry } from "../../components/Entry";
+import { History } from "../../components/History";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { deleteStock, putStock } from "./queries";
+
+type Stock = Schemas["Stock"];
+
+const PLACES = ["freezer", "fridge", "shelf", "bag"].map((place) => ({
+  value: place,
+  label: place,
+}));
+const FIELDS = ["film_id", "format", "count", "spent", "price", "expires", "kept", "emulsion"];
+
+/** A box of sheets or a brick of rolls. */
+export function StockSheet({
+  view,
+  films,
+  formats,
+  close,
+}: {
+  view: Pick<Schemas["StockView"], "stock" | "version">;
+  films: Schemas["Film"][];
+  formats: Schemas["Format"][];
+  close: () => void;
+}) {
+  const client = useQueryClient();
+  const [draft, setDraft] = useState(view.stock);
+  const [typed, setTyped] = useState({
+    count: String(view.stock.count),
+    spent: String(view.stock.spent),
+    price: String(view.stock.price ?? ""),
+  });
+  const { problem, write, at } = useWrite(close);
+  const old = Boolean(view.version);
+  const wanted: Stock = {
+    ...draft,
+    count: typedNumber(typed.count),
+    spent: typed.spent.trim() ? typedNumber(typed.spent) : 0,
+    price: typed.price.trim() ? typedNumber(typed.price) : null,
+  };
+  const keep = (base: string) => write(() => putStock(wanted, base));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    void keep(view.version);
+  };
+  const take = async () => {
+    await client.invalidateQueries();
+    close();
+  };
+  const text = (field: "expires" | "emulsion" | "opened" | "note", label: string, more = {}) => (
+    <Entry
+      label={label}
+      value={draft[field]}
+      onChange={(event) => setDraft({ ...draft, [field]: event.target.value })}
+      problem={at(field)}
+      {...more}
+    />
+  );
+  const number = (field: keyof typeof typed, label: string, help?: string) => (
+    <Entry
+      label={label}
+      help={help}
+      inputMode="decimal"
+      value={typed[field]}
+      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
+      problem={at(field)}
+    />
+  );
+  const pieces = formats.filter((each) => each.kind === "sheet");
+  return (
+    <Sheet
+      open
+      close={close}
+      title={old ? "Box of film" : "Add a box of film"}
+      footer={
+        <>
+          {old && (
+            <>
+              <Button
+                variant="quiet"
+                paddingInline="2"
+                color="brick"
+                onClick={() => write(() => deleteStock(draft.id))}
+              >
+                Delete
+              </Button>
+              <Button
+                variant="quiet"
+                paddingInline="2"
+                onClick={() =>
+                  write(() => putStock({ ...wanted, archived: !draft.archived }, view.version))
+                }
+              >
+                {draft.archived ? "Bring back" : "Archive"}
+              </Button>
+              <History id={draft.id} after={close} />
+            </>
+          )}
+          <Button onClick={close}>Close</Button>
+          <Button variant="main" type="submit" form="stock">
+            Keep
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="stock" onSubmit={submit}>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Film"
+            value={draft.film_id}
+            options={films.map((each) => ({ value: each.id, label: each.name }))}
+            onChange={(film_id) => setDraft({ ...draft, film_id })}
+            problem={at("film_id")}
+          />
+          <Choose
+            label="Format"
+            value={draft.format}
+            options={[
+              ...pieces.map((each) => ({ value: each.key, label: each.name })),
+              { value: "120", label: "120 rolls" },
+              { value: "135", label: "135 rolls" },
+            ]}
+            onChange={(format) => setDraft({ ...draft, format })}
+            problem={at("format")}
+          />
+          {number("count", "Sheets or rolls in it when full")}
+          {number("spent", "Gone without being loaded here", "lost, given away, tested")}
+          {number("price", "Price of the whole box", "in your own money")}
+          {text("expires", "Expires", { placeholder: "2027-06", help: "year and month" })}
+          <Choose
+            label="Kept in the"
+            value={draft.kept}
+            options={PLACES}
+            onChange={(kept) => setDraft({ ...draft, kept: kept as Stock["kept"] })}
+            problem={at("kept")}
+          />
+          {text("emulsion", "Emulsion number")}
+          {text("opened", "Opened", { placeholder: "2026-11-02" })}
+        </Grid>
+        {text("note", "Note", { multiline: true })}
+        <Problem of={problem} fields={[...FIELDS, "opened", "note"]} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
+      </Flex>
+    </Sheet>
+  );
+}

@@ -1,0 +1,129 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type DragEvent, useRef, useState } from "react";
+import { newId } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../components/useWrite";
+import { attach, type Story, takeOff } from "./queries";
+
+const KINDS = "image/jpeg,image/png,image/tiff,.jpg,.jpeg,.png,.tif,.tiff";
+
+/** Reference pictures and scans: dropped or chosen, shown small, each with its sidecar. */
+export function Attachments({ story }: { story: Story }) {
+  const client = useQueryClient();
+  const { problem, write } = useWrite();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [over, setOver] = useState(false);
+  const [going, setGoing] = useState<{ name: string; share: number } | null>(null);
+  const [refused, setRefused] = useState<string[]>([]);
+  const id = story.exposure.exposure.id;
+  const send = async (files: File[]) => {
+    const problems: string[] = [];
+    for (const file of files) {
+      try {
+        setGoing({ name: file.name, share: 0 });
+        await attach(newId(), id, file, (share) => setGoing({ name: file.name, share }));
+      } catch (refusal) {
+        problems.push(`${file.name}: ${(refusal as Error).message}`);
+      }
+    }
+    setGoing(null);
+    setRefused(problems);
+    await client.invalidateQueries();
+  };
+  const dropped = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void send([...event.dataTransfer.files]);
+  };
+  const sidecar = (beside?: string) =>
+    `/api/log/${id}/sidecar.xmp${beside ? `?${new URLSearchParams({ beside })}` : ""}`;
+  return (
+    <Box
+      as="section"
+      aria-label="Pictures"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={dropped}
+      outline={over ? "3px dashed" : undefined}
+      outlineColor="accent"
+      outlineOffset="6px"
+    >
+      <Box as="h2" fontSize="13px" color="ink2" paddingBottom="2">
+        Pictures
+      </Box>
+      <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
+        {story.attachments.map((each) => (
+          <Box as="figure" key={each.id} minWidth="0">
+            <a href={`/api/attachments/${each.id}`} title="Save the picture as it was handed in">
+              <img
+                src={`/api/attachments/${each.id}/thumbnail`}
+                alt={each.name}
+                style={{ width: "100%", height: 120, objectFit: "contain" }}
+              />
+            </a>
+            <Box as="figcaption" fontSize="13px" overflowWrap="anywhere" lineHeight={1.3}>
+              {each.name}
+              <Box color="ink2">
+                {each.width} × {each.height}, {megabytes(each.bytes)}
+              </Box>
+              <Flex gap="3" align="center">
+                <a href={sidecar(each.id)}>XMP</a>
+                <Button
+                  variant="word"
+                  fontSize="13px"
+                  aria-label={`Take ${each.name} off`}
+                  onClick={() => write(() => takeOff(each.id))}
+                >
+                  take off
+                </Button>
+              </Flex>
+            </Box>
+          </Box>
+        ))}
+      </Grid>
+      <Flex align="center" gap="4" paddingTop="2" wrap="wrap">
+        <Button onClick={() => chooser.current?.click()} disabled={going !== null}>
+          Attach a picture
+        </Button>
+        <Box fontSize="14px" color="ink2">
+          or drop it here; JPEG, PNG or TIFF, up to 40 MB
+        </Box>
+        {!story.attachments.length && <a href={sidecar()}>XMP for a scan</a>}
+        <input
+          ref={chooser}
+          type="file"
+          accept={KINDS}
+          multiple
+          hidden
+          aria-label="Pictures to attach"
+          onChange={(event) => {
+            void send([...(event.target.files ?? [])]);
+            event.target.value = "";
+          }}
+        />
+      </Flex>
+      {going && (
+        <Box paddingTop="2" role="status">
+          {going.name}: <progress max={1} value={going.share} aria-label={going.name} />
+        </Box>
+      )}
+      {refused.map((each) => (
+        <Box key={each} paddingTop="2">
+          <Notice tone="refusal" live>
+            {each}
+          </Notice>
+        </Box>
+      ))}
+      <Problem of={problem} />
+    </Box>
+  );
+}
+
+const megabytes = (bytes: number) =>
+  bytes < 100_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;

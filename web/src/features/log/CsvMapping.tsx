@@ -1,0 +1,152 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
+import { Notice } from "../../components/Notice";
+import { JobProgress } from "./JobProgress";
+import { type CsvFile, type Job, readCsv } from "./queries";
+
+interface Report {
+  rows: number;
+  new: number;
+  known: number;
+  refused: number;
+  new_films: string[];
+  refusals: { line: number; column: string; message: string }[];
+}
+
+/** Which column is which, a dry run that names every refusal, then all of the rows or none. */
+export function CsvMapping({ file }: { file: CsvFile }) {
+  const client = useQueryClient();
+  const [mapping, setMapping] = useState(file.mapping);
+  const [job, setJob] = useState<{ job: Job; wrote: boolean } | null>(null);
+  const [report, setReport] = useState<Report | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const read = async (write: boolean) => {
+    setProblem(null);
+    if (!write) setReport(null);
+    try {
+      setJob({ job: await readCsv(file.id, mapping, write), wrote: write });
+    } catch (refusal) {
+      setProblem((refusal as Error).message);
+    }
+  };
+  const change = (ours: string, theirs: string) => {
+    setMapping({ ...mapping, [ours]: theirs });
+    setReport(null);
+    setJob(null);
+  };
+  const options = [
+    { value: "", label: "not in this file" },
+    ...file.columns.map((column) => ({ value: column, label: column || "(no name)" })),
+  ];
+  const example = (ours: string) => {
+    const place = file.columns.indexOf(mapping[ours] ?? "");
+    return place < 0 ? "" : (file.sample[0]?.[place] ?? "");
+  };
+  const good = report && report.refused === 0 && report.new > 0;
+  return (
+    <Flex direction="column" gap="4">
+      <Box color="ink2">
+        For each thing Emulsa keeps, the column of your file that holds it. Nothing is written yet.
+      </Box>
+      <Box as="ul" maxHeight="38dvh" overflow="auto" tabIndex={0} aria-label="Columns">
+        {file.wanted.map((column) => (
+          <Grid
+            as="li"
+            key={column.name}
+            templateColumns="minmax(0,1fr) minmax(0,1fr)"
+            gap="3"
+            alignItems="end"
+            borderBottom="1px solid"
+            borderColor="line"
+            paddingBlock="2"
+          >
+            <Choose
+              label={`${column.name.replaceAll("_", " ")}${column.needed ? ", needed" : ""}`}
+              value={mapping[column.name] ?? ""}
+              options={options}
+              onChange={(theirs) => change(column.name, theirs)}
+            />
+            <Box fontSize="14px" color="ink2" lineHeight={1.3} overflowWrap="anywhere">
+              {column.means}
+              {example(column.name) && <Box color="ink">first row: {example(column.name)}</Box>}
+            </Box>
+          </Grid>
+        ))}
+      </Box>
+      <Flex gap="3" wrap="wrap">
+        <Button onClick={() => read(false)}>Try it</Button>
+        <Button variant="main" disabled={!good} onClick={() => read(true)}>
+          {report ? `Bring ${count(report.new, "exposure")} in` : "Bring in"}
+        </Button>
+      </Flex>
+      {problem && (
+        <Notice tone="refusal" live>
+          {problem}
+        </Notice>
+      )}
+      {job && (
+        <JobProgress
+          key={job.job.id}
+          job={job.job}
+          done={(ended) => {
+            if (!job.wrote) setReport(ended.result as unknown as Report);
+            else {
+              setReport(null);
+              void client.invalidateQueries();
+            }
+          }}
+        >
+          {(ended) => {
+            const told = ended.result as unknown as Report;
+            return job.wrote ? (
+              <Box color="accent" fontWeight={600}>
+                {count(told.new, "exposure")} brought in. One undo takes all of them back.
+              </Box>
+            ) : (
+              <Tried report={told} />
+            );
+          }}
+        </JobProgress>
+      )}
+    </Flex>
+  );
+}
+
+function Tried({ report }: { report: Report }) {
+  return (
+    <Box>
+      <b>
+        {count(report.rows, "row")}: {report.new} new, {report.known} here already, {report.refused}{" "}
+        refused.
+      </b>
+      {report.new_films.length > 0 && (
+        <Box color="ink2">New films would be added: {report.new_films.join(", ")}.</Box>
+      )}
+      <Box as="ul" maxHeight="30dvh" overflow="auto">
+        {report.refusals.map((each) => (
+          <Box
+            as="li"
+            key={`${each.line} ${each.column}`}
+            borderBottom="1px solid"
+            borderColor="line"
+            paddingBlock="1"
+            fontSize="14px"
+          >
+            <b>
+              line {each.line}
+              {each.column && `, ${each.column.replaceAll("_", " ")}`}
+            </b>
+            : {each.message}
+          </Box>
+        ))}
+      </Box>
+      {report.refused > report.refusals.length && (
+        <Box fontSize="14px">and {report.refused - report.refusals.length} more.</Box>
+      )}
+    </Box>
+  );
+}

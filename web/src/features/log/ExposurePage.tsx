@@ -1,0 +1,208 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type ReactNode, useState } from "react";
+import { Link, useParams } from "react-router";
+import { kitQuery } from "../../api/queries";
+import { RoomHeader } from "../../app/RoomHeader";
+import { Button } from "../../components/Button";
+import { dayText, momentText } from "../../components/days";
+import { History } from "../../components/History";
+import { Notice } from "../../components/Notice";
+import { ExposureSheet, JudgeSheet } from "../exposure";
+import { Attachments } from "./Attachments";
+import { KeptLedger } from "./KeptLedger";
+import { type Story, storyQuery } from "./queries";
+import { STATES } from "./Rows";
+
+/** One exposure's whole story, from its box to its judgement. */
+export function ExposurePage() {
+  const { id = "" } = useParams();
+  const story = useQuery(storyQuery(id));
+  if (story.error) {
+    return (
+      <>
+        <RoomHeader title="Log" />
+        <Box as="main" padding="6">
+          <Notice tone="refusal">{story.error.message}</Notice>
+          <Box paddingTop="4">
+            <Link to="/log">Back to the log</Link>
+          </Box>
+        </Box>
+      </>
+    );
+  }
+  if (!story.data) return <RoomHeader title="Log" />;
+  return <Told story={story.data} />;
+}
+
+function Told({ story }: { story: Story }) {
+  const { exposure: view, scene, outing } = story;
+  const { exposure } = view;
+  const recipes = useQuery(kitQuery).data?.recipes ?? [];
+  const [open, setOpen] = useState<"correct" | "judge" | null>(null);
+  const recipe = recipes.find((each) => each.id === exposure.recipe_id);
+  const developed = story.state === "developed" || story.state === "judged";
+  const close = () => setOpen(null);
+  return (
+    <>
+      <RoomHeader title={`${view.where} · ${scene.title}`} sub={momentText(exposure.exposed_at)}>
+        <Box display={{ base: "none", md: "block" }}>
+          <Link to="/log">Back to the log</Link>
+        </Box>
+      </RoomHeader>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+        <Grid
+          templateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) minmax(0,1fr)" }}
+          columnGap="10"
+          rowGap="6"
+        >
+          <Flex direction="column" gap="5">
+            <Box>
+              <Flex align="baseline" columnGap="4" wrap="wrap" data-result>
+                <Box fontSize="38px" fontWeight={620} lineHeight={1.1}>
+                  {view.set_text}
+                </Box>
+                <Box fontSize="26px" fontWeight={620}>
+                  {view.n_text}
+                </Box>
+              </Flex>
+              <Box color="ink2">
+                {[
+                  Number(exposure.error_stops.toFixed(2)) === 0
+                    ? "as planned"
+                    : `${view.error_text} stop off; planned ${story.planned_text}`,
+                  view.part_text,
+                ]
+                  .filter(Boolean)
+                  .join(", ")}
+              </Box>
+              <Box paddingTop="1">
+                {[story.film_name, story.lens_name, ...story.filter_names]
+                  .filter(Boolean)
+                  .join(", ")}
+              </Box>
+              {exposure.note && <Box paddingTop="1">“{exposure.note}”</Box>}
+              <Flex gap="3" paddingTop="2" wrap="wrap">
+                <Button onClick={() => setOpen("correct")}>Put right</Button>
+                {developed && (
+                  <Button onClick={() => setOpen("judge")}>
+                    {story.judgement ? "Judge anew" : "Judge"}
+                  </Button>
+                )}
+                <History id={exposure.id} />
+              </Flex>
+            </Box>
+            <Part title="The day">
+              <Link to={`/scene/${scene.id}`}>{scene.title}</Link>
+              {`, ${outing.title}`}
+              <Box color="ink2">
+                {[dayText(outing.day), outing.place, outing.conditions, outing.light]
+                  .filter(Boolean)
+                  .join(" · ")}
+              </Box>
+              {story.readings.map((reading) => (
+                <Box key={reading} fontSize="15px">
+                  {reading}
+                </Box>
+              ))}
+            </Part>
+            <Part title="The film's way">
+              {story.box && <Box color="ink2">From a {story.box}</Box>}
+              <ol>
+                {story.steps.map((step) => (
+                  <Flex
+                    as="li"
+                    key={`${step.at} ${step.said}`}
+                    gap="3"
+                    borderBottom="1px solid"
+                    borderColor="line"
+                    paddingBlock="1.5"
+                  >
+                    <Box color="ink2" minWidth="148px" fontSize="14px">
+                      {momentText(step.at)}
+                    </Box>
+                    <Box>
+                      {step.said}
+                      {step.note && `: ${step.note}`}
+                    </Box>
+                  </Flex>
+                ))}
+              </ol>
+              <Box paddingTop="1">
+                Now {STATES[story.state] ?? story.state}
+                {story.kept_in && `, in the box “${story.kept_in}”`}.
+              </Box>
+              {story.shares.length > 0 && (
+                <Box>
+                  Exposed more than once, as intended:{" "}
+                  {story.shares.map((share) => (
+                    <Link key={share.exposure.id} to={`/log/${share.exposure.id}`}>
+                      {share.set_text}{" "}
+                    </Link>
+                  ))}
+                </Box>
+              )}
+            </Part>
+            <Part title="Development and negative">
+              <Box>
+                {[
+                  story.run && `Run “${story.run.name}”`,
+                  story.run?.minutes && `${story.run.minutes} min`,
+                  story.run?.temperature_c && `${story.run.temperature_c} °C`,
+                ]
+                  .filter(Boolean)
+                  .join(", ") ||
+                  (recipe
+                    ? `Meant for ${recipe.name}, ${view.n_text}`
+                    : `Meant for ${view.n_text}`)}
+              </Box>
+              <Box color={story.showed ? "ink" : "ink2"}>
+                {story.showed ? `Showed ${story.showed}` : "Not judged yet"}
+                {story.next_time && (
+                  <Box as="span" color="ochre" fontWeight={600}>
+                    {" "}
+                    Next time: {story.next_time}
+                  </Box>
+                )}
+              </Box>
+            </Part>
+          </Flex>
+          <Flex direction="column" gap="5">
+            <KeptLedger story={story} />
+            <Attachments story={story} />
+          </Flex>
+        </Grid>
+      </Box>
+      {open === "correct" && (
+        <ExposureSheet
+          view={view}
+          recipes={recipes.filter((each) => each.film_id === scene.film_id)}
+          close={close}
+        />
+      )}
+      {open === "judge" && (
+        <JudgeSheet
+          line={{
+            piece_id: exposure.piece_id,
+            where: view.where,
+            scene_title: scene.title,
+            n_text: view.n_text,
+            judgement: story.judgement,
+          }}
+          close={close}
+        />
+      )}
+    </>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box as="section" aria-label={title}>
+      <Box as="h2" fontSize="13px" color="ink2" paddingBottom="1">
+        {title}
+      </Box>
+      {children}
+    </Box>
+  );
+}

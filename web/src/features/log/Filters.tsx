@@ -1,0 +1,138 @@
+import { Box, chakra, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { kitQuery, outingsQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import type { Sought } from "./queries";
+import { WordSelect } from "./WordSelect";
+
+const STATES = [
+  { value: "exposed", label: "exposed, not developed" },
+  { value: "in_run", label: "in a run" },
+  { value: "developed", label: "developed" },
+  { value: "judged", label: "judged" },
+];
+const NS = ["-3", "-2", "-1.5", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3"].map((n) => ({
+  value: n,
+  label: `N${n === "0" ? "" : n.startsWith("-") ? `−${n.slice(1)}` : `+${n}`}`,
+}));
+const MANY = 1_000;
+
+const Day = chakra("input", {
+  base: {
+    minHeight: "44px",
+    background: "transparent",
+    color: "ink",
+    textDecoration: "underline dashed",
+    textDecorationColor: "dash",
+    textUnderlineOffset: "6px",
+  },
+});
+
+/** What is shown, as a sentence whose words are changed in place. */
+export function Filters({
+  sought,
+  seek,
+  clear,
+}: {
+  sought: Sought;
+  seek: (more: Sought) => void;
+  clear: () => void;
+}) {
+  const kit = useQuery(kitQuery).data;
+  const outings = useQuery(outingsQuery(MANY)).data ?? [];
+  const named = (records: { id: string; name: string }[] = []) =>
+    records.map((each) => ({ value: each.id, label: each.name }));
+  const optics = [
+    ...named(kit?.lenses).map((each) => ({ ...each, value: `lens ${each.value}` })),
+    ...named(kit?.pinholes).map((each) => ({ ...each, value: `pinhole ${each.value}` })),
+  ];
+  const through = sought.lens_id
+    ? `lens ${sought.lens_id}`
+    : sought.pinhole_id
+      ? `pinhole ${sought.pinhole_id}`
+      : "";
+  const chooseOptics = (value: string) => {
+    const [kind, ...id] = value.split(" ");
+    const chosen = id.join(" ");
+    seek({
+      lens_id: kind === "lens" ? chosen : "",
+      pinhole_id: kind === "pinhole" ? chosen : "",
+    });
+  };
+  return (
+    <Flex as="fieldset" wrap="wrap" columnGap="2" align="center" color="ink2">
+      <Box as="legend" srOnly>
+        What is shown
+      </Box>
+      on
+      <WordSelect
+        label="Film"
+        any="any film"
+        value={sought.film_id ?? ""}
+        options={named(kit?.films)}
+        choose={(film_id) => seek({ film_id })}
+      />
+      through
+      <WordSelect
+        label="Lens or pinhole"
+        any="any lens or pinhole"
+        value={through}
+        options={optics}
+        choose={chooseOptics}
+      />
+      with
+      <WordSelect
+        label="Filter"
+        any="any filter"
+        value={sought.filter_id ?? ""}
+        options={named(kit?.filters)}
+        choose={(filter_id) => seek({ filter_id })}
+      />
+      for
+      <WordSelect
+        label="Development"
+        any="any N"
+        value={sought.n ?? ""}
+        options={NS}
+        choose={(n) => seek({ n })}
+      />
+      of
+      <WordSelect
+        label="Outing"
+        any="any outing"
+        value={sought.outing_id ?? ""}
+        options={outings.map(({ outing }) => ({
+          value: outing.id,
+          label: [outing.title, outing.day].filter(Boolean).join(", "),
+        }))}
+        choose={(outing_id) => seek({ outing_id })}
+      />
+      <WordSelect
+        label="State"
+        any="whatever became of it"
+        value={sought.state ?? ""}
+        options={STATES}
+        choose={(state) => seek({ state })}
+      />
+      from
+      <Day
+        type="date"
+        aria-label="From day"
+        value={sought.day_from ?? ""}
+        onChange={(event) => seek({ day_from: event.target.value })}
+      />
+      to
+      <Day
+        type="date"
+        aria-label="To day"
+        value={sought.day_to ?? ""}
+        onChange={(event) => seek({ day_to: event.target.value })}
+      />
+      {Object.keys(sought).length > 0 && (
+        <Button variant="word" color="ink2" marginLeft="2" onClick={clear}>
+          show all
+        </Button>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,42 @@
+import { Box } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "../../api/client";
+import { Ledger } from "../../components/Ledger";
+import type { Story } from "./queries";
+
+/** The sums of the day, read from the log and never worked out anew. */
+export function KeptLedger({ story }: { story: Story }) {
+  const sources =
+    useQuery({
+      queryKey: ["sources"],
+      queryFn: () => unwrap(api.GET("/api/compute/sources")),
+      staleTime: Number.POSITIVE_INFINITY,
+    }).data ?? {};
+  const text = (row: Story["ledger"][number], field: string) => String(row[field] ?? "");
+  const rows = story.ledger.map((row, place) => ({
+    key: `${place}`,
+    label: text(row, "label"),
+    amount: text(row, "stops_text"),
+    running: text(row, "time_text"),
+    why: text(row, "why"),
+    source: sources[text(row, "source")] ?? text(row, "source"),
+  }));
+  return (
+    <Box as="section" aria-label="How it added up that day">
+      <Box as="h2" fontSize="13px" color="ink2">
+        How it added up that day
+      </Box>
+      {rows.length ? (
+        <>
+          <Ledger rows={rows} />
+          <Box fontSize="13px" color="ink2" paddingTop="1">
+            As Emulsa {story.exposure.exposure.core_version} worked it out; kept, not worked out
+            anew.
+          </Box>
+        </>
+      ) : (
+        <Box color="ink2">No sums: this exposure came from a file.</Box>
+      )}
+    </Box>
+  );
+}

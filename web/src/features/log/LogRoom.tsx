@@ -1,0 +1,174 @@
+import { Box, Flex, Input } from "@chakra-ui/react";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import { type Keys, useKeys } from "../../app/keys";
+import { RoomHeader } from "../../app/RoomHeader";
+import { Button } from "../../components/Button";
+import { count } from "../../components/count";
+import { Empty } from "../../components/Empty";
+import { Notice } from "../../components/Notice";
+import { useNarrow } from "../../components/useNarrow";
+import { useSize } from "../../components/useSize";
+import { ExchangeSheet } from "./ExchangeSheet";
+import { Filters } from "./Filters";
+import { Pictures } from "./Pictures";
+import { logQuery } from "./queries";
+import { Rows } from "./Rows";
+import { useSought } from "./useSought";
+
+const ROW_PX = 56;
+const PRINT_PX = 172;
+const PRINT_WIDE_PX = 190;
+
+/** Every exposure there is: found as one types, narrowed by a sentence, read as lines or pictures. */
+export function LogRoom() {
+  const { sought, seek, clear, pictures, look } = useSought();
+  const [text, setText] = useState(sought.text ?? "");
+  const [exchanging, setExchanging] = useState(false);
+  const [filtering, setFiltering] = useState(false);
+  const narrow = useNarrow();
+  const log = useInfiniteQuery(logQuery(sought));
+  const field = useRef<HTMLInputElement>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const [measured, size] = useSize<HTMLDivElement>();
+  const lines = useMemo(() => log.data?.pages.flatMap((page) => page.lines) ?? [], [log.data]);
+  const across = pictures ? Math.max(2, Math.floor(size.width / PRINT_WIDE_PX)) : 1;
+  const virtual = useVirtualizer<HTMLDivElement, Element>({
+    count: Math.ceil(lines.length / across),
+    getScrollElement: () => scroller.current,
+    estimateSize: () => (pictures ? PRINT_PX : ROW_PX),
+    overscan: 8,
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another view has other heights
+  useEffect(() => virtual.measure(), [pictures, across]);
+  const last = virtual.getVirtualItems().at(-1)?.index ?? 0;
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = log;
+  useEffect(() => {
+    const near = (last + 12) * across >= lines.length;
+    if (near && hasNextPage && !isFetchingNextPage) void fetchNextPage();
+  }, [last, across, lines.length, hasNextPage, isFetchingNextPage, fetchNextPage]);
+
+  const keys = useMemo<Keys>(
+    () => ({ "/": () => field.current?.focus(), v: () => look(!pictures) }),
+    [look, pictures],
+  );
+  useKeys(keys);
+
+  const total = log.data?.pages[0]?.total ?? null;
+  const most = log.data?.pages[0]?.counted_to ?? 0;
+  const narrowed = Object.keys(sought).length;
+  const type = (next: string) => {
+    setText(next);
+    scroller.current?.scrollTo({ top: 0 });
+    seek({ text: next.trim() });
+  };
+  const showAll = () => {
+    setText("");
+    clear();
+  };
+  const toList = () => {
+    const first = scroller.current?.querySelector<HTMLElement>('[data-place="0"]');
+    first?.focus();
+  };
+  return (
+    <>
+      <RoomHeader
+        title="Log"
+        sub={
+          total !== null &&
+          (total > most
+            ? `more than ${most.toLocaleString("en-GB")} exposures`
+            : count(total, "exposure"))
+        }
+      >
+        <Button
+          variant="quiet"
+          paddingInline="2"
+          aria-pressed={pictures}
+          onClick={() => look(!pictures)}
+          title="Lines or pictures (v)"
+        >
+          {pictures ? "Lines" : "Pictures"}
+        </Button>
+        <Button onClick={() => setExchanging(true)}>In and out</Button>
+      </RoomHeader>
+      <Box as="main" ref={measured} display="flex" flexDirection="column" flex="1" minHeight="0">
+        <Box
+          paddingInline={{ base: "4", md: "6" }}
+          paddingTop={{ base: "3", md: "4" }}
+          background="sheet"
+          borderBottom="1px solid"
+          borderColor="line"
+        >
+          <Flex gap="3">
+            <Input
+              ref={field}
+              type="search"
+              aria-label="Search the log"
+              placeholder="Any word: a place, a film, a note, 4B"
+              maxWidth="640px"
+              fontSize="17px"
+              value={text}
+              onChange={(event) => type(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === "ArrowDown") {
+                  event.preventDefault();
+                  toList();
+                }
+                if (event.key === "Escape") type("");
+              }}
+            />
+            {narrow && (
+              <Button aria-expanded={filtering} onClick={() => setFiltering(!filtering)}>
+                {narrowed ? `Narrowed by ${narrowed}` : "Narrow"}
+              </Button>
+            )}
+          </Flex>
+          {(!narrow || filtering) && <Filters sought={sought} seek={seek} clear={showAll} />}
+          {narrow && <Box height="3" />}
+        </Box>
+        <Box
+          ref={scroller}
+          flex="1"
+          minHeight="0"
+          overflow="auto"
+          paddingInline={{ base: "4", md: "6" }}
+          paddingTop="3"
+        >
+          {log.error && (
+            <Notice tone="warning" live>
+              {log.error.message}
+            </Notice>
+          )}
+          <Box role="status" srOnly>
+            {total !== null && count(total, "exposure")}
+          </Box>
+          {log.data && lines.length === 0 && (
+            <Empty title={narrowed ? "Nothing in the log is like that." : "Nothing exposed yet."}>
+              {narrowed ? (
+                <Button variant="word" onClick={showAll}>
+                  Show everything
+                </Button>
+              ) : (
+                <>
+                  Every exposure is written here by itself.{" "}
+                  <Link to="/scene">Go on with the scene</Link>, or bring an old log in with In and
+                  out.
+                </>
+              )}
+            </Empty>
+          )}
+          {lines.length > 0 &&
+            (pictures ? (
+              <Pictures lines={lines} across={across} virtual={virtual} />
+            ) : (
+              <Rows lines={lines} virtual={virtual} />
+            ))}
+        </Box>
+      </Box>
+      {exchanging && <ExchangeSheet close={() => setExchanging(false)} />}
+    </>
+  );
+}

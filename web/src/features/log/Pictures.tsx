@@ -1,0 +1,96 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Link } from "react-router";
+import type { Line } from "./queries";
+import { STATES } from "./Rows";
+import { useRoving, type Virtual } from "./useRoving";
+
+/** The log as a sheet of contact prints: the attached picture, or what is known of it. */
+export function Pictures({
+  lines,
+  across,
+  virtual,
+}: {
+  lines: Line[];
+  across: number;
+  virtual: Virtual;
+}) {
+  const { field, rove } = useRoving(lines.length, across, virtual);
+  return (
+    <Box
+      as="ul"
+      ref={field}
+      aria-label="Exposures"
+      position="relative"
+      height={`${virtual.getTotalSize()}px`}
+    >
+      {virtual.getVirtualItems().flatMap((item) =>
+        Array.from({ length: across }, (_, column) => {
+          const place = item.index * across + column;
+          const line = lines[place];
+          if (!line) return null;
+          return (
+            <Box
+              as="li"
+              key={line.exposure_id}
+              position="absolute"
+              top="0"
+              left={`${(100 * column) / across}%`}
+              width={`calc(${100 / across}% - 12px)`}
+              height={`${item.size}px`}
+              style={{ transform: `translateY(${item.start}px)` }}
+            >
+              <Link
+                to={`/log/${line.exposure_id}`}
+                {...rove(place)}
+                style={{ display: "block", textDecoration: "none", color: "inherit" }}
+              >
+                <Picture line={line} />
+                <Flex justify="space-between" gap="2" fontSize="13px" paddingTop="1">
+                  <Box
+                    fontWeight={600}
+                    overflow="hidden"
+                    textOverflow="ellipsis"
+                    whiteSpace="nowrap"
+                  >
+                    {line.where} · {line.scene_title}
+                  </Box>
+                  <Box color="ink2" whiteSpace="nowrap">
+                    {line.n_text}
+                  </Box>
+                </Flex>
+              </Link>
+            </Box>
+          );
+        }),
+      )}
+    </Box>
+  );
+}
+
+function Picture({ line }: { line: Line }) {
+  const frame = { height: "132px", border: "1px solid", borderColor: "edge" };
+  if (line.picture_id) {
+    return (
+      <Box {...frame} background="ink">
+        <img
+          src={`/api/attachments/${line.picture_id}/thumbnail`}
+          alt=""
+          loading="lazy"
+          style={{ width: "100%", height: "100%", objectFit: "contain" }}
+        />
+      </Box>
+    );
+  }
+  return (
+    <Grid {...frame} placeItems="center" textAlign="center" fontSize="14px" padding="2">
+      <div>
+        {line.set_text}
+        <Box color="ink2" fontSize="13px">
+          {line.film_name}
+          <br />
+          {STATES[line.state] ?? line.state}, no picture yet
+        </Box>
+      </div>
+    </Grid>
+  );
+}

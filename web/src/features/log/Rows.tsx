@@ -1,0 +1,150 @@
+import { Box, Grid } from "@chakra-ui/react";
+import { Link } from "react-router";
+import { dayText } from "../../components/days";
+import { useNarrow } from "../../components/useNarrow";
+import type { Line } from "./queries";
+import { useRoving, type Virtual } from "./useRoving";
+
+const COLUMNS = "118px 64px minmax(0,2.2fr) minmax(0,1.5fr) 170px 58px 96px";
+
+export const STATES: Record<string, string> = {
+  exposed: "exposed",
+  in_run: "in a run",
+  developed: "developed",
+  judged: "judged",
+};
+
+/** The log as lines, only those in sight drawn; arrows go from one to the next, Enter opens. */
+export function Rows({ lines, virtual }: { lines: Line[]; virtual: Virtual }) {
+  const narrow = useNarrow();
+  const { field, rove } = useRoving(lines.length, 1, virtual);
+  return (
+    <>
+      {!narrow && (
+        <Grid
+          templateColumns={COLUMNS}
+          columnGap="3"
+          fontSize="13px"
+          color="ink2"
+          borderBottom="2px solid"
+          borderColor="ink"
+          paddingBottom="1"
+          aria-hidden
+        >
+          <span>When</span>
+          <span>Where</span>
+          <span>Scene</span>
+          <span>Film, lens, filter</span>
+          <span>Given</span>
+          <span>N</span>
+          <span>State</span>
+        </Grid>
+      )}
+      <Box
+        as="ul"
+        ref={field}
+        aria-label="Exposures"
+        position="relative"
+        height={`${virtual.getTotalSize()}px`}
+      >
+        {virtual.getVirtualItems().map((item) => {
+          const line = lines[item.index];
+          if (!line) return null;
+          return (
+            <Box
+              as="li"
+              key={line.exposure_id}
+              position="absolute"
+              top="0"
+              left="0"
+              right="0"
+              height={`${item.size}px`}
+              style={{ transform: `translateY(${item.start}px)` }}
+              borderBottom="1px solid"
+              borderColor="line"
+              aria-setsize={-1}
+              aria-posinset={item.index + 1}
+            >
+              <Link
+                to={`/log/${line.exposure_id}`}
+                {...rove(item.index)}
+                style={{
+                  display: "block",
+                  height: "100%",
+                  textDecoration: "none",
+                  color: "inherit",
+                }}
+              >
+                {narrow ? <Narrow line={line} /> : <Wide line={line} />}
+              </Link>
+            </Box>
+          );
+        })}
+      </Box>
+    </>
+  );
+}
+
+const clip = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" } as const;
+const kitText = (line: Line) =>
+  [line.film_name, line.lens_name, line.filter_names].filter(Boolean).join(", ");
+
+function Wide({ line }: { line: Line }) {
+  return (
+    <Grid
+      templateColumns={COLUMNS}
+      columnGap="3"
+      alignItems="center"
+      height="100%"
+      _hover={{ color: "accent" }}
+    >
+      <Box fontSize="14px" color="ink2">
+        {line.exposed_at.slice(0, 10)}
+      </Box>
+      <Box fontWeight={650}>{line.where}</Box>
+      <Box lineHeight={1.25} minWidth="0">
+        <Box fontWeight={550} {...clip}>
+          {line.scene_title}
+        </Box>
+        <Box fontSize="13px" color="ink2" {...clip}>
+          {[line.outing_title, line.note].filter(Boolean).join(" · ")}
+        </Box>
+      </Box>
+      <Box fontSize="14px" color="ink2" lineHeight={1.25} title={kitText(line)}>
+        <Box {...clip}>{line.film_name}</Box>
+        <Box {...clip}>{[line.lens_name, line.filter_names].filter(Boolean).join(", ")}</Box>
+      </Box>
+      <Box>{line.set_text}</Box>
+      <Box fontWeight={600}>{line.n_text}</Box>
+      <Box fontSize="14px" color="ink2" {...clip}>
+        {STATES[line.state] ?? line.state}
+      </Box>
+    </Grid>
+  );
+}
+
+function Narrow({ line }: { line: Line }) {
+  return (
+    <Grid
+      templateColumns="52px minmax(0,1fr) auto"
+      columnGap="2"
+      alignItems="center"
+      height="100%"
+      lineHeight={1.3}
+    >
+      <Box fontWeight={650}>{line.where}</Box>
+      <Box minWidth="0">
+        <Box fontWeight={550} {...clip}>
+          {line.scene_title}
+        </Box>
+        <Box fontSize="13px" color="ink2" {...clip}>
+          {dayText(line.exposed_at.slice(0, 10))}, {line.film_name}
+        </Box>
+      </Box>
+      <Box textAlign="right" fontSize="14px">
+        <Box>{line.set_text}</Box>
+        <b>{line.n_text}</b>
+      </Box>
+    </Grid>
+  );
+}

@@ -1,0 +1,2 @@
+export { ExposurePage } from "./ExposurePage";
+export { LogRoom } from "./LogRoom";

@@ -1,0 +1,49 @@
+import type { Virtualizer } from "@tanstack/react-virtual";
+import { type KeyboardEvent, useLayoutEffect, useRef, useState } from "react";
+
+export type Virtual = Virtualizer<HTMLDivElement, Element>;
+
+/** One stop for the tab key in a long list; arrows, Home and End move within it. */
+export function useRoving(count: number, across: number, virtual: Virtual) {
+  const field = useRef<HTMLUListElement>(null);
+  const [current, setCurrent] = useState(0);
+  const wanted = useRef<number | null>(null);
+  // no dependencies: the wanted line may only be drawn after the list has scrolled to it
+  useLayoutEffect(() => {
+    if (wanted.current === null) return;
+    const link = field.current?.querySelector<HTMLElement>(`[data-place="${wanted.current}"]`);
+    if (link) {
+      link.focus({ preventScroll: true });
+      wanted.current = null;
+    }
+  });
+  const go = (place: number) => {
+    const next = Math.max(0, Math.min(count - 1, place));
+    wanted.current = next;
+    setCurrent(next);
+    virtual.scrollToIndex(Math.floor(next / across));
+  };
+  const moved = (event: KeyboardEvent, place: number) => {
+    const to: Record<string, number> = {
+      ArrowDown: place + across,
+      ArrowUp: place - across,
+      Home: 0,
+      End: count - 1,
+      PageDown: place + 10 * across,
+      PageUp: place - 10 * across,
+      ...(across > 1 ? { ArrowRight: place + 1, ArrowLeft: place - 1 } : {}),
+    };
+    const next = to[event.key];
+    if (next === undefined) return;
+    event.preventDefault();
+    go(next);
+  };
+  const inReach = Math.min(current, Math.max(0, count - 1));
+  const rove = (place: number) => ({
+    "data-place": place,
+    tabIndex: place === inReach ? 0 : -1,
+    onKeyDown: (event: KeyboardEvent) => moved(event, place),
+    onFocus: () => setCurrent(place),
+  });
+  return { field, rove, go };
+}

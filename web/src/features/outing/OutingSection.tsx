@@ -1,0 +1,109 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { Refusal } from "../../api/client";
+import { Button } from "../../components/Button";
+import { count } from "../../components/count";
+import { dayText } from "../../components/days";
+import { Entry } from "../../components/Entry";
+import { beginScene, type Outing, type OutingView } from "./queries";
+
+export type Planning = "change" | "revisit" | "pack";
+
+/** A day: its place and weather, its scenes in the order they were found, and the next one. */
+export function OutingSection({
+  view,
+  plan,
+}: {
+  view: OutingView;
+  plan: (what: Planning) => void;
+}) {
+  const { outing, scenes } = view;
+  const said = [
+    dayText(outing.day),
+    outing.place,
+    outing.conditions,
+    outing.light,
+    outing.temperature_c != null && `${String(outing.temperature_c).replace("-", "−")} °C`,
+  ];
+  return (
+    <section aria-label={outing.title}>
+      <Flex align="baseline" columnGap="4" wrap="wrap">
+        <Box as="h2" fontSize="24px" lineHeight={1.2}>
+          {outing.title}
+        </Box>
+        <Button variant="word" color="ink2" onClick={() => plan("change")}>
+          change
+        </Button>
+        <Button variant="word" color="ink2" onClick={() => plan("revisit")}>
+          go back to a scene
+        </Button>
+        <Button variant="word" color="ink2" onClick={() => plan("pack")}>
+          pack
+        </Button>
+        <a href={`/api/outings/${outing.id}/sheet.pdf`}>sheet (PDF)</a>
+      </Flex>
+      <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
+      {outing.note && <Box paddingTop="1">{outing.note}</Box>}
+      <Box as="ol" marginTop="4" borderTop="1px solid" borderColor="line">
+        {scenes.map((scene, place) => (
+          <Box as="li" key={scene.id} borderBottom="1px solid" borderColor="line">
+            <Link to={`/scene/${scene.id}`} style={{ textDecoration: "none", color: "inherit" }}>
+              <Flex
+                align="baseline"
+                gap="4"
+                paddingBlock="3"
+                minHeight="44px"
+                _hover={{ color: "accent" }}
+              >
+                <Box color="ink2" width="20px">
+                  {place + 1}
+                </Box>
+                <Box flex="1" fontSize="17px" fontWeight={550}>
+                  {scene.title}
+                </Box>
+                <Box color="ink2" fontSize="14px" textAlign="right">
+                  {count(scene.readings, "reading")} ·{" "}
+                  {scene.exposures ? `${scene.exposures} exposed` : "not exposed"}
+                </Box>
+              </Flex>
+            </Link>
+          </Box>
+        ))}
+      </Box>
+      <BeginScene outing={outing} first={scenes.length === 0} />
+    </section>
+  );
+}
+
+function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [title, setTitle] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const begin = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      const scene = await beginScene(outing.id, title.trim());
+      await client.invalidateQueries({ queryKey: ["outings"] });
+      navigate(`/scene/${scene.id}`);
+    } catch (refusal) {
+      setProblem((refusal as Refusal).message);
+    }
+  };
+  return (
+    <Flex as="form" gap="3" align="flex-end" marginTop="4" maxWidth="560px" onSubmit={begin}>
+      <Entry
+        label={first ? "Begin the first scene: what is in front of you?" : "Next scene"}
+        placeholder="Tramway bridge, low sun"
+        value={title}
+        onChange={(event) => setTitle(event.target.value)}
+        problem={problem}
+      />
+      <Button type="submit" variant="main">
+        Begin
+      </Button>
+    </Flex>
+  );
+}
