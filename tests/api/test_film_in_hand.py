@@ -212,7 +212,7 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
     assert [each["n"] for each in found if each["best"]] == [found[0]["losses"][0]["n"]]
     assert [each["weight"] for each in found[0]["losses"]] == [1, 0]
     ok(client.put(f"/api/rolls/strips/{strip}/development", json={"n": 0}))
-    assert client.get("/api/darkroom").json()["undecided"] == []
+    assert client.get("/api/darkroom").json()["undecided"] == ["roll 1"]
     cut = ok(client.post("/api/rolls/roll/cut", json={"after": [1]}))
     assert [
         (each["strip"]["first_frame"], each["strip"]["last_frame"]) for each in cut["strips"]

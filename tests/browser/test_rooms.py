@@ -11,7 +11,18 @@ from tests.browser.conftest import PHONE, WIDE, Open, Service
 pytestmark = pytest.mark.browser
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
-ROOMS = ["/outing", "/scene/scene-winding-house", "/film", "/darkroom", "/kit"]
+ROOMS = [
+    "/outing",
+    "/scene/scene-winding-house",
+    "/film",
+    "/film/rolls",
+    "/film/stock",
+    "/darkroom",
+    "/log",
+    "/log?view=pictures",
+    "/log/exposure-shed-A",
+    "/kit",
+]
 
 
 def violations(page: Page) -> list[str]:
@@ -43,7 +54,13 @@ def test_digits_open_rooms(open_page: Open) -> None:
     """Each room has its digit; the list of keys opens with a question mark."""
     page = open_page("/outing")
     expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
-    for key, name in (("3", "Film"), ("4", "Darkroom"), ("9", "Kit"), ("1", "Outing")):
+    for key, name in (
+        ("3", "Film"),
+        ("4", "Darkroom"),
+        ("7", "Log"),
+        ("9", "Kit"),
+        ("1", "Outing"),
+    ):
         page.keyboard.press(key)
         expect(page.get_by_role("heading", level=1)).to_have_text(name)
     page.keyboard.press("?")
@@ -63,35 +80,6 @@ def test_parts_are_dressed(open_page: Open) -> None:
     popover = page.get_by_role("dialog", name="Film")
     expect(popover).to_have_css("border-top-width", "1px")
     expect(popover.get_by_label("Develop in")).to_have_css("appearance", "none")
-
-
-def test_loading_and_unloading_holders(open_page: Open) -> None:
-    """Sides as typed, refused with the reason, loaded, undone by key, unloaded."""
-    page = open_page("/film")
-    sides = page.get_by_label("Load sides")
-    sides.fill("2A")
-    sides.press("Enter")
-    expect(
-        page.get_by_role("alert").filter(has_text="already holds an unexposed sheet")
-    ).to_be_visible()
-    expect(sides).to_have_value("2A")
-    sides.fill("5b 6")
-    sides.press("Enter")
-    expect(page.get_by_role("button", name="Side 6B, unexposed Corvane 100")).to_be_visible()
-    sides.blur()
-    page.keyboard.press("u")
-    expect(page.get_by_role("button", name="Side 6B, empty")).to_be_visible()
-    page.get_by_role("button", name="Side 5A, unexposed Velm 25").click()
-    page.get_by_role("button", name="Unload").click()
-    expect(page.get_by_role("button", name="Side 5A, empty")).to_be_visible()
-
-
-def test_a_side_tells_its_story(open_page: Open) -> None:
-    """Shape, word, film and N; touching it leads to its scene."""
-    page = open_page("/film")
-    page.get_by_role("button", name="Side 1A, exposed N−1 Corvane 100").click()
-    page.get_by_role("link", name="Winding house, sun on the incline").first.click()
-    expect(page.get_by_role("heading", level=1)).to_contain_text("Winding house")
 
 
 def test_the_temperature_is_typed(open_page: Open) -> None:

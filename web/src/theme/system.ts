@@ -167,6 +167,12 @@ const config = defineConfig({
     "h1, h2, h3": { fontSize: "inherit", fontWeight: 650 },
     a: { color: "accent", textDecoration: "underline", textUnderlineOffset: "3px" },
     ":focus-visible": { outline: "3px solid", outlineColor: "accent", outlineOffset: "2px" },
+    "input[type=checkbox]": {
+      width: "20px",
+      height: "20px",
+      flexShrink: 0,
+      accentColor: "var(--chakra-colors-accent)",
+    },
     table: { borderCollapse: "collapse", width: "100%" },
   },
   theme: {

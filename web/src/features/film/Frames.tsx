@@ -25,7 +25,7 @@ export function Frames({ view }: { view: Schemas["RollView"] }) {
           marginRight={cuts.has(frame.frame) && frame.frame < roll.frames ? "20px" : "4px"}
         >
           <Mark frame={frame} />
-          <Flex justify="space-between" fontSize="13px">
+          <Flex justify="space-between" fontSize="13px" paddingRight="6px">
             <span>{frame.frame}</span>
             {roll.place !== "done" && frame.frame === roll.next_frame && <b>▲ next</b>}
             {frame.weight !== 1 && frame.exposure_id && (

@@ -49,16 +49,9 @@ export function HoldersPart() {
     <FilmRoom
       sub={count(board.length, "holder")}
       actions={
-        <>
-          {board.length > 0 && (
-            <Box display={{ base: "none", md: "block" }}>
-              <a href="/api/holders/labels.pdf">Labels (PDF)</a>
-            </Box>
-          )}
-          <Button onClick={add} disabled={!holders.data}>
-            Add a holder
-          </Button>
-        </>
+        <Button onClick={add} disabled={!holders.data}>
+          Add a holder
+        </Button>
       }
     >
       {(problem || holders.error) && (
@@ -108,11 +101,14 @@ export function HoldersPart() {
           </li>
         ))}
       </Flex>
-      {gone > 0 && (
-        <Button variant="word" color="ink2" onClick={() => setRetired(!retired)}>
-          {retired ? "hide retired holders" : `show ${gone} retired`}
-        </Button>
-      )}
+      <Flex gap="5" align="center" paddingTop="3">
+        {board.length > 0 && <a href="/api/holders/labels.pdf">Labels to cut out (PDF)</a>}
+        {gone > 0 && (
+          <Button variant="word" color="ink2" onClick={() => setRetired(!retired)}>
+            {retired ? "hide retired holders" : `show ${gone} retired`}
+          </Button>
+        )}
+      </Flex>
       <ExposedBoxes />
       {board.length > 0 && (
         <Session

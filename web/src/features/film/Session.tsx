@@ -47,6 +47,7 @@ export function Session({
   const doubts = [...new Set(sides.map((side) => side.doubt).filter(Boolean))];
   const act = (event: FormEvent) => {
     event.preventDefault();
+    if (!sides.length) return; // what is typed is still being read
     if (state === "loaded") void write(() => unloadSides(typed, ""));
     else if (state === "exposed") void write(() => unloadSides(typed, box.trim()));
     else void write(() => loadSides(typed, filmId, boxId || null));
@@ -88,7 +89,7 @@ export function Session({
             problem={unread ?? at("sides") ?? at("side")}
           />
         </Box>
-        {loading && (
+        {loading && sides.length > 0 && (
           <>
             <Box flex="1 1 160px">
               <Choose
@@ -130,14 +131,15 @@ export function Session({
             />
           </Box>
         )}
-        <Button
-          type="submit"
-          variant="main"
-          marginTop="25px"
-          disabled={busy || mixed || sides.length === 0}
-        >
-          {word} {sides.length > 0 && count(sides.length, "side")}
-        </Button>
+        {sides.length > 0 ? (
+          <Button type="submit" variant="main" marginTop="25px" disabled={busy || mixed}>
+            {word} {count(sides.length, "side")}
+          </Button>
+        ) : (
+          <Box flex="3 1 200px" color="ink2" fontSize="14px" paddingTop="34px">
+            What you choose is loaded or taken out together.
+          </Box>
+        )}
       </Flex>
       <Box fontSize="14px" paddingTop="2">
         {mixed ? (

@@ -25,7 +25,7 @@ export function StockPart() {
   const hidden = all.filter((each) => each.stock.archived).length;
   const shown = all.filter((each) => archived || !each.stock.archived);
   const films = (kit?.films ?? []).filter((each) => !each.archived);
-  const name = (key: string) => formats.find((each) => each.key === key)?.name ?? key;
+  const name = (key: string) => formats.find((each) => each.key === key)?.name ?? `${key} rolls`;
   const add = () =>
     setEdited({
       version: "",
@@ -71,7 +71,7 @@ export function StockPart() {
             <Grid
               as="button"
               width="100%"
-              templateColumns={{ base: "84px minmax(0,1fr)", md: "96px 260px minmax(0,1fr)" }}
+              templateColumns={{ base: "84px minmax(0,1fr)", md: "96px 340px minmax(0,1fr)" }}
               columnGap="4"
               alignItems="baseline"
               textAlign="left"

@@ -77,7 +77,7 @@ export function Attachments({ story }: { story: Story }) {
                 <Button
                   variant="word"
                   fontSize="13px"
-                  aria-label={`Take ${each.name} off`}
+                  aria-label={`take off ${each.name}`}
                   onClick={() => write(() => takeOff(each.id))}
                 >
                   take off

@@ -13,13 +13,16 @@ const STATES = [
 ];
 const NS = ["-3", "-2", "-1.5", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3"].map((n) => ({
   value: n,
-  label: `N${n === "0" ? "" : n.startsWith("-") ? `−${n.slice(1)}` : `+${n}`}`,
+  label: `N${n === "0" ? "" : n.startsWith("-") ? `−${n.slice(1)}` : `+${n}`}`
+    .replace("0.5", "½")
+    .replace(".5", "½"),
 }));
 const MANY = 1_000;
 
 const Day = chakra("input", {
   base: {
     minHeight: "44px",
+    width: "124px",
     background: "transparent",
     color: "ink",
     textDecoration: "underline dashed",
@@ -60,7 +63,7 @@ export function Filters({
     });
   };
   return (
-    <Flex as="fieldset" wrap="wrap" columnGap="2" align="center" color="ink2">
+    <Flex as="fieldset" wrap="wrap" columnGap="1.5" align="center" color="ink2" fontSize="15px">
       <Box as="legend" srOnly>
         What is shown
       </Box>

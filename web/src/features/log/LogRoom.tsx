@@ -135,7 +135,6 @@ export function LogRoom() {
           minHeight="0"
           overflow="auto"
           paddingInline={{ base: "4", md: "6" }}
-          paddingTop="3"
         >
           {log.error && (
             <Notice tone="warning" live>

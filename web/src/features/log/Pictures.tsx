@@ -21,6 +21,7 @@ export function Pictures({
       ref={field}
       aria-label="Exposures"
       position="relative"
+      marginTop="4"
       height={`${virtual.getTotalSize()}px`}
     >
       {virtual.getVirtualItems().flatMap((item) =>

@@ -29,6 +29,11 @@ export function Rows({ lines, virtual }: { lines: Line[]; virtual: Virtual }) {
           borderBottom="2px solid"
           borderColor="ink"
           paddingBottom="1"
+          paddingTop="3"
+          position="sticky"
+          top="0"
+          zIndex="1"
+          background="paper"
           aria-hidden
         >
           <span>When</span>
