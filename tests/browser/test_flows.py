@@ -138,7 +138,7 @@ def test_no_sheet_of_this_film(open_page: Open, service: Service) -> None:
     page = open_page("/scene/scene-adit")
     expect(page.locator("[data-result]")).to_be_visible()
     page.keyboard.press("e")
-    page.get_by_role("link", name="Load a holder in Film").click()
+    page.get_by_role("link", name="Load a holder or a roll in Film").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Film")
 
 
@@ -196,7 +196,7 @@ def test_holders_come_and_go(open_page: Open) -> None:
     page.get_by_role("button", name="Keep").click()
     expect(page.get_by_text("left slide sticks")).to_be_visible()
     page.get_by_role("button", name="Holder 12", exact=True).click()
-    page.get_by_role("button", name="Take off the board").click()
+    page.get_by_role("button", name="Delete").click()
     expect(page.get_by_role("button", name="Holder 12", exact=True)).to_have_count(0)
 
 
@@ -257,8 +257,8 @@ def test_a_recipe_by_its_points(open_page: Open, service: Service) -> None:
 def test_an_outing_is_put_right(open_page: Open) -> None:
     """Title, place and weather, later on."""
     page = open_page("/outing")
-    page.get_by_role("button", name="change", exact=True).click()
-    page.get_by_label("Weather, light, temperature").fill("Thaw, drizzle; 3 °C")
+    page.get_by_role("region", name="Third outing").get_by_role("button", name="change").click()
+    page.get_by_label("Weather").fill("Thaw, drizzle; 3 °C")
     page.get_by_role("button", name="Keep").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_text("Thaw, drizzle; 3 °C")).to_be_visible()

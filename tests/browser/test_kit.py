@@ -135,7 +135,7 @@ def test_your_way_of_working(open_page: Open, service: Service) -> None:
     page.get_by_label("A zone of texture lost").fill("5")
     page.get_by_role("button", name="Keep").click()
     expect(page.get_by_role("region", name="Your way")).to_contain_text("2 steps before opening")
-    kept = service.call("GET", "/api/preferences")
+    kept = service.call("GET", "/api/preferences")["preferences"]
     assert kept["school"] == "shadow"
     assert kept["habits"]["shadow_zone"] == 4
     assert kept["checklist"] == ["Level the camera", "Slide out"]

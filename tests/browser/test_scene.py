@@ -71,7 +71,7 @@ def test_the_canonical_scene_by_keyboard_alone(open_page: Open, begun: str) -> N
 
     hands.key("Escape")
     hands.key("e")
-    expect(page.get_by_label("Holder and side")).to_be_focused()
+    expect(page.get_by_label("Side or frame")).to_be_focused()
     hands.line("2B")
     expect(page.get_by_text("2B exposed: 9 s at f/32")).to_be_visible()
     assert hands.count <= MOST_INTERACTIONS
@@ -123,6 +123,8 @@ def test_a_pin_is_dragged(open_page: Open, service: Service) -> None:
         page.locator('[data-pin="lit frost"]'),
     )
     expect(doorway).to_have_attribute("aria-valuenow", "3")
+    # the bridge stands still once everything under it is drawn
+    expect(page.get_by_role("group", name="The same exposure at other apertures")).to_be_visible()
     start = doorway.locator("circle").nth(1).bounding_box()
     assert start is not None
     x, y = start["x"] + start["width"] / 2, start["y"] + start["height"] / 2
@@ -135,6 +137,7 @@ def test_a_pin_is_dragged(open_page: Open, service: Service) -> None:
     page.mouse.up()
     expect(page.get_by_role("button", name="Place: shadow on IV")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/322.4 s")
+    expect(page.get_by_role("button", name="Undo: scene Winding house")).to_be_enabled()
     kept = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["pin"]
     assert kept == {"reading": "doorway", "zone": 4}
     page.keyboard.press("u")
@@ -234,11 +237,11 @@ def test_what_was_really_given(open_page: Open) -> None:
     expect(page.locator("[data-result]")).to_be_visible()
     page.keyboard.press("e")
     page.get_by_label("Time given").fill("0:14")
-    page.get_by_label("Holder and side").fill("9Z")
+    page.get_by_label("Side or frame").fill("9Z")
     page.keyboard.press("Enter")
     expect(page.get_by_role("alert").filter(has_text="choose from 2A, 2B, 4B")).to_be_visible()
     expect(page.get_by_label("Time given")).to_have_value("0:14")
-    page.get_by_label("Holder and side").fill("2a")
+    page.get_by_label("Side or frame").fill("2a")
     page.keyboard.press("Enter")
     page.get_by_role("button", name="2A · f/32, 14 s · N").click()
     dialog = page.get_by_role("dialog")

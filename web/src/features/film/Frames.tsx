@@ -51,7 +51,7 @@ function Mark({ frame }: { frame: Frame }) {
         fontSize="12px"
         lineHeight={1.2}
       >
-        <Box fontWeight={600}>{WORDS[frame.state]}</Box>
+        <Box fontWeight={600}>{WORDS[frame.state]} </Box>
         {frame.n_text}
       </Box>
     </Box>
@@ -61,7 +61,7 @@ function Mark({ frame }: { frame: Frame }) {
     <Link
       to={`/log/${frame.exposure_id}`}
       title={frame.scene_title}
-      aria-label={`Frame ${frame.frame}, ${WORDS[frame.state]}, ${frame.n_text}, ${frame.scene_title}`}
+      aria-label={`Frame ${frame.frame}: ${WORDS[frame.state]} ${frame.n_text}, ${frame.scene_title}`}
       style={{ display: "block", textDecoration: "none", color: "inherit" }}
     >
       {body}

@@ -79,10 +79,10 @@ export function HoldersPart() {
               onClick={() => setOpened(each.holder.id)}
             >
               {each.holder.number}
-              <Box as="span" fontSize="13px" fontWeight={400} color="ink2">
-                {each.holder.retired ? "retired" : each.holder.format.replace("x", "×")}
-              </Box>
             </Button>
+            <Box as="span" fontSize="13px" color="ink2">
+              {each.holder.retired ? "retired" : each.holder.format.replace("x", "×")}
+            </Box>
             <Flex gap="2.5">
               {each.sides.map((side) => (
                 <SideMark

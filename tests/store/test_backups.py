@@ -1,0 +1,178 @@
+"""Copies that can be trusted: checked, rotated, put back; a way out when the file is damaged."""
+
+import sqlite3
+import zipfile
+from contextlib import closing
+from datetime import date, timedelta
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from emulsa.api.caretaker import Caretaker
+from emulsa.cli import main
+from emulsa.core.outing import Outing
+from emulsa.demo.quarry import OUTING
+from emulsa.store import backups, database, journal, outings
+
+TODAY = date(2026, 1, 20)
+
+
+def titles(folder: Path) -> set[str]:
+    with closing(database.connect(folder / backups.DATABASE)) as db:
+        return {each.title for each in outings.outings(db)}
+
+
+def rename(folder: Path, title: str) -> None:
+    with (
+        closing(database.connect(folder / backups.DATABASE)) as db,
+        journal.action(db, "renamed", "now"),
+    ):
+        outings.put(db, Outing(id=OUTING.id, title=title))
+
+
+def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) -> None:
+    """What is written afterwards is not in it; it is sound and stands alone."""
+    with closing(database.connect(folder / backups.DATABASE)) as running:
+        running.execute("BEGIN")
+        running.execute("SELECT count(*) FROM outing").fetchone()
+        made = backups.copy(folder / backups.DATABASE, tmp_path / "copies" / "a.sqlite3")
+        running.execute("ROLLBACK")
+    rename(folder, "Afterwards")
+    assert backups.problems(made, thorough=True) == []
+    with closing(sqlite3.connect(made)) as copied:
+        assert copied.execute("PRAGMA journal_mode").fetchone()[0] == "delete"
+        assert ("Afterwards",) not in copied.execute("SELECT title FROM outing").fetchall()
+
+
+@given(st.sets(st.integers(0, 800)))
+def test_copies_are_thinned_out(ages: set[int]) -> None:
+    """A week of days, five weeks, twelve months; never today's, and few in all."""
+    days = [TODAY - timedelta(days=age) for age in ages]
+    gone = set(backups.surplus(days, TODAY))
+    kept = set(days) - gone
+    assert all(TODAY - day >= timedelta(days=7) for day in gone)
+    assert len(kept) <= 7 + 5 + 12
+    if days:
+        assert max(days) in kept
+    assert backups.surplus(sorted(kept), TODAY) == []
+
+
+def test_a_copy_a_day(folder: Path) -> None:
+    """Once a day, under its date; a year of them leaves two dozen at most."""
+    assert backups.daily(folder, TODAY) is not None
+    assert backups.daily(folder, TODAY) is None
+    for age in range(1, 40):
+        day = TODAY - timedelta(days=age)
+        (folder / backups.COPIES / f"emulsa-{day}.sqlite3").touch()
+    backups.daily(folder, TODAY + timedelta(days=1))
+    days = [day for day, _ in backups.copies(folder)]
+    assert days[0] == TODAY + timedelta(days=1)
+    assert 8 <= len(days) <= 14
+
+
+def test_away_and_back(folder: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """The commands: packed with its pictures, put back whole, what was there is kept."""
+    target, data = tmp_path / "away.zip", ["--data", str(folder)]
+    assert main(["backup", str(target), *data]) == 0
+    with zipfile.ZipFile(target) as packed:
+        assert any(name.endswith(".png") for name in packed.namelist())
+    rename(folder, "Changed since")
+    before = titles(folder)
+    for picture in (folder / backups.ATTACHMENTS).iterdir():
+        picture.unlink()
+    assert main(["restore", str(target), *data]) == 0
+    assert "Changed since" not in titles(folder)
+    assert len(list((folder / backups.ATTACHMENTS).iterdir())) == 2
+    (kept,) = (folder / backups.REPLACED).glob("*.sqlite3")
+    assert str(kept) in capsys.readouterr().out
+    assert main(["restore", str(kept), *data]) == 0
+    assert titles(folder) == before
+
+
+def test_nothing_is_put_back_under_a_running_service(folder: Path, tmp_path: Path) -> None:
+    """A restore waits until the service has stopped; nothing is changed."""
+    made = backups.copy(folder / backups.DATABASE, tmp_path / "a.sqlite3")
+    rename(folder, "Running")
+    with (
+        backups.together(folder),
+        backups.together(folder),
+        pytest.raises(backups.Unsafe, match="stop it first"),
+    ):
+        backups.restore(folder, made, "now")
+    assert "Running" in titles(folder)
+
+
+@pytest.mark.parametrize("harm", ["cut", "noise", "foreign", "newer", "none"])
+def test_what_cannot_be_trusted_is_not_put_back(folder: Path, tmp_path: Path, harm: str) -> None:
+    """A damaged, foreign, newer or missing file is refused, and what is here stays."""
+    source = tmp_path / "suspect.sqlite3"
+    if harm == "foreign":
+        with closing(sqlite3.connect(source)) as other:
+            other.execute("CREATE TABLE t (a)")
+    elif harm != "none":
+        backups.copy(folder / backups.DATABASE, source)
+        content = source.read_bytes()
+        if harm == "cut":
+            source.write_bytes(content[: len(content) // 2])
+        elif harm == "noise":
+            source.write_bytes(content[:4096] + b"\x5a" * 40_960 + content[45_056:])
+        else:
+            with closing(sqlite3.connect(source)) as newer:
+                newer.execute("PRAGMA user_version = 999")
+    before = titles(folder)
+    with pytest.raises(backups.Unsafe):
+        backups.restore(folder, source, "now")
+    assert titles(folder) == before
+    assert not (folder / backups.REPLACED).exists()
+
+
+def test_a_packed_file_cannot_write_outside(folder: Path, tmp_path: Path) -> None:
+    """Only the bare names of pictures are taken from a zip."""
+    target = tmp_path / "away.zip"
+    backups.pack(folder, target)
+    with zipfile.ZipFile(target, "a") as packed:
+        packed.writestr("attachments/../../outside.png", b"x")
+        packed.writestr("../outside.png", b"x")
+    backups.restore(folder, target, "now")
+    assert not list(tmp_path.rglob("outside.png"))
+
+
+def test_a_damaged_file_has_a_way_out(folder: Path) -> None:
+    """At the start the damage is found, said with the copy to put back, and not copied over it."""
+    kept = backups.daily(folder, TODAY)
+    assert kept is not None
+    path = folder / backups.DATABASE
+    content = path.read_bytes()
+    path.write_bytes(content[:8192] + b"\x5a" * 65_536 + content[73_728:])
+    caretaker = Caretaker(folder)
+    caretaker.look(TODAY + timedelta(days=1))
+    assert "damaged" in caretaker.trouble
+    assert f"emulsa restore {kept}" in caretaker.trouble
+    assert len(backups.copies(folder)) == 1
+    backups.restore(folder, kept, "now")
+    caretaker.look(TODAY + timedelta(days=1))
+    assert caretaker.trouble == ""
+    assert OUTING.title in titles(folder)
+    path.write_bytes(b"no database at all" * 100)
+    with pytest.raises(backups.Damaged, match="emulsa restore"):
+        backups.prepare(path)
+
+
+def test_a_copy_is_kept_before_an_old_file_is_changed(tmp_path: Path) -> None:
+    """An older file is copied as it was, then brought up to date; a newer one is refused."""
+    path = tmp_path / backups.DATABASE
+    first = database.migrations()[0]
+    with closing(database.connect(path)) as old, database.transaction(old):
+        for statement in database.statements(first[1]):
+            old.execute(statement)
+        old.execute("PRAGMA user_version = 1")
+    backups.prepare(path)
+    (copy,) = (tmp_path / backups.COPIES).glob("before-version-*.sqlite3")
+    with closing(sqlite3.connect(copy)) as kept, closing(sqlite3.connect(path)) as now:
+        assert kept.execute("PRAGMA user_version").fetchone()[0] == 1
+        assert now.execute("PRAGMA user_version").fetchone()[0] == database.migrations()[-1][0]
+        now.execute("PRAGMA user_version = 999")
+    with pytest.raises(database.TooNew):
+        backups.prepare(path)
