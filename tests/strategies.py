@@ -19,6 +19,12 @@ from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.exposing.request import High
 from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
+from emulsa.core.film.formats import SheetFormat
+from emulsa.core.film.holders import Fault, Holder
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.rolls import Roll
+from emulsa.core.film.runs import Run
+from emulsa.core.film.stock import Stock
 from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import (
     Calibrated,
@@ -157,6 +163,83 @@ outings = st.builds(
     day=st.sampled_from(["", "2026-01-17"]),
     place=notes,
     conditions=notes,
+    light=notes,
+    temperature_c=st.none() | st.floats(-60, 60),
+    packed=st.lists(notes, max_size=3).map(tuple),
+    note=notes,
+)
+places = st.tuples(st.floats(-90, 90), st.floats(-180, 180))
+stocks = st.builds(
+    Stock,
+    id=st.just("stock"),
+    film_id=st.just("film-corvane"),
+    format=st.sampled_from(["4x5", "120", "135", "own-size"]),
+    count=st.integers(10, 10_000),
+    spent=st.integers(0, 10),
+    price=st.none() | st.floats(0, 10_000),
+    expires=st.sampled_from(["", "2027-06", "2027-06-30"]),
+    kept=st.sampled_from(["freezer", "fridge", "shelf", "bag"]),
+    opened=notes,
+    emulsion=notes,
+    note=notes,
+    archived=st.booleans(),
+)
+sheet_formats = st.builds(
+    SheetFormat,
+    id=st.just("format"),
+    name=names,
+    size_mm=st.tuples(st.floats(5, 1500), st.floats(5, 1500)),
+    note=notes,
+    archived=st.booleans(),
+)
+faults = st.builds(
+    Fault,
+    kind=st.sampled_from(["light leak", "damage", "dust", "other"]),
+    noticed=notes,
+    side=st.sampled_from([None, "A", "B"]),
+    note=notes,
+    mended=st.booleans(),
+)
+holders = st.builds(
+    Holder,
+    id=st.just("holder"),
+    number=st.integers(1, 999),
+    format=st.sampled_from(["4x5", "8x10", "format"]),
+    faults=st.lists(faults, max_size=3).map(tuple),
+    retired=st.booleans(),
+    note=notes,
+)
+rolls = st.builds(
+    Roll,
+    id=st.just("roll"),
+    number=st.integers(1, 9_999),
+    film_id=st.just("film-corvane"),
+    format=st.sampled_from(["6x6", "24x36"]),
+    frames=st.integers(1, 72),
+    back=notes,
+    exposure_index=st.none() | indices,
+    place=st.sampled_from(["camera", "bag", "done"]),
+    advanced=st.booleans(),
+    next_frame=st.integers(1, 73),
+    note=notes,
+)
+runs = st.builds(
+    Run,
+    id=st.just("run"),
+    name=names,
+    n=st.floats(-5, 5),
+    minutes=st.none() | st.floats(0.5, 600),
+    temperature_c=st.none() | st.floats(10, 35),
+    note=notes,
+)
+judgements = st.builds(
+    Judgement,
+    id=st.just("sheet"),
+    shadow=st.sampled_from(["none", "thin", "full"]),
+    highlight=st.sampled_from(["flat", "full", "blocked"]),
+    faults=st.lists(
+        st.sampled_from(["fog", "dust", "uneven", "blank", "other"]), max_size=5, unique=True
+    ).map(tuple),
     note=notes,
 )
 singles = st.one_of(

@@ -15,6 +15,13 @@ ROOMS = (
     "/api/preferences",
     "/api/outings",
     "/api/holders",
+    "/api/holders/boxes",
+    "/api/stock",
+    "/api/rolls",
+    "/api/pieces/ready",
+    "/api/log",
+    "/api/log/exposure-1A",
+    "/api/log/exposure-shed-A",
     "/api/darkroom",
     "/api/scenes/scene-pool",
     "/api/scenes/scene-winding-house",
@@ -39,6 +46,18 @@ WRITES: list[tuple[str, str, Json | None]] = [
     ("PUT", "/api/preferences", {"school": "average", "checklist": ["Look again"]}),
     ("PUT", "/api/kit/cameras/camera-box", {"id": "camera-box", "name": "Box", "archived": True}),
     ("POST", "/api/exposures", {"id": "m", "scene_id": "scene-pool", "piece_id": "sheet-2A", "share": 0.5}),
+    ("PUT", "/api/kit/formats/half", {"id": "half", "name": "Half plate", "size_mm": [164, 119]}),
+    ("PUT", "/api/stock/box-velm", {"id": "box-velm", "film_id": "film-velm", "format": "4x5", "count": 30}),
+    ("POST", "/api/holders/unload", {"sides": "1", "box": "exposed, quarry"}),
+    ("PUT", "/api/outings/outing-quarry/packed", {"packed": ["always:Tape measure"]}),
+    ("POST", "/api/outings/outing-quarry/revisit", {"id": "again", "scene_id": "scene-shed"}),
+    ("POST", "/api/rolls", {"id": "r", "film_id": "film-ostrel", "format": "6x9", "stock_id": "brick-ostrel"}),
+    ("POST", "/api/rolls/roll-tips/weight", {"frame": 2, "weight": 3}),
+    ("POST", "/api/rolls/roll-tips/cut", {"after": [3]}),
+    ("PUT", "/api/rolls/strips/roll-tips-1-12/development", {"n": -0.5, "recipe_id": "recipe-ostrel-mq"}),
+    ("POST", "/api/darkroom/runs", {"run": {"id": "run", "name": "Evening"}, "piece_ids": ["sheet-4A"]}),
+    ("PUT", "/api/darkroom/judgements/sheet-shed-A", {"id": "sheet-shed-A", "shadow": "none", "highlight": "flat"}),
+    ("DELETE", "/api/attachments/scan-shed", None),
     (
         "POST",
         "/api/exposures/bracket",
@@ -97,7 +116,7 @@ def test_the_same_write_twice_is_one(client: TestClient) -> None:
         count = client.get("/api/journal").json()["undo"]["id"]
         second = client.request(method, path, json=body)
         assert second.status_code == first.status_code
-        assert client.get("/api/journal").json()["undo"]["id"] == count
+        assert client.get("/api/journal").json()["undo"]["id"] == count, path
 
 
 def test_eight_writers_lose_nothing(client: TestClient) -> None:

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -9,12 +10,30 @@ from hypothesis import given, settings
 
 from emulsa.core import wire
 from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.film.formats import SheetFormat
+from emulsa.core.film.holders import Holder
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.pieces import Piece
+from emulsa.core.film.rolls import Roll
+from emulsa.core.film.runs import Run
+from emulsa.core.film.stock import Stock
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.outing import Outing
 from emulsa.core.scene import Scene
 from emulsa.demo.bag import CAMERAS, FILMS, FILTERS, LENSES, METER, PINHOLE
 from emulsa.demo.quarry import OUTING
-from emulsa.store import database, films, kit, outings, scenes
+from emulsa.store import (
+    database,
+    films,
+    holders,
+    kit,
+    outings,
+    pieces,
+    rolls,
+    runs,
+    scenes,
+    stock,
+)
 from tests import strategies
 
 FEW = settings(max_examples=40)
@@ -105,6 +124,46 @@ def test_the_rest_of_the_bag(
         assert kit.meter(db, "meter") == meter
         assert camera in kit.cameras(db)
         assert outings.outing(db, "outing") == outing
+
+
+@FEW
+@given(strategies.stocks, strategies.sheet_formats, strategies.holders, strategies.places)
+def test_what_film_lies_in(
+    box: Stock, format_: SheetFormat, holder: Holder, place: tuple[float, float]
+) -> None:
+    """Boxes, sizes, holders with their faults; a place keeps both of its numbers."""
+    outing = replace(OUTING, id="there", latitude=place[0], longitude=place[1])
+    for record in (box, format_, holder, outing):
+        through_the_wire(record)
+    with memory() as db:
+        stock.put(db, box)
+        holders.put_format(db, format_)
+        holders.put_holder(db, holder)
+        outings.put(db, outing)
+        assert stock.stock(db, "stock") == box
+        assert holders.formats(db) == [format_]
+        assert holders.holders(db) == [holder]
+        assert outings.outing(db, "there") == outing
+
+
+@FEW
+@given(strategies.rolls, strategies.rolls, strategies.runs, strategies.judgements)
+def test_what_becomes_of_film(first: Roll, second: Roll, run: Run, judgement: Judgement) -> None:
+    """Rolls loaded and changed, runs, and what a negative showed."""
+    for record in (first, run, judgement):
+        through_the_wire(record)
+    sheet = Piece(id="sheet", film_id="film-corvane", label="1A", state="judged", loaded_at="")
+    with memory() as db:
+        rolls.put(db, first)
+        assert rolls.roll(db, "roll") == first
+        changed = replace(second, number=first.number, format=first.format, frames=first.frames)
+        rolls.put(db, changed)
+        assert rolls.roll(db, "roll") == replace(changed, loaded_at=first.loaded_at)
+        runs.put(db, run)
+        assert runs.run(db, "run") == run
+        pieces.put(db, sheet)
+        runs.put_judgement(db, judgement)
+        assert runs.judgements(db, ["sheet"]) == {"sheet": judgement}
 
 
 @FEW

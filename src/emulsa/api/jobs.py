@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import threading
 from collections.abc import Callable
 from dataclasses import dataclass, field
@@ -9,6 +10,8 @@ from typing import Any, Literal
 from uuid import uuid4
 
 from emulsa.core.errors import CoreError, Impossible
+
+log = logging.getLogger("emulsa")
 
 KEPT_AT_MOST = 20  # finished jobs remembered, so that a page that was away still finds its own
 
@@ -73,6 +76,7 @@ def _run(job: Job, work: Callable[[Job], Any]) -> None:
         job.state, job.message = "cancelled", "Stopped; nothing was changed."
     except CoreError as problem:
         job.state, job.message = "failed", problem.message
-    except Exception:  # noqa: BLE001 - whatever it was, the page must not wait for ever
+    except Exception as problem:  # noqa: BLE001 - whatever it was, the page must not wait for ever
+        log.error("%s in the work %s", type(problem).__name__, job.kind)
         job.state = "failed"
         job.message = "This failed for a reason nobody foresaw; nothing was changed."

@@ -63,8 +63,11 @@ def delete(connection: Connection, id_: str) -> None:
 
 
 def put_strips(connection: Connection, roll_id: str, strips: list[Strip]) -> None:
-    """The roll's strips, instead of those it had."""
-    connection.execute("DELETE FROM strip WHERE roll_id = :roll_id", {"roll_id": roll_id})
+    """A roll's strips, in place of those it had; one that stays is left as it is."""
+    kept = {each.id for each in strips}
+    for old in connection.execute("SELECT id FROM strip WHERE roll_id = :id", {"id": roll_id}):
+        if old["id"] not in kept:
+            connection.execute("DELETE FROM strip WHERE id = :id", {"id": old["id"]})
     for strip in strips:
         put_strip(connection, strip)
 

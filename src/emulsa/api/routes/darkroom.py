@@ -146,8 +146,10 @@ def leave(id: str, db: Db) -> None:  # noqa: A002
 def judge(id: str, db: Db, judgement: Judgement = body(Judgement)) -> Judgement:  # noqa: A002
     """Keep what a negative shows; judged again, the later word counts."""
     own_id(id, judgement)
-    at = now()
-    piece = _piece(db, id)
+    piece, at = _piece(db, id), now()
+    known = store.judgements(db, [id]).get(id)
+    if known is not None and replace(judgement, at=known.at) == known:
+        return known
     kept = replace(judgement, at=at)
     with journal.action(db, f"{piece.label} judged", at):
         pieces.move(db, piece, "judge", at)

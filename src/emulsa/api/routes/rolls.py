@@ -264,7 +264,9 @@ def cut(id: str, db: Db, cutting: Cutting = body(Cutting)) -> RollView:  # noqa:
         raise Impossible(f"Finish roll {roll.number} before it is cut.", field="id")
     if any(each.run_id for each in frames):
         raise Impossible(f"Roll {roll.number} is in a run already.", field="id")
-    strips = [_strip(roll, each) for each in rolls.cut(roll, frames, cutting.after)]
+    wanted = [_strip(roll, each) for each in rolls.cut(roll, frames, cutting.after)]
+    known = {each.id: each for each in store.strips(db).get(id, [])}
+    strips = [known.get(each.id, each) for each in wanted]
     with journal.action(db, f"roll {roll.number} cut", now()):
         store.put_strips(db, id, strips)
     return _view(db, id)

@@ -160,6 +160,7 @@ def _take_picture(archive: zipfile.ZipFile, folder: Path, row: dict[str, Any]) -
         raise ValueError(f"the picture {row['name']} is missing")
     if archive.getinfo(name).file_size > pictures.LARGEST_FILE:
         raise ValueError(f"the picture {row['name']} is too large")
+    folder.mkdir(parents=True, exist_ok=True)
     with archive.open(name) as file, target.open("wb") as part:
         shutil.copyfileobj(file, part, io.DEFAULT_BUFFER_SIZE)
     try:

@@ -1,0 +1,326 @@
+"""In and out: CSV tried first and then all or none, the archive whole and without doubles."""
+
+import csv
+import io
+import json
+import time
+import zipfile
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from starlette.testclient import TestClient
+
+from emulsa.api.app import Settings, create_app
+from emulsa.exchange.csv_cells import plain, safe
+from emulsa.exchange.logbook import columns
+from tests.api.test_api import refusal
+from tests.conftest import HERE, OWN
+
+Json = dict[str, Any]
+GOOD = "exposed_at,film,aperture,time_s,scene,where,n,note\n"
+
+
+def waited(client: TestClient, job: Json) -> Json:
+    """A job, when it has ended."""
+    for _ in range(600):
+        job = client.get(f"/api/exchange/jobs/{job['id']}").json()
+        if job["state"] != "running":
+            return job
+        time.sleep(0.02)
+    raise AssertionError("the job never ended")
+
+
+def hand_in(client: TestClient, text: str | bytes) -> Json:
+    content = text.encode() if isinstance(text, str) else text
+    answer = client.post("/api/exchange/csv", content=content)
+    assert answer.status_code == 200, answer.text
+    told: Json = answer.json()
+    return told
+
+
+def read(client: TestClient, file: Json, write: bool = False, **mapping: str) -> Json:
+    body = {"id": file["id"], "mapping": file["mapping"] | mapping, "write": write}
+    answer = client.post("/api/exchange/csv/read", json=body)
+    assert answer.status_code == 200, answer.text
+    return waited(client, answer.json())
+
+
+def rows_out(client: TestClient) -> list[Json]:
+    text = client.get("/api/exchange/exposures.csv").content.decode("utf-8-sig")
+    return list(csv.DictReader(io.StringIO(text)))
+
+
+def archived(client: TestClient) -> bytes:
+    job = waited(client, client.post("/api/exchange/archive").json())
+    assert (job["state"], job["message"]) == ("done", "")
+    content: bytes = client.get(f"/api/exchange/archive/{job['id']}.zip").content
+    return content
+
+
+def merged(client: TestClient, content: bytes) -> Json:
+    return waited(client, client.post("/api/exchange/archive/merge", content=content).json())
+
+
+@pytest.fixture
+def elsewhere(tmp_path: Path) -> Iterator[TestClient]:
+    """Another, empty house."""
+    app = create_app(Settings(tmp_path / "elsewhere", caretaker=False))
+    with TestClient(app, base_url=HERE, headers=OWN) as opened:
+        yield opened
+
+
+@given(st.text(max_size=30))
+def test_cells_are_guarded_and_come_back(text: str) -> None:
+    """Nothing begins a formula but a plain number, and every text comes back as it was."""
+    cell = safe(text)
+    assert plain(cell) == text
+    if cell[:1] in ("=", "+", "-", "@", "\t", "\r"):
+        assert cell[:1] in "+-"
+        float(cell.replace(",", "."))
+
+
+def test_no_cell_becomes_a_formula(client: TestClient) -> None:
+    """What a user typed cannot run in a spreadsheet; it comes back without its guard."""
+    scene = client.get("/api/scenes/scene-adit").json()["scene"]
+    title = '=HYPERLINK("http://evil.example")'
+    client.put("/api/scenes/scene-adit", json={**scene, "title": title})
+    text = client.get("/api/exchange/exposures.csv").content.decode("utf-8-sig")
+    cells = [cell for row in csv.reader(io.StringIO(text)) for cell in row]
+    assert f"'{title}" in cells
+    assert not [cell for cell in cells if cell.startswith(("=", "@"))]
+
+
+def test_every_exposure_goes_out(client: TestClient) -> None:
+    """One row each, under the columns that come in again; the file has a sensible name."""
+    rows = rows_out(client)
+    assert list(rows[0]) == list(columns.NAMES)
+    assert len(rows) == client.get("/api/log").json()["total"]
+    (telephoto,) = [row for row in rows if row["id"] == "exposure-4A"]
+    assert (telephoto["where"], telephoto["aperture"], telephoto["n"]) == ("4A", "f/22", "1.0")
+    name = client.get("/api/exchange/exposures.csv").headers["content-disposition"]
+    assert "emulsa-exposures-20" in name
+
+
+def test_a_foreign_notebook(client: TestClient) -> None:
+    """Semicolons, commas in numbers, other names for the columns; guessed or said."""
+    file = hand_in(
+        client,
+        "Date;Subject;Emulsion;f-stop;Shutter;Dev;Remarks\r\n"
+        '2024-05-01;Old pit;Corvane 100;22;1/2;-1;"cold; windy"\r\n'
+        "2024-05-01T10:30;Old pit;Corvane 100;22;2:10;0,5;\r\n",
+    )
+    assert file["mapping"]["film"] == "Emulsion"
+    tried = read(client, file)["result"]
+    assert (tried["rows"], tried["new"], tried["refused"]) == (2, 2, 0)
+    before = client.get("/api/log").json()["total"]
+    assert read(client, file, write=True)["state"] == "done"
+    lines = client.get("/api/log?text=old%20pit").json()["lines"]
+    assert [(each["set_text"], each["n_text"]) for each in lines] == [
+        ("f/22, 1/2 s", "N−1"),
+        ("f/22, 2 min 10 s", "N+½"),
+    ]
+    assert lines[0]["note"] == "cold; windy"
+    assert lines[0]["state"] == "developed"
+    client.post("/api/undo")
+    assert client.get("/api/log").json()["total"] == before
+    assert client.get("/api/outings").json()[-1]["outing"]["day"] != "2024-05-01"
+
+
+@pytest.mark.parametrize(
+    ("row", "column", "says"),
+    [
+        ("May,Corvane 100,32,1/2,Pit,,,", "exposed_at", "2026-01-17"),
+        ("2024-02-30,Corvane 100,32,1/2,Pit,,,", "exposed_at", "2024-02-30"),
+        ("2024-05-01,Nobody's 9,32,1/2,Pit,,,", "film", "Nobody's 9"),
+        ("2024-05-01,Corvane 100,f/0,1/2,Pit,,,", "aperture", "0"),
+        ("2024-05-01,Corvane 100,32,soon,Pit,,,", "time_s", "soon"),
+        ("2024-05-01,Corvane 100,32,-1,Pit,,,", "time_s", "−1"),
+        ("2024-05-01,Corvane 100,32,1,Pit,,9,", "n", "between"),
+        ("2024-05-01,Corvane 100,32,1,Pit,1A,,", "where", ""),
+        ("2024-05-01,,32,1,Pit,,,", "film", ""),
+    ],
+)
+def test_every_bad_row_is_named(client: TestClient, row: str, column: str, says: str) -> None:
+    """Line, column and reason; a good row beside it does not come in without it."""
+    good = "2024-05-01,Corvane 100,32,1/2,Pit,,,\n"
+    file = hand_in(client, GOOD + good + row + "\n")
+    tried = read(client, file)["result"]
+    if column == "where":  # a label is what a notebook says, no place on today's board
+        assert tried["refused"] == 0
+        return
+    (refused,) = tried["refusals"]
+    assert (refused["line"], refused["column"]) == (3, column)
+    assert says in refused["message"]
+    before = client.get("/api/log").json()["total"]
+    wrote = read(client, file, write=True)
+    assert wrote["state"] == "failed"
+    assert "Line 3" in wrote["message"]
+    assert client.get("/api/log").json()["total"] == before
+    assert client.get("/api/journal").json()["undo"] is None
+
+
+@pytest.mark.parametrize(
+    ("content", "says"),
+    [
+        (b"", "empty"),
+        (b"\xff\xfe\x00a", "UTF-8"),
+        (b"one line without columns", ""),
+        (b'a,b\n"never closed', ""),
+        (b"\x00\x01\x02", ""),
+    ],
+)
+def test_what_is_no_csv(client: TestClient, content: bytes, says: str) -> None:
+    """Refused with a sentence, at once or when it is tried."""
+    answer = client.post("/api/exchange/csv", content=content)
+    if answer.status_code == 200:
+        job = client.post("/api/exchange/csv/read", json={"id": answer.json()["id"]})
+        ended = waited(client, job.json())
+        assert ended["state"] == "failed" or ended["result"]["new"] == 0
+    else:
+        assert says in refusal(answer, 422)["message"]
+
+
+def test_columns_must_be_there_and_once(client: TestClient) -> None:
+    """A needed column that is not said, and one column said twice, are refused by name."""
+    file = hand_in(client, GOOD + "2024-05-01,Corvane 100,32,1,Pit,,,\n")
+    lacks = read(client, {**file, "mapping": {"film": "film"}})
+    assert lacks["state"] == "failed"
+    assert "exposed" in lacks["message"]
+    gone = read(client, file, film="none")
+    assert gone["state"] == "failed"
+    assert refusal(client.post("/api/exchange/csv/read", json={"id": "../x"}), 422)
+    assert refusal(client.post("/api/exchange/csv/read", json={"id": "gone"}), 404)
+
+
+def test_csv_out_and_in_is_a_fixed_point(client: TestClient, elsewhere: TestClient) -> None:
+    """Out of one house into an empty one and out again: the same file; in again adds nothing."""
+    text = client.get("/api/exchange/exposures.csv").content
+    without = {"lens": "", "pinhole": "", "filters": ""}  # an empty kit has none to name
+    job = read(elsewhere, hand_in(elsewhere, text), write=True, **without)
+    assert (job["state"], job["message"]) == ("done", "")
+    assert job["result"]["new"] == len(rows_out(client))
+    films = {each["name"] for each in elsewhere.get("/api/kit").json()["films"]}
+    assert films == {"Corvane 100", "Ostrel 400"}
+
+    def told(house: TestClient) -> list[Json]:
+        return [{k: v for k, v in row.items() if k not in without} for row in rows_out(house)]
+
+    assert told(elsewhere) == told(client)
+    again = read(
+        elsewhere, hand_in(elsewhere, elsewhere.get("/api/exchange/exposures.csv").content)
+    )
+    assert (again["result"]["new"], again["result"]["refused"]) == (0, 0)
+    assert again["result"]["known"] == len(rows_out(client))
+
+
+def test_the_archive_is_a_fixed_point(client: TestClient, elsewhere: TestClient) -> None:
+    """Everything, pictures too, into an empty house and out again: the same rows and bytes."""
+    first = archived(client)
+    job = merged(elsewhere, first)
+    assert (job["state"], job["message"]) == ("done", "")
+    second = archived(elsewhere)
+    with zipfile.ZipFile(io.BytesIO(first)) as one, zipfile.ZipFile(io.BytesIO(second)) as two:
+        assert one.namelist() == two.namelist()
+        for name in one.namelist():
+            assert one.read(name) == two.read(name), name
+        manifest = json.loads(one.read("manifest.json"))
+    assert (manifest["format"], manifest["version"]) == ("emulsa-archive", 1)
+    for path in (
+        "/api/log",
+        "/api/holders",
+        "/api/rolls",
+        "/api/stock",
+        "/api/log/exposure-shed-A",
+    ):
+        assert elsewhere.get(path).json() == client.get(path).json()
+    assert (
+        elsewhere.get("/api/attachments/scan-shed").content
+        == client.get("/api/attachments/scan-shed").content
+    )
+    again = merged(elsewhere, first)["result"]
+    assert again["added"] == 0
+    assert again["known"] == job["result"]["added"]
+
+
+def test_an_archive_gives_way_to_what_is_here(client: TestClient, elsewhere: TestClient) -> None:
+    """Another's holder 1 gets a free number; what has the same identity stays as it is here."""
+    elsewhere.put("/api/holders/mine", json={"id": "mine", "number": 1, "note": "mine"})
+    elsewhere.put("/api/outings/outing-quarry", json={"id": "outing-quarry", "title": "Mine"})
+    job = merged(elsewhere, archived(client))
+    assert (job["state"], job["message"]) == ("done", "")
+    assert "holder 1 is now 2" in " ".join(job["result"]["said"])
+    numbers = [each["holder"]["number"] for each in elsewhere.get("/api/holders").json()]
+    assert len(numbers) == len(set(numbers)) == 7
+    titles = [each["outing"]["title"] for each in elsewhere.get("/api/outings").json()]
+    assert "Mine" in titles
+    elsewhere.post("/api/undo")
+    assert len(elsewhere.get("/api/holders").json()) == 1
+
+
+@pytest.mark.parametrize(
+    "harm", ["text", "zip", "newer", "foreign-row", "orphan", "picture", "cut"]
+)
+def test_an_archive_that_cannot_be_trusted(
+    client: TestClient, elsewhere: TestClient, harm: str
+) -> None:
+    """Refused with a sentence; nothing of it is kept."""
+    good, file = archived(client), io.BytesIO()
+    if harm == "text":
+        content = b"not an archive"
+    elif harm == "cut":
+        content = good[: len(good) // 2]
+    else:
+        with zipfile.ZipFile(io.BytesIO(good)) as source, zipfile.ZipFile(file, "w") as target:
+            for name in source.namelist():
+                data = source.read(name)
+                if harm == "zip" and name == "manifest.json":
+                    continue
+                if harm == "newer" and name == "manifest.json":
+                    data = data.replace(b'"version": 1', b'"version": 2')
+                if harm == "foreign-row" and name == "tables/film.jsonl":
+                    data = data.replace(b'"name"', b'"name) --"')
+                if harm == "orphan" and name == "tables/scene.jsonl":
+                    data = b""
+                if harm == "picture" and name.startswith("attachments/"):
+                    data = data[:-1] + b"x"
+                target.writestr(name, data)
+        content = file.getvalue()
+    job = merged(elsewhere, content)
+    assert job["state"] == "failed", job
+    assert job["message"]
+    assert elsewhere.get("/api/kit").json()["films"] == []
+    assert elsewhere.get("/api/journal").json()["undo"] is None
+
+
+def test_places_are_points(client: TestClient) -> None:
+    """GeoJSON of RFC 7946: longitude first; outings without coordinates are left out."""
+    outing = client.get("/api/outings").json()[0]["outing"]
+    place = {**outing, "latitude": 54.5, "longitude": -3.25}
+    client.put("/api/outings/outing-quarry", json=place)
+    answer = client.get("/api/exchange/places.geojson")
+    assert answer.headers["content-type"].startswith("application/geo+json")
+    (feature,) = answer.json()["features"]
+    assert answer.json()["type"] == "FeatureCollection"
+    assert feature["geometry"] == {"type": "Point", "coordinates": [-3.25, 54.5]}
+    assert feature["properties"]["title"] == "Third outing, frost"
+
+
+def test_long_work_is_stopped(client: TestClient) -> None:
+    """A stopped import leaves nothing; the same work is not begun twice at once."""
+    rows = "".join(f"2024-05-01,Corvane 100,32,1,Pit {n},,,\n" for n in range(20_000))
+    before = client.get("/api/log").json()["total"]
+    file = hand_in(client, GOOD + rows)
+    body = {"id": file["id"], "mapping": file["mapping"], "write": True}
+    job = client.post("/api/exchange/csv/read", json=body).json()
+    second = client.post("/api/exchange/csv/read", json=body)
+    client.delete(f"/api/exchange/jobs/{job['id']}")
+    ended = waited(client, job)
+    assert second.status_code == 409
+    assert ended["state"] == "cancelled"
+    assert client.get("/api/log").json()["total"] == before
+    assert refusal(client.get("/api/exchange/jobs/none"), 404)
+    assert refusal(client.get("/api/exchange/archive/none.zip"), 404)

@@ -1,0 +1,61 @@
+"""Every route of the document, called with whatever fits its schema and much that does not."""
+
+import logging
+from pathlib import Path
+from typing import Any
+
+import pytest
+import schemathesis
+from hypothesis import HealthCheck, Phase, given, settings
+from hypothesis import strategies as st
+from schemathesis import GenerationMode
+from starlette.testclient import TestClient
+
+from emulsa.api.app import Settings, create_app
+from emulsa.demo.quarry import build
+from tests.conftest import HERE, OWN
+
+
+@pytest.fixture(scope="module")
+def house(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
+    """One demo for all of it: what the first calls leave behind is part of the trial."""
+    folder = tmp_path_factory.mktemp("fuzzed")
+    build(folder)
+    app = create_app(Settings(folder, caretaker=False))
+    return TestClient(app, base_url=HERE, headers=OWN, raise_server_exceptions=False)
+
+
+def operations() -> list[Any]:
+    """Every operation the document names, in its order."""
+    document = Path(__file__).parents[2] / "docs" / "openapi.json"
+    schema = schemathesis.openapi.from_path(str(document))
+    return [each.ok() for each in schema.get_all_operations()]
+
+
+@pytest.mark.parametrize("operation", operations(), ids=lambda each: each.label)
+def test_no_route_fails(
+    house: TestClient, operation: Any, caplog: pytest.LogCaptureFixture
+) -> None:
+    """Whatever is sent, the answer is an answer: never 500, and never something unforeseen."""
+
+    @settings(
+        max_examples=12,
+        deadline=None,
+        database=None,
+        phases=[Phase.generate],
+        suppress_health_check=list(HealthCheck),
+    )
+    @given(st.one_of(*(operation.as_strategy(generation_mode=each) for each in GenerationMode)))
+    def called(case: Any) -> None:
+        sent = case.as_transport_kwargs(base_url=HERE)
+        answer = house.request(
+            sent["method"],
+            sent["url"],
+            params=sent.get("params"),
+            headers={**sent.get("headers", {}), "host": "127.0.0.1", **OWN},
+            **({"json": sent["json"]} if "json" in sent else {"content": sent.get("data")}),
+        )
+        assert answer.status_code < 500, (sent, answer.text)
+
+    called()
+    assert not [each for each in caplog.records if each.levelno >= logging.ERROR]
