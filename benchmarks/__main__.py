@@ -18,6 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
+from benchmarks import large
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port
 from emulsa.api.app import BUILT_PAGE
@@ -169,6 +170,24 @@ def main() -> None:
         report("reading line, answer", line_ms(running.url), 50, "ms")
         report("a card as PDF", card_ms(running.url), 300, "ms")
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
+    large_log()
+
+
+def large_log() -> None:
+    """The same service on a log of 100,000 exposures."""
+    with tempfile.TemporaryDirectory() as folder:
+        large.fill(Path(folder))
+        with Running(Path(folder)) as running:
+            report("100,000 exposures: ready after its command", running.ready_s * 1e3, 2000, "ms")
+            through, raw = large.search_ms(running)
+            report("searching as one types, p95", through, 50, "ms")
+            report(f"the same ÷ the raw query ({raw:.1f} ms)", through / raw, 2, "×")
+            slowest, path = large.rooms_ms(running)
+            report(f"the slowest room ({path})", slowest, 300, "ms")
+            took, grown = large.export(running)
+            print(f"{'the whole archive written and fetched':46} {took:9.1f} s")
+            report("the service grew by, meanwhile", grown, 50, "MB")
+            report("20,000 rows of CSV brought in", large.csv_in_s(running), 15, "s")
 
 
 if __name__ == "__main__":

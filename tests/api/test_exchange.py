@@ -130,6 +130,14 @@ def test_a_foreign_notebook(client: TestClient) -> None:
     assert client.get("/api/outings").json()[-1]["outing"]["day"] != "2024-05-01"
 
 
+def test_sheets_alike_are_not_one(client: TestClient) -> None:
+    """Rows with the same words are exposures of their own; the file brought in again adds none."""
+    rows = GOOD + 3 * "2024-05-01,Corvane 100,32,1/2,Pit,,,\n"
+    assert read(client, hand_in(client, rows), write=True)["result"]["new"] == 3
+    again = read(client, hand_in(client, rows))["result"]
+    assert (again["new"], again["known"]) == (0, 3)
+
+
 @pytest.mark.parametrize(
     ("row", "column", "says"),
     [

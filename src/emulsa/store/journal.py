@@ -14,6 +14,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 
 from emulsa.core.errors import Impossible, Missing
+from emulsa.store import log
 
 Connection = sqlite3.Connection
 
@@ -152,15 +153,8 @@ def _replay(connection: Connection, back: bool) -> Action:
         if chosen is None:
             raise Impossible(f"There is nothing to {'undo' if back else 'redo'}.")
         connection.execute("PRAGMA defer_foreign_keys = ON")
-        for change in connection.execute(
-            "SELECT table_name, before, after FROM change WHERE action_id = :id"
-            f" ORDER BY id {'DESC' if back else 'ASC'}",
-            {"id": chosen.id},
-        ).fetchall():
-            source, target = change["after"], change["before"]
-            if not back:
-                source, target = target, source
-            turn(connection, change["table_name"], source, target)
+        with log.indexed_afterwards(connection):
+            _turn_all(connection, chosen.id, back)
         connection.execute(
             "UPDATE action SET undone = :undone WHERE id = :id",
             {"id": chosen.id, "undone": int(back)},
@@ -172,9 +166,31 @@ def _replay(connection: Connection, back: bool) -> Action:
     return chosen
 
 
+def _turn_all(connection: Connection, action_id: int, back: bool) -> None:
+    """Every change of an action, last first when it is taken back."""
+    keys: dict[str, list[str]] = {}
+    for change in connection.execute(
+        "SELECT table_name, before, after FROM change WHERE action_id = :id"
+        f" ORDER BY id {'DESC' if back else 'ASC'}",
+        {"id": action_id},
+    ).fetchall():
+        table = change["table_name"]
+        if table not in keys:
+            keys[table] = _columns(connection, table, keys=True)
+        source, target = change["after"], change["before"]
+        if not back:
+            source, target = target, source
+        _turn(connection, table, keys[table], source, target)
+
+
 def turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:
     """Turn one row from ``source`` into ``target``; nothing stands for no row."""
-    keys = _columns(connection, table, keys=True)
+    _turn(connection, table, _columns(connection, table, keys=True), source, target)
+
+
+def _turn(
+    connection: Connection, table: str, keys: list[str], source: str | None, target: str | None
+) -> None:
     where = " AND ".join(f"{key} = :{key}" for key in keys)
     if target is None:
         assert source is not None

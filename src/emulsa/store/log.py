@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 import re
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from sqlite3 import Connection
 from typing import Any
@@ -106,11 +108,30 @@ def page(
 
 def count(connection: Connection, sought: Sought) -> int:
     """How many match, counted no further than one beyond COUNTED_TO."""
-    found, values = _found(sought, None)
+    found, values = _found(sought, None, counted=True)
     row = connection.execute(
         f"SELECT count(*) FROM ({found} LIMIT {COUNTED_TO + 1})", values
     ).fetchone()
     return int(row[0])
+
+
+@contextmanager
+def indexed_afterwards(connection: Connection) -> Iterator[None]:
+    """Many exposures at once, inside the caller's transaction: indexed at its end, in the order of
+    their time; one by one out of that order, each would cost the index a segment of its own."""
+    connection.execute("INSERT OR IGNORE INTO log_wait VALUES (1)")
+    yield
+    connection.execute("DELETE FROM log_wait")
+    stale = connection.execute(
+        """
+        SELECT log_stale.exposure_id FROM log_stale
+        LEFT JOIN exposure ON exposure.id = log_stale.exposure_id
+        LEFT JOIN log_entry ON log_entry.exposure_id = log_stale.exposure_id
+        ORDER BY coalesce(exposure.exposed_at, ''), log_entry.place
+        """
+    ).fetchall()
+    connection.execute("DELETE FROM log_stale")
+    connection.executemany("INSERT INTO log_stale VALUES (:exposure_id)", map(dict, stale))
 
 
 def match_text(text: str) -> str:
@@ -122,8 +143,8 @@ def match_text(text: str) -> str:
     return " ".join(f'"{word}"*' for word in re.findall(r"\w+", text))
 
 
-def _found(sought: Sought, before: int | None) -> tuple[str, dict[str, Any]]:
-    """The query of the places that match, newest first, and its values."""
+def _found(sought: Sought, before: int | None, counted: bool = False) -> tuple[str, dict[str, Any]]:
+    """The query of the places that match, newest first, and its values; counted, in any order."""
     values: dict[str, Any] = {}
     conditions = []
     for name, condition in CONDITIONS.items():
@@ -136,12 +157,14 @@ def _found(sought: Sought, before: int | None) -> tuple[str, dict[str, Any]]:
     if before is not None:
         conditions.append(f"{place} < :before")
         values["before"] = before
-    source = "log_entry"
+    narrowed, source = bool(conditions), "log_entry"
     if words:
         source = "log_text CROSS JOIN log_entry ON log_entry.place = log_text.rowid"
         conditions.insert(0, "log_text.words MATCH :words")
         values["words"] = words
     where = f"WHERE {' AND '.join(conditions)}" if conditions else ""
+    if counted:
+        return f"SELECT 1 FROM {source if narrowed or not words else 'log_text'} {where}", values
     return (
         f"SELECT log_entry.place, log_entry.exposure_id FROM {source} {where}"
         f" ORDER BY {place} DESC",

@@ -29,6 +29,8 @@ from emulsa.store.database import Connection, connect
 
 router = APIRouter(prefix="/api/exchange", tags=["exchange"])
 
+LONG_WORK_KB = 65_536
+
 ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 GEOJSON: dict[int | str, dict[str, Any]] = {200: {"content": {"application/geo+json": {}}}}
 FILE = {
@@ -228,8 +230,11 @@ def _job(request: Request, id_: str) -> Job:
 
 
 def _connect(request: Request) -> Connection:
+    """A connection for long work, with room for the pages it comes back to again and again."""
     path: Path = request.app.state.database
-    return connect(path)
+    connection = connect(path)
+    connection.execute(f"PRAGMA cache_size = -{LONG_WORK_KB}")
+    return connection
 
 
 def _folder(request: Request) -> Path:

@@ -19,7 +19,7 @@ from typing import Any
 from emulsa import __version__
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
-from emulsa.store import whole
+from emulsa.store import log, whole
 from emulsa.store.database import Connection
 
 FORMAT, VERSION = "emulsa-archive", 1
@@ -70,7 +70,7 @@ def write(connection: Connection, folder: Path, target: Path, progress: Progress
 def merge(connection: Connection, folder: Path, source: Path, progress: Progress) -> Merged:
     """Bring an archive in, inside the caller's action; Unreadable when it is none or damaged."""
     try:
-        with zipfile.ZipFile(source) as archive:
+        with zipfile.ZipFile(source) as archive, log.indexed_afterwards(connection):
             return _merge(connection, folder, archive, progress)
     except (zipfile.BadZipFile, KeyError, ValueError, UnicodeDecodeError, EOFError) as problem:
         raise Unreadable(

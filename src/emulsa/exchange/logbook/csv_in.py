@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+from collections import Counter
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field, replace
 from pathlib import Path
@@ -16,7 +17,7 @@ from emulsa.core.scene import Scene
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row
-from emulsa.store import exposures, films, kit, outings, pieces, scenes, whole
+from emulsa.store import exposures, films, kit, log, outings, pieces, scenes, whole
 from emulsa.store.database import Connection
 
 MOST_ROWS = 200_000
@@ -111,7 +112,8 @@ def bring_in(
 
     Rows whose exposure is there already are passed over.
     """
-    return _through(connection, path, mapping, progress, write=True)
+    with log.indexed_afterwards(connection):
+        return _through(connection, path, mapping, progress, write=True)
 
 
 def _through(
@@ -120,6 +122,7 @@ def _through(
     _sensible(mapping)
     report, names = Report(), Names(connection)
     known = whole.exposure_ids(connection)
+    alike: Counter[str] = Counter()
     made = _Made(connection) if write else None
     total = count_rows(path)
     with _opened(path) as (columns, lines):
@@ -136,6 +139,9 @@ def _through(
                 continue
             if film is not None:
                 report.new_films.append(film.name)
+            times = alike[row.id]
+            alike[row.id] += 1
+            row = rows.again(row, times)
             if row.id in known:
                 report.known += 1
                 continue

@@ -6,8 +6,9 @@ import hashlib
 import json
 import re
 from collections.abc import Callable
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, replace
+from datetime import date, datetime
+from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
@@ -24,6 +25,8 @@ Change = Annotated[float, Within("A development change", 0.1, 2)]
 Off = Annotated[float, Within("An exposure's error", -20, 20, "stops")]
 Cost = Annotated[float, Within("The cost of an exposure", 0, 100_000)]
 State = Literal["exposed", "developed", "judged"]
+
+MADE_UP = "row-"  # begins the id of a row that brought none
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -61,7 +64,7 @@ def read(cells: dict[str, str]) -> Row:
 
     def get(name: str, kind: Any, other: Any) -> Any:
         value = text.get(name, "")
-        return other if not value else wire.decode(kind, _number(value, name), name)
+        return _quantity(kind, value, name) if value else other
 
     at = _instant(text["exposed_at"])
     day = at[:10]
@@ -89,6 +92,12 @@ def read(cells: dict[str, str]) -> Row:
     )
 
 
+def again(row: Row, times: int) -> Row:
+    """A row whose words stood in the file already so many times: two sheets alike are two."""
+    made_up = row.id.startswith(MADE_UP)
+    return replace(row, id=f"{row.id}-{times}") if made_up and times else row
+
+
 def aperture_cell(aperture: str | float) -> str:
     """A mark as ``f/32``, a number as itself with its decimals, so that it is read as a number.
 
@@ -98,16 +107,31 @@ def aperture_cell(aperture: str | float) -> str:
     return mark_text(aperture) if isinstance(aperture, str) else repr(float(aperture))
 
 
+# Notebooks say the same words again and again; each is read once.
+_once = lru_cache(maxsize=8_192)
+
+
 def _named(text: dict[str, str], name: str) -> str:
     value = text.get(name, "")
-    return str(wire.decode(Name, value, name)) if value else ""
+    return _name(value, name) if value else ""
 
 
+@_once
+def _name(value: str, field: str) -> str:
+    return str(wire.decode(Name, value, field))
+
+
+@_once
+def _quantity(kind: Any, value: str, field: str) -> Any:
+    return wire.decode(kind, _number(value, field), field)
+
+
+@_once
 def _instant(text: str) -> str:
     """A day or an instant as the log writes it; a day alone is noon, which says no hour."""
     try:
         if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
-            datetime.strptime(text, "%Y-%m-%d")  # noqa: DTZ007 - only whether there is such a day
+            date.fromisoformat(text)
             return f"{text}T12:00:00.000Z"
         moment = datetime.fromisoformat(text)
         if moment.tzinfo is None:
@@ -119,6 +143,7 @@ def _instant(text: str) -> str:
         ) from None
 
 
+@_once
 def _aperture(text: str) -> str | float:
     bare = re.sub(r"^f\s*/?\s*", "", text, flags=re.IGNORECASE)
     try:
@@ -128,6 +153,7 @@ def _aperture(text: str) -> str | float:
     return bare
 
 
+@_once
 def _seconds(text: str) -> float:
     bare = re.sub(r"\s*(s|sec|seconds)$", "", text.strip())
     minutes = re.fullmatch(r"(\d+):([0-5]?\d)", bare)
@@ -163,4 +189,4 @@ def _at(field: str, parse: Callable[[str], Any], text: str) -> Any:
 def _made_up(text: dict[str, str]) -> str:
     """An id from the row's own words: the same row brought in twice is one exposure."""
     written = json.dumps(sorted(text.items()), ensure_ascii=False)
-    return f"row-{hashlib.sha256(written.encode()).hexdigest()[:24]}"
+    return f"{MADE_UP}{hashlib.sha256(written.encode()).hexdigest()[:24]}"

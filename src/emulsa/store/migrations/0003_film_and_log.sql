@@ -129,8 +129,6 @@ CREATE TABLE logged (
     n REAL NOT NULL CHECK (n BETWEEN -5 AND 5),
     development_change REAL NOT NULL CHECK (development_change > 0),
     recipe_id TEXT REFERENCES recipe (id),
-    request TEXT NOT NULL CHECK (json_valid(request)),
-    answer TEXT NOT NULL CHECK (json_valid(answer)),
     core_version TEXT NOT NULL,
     note TEXT NOT NULL,
     bracket_id TEXT,
@@ -141,7 +139,10 @@ CREATE TABLE logged (
     pinhole_id TEXT REFERENCES pinhole (id),
     filter_ids TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(filter_ids)),
     exposure_index REAL CHECK (exposure_index > 0),
-    cost REAL CHECK (cost >= 0)
+    cost REAL CHECK (cost >= 0),
+    -- long, and last: a line of the log is read without them
+    request TEXT NOT NULL CHECK (json_valid(request)),
+    answer TEXT NOT NULL CHECK (json_valid(answer))
 ) STRICT;
 
 INSERT INTO logged (
@@ -227,6 +228,7 @@ ALTER TABLE outing ADD COLUMN longitude REAL CHECK (longitude BETWEEN -180 AND 1
 ALTER TABLE outing ADD COLUMN packed TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(packed));
 
 ALTER TABLE scene ADD COLUMN revisits TEXT REFERENCES scene (id);
+CREATE INDEX scene_by_revisits ON scene (revisits) WHERE revisits IS NOT NULL;
 
 -- History of one record: its changes are found by the record they belong to.
 ALTER TABLE change ADD COLUMN record TEXT GENERATED ALWAYS AS (
@@ -308,13 +310,20 @@ JOIN (
 ) AS concat ON concat.id = exposure.id;
 
 -- Whatever changes what is said of an exposure names it here, and it is indexed anew at once.
-CREATE TABLE log_stale (exposure_id TEXT PRIMARY KEY) STRICT;
+-- While log_wait holds a row nothing is indexed, only named: many at once are indexed afterwards in
+-- the order of their time, which is the order the index is quick in (store/log.py).
+CREATE TABLE log_stale (exposure_id TEXT PRIMARY KEY ON CONFLICT IGNORE) STRICT, WITHOUT ROWID;
+CREATE TABLE log_wait (one INTEGER PRIMARY KEY CHECK (one = 1)) STRICT;
 
 CREATE TRIGGER log_refresh AFTER INSERT ON log_stale
+WHEN NOT EXISTS (SELECT 1 FROM log_wait)
 BEGIN
     DELETE FROM log_text WHERE rowid = (
         SELECT place FROM log_entry WHERE exposure_id = NEW.exposure_id
     );
+    DELETE FROM log_entry
+    WHERE exposure_id = NEW.exposure_id
+        AND NOT EXISTS (SELECT 1 FROM exposure WHERE id = NEW.exposure_id);
     INSERT INTO log_entry (
         place, exposure_id, day, film_id, lens_id, pinhole_id, filter_ids, n, outing_id, state
     )
@@ -348,10 +357,7 @@ BEGIN
 END;
 CREATE TRIGGER log_gone AFTER DELETE ON exposure
 BEGIN
-    DELETE FROM log_text WHERE rowid = (
-        SELECT place FROM log_entry WHERE exposure_id = OLD.id
-    );
-    DELETE FROM log_entry WHERE exposure_id = OLD.id;
+    INSERT INTO log_stale VALUES (OLD.id);
 END;
 CREATE TRIGGER log_piece AFTER UPDATE OF state, kept_in, label ON piece
 BEGIN
