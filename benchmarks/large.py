@@ -27,6 +27,7 @@ WORDS = (
 TYPED = ("win", "frost", "tram inc", "heather wall", "f", "mist sun", "zz", "adit 12", "bl", "slab")
 ROOMS = (
     "/api/outings",
+    "/api/outings/names",
     "/api/scenes/scene-winding-house",
     "/api/holders",
     "/api/rolls",
@@ -46,7 +47,8 @@ def fill(folder: Path) -> None:
     with closing(database.connect(folder / backups.DATABASE)) as db, database.transaction(db):
         model = dict(db.execute("SELECT * FROM exposure WHERE id = 'exposure-1A'").fetchone())
         db.executemany(
-            "INSERT INTO outing (id, title, day, place, conditions, note) VALUES (?, ?, ?, ?, '', '')",
+            "INSERT INTO outing (id, title, day, place, conditions, note)"
+            " VALUES (?, ?, ?, ?, '', '')",
             (
                 (
                     f"o{n}",

@@ -21,6 +21,9 @@ VIEWS = (
     ("outing-phone", "/outing", PHONE, "day", ""),
     ("film", "/film", WIDE, "day", ""),
     ("film-phone", "/film", PHONE, "dusk", ""),
+    ("roll", "/film/rolls", WIDE, "day", "its development"),
+    ("log", "/log", WIDE, "day", ""),
+    ("story", "/log/exposure-shed-A", WIDE, "dusk", ""),
     ("darkroom", "/darkroom", WIDE, "day", ""),
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
@@ -28,7 +31,6 @@ VIEWS = (
     ("schools", "/scene/scene-winding-house", WIDE, "day", "Ways of placing"),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
     ("bracket", "/scene/scene-pool", WIDE, "day", "b"),
-    ("clock", "/scene/scene-adit", WIDE, "day", "clock"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
 )
 
@@ -60,6 +62,9 @@ def _open(page: Any, what: str) -> None:
         if what.startswith("open"):
             page.get_by_role("button", name="Open the shutter").click()
             page.wait_for_timeout(2_000)
+    elif what == "its development":
+        page.get_by_role("button", name="Choose its development").click()
+        page.get_by_text("least lost").wait_for()
     else:
         page.get_by_role("tab", name=what).click()
         page.wait_for_load_state("networkidle")

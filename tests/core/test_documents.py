@@ -38,7 +38,7 @@ def test_every_code_of_advice_is_documented() -> None:
 def test_every_folder_has_a_page() -> None:
     """Docs mirror the core's folders."""
     folders = {each.name for each in CORE.iterdir() if (each / "__init__.py").exists()}
-    pages = {FOLDER_PAGES.get(each, each) for each in folders - {"data", "film"}}
+    pages = {FOLDER_PAGES.get(each, each) for each in folders - {"data"}}
     for page in pages:
         assert (DOCS / f"{page}.md").exists()
         assert f"({page}.md)" in (DOCS / "README.md").read_text(encoding="utf-8")

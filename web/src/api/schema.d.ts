@@ -1273,6 +1273,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outings/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Names
+         * @description Every outing's name and day, latest first: what one chooses from.
+         */
+        get: operations["names_api_outings_names_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outings/earlier": {
         parameters: {
             query?: never;
@@ -3460,6 +3480,18 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * OutingName
+         * @description An outing as a word in a list.
+         */
+        OutingName: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Day */
+            day: string;
         };
         /**
          * OutingView
@@ -8226,6 +8258,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    names_api_outings_names_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingName"][];
                 };
             };
         };

@@ -22,6 +22,11 @@ export function useWrite(done: () => void = () => undefined) {
       setBusy(false);
     }
   };
+  /** what another hand kept is taken: shown as it is now, and mine let go */
+  const take = async () => {
+    await client.invalidateQueries();
+    done();
+  };
   const at = (field: string) => (problem?.field === field ? problem.message : null);
-  return { problem, setProblem, busy, write, at };
+  return { problem, setProblem, busy, write, take, at };
 }

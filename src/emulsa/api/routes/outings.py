@@ -35,6 +35,7 @@ router = APIRouter(prefix="/api/outings", tags=["outings"])
 
 AT_ONCE = 12  # outings shown until more are asked for
 EARLIER_AT_ONCE = 20
+NAMED_AT_MOST = 5_000
 
 
 @dataclass(frozen=True)
@@ -44,6 +45,15 @@ class OutingView:
     outing: Outing
     version: str
     scenes: list[SceneLine]
+
+
+@dataclass(frozen=True)
+class OutingName:
+    """An outing as a word in a list."""
+
+    id: str
+    title: str
+    day: str
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -84,6 +94,12 @@ def read(db: Db, limit: Annotated[int, Query(ge=1, le=1_000)] = AT_ONCE) -> list
     found = store.outings(db, limit)
     lines = scenes.lines(db, [each.id for each in found])
     return [OutingView(each, version_of(each), lines[each.id]) for each in found]
+
+
+@router.get("/names")
+def names(db: Db) -> list[OutingName]:
+    """Every outing's name and day, latest first: what one chooses from."""
+    return [OutingName(each.id, each.title, each.day) for each in store.outings(db, NAMED_AT_MOST)]
 
 
 @router.get("/earlier")

@@ -28,13 +28,13 @@
       columns: (1fr, 1fr),
       column-gutter: 8mm,
       table(
-        columns: (1fr, auto), stroke: (bottom: hair), inset: (x: 0pt, y: 1.2mm),
+        columns: (1fr, auto), stroke: (x, y) => (bottom: hair), inset: (x: 0pt, y: 1.2mm),
         ..scene.readings.map(each => (each.label, each.text)).flatten(),
       ),
       {
         if scene.exposures.len() == 0 { text(fill: quiet)[not exposed: \ aperture ........ time ........ side ........] }
         table(
-          columns: (auto, 1fr, auto), stroke: (bottom: hair), inset: (x: 0pt, y: 1.2mm), column-gutter: 3mm,
+          columns: (auto, 1fr, auto), stroke: (x, y) => (bottom: hair), inset: (x: 0pt, y: 1.2mm), column-gutter: 3mm,
           ..scene.exposures.map(each => (strong(each.where), each.text + if each.note != "" { " · " + each.note } else { "" }, each.n)).flatten(),
         )
       },

@@ -1,5 +1,4 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -32,8 +31,7 @@ export function ExposureSheet({
   const [n, setN] = useState(String(exposure.n));
   const [recipe, setRecipe] = useState(exposure.recipe_id ?? "");
   const [note, setNote] = useState(exposure.note);
-  const client = useQueryClient();
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const mark = apertureFromText(aperture);
   const wanted = {
     time: timeFromText(time),
@@ -46,10 +44,6 @@ export function ExposureSheet({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(view.version);
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   return (
     <Sheet

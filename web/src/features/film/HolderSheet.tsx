@@ -1,5 +1,5 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -32,11 +32,10 @@ const PLACES = [
 
 /** A holder: what each side tells, its number and format, what is wrong with it. */
 export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; close: () => void }) {
-  const client = useQueryClient();
   const formats = useQuery(formatsQuery).data ?? [];
   const [draft, setDraft] = useState(view.holder);
   const [number, setNumber] = useState(String(view.holder.number));
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const wanted = { ...draft, number: typedNumber(number) };
   const keep = (base: string) => write(() => putHolder(wanted, base));
   const submit = (event: FormEvent) => {
@@ -44,10 +43,6 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
     void keep(view.version);
   };
   const retire = () => write(() => putHolder({ ...wanted, retired: !draft.retired }, view.version));
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
-  };
   const empty = view.sides.every((side) => side.state === "empty");
   return (
     <Sheet

@@ -1,5 +1,5 @@
 import { Flex, Grid } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
@@ -16,22 +16,17 @@ import { putRoll } from "./queries";
 
 /** What may be changed of a roll: its camera and back, its rating while unexposed, its note. */
 export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: () => void }) {
-  const client = useQueryClient();
   const { roll } = view;
   const cameras = useQuery(kitQuery).data?.cameras ?? [];
   const [began] = useState(view.version);
   const [draft, setDraft] = useState(roll);
   const [ei, setEi] = useState(String(roll.exposure_index ?? ""));
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const wanted = { ...draft, exposure_index: ei.trim() ? typedNumber(ei) : null };
   const keep = (base: string) => write(() => putRoll(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(began);
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   return (
     <Sheet

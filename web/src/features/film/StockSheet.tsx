@@ -1,5 +1,4 @@
 import { Flex, Grid } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -33,14 +32,13 @@ export function StockSheet({
   formats: Schemas["Format"][];
   close: () => void;
 }) {
-  const client = useQueryClient();
   const [draft, setDraft] = useState(view.stock);
   const [typed, setTyped] = useState({
     count: String(view.stock.count),
     spent: String(view.stock.spent),
     price: String(view.stock.price ?? ""),
   });
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const old = Boolean(view.version);
   const wanted: Stock = {
     ...draft,
@@ -52,10 +50,6 @@ export function StockSheet({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(view.version);
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   const text = (field: "expires" | "emulsion" | "opened" | "note", label: string, more = {}) => (
     <Entry

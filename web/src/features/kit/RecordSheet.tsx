@@ -1,5 +1,4 @@
 import { Flex } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -37,7 +36,6 @@ export function RecordSheet({
   kit: Schemas["Kit"];
   close: () => void;
 }) {
-  const client = useQueryClient();
   const spec = KINDS[kind];
   const [draft, setDraft] = useState<Record_>(record);
   const [old, setOld] = useState(known);
@@ -46,7 +44,7 @@ export function RecordSheet({
     setOld(false);
     setProblem(null);
   };
-  const { problem, setProblem, write } = useWrite(close);
+  const { problem, setProblem, write, take } = useWrite(close);
   // the version this change began on: what is kept meanwhile by another hand is not overwritten
   const [began] = useState(kit.versions[record.id]);
   const keep = (base = old ? began : undefined) => write(() => putRecord(kind, draft, base));
@@ -55,10 +53,6 @@ export function RecordSheet({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep();
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   const owner = spec.fields.find((field) => covers(field.path, problem?.field ?? ""));
   return (

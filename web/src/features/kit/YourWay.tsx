@@ -1,5 +1,5 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { wayQuery } from "../../api/queries";
@@ -71,11 +71,10 @@ export function YourWay() {
 }
 
 function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () => void }) {
-  const client = useQueryClient();
   const { preferences } = way;
   const [draft, setDraft] = useState<Preferences>(preferences);
   const [steps, setSteps] = useState((preferences.checklist ?? []).join("\n"));
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const set = (path: string, value: unknown) =>
     setDraft((before) => withValue(before, path, value));
   const checklist = steps
@@ -87,10 +86,6 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(way.version);
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   const number = (path: string, label: string, help?: string) => (
     <Entry

@@ -1,8 +1,8 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { kitQuery, outingsQuery } from "../../api/queries";
+import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import type { Sought } from "./queries";
+import { outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 
 const STATES = [
@@ -17,7 +17,6 @@ const NS = ["-3", "-2", "-1.5", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3"].
     .replace("0.5", "½")
     .replace(".5", "½"),
 }));
-const MANY = 1_000;
 
 const Day = chakra("input", {
   base: {
@@ -42,7 +41,7 @@ export function Filters({
   clear: () => void;
 }) {
   const kit = useQuery(kitQuery).data;
-  const outings = useQuery(outingsQuery(MANY)).data ?? [];
+  const outings = useQuery(outingNamesQuery).data ?? [];
   const named = (records: { id: string; name: string }[] = []) =>
     records.map((each) => ({ value: each.id, label: each.name }));
   const optics = [
@@ -104,9 +103,9 @@ export function Filters({
         label="Outing"
         any="any outing"
         value={sought.outing_id ?? ""}
-        options={outings.map(({ outing }) => ({
-          value: outing.id,
-          label: [outing.title, outing.day].filter(Boolean).join(", "),
+        options={outings.map(({ id, title, day }) => ({
+          value: id,
+          label: [title, day].filter(Boolean).join(", "),
         }))}
         choose={(outing_id) => seek({ outing_id })}
       />

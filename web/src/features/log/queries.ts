@@ -21,6 +21,12 @@ export const FILTERS = [
 ] as const;
 export type Sought = Partial<Record<(typeof FILTERS)[number], string>>;
 
+/** Every outing as a word to choose. */
+export const outingNamesQuery = queryOptions({
+  queryKey: ["outings", "names"],
+  queryFn: () => unwrap(api.GET("/api/outings/names")),
+});
+
 const PAGE = 100;
 
 /** The log, newest first, a page at a time; the last answer stays while the next is asked for. */

@@ -1,5 +1,4 @@
 import { Flex, Grid } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../components/Button";
 import { Conflict } from "../../components/Conflict";
@@ -24,7 +23,6 @@ export function OutingSheet({
   kept: OutingView | undefined;
   close: () => void;
 }) {
-  const client = useQueryClient();
   const [draft, setDraft] = useState(outing);
   const [began] = useState(kept?.version);
   const [typed, setTyped] = useState({
@@ -32,7 +30,7 @@ export function OutingSheet({
     latitude: String(outing.latitude ?? ""),
     longitude: String(outing.longitude ?? ""),
   });
-  const { problem, write, at } = useWrite(close);
+  const { problem, write, take, at } = useWrite(close);
   const wanted: Outing = { ...draft };
   for (const field of NUMBERS) {
     wanted[field] = typed[field].trim() ? typedNumber(typed[field]) : null;
@@ -41,10 +39,6 @@ export function OutingSheet({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(began);
-  };
-  const take = async () => {
-    await client.invalidateQueries();
-    close();
   };
   const text = (field: (typeof TEXTS)[number], label: string, more: object = {}) => (
     <Entry
