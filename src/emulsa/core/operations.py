@@ -25,6 +25,7 @@ from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposure import exposure
 from emulsa.core.light.metering import ReadingAnswer, ReadingRequest, reading
+from emulsa.core.runs import batches, process
 
 
 @dataclass(frozen=True)
@@ -141,6 +142,45 @@ TABLE: dict[str, Operation] = {
                 "recipe": {"points": [{"n": 0, "minutes": 8.5, "origin": "personal"}]},
                 "n": -1,
                 "temperature_c": 21,
+            },
+        ),
+        Operation(
+            "batches",
+            batches.BatchesRequest,
+            batches.BatchesAnswer,
+            batches.batches,
+            {
+                "sheets": [
+                    {"id": "1A", "minutes": 6.8},
+                    {"id": "1B", "minutes": 6.8, "weight": 0.5},
+                    {"id": "3A", "minutes": 7.7},
+                    {"id": "4A", "minutes": 11.5, "weight": 2},
+                ],
+                "capacity": 4,
+                "max_runs": 2,
+            },
+        ),
+        Operation(
+            "process",
+            process.ProcessRequest,
+            process.ProcessAnswer,
+            process.process,
+            {
+                "steps": [
+                    {
+                        "name": "Developer",
+                        "kind": "developer",
+                        "seconds": 410,
+                        "agitation": "30+10",
+                        "pour_s": 10,
+                        "drain_s": 10,
+                    },
+                    {"name": "Stop", "kind": "stop", "seconds": 30, "agitation": "shuffle"},
+                    {"name": "Fixer", "kind": "fixer", "seconds": 300, "agitation": "30+10"},
+                ],
+                "volume_ml": 500,
+                "film_area_in2": 80,
+                "chemistry": {"dilution": "1+50", "minimum_ml_per_roll": 6},
             },
         ),
     )

@@ -311,6 +311,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``batches``; Impossible when the runs cannot hold the sheets. */
+        post: operations["compute_batches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/process": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``process``. */
+        post: operations["compute_process"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attachments/{id}": {
         parameters: {
             query?: never;
@@ -5396,6 +5430,204 @@ export interface components {
             rotary: boolean;
         };
         /**
+         * Sheet
+         * @description A sheet, the minutes it wants, and how much it matters.
+         */
+        Sheet: {
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight: number;
+        };
+        /**
+         * BatchesRequest
+         * @description Sheets of one film and recipe, how many a run holds, and how many runs there may be.
+         */
+        BatchesRequest: {
+            /** Sheets */
+            sheets: components["schemas"]["Sheet"][];
+            /** Capacity */
+            capacity: number;
+            /** Max Runs */
+            max_runs: number;
+            /**
+             * Objective
+             * @default sqlog
+             * @enum {string}
+             */
+            objective: "sqlog" | "abslog" | "maxlog";
+        };
+        /**
+         * SharedRun
+         * @description A run: its sheets by time, and the minutes all of them get.
+         */
+        SharedRun: {
+            /** Ids */
+            ids: string[];
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * SheetError
+         * @description What a sheet gives up by sharing: zones its high value comes out too high (+) or too low.
+         */
+        SheetError: {
+            /** Id */
+            id: string;
+            /** Error Zones */
+            error_zones: number;
+        };
+        /**
+         * BatchesAnswer
+         * @description Runs by time, each sheet's error, the cost, and whether nothing better is possible.
+         */
+        BatchesAnswer: {
+            /** Runs */
+            runs: components["schemas"]["SharedRun"][];
+            /** Sheets */
+            sheets: components["schemas"]["SheetError"][];
+            /** Cost */
+            cost: number;
+            /** Optimal */
+            optimal: boolean;
+        };
+        /**
+         * Developer
+         * @description What the developer is mixed from: its dilution, and the least concentrate for a roll.
+         */
+        Developer: {
+            /**
+             * Dilution
+             * @default stock
+             */
+            dilution: string;
+            /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
+             * Minimum Ml Per Roll
+             * @default 0
+             */
+            minimum_ml_per_roll: number;
+        };
+        /**
+         * ProcessStep
+         * @description A bath: how long the film is in it, how it is moved, and the seconds of pouring.
+         */
+        ProcessStep: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /** Seconds */
+            seconds: number;
+            /**
+             * Agitation
+             * @default null
+             */
+            agitation: string | null;
+            /**
+             * Pour S
+             * @default 0
+             */
+            pour_s: number;
+            /**
+             * Drain S
+             * @default 0
+             */
+            drain_s: number;
+        };
+        /**
+         * ProcessRequest
+         * @description The steps of a run, the tank's volume, the film in it, and its developer.
+         */
+        ProcessRequest: {
+            /** Steps */
+            steps: components["schemas"]["ProcessStep"][];
+            /** Volume Ml */
+            volume_ml: number;
+            /** Film Area In2 */
+            film_area_in2: number;
+            /**
+             * @default {
+             *       "dilution": "stock",
+             *       "colon": null,
+             *       "minimum_ml_per_roll": 0
+             *     }
+             */
+            chemistry: components["schemas"]["Developer"];
+        };
+        /**
+         * Cue
+         * @description Something the hands do, from when to when, in seconds from the beginning of the run.
+         */
+        Cue: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pour" | "agitate" | "drain";
+        };
+        /**
+         * Mixed
+         * @description One part of a mixture, in millilitres.
+         */
+        Mixed: {
+            /** Part */
+            part: string;
+            /** Ml */
+            ml: number;
+        };
+        /**
+         * TimedStep
+         * @description A step on the run's clock; pouring in comes before its start.
+         */
+        TimedStep: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Cues */
+            cues: components["schemas"]["Cue"][];
+        };
+        /**
+         * ProcessAnswer
+         * @description The run second by second, what to measure for its developer, and what is worth saying.
+         */
+        ProcessAnswer: {
+            /** Steps */
+            steps: components["schemas"]["TimedStep"][];
+            /** Total S */
+            total_s: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Mix */
+            mix: components["schemas"]["Mixed"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
          * RunBeginning
          * @description A run and the film that goes into it; a strip goes whole.
          */
@@ -6524,6 +6756,112 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DevelopmentAnswer"];
+                };
+            };
+        };
+    };
+    compute_batches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "sheets": [
+                 *         {
+                 *           "id": "1A",
+                 *           "minutes": 6.8
+                 *         },
+                 *         {
+                 *           "id": "1B",
+                 *           "minutes": 6.8,
+                 *           "weight": 0.5
+                 *         },
+                 *         {
+                 *           "id": "3A",
+                 *           "minutes": 7.7
+                 *         },
+                 *         {
+                 *           "id": "4A",
+                 *           "minutes": 11.5,
+                 *           "weight": 2
+                 *         }
+                 *       ],
+                 *       "capacity": 4,
+                 *       "max_runs": 2
+                 *     }
+                 */
+                "application/json": components["schemas"]["BatchesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchesAnswer"];
+                };
+            };
+        };
+    };
+    compute_process: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "steps": [
+                 *         {
+                 *           "name": "Developer",
+                 *           "kind": "developer",
+                 *           "seconds": 410,
+                 *           "agitation": "30+10",
+                 *           "pour_s": 10,
+                 *           "drain_s": 10
+                 *         },
+                 *         {
+                 *           "name": "Stop",
+                 *           "kind": "stop",
+                 *           "seconds": 30,
+                 *           "agitation": "shuffle"
+                 *         },
+                 *         {
+                 *           "name": "Fixer",
+                 *           "kind": "fixer",
+                 *           "seconds": 300,
+                 *           "agitation": "30+10"
+                 *         }
+                 *       ],
+                 *       "volume_ml": 500,
+                 *       "film_area_in2": 80,
+                 *       "chemistry": {
+                 *         "dilution": "1+50",
+                 *         "minimum_ml_per_roll": 6
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["ProcessRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcessAnswer"];
                 };
             };
         };

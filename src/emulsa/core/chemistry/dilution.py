@@ -1,0 +1,98 @@
+"""Dilutions: ``1+n`` is one part in n + 1; ``1:n`` can mean either and is asked, never guessed.
+
+By definition of the parts; ambiguity of the colon: common practice, no source.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.errors import Unreadable
+from emulsa.core.limits import Within
+
+Volume = Annotated[float, Within("The volume", 1, 100_000, "ml")]
+Parts = Annotated[float, Within("The parts of water", 0, 1_000)]
+Reading = Literal["one_plus_n", "one_in_n"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Mixed:
+    """One part of a mixture, in millilitres."""
+
+    part: str
+    ml: float
+
+
+def one_part(n: float, volume_ml: float, reading: Reading = "one_plus_n") -> tuple[Mixed, Mixed]:
+    """Concentrate and water for a volume.
+
+    >>> [round(each.ml, 2) for each in one_part(31, 1000)]
+    [31.25, 968.75]
+    """
+    whole = n + 1 if reading == "one_plus_n" else n
+    concentrate = volume_ml / whole
+    return Mixed(part="concentrate", ml=concentrate), Mixed(
+        part="water", ml=volume_ml - concentrate
+    )
+
+
+def concentrate_for_water(n: float, water_ml: float) -> float:
+    """Concentrate for an amount of water that is measured first: 1+25 with 400 ml takes 16.
+
+    >>> concentrate_for_water(25, 400)
+    16.0
+    """
+    return water_ml / n
+
+
+def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed, Mixed, Mixed]:
+    """A, B and water; A and B in syringes of their own that never change places.
+
+    >>> [round(each.ml, 3) for each in two_parts(1, 1, 48, 500)]
+    [10.0, 10.0, 480.0]
+    """
+    whole = a + b + water
+    return (
+        Mixed(part="A", ml=volume_ml * a / whole),
+        Mixed(part="B", ml=volume_ml * b / whole),
+        Mixed(part="water", ml=volume_ml * water / whole),
+    )
+
+
+def mix(text: str, volume_ml: float, colon: Reading | None = None) -> tuple[Mixed, ...]:
+    """What to measure for ``stock``, ``1+n``, ``A+B+water`` or ``1:n``; Unreadable for others.
+
+    A colon needs ``colon`` to say which of its two meanings is the maker's.
+    """
+    bare = text.strip().lower().replace(" ", "").replace(",", ".")
+    if bare in ("", "stock", "neat", "undiluted"):
+        return (Mixed(part="stock", ml=volume_ml),)
+    number = r"(\d+(?:\.\d+)?)"
+    if found := re.fullmatch(rf"1\+{number}", bare):
+        return one_part(float(found[1]), volume_ml)
+    if found := re.fullmatch(rf"1:{number}", bare):
+        if colon is None:
+            raise Unreadable(
+                f"“{text}” can mean 1+{found[1]} or 1 in {found[1]}; say which its maker means.",
+                field="dilution",
+                allowed=["one_plus_n", "one_in_n"],
+            )
+        return one_part(float(found[1]), volume_ml, colon)
+    if found := re.fullmatch(rf"{number}\+{number}\+{number}", bare):
+        return two_parts(float(found[1]), float(found[2]), float(found[3]), volume_ml)
+    raise Unreadable(
+        f"“{text}” is not a dilution; write stock, 1+50 or, for two parts, 1+1+100.",
+        field="dilution",
+    )
+
+
+def concentrate_share(parts: tuple[Mixed, ...]) -> float:
+    """How much of a mixture is not water.
+
+    >>> round(concentrate_share(one_part(50, 500)), 4)
+    0.0196
+    """
+    whole = sum(each.ml for each in parts)
+    return sum(each.ml for each in parts if each.part != "water") / whole

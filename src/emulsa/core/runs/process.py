@@ -1,0 +1,176 @@
+"""A run through the chemistry: its steps one after the other, what is done when, what is mixed.
+
+The clock of a step starts when the tank is full; pouring in comes before it, draining before its
+end (common practice, no source). Cues are half-open like the agitation they stand for.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.advice import Advice
+from emulsa.core.chemistry import dilution, film_area
+from emulsa.core.chemistry.dilution import Mixed, Reading, Volume
+from emulsa.core.data.development import SHORT_MIN, TOO_SHORT_MIN
+from emulsa.core.errors import Unsound
+from emulsa.core.limits import Label, Length, Name, Within, plain
+from emulsa.core.runs import agitation
+from emulsa.core.runs.agitation import SchemeKey
+
+StepKind = Literal[
+    "presoak",
+    "developer",
+    "stop",
+    "fixer",
+    "rinse",
+    "washing aid",
+    "wash",
+    "wetting agent",
+    "dry",
+]
+CueKind = Literal["pour", "agitate", "drain"]
+StepSeconds = Annotated[float, Within("A step's time", 1, 90_000, "s")]
+Pour = Annotated[float, Within("Pouring or draining", 0, 120, "s")]
+Area = Annotated[float, Within("The film's area", 1, 10_000, "in²")]
+Minimum = Annotated[float, Within("Concentrate for a roll's area", 0, 1_000, "ml")]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ProcessStep:
+    """A bath: how long the film is in it, how it is moved, and the seconds of pouring."""
+
+    name: Name
+    kind: StepKind
+    seconds: StepSeconds
+    agitation: SchemeKey | None = None
+    pour_s: Pour = 0.0
+    drain_s: Pour = 0.0
+
+    def __post_init__(self) -> None:
+        if self.drain_s >= self.seconds:
+            raise Unsound(
+                f"{self.name} drains for {plain(self.drain_s)} s of its {plain(self.seconds)} s;"
+                " nothing is left of it.",
+                field="drain_s",
+                allowed=[0, self.seconds],
+            )
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Developer:
+    """What the developer is mixed from: its dilution, and the least concentrate for a roll."""
+
+    dilution: Label = "stock"
+    colon: Reading | None = None
+    minimum_ml_per_roll: Minimum = 0.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ProcessRequest:
+    """The steps of a run, the tank's volume, the film in it, and its developer."""
+
+    steps: Annotated[tuple[ProcessStep, ...], Length("Steps", 1, 20)]
+    volume_ml: Volume
+    film_area_in2: Area
+    chemistry: Developer = Developer()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Cue:
+    """Something the hands do, from when to when, in seconds from the beginning of the run."""
+
+    start_s: float
+    end_s: float
+    kind: CueKind
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TimedStep:
+    """A step on the run's clock; pouring in comes before its start."""
+
+    name: str
+    kind: StepKind
+    start_s: float
+    end_s: float
+    cues: tuple[Cue, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ProcessAnswer:
+    """The run second by second, what to measure for its developer, and what is worth saying."""
+
+    steps: tuple[TimedStep, ...]
+    total_s: float
+    volume_ml: float
+    mix: tuple[Mixed, ...]
+    advice: tuple[Advice, ...]
+
+
+def process(request: ProcessRequest) -> ProcessAnswer:
+    """The operation ``process``."""
+    chemistry = request.chemistry
+    parts = dilution.mix(chemistry.dilution, request.volume_ml, chemistry.colon)
+    share = dilution.concentrate_share(parts)
+    wanted_ml = film_area.volume_ml(
+        request.film_area_in2, chemistry.minimum_ml_per_roll, share, request.volume_ml
+    )
+    steps = timed(request.steps)
+    return ProcessAnswer(
+        steps=steps,
+        total_s=steps[-1].end_s,
+        volume_ml=wanted_ml,
+        mix=dilution.mix(chemistry.dilution, wanted_ml, chemistry.colon),
+        advice=tuple(_advice(request, wanted_ml)),
+    )
+
+
+def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
+    """The steps on one clock, with their cues in the order they come."""
+    found, at = [], 0.0
+    for step in steps:
+        start = at + step.pour_s
+        end = start + step.seconds
+        cues = [Cue(start_s=at, end_s=start, kind="pour")] if step.pour_s else []
+        if step.agitation is not None:
+            wet = step.seconds - step.drain_s
+            cues += [
+                Cue(start_s=start + first, end_s=start + last, kind="agitate")
+                for first, last in agitation.named(step.agitation, wet)
+            ]
+        if step.drain_s:
+            cues.append(Cue(start_s=end - step.drain_s, end_s=end, kind="drain"))
+        found.append(
+            TimedStep(name=step.name, kind=step.kind, start_s=start, end_s=end, cues=tuple(cues))
+        )
+        at = end
+    return tuple(found)
+
+
+def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
+    for step in request.steps:
+        if step.kind != "developer":
+            continue
+        minutes = step.seconds / 60
+        if minutes < TOO_SHORT_MIN - 1e-9:
+            yield Advice(
+                code="time-much-too-short",
+                severity="warning",
+                text="Under 4 minutes development is very likely uneven: dilute more or cool the"
+                " bath.",
+            )
+        elif minutes < SHORT_MIN - 1e-9:
+            yield Advice(
+                code="time-short",
+                severity="caution",
+                text="Under 5 minutes development may be uneven: dilute more or cool the bath.",
+            )
+    if wanted_ml > request.volume_ml * (1 + 1e-9):
+        fits = int(request.film_area_in2 * request.volume_ml / wanted_ml / 20)
+        yield Advice(
+            code="concentrate-short",
+            severity="warning",
+            text=f"This film uses up more concentrate than {plain(request.volume_ml)} ml hold:"
+            f" mix {plain(round(wanted_ml))} ml, or put at most {fits} sheets of 4×5 in at once.",
+        )
