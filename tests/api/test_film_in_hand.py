@@ -220,6 +220,7 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
     assert client.get("/api/darkroom").json()["undecided"] == [
         "roll 2, frames 1–1",
         "roll 2, frames 2–4",
+        "roll 1",
     ]
     for each, n in zip(cut["strips"], (-1, 1), strict=True):
         ok(client.put(f"/api/rolls/strips/{each['strip']['id']}/development", json={"n": n}))
