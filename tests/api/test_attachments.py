@@ -90,11 +90,12 @@ def test_a_large_scan_is_shown_small(client: TestClient) -> None:
         (image("BMP"), "not a JPEG, PNG or TIFF"),
         (b"\x89PNG\r\n\x1a\n", "not a JPEG, PNG or TIFF"),
         (image(size=(640, 480))[:60], "damaged"),
+        (bomb(13_000, 13_000), "too many pixels"),
         (bomb(20_000, 20_000), "too many pixels"),
         (bomb(60_000, 60_000), "too many pixels"),
         (b"", "empty"),
     ],
-    ids=["page", "drawing", "gif", "bmp", "head", "cut", "bomb", "big-bomb", "empty"],
+    ids=["page", "drawing", "gif", "bmp", "head", "cut", "small-bomb", "bomb", "big-bomb", "empty"],
 )
 def test_what_is_no_picture(client: TestClient, folder: Path, content: bytes, says: str) -> None:
     """Refused with the reason, and no file stays behind."""

@@ -3,6 +3,7 @@
 import logging
 from pathlib import Path
 from typing import Any
+from urllib.parse import quote
 
 import pytest
 import schemathesis
@@ -25,6 +26,22 @@ def house(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
     return TestClient(app, base_url=HERE, headers=OWN, raise_server_exceptions=False)
 
 
+# What is there to be found: half of all calls name one of these instead of a random id.
+KNOWN = (
+    "scene-pool",
+    "exposure-1A",
+    "sheet-1A",
+    "outing-quarry",
+    "holder-1",
+    "film-corvane",
+    "box-corvane",
+    "roll-tips",
+    "roll-tips-1-12",
+    "run-shed",
+    "scan-shed",
+)
+
+
 def operations() -> list[Any]:
     """Every operation the document names, in its order."""
     document = Path(__file__).parents[2] / "docs" / "openapi.json"
@@ -45,8 +62,17 @@ def test_no_route_fails(
         phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
     )
-    @given(st.one_of(*(operation.as_strategy(generation_mode=each) for each in GenerationMode)))
-    def called(case: Any) -> None:
+    @given(
+        st.one_of(*(operation.as_strategy(generation_mode=each) for each in GenerationMode)),
+        st.none() | st.sampled_from(KNOWN),
+    )
+    def called(case: Any, known: str | None) -> None:
+        if "id" in (case.path_parameters or {}):
+            own = case.body.get("id") if isinstance(case.body, dict) else None
+            if isinstance(own, str) and own.isalnum():
+                case.path_parameters["id"] = quote(own)  # else no PUT would get past its address
+            elif known is not None:
+                case.path_parameters["id"] = known
         sent = case.as_transport_kwargs(base_url=HERE)
         answer = house.request(
             sent["method"],

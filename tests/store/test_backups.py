@@ -46,6 +46,16 @@ def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) 
         assert ("Afterwards",) not in copied.execute("SELECT title FROM outing").fetchall()
 
 
+def test_a_copy_of_a_damaged_store_does_not_count(folder: Path, tmp_path: Path) -> None:
+    """Pages are copied as they are; a copy that is not sound is refused and not kept."""
+    path = folder / backups.DATABASE
+    content = path.read_bytes()
+    path.write_bytes(content[:8192] + b"\x5a" * 65_536 + content[73_728:])
+    with pytest.raises((backups.Unsafe, sqlite3.DatabaseError)):
+        backups.copy(path, tmp_path / "copies" / "a.sqlite3")
+    assert list((tmp_path / "copies").iterdir()) == []
+
+
 @given(st.sets(st.integers(0, 800)))
 def test_copies_are_thinned_out(ages: set[int]) -> None:
     """A week of days, five weeks, twelve months; never today's, and few in all."""

@@ -9,7 +9,8 @@ from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.film.stock import Stock
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.store import films, kit, stock
+from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
+from emulsa.store import darkroom, films, kit, stock
 from emulsa.store.database import Connection
 
 FILMS = (
@@ -251,6 +252,49 @@ STOCK = (
 )
 BOX_OF = {"film-corvane": "box-corvane", "film-ostrel": "box-ostrel", "film-velm": "box-velm"}
 
+TANKS = (
+    Tank(id="tank-four", name="Four-sheet tank", holds=4, volume_ml=500, pour_s=10, drain_s=10),
+    Tank(
+        id="tank-hangers",
+        name="Hangers",
+        holds=6,
+        volume_ml=3_800,
+        agitation="hangers",
+        note="Three deep tanks in a row; strictly one way.",
+    ),
+    Tank(id="tank-trays", name="Trays 13×18", holds=4, volume_ml=750, agitation="shuffle"),
+)
+
+LINE = Line(
+    id="line-usual",
+    name="The usual line",
+    baths=(
+        Bath(name="Presoak", kind="presoak", seconds=120),
+        Bath(name="Developer", kind="developer"),
+        Bath(name="Stop", kind="stop", seconds=30, agitation="shuffle"),
+        Bath(name="Fixer", kind="fixer", seconds=300),
+        Bath(name="Rinse", kind="rinse", seconds=30, agitation="shuffle"),
+        Bath(name="Wash", kind="wash", seconds=600),
+        Bath(name="Wetting agent", kind="wetting agent", seconds=60),
+        Bath(name="Dry", kind="dry", seconds=7_200),
+    ),
+)
+
+BOTTLES = (
+    Bottle(
+        id="bottle-fixer",
+        name="Fixer 1+4",
+        kind="fixer",
+        mixed="2025-11-20",
+        shelf_days=180,
+        capacity_rolls=20,
+        used_rolls=6,
+        fresh_clearing_s=35,
+        clearing_s=45,
+    ),
+    Bottle(id="bottle-stop", name="Stop bath", kind="stop", mixed="2025-11-20", capacity_rolls=20),
+)
+
 METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1)
 
 
@@ -268,5 +312,10 @@ def fill(connection: Connection) -> None:
     for filter_ in FILTERS:
         kit.put_filter(connection, filter_)
     kit.put_meter(connection, METER)
+    for tank in TANKS:
+        darkroom.put_tank(connection, tank)
+    darkroom.put_line(connection, LINE)
+    for bottle in BOTTLES:
+        darkroom.put_bottle(connection, bottle)
     for box in STOCK:
         stock.put(connection, box)

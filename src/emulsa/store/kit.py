@@ -143,6 +143,9 @@ USED_BY = {  # what may still name a record: one sentence says where to look
     "filter": "scenes or exposures",
     "meter": "scenes",
     "sheet_format": "holders or boxes",
+    "tank": "",
+    "line": "",
+    "bottle": "",
 }
 
 REFERENCES = {
@@ -157,6 +160,9 @@ REFERENCES = {
     ),
     "meter": (("scene", "meter_id"),),
     "sheet_format": (("holder", "format"), ("stock", "format")),
+    "tank": (),
+    "line": (),
+    "bottle": (),
 }
 
 

@@ -553,6 +553,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/evening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Evening
+         * @description Plan the evening; nothing is kept.
+         */
+        post: operations["plan_evening_api_evening_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exchange/exposures.csv": {
         parameters: {
             query?: never;
@@ -1222,6 +1242,60 @@ export interface paths {
         post?: never;
         /** Delete a sheet_format nothing uses. */
         delete: operations["delete_sheet_format"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/tanks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a tank, new or changed. */
+        put: operations["put_tank"];
+        post?: never;
+        /** Delete a tank nothing uses. */
+        delete: operations["delete_tank"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/lines/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a line, new or changed. */
+        put: operations["put_line"];
+        post?: never;
+        /** Delete a line nothing uses. */
+        delete: operations["delete_line"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/bottles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a bottle, new or changed. */
+        put: operations["put_bottle"];
+        post?: never;
+        /** Delete a bottle nothing uses. */
+        delete: operations["delete_bottle"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2069,6 +2143,76 @@ export interface components {
             ];
         };
         /**
+         * Bath
+         * @description A step of the line. The developer's time comes from the film; ``agitation`` empty: the
+         *     tank's own way.
+         */
+        Bath: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /**
+             * Seconds
+             * @default 60
+             */
+            seconds: number;
+            /** Agitation */
+            agitation?: string | null;
+        };
+        /**
+         * Bottle
+         * @description A mixed bottle: since when, how long it keeps, how much film it does and has done.
+         */
+        Bottle: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default developer
+             * @enum {string}
+             */
+            kind: "developer" | "stop" | "fixer" | "washing aid" | "wetting agent" | "part A" | "part B";
+            /**
+             * Mixed
+             * @default
+             */
+            mixed: string;
+            /**
+             * Opened
+             * @default
+             */
+            opened: string;
+            /** Shelf Days */
+            shelf_days?: number | null;
+            /** Capacity Rolls */
+            capacity_rolls?: number | null;
+            /**
+             * Used Rolls
+             * @default 0
+             */
+            used_rolls: number;
+            /** Fresh Clearing S */
+            fresh_clearing_s?: number | null;
+            /** Clearing S */
+            clearing_s?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
          * BoxView
          * @description A box of exposed film: its name and what is in it, in words.
          */
@@ -2284,6 +2428,21 @@ export interface components {
             wanted: components["schemas"]["ColumnView"][];
         };
         /**
+         * Cue
+         * @description Something the hands do, from when to when, in seconds from the beginning of the run.
+         */
+        Cue: {
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pour" | "agitate" | "drain";
+        };
+        /**
          * DarkroomView
          * @description Everything the darkroom has to do with film today.
          *
@@ -2418,6 +2577,32 @@ export interface components {
              * @default 100
              */
             iso: number;
+        };
+        /**
+         * EveningPlan
+         * @description The evening: its runs, every task on one clock, what it uses, and what is worth saying.
+         *
+         *     ``proven`` tells for each kind of film whether no better sharing is possible.
+         */
+        EveningPlan: {
+            /** Runs */
+            runs: components["schemas"]["PlannedRun"][];
+            /** Proven */
+            proven: {
+                [key: string]: boolean;
+            };
+            /** Tasks */
+            tasks: components["schemas"]["emulsa__core__runs__evening__Placed"][];
+            /** Finish S */
+            finish_s: number;
+            /** Finish Text */
+            finish_text: string;
+            /** Hands Idle Text */
+            hands_idle_text: string;
+            /** Developer Ml */
+            developer_ml: number;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * Event
@@ -3146,6 +3331,12 @@ export interface components {
             meters: components["schemas"]["Meter"][];
             /** Formats */
             formats: components["schemas"]["SheetFormat"][];
+            /** Tanks */
+            tanks: components["schemas"]["Tank"][];
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /** Bottles */
+            bottles: components["schemas"]["Bottle"][];
             /** Versions */
             versions: {
                 [key: string]: string;
@@ -3278,6 +3469,28 @@ export interface components {
             never: boolean;
             /** Error Stops If Stopped */
             error_stops_if_stopped: number | null;
+        };
+        /**
+         * Line
+         * @description The baths in their order, strictly one way, with one developer among them.
+         */
+        Line: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Baths */
+            baths: components["schemas"]["Bath"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * LogLine
@@ -3428,6 +3641,16 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * Mixed
+         * @description One part of a mixture, in millilitres.
+         */
+        Mixed: {
+            /** Part */
+            part: string;
+            /** Ml */
+            ml: number;
         };
         /**
          * Movement
@@ -3608,27 +3831,12 @@ export interface components {
             distance_mm: number;
         };
         /**
-         * Placed
-         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
-         */
-        Placed: {
-            /**
-             * School
-             * @enum {string}
-             */
-            school: "shadow" | "midtone" | "highlight";
-            /** Reading */
-            reading: string;
-            /** Zone */
-            zone: number;
-        };
-        /**
          * Plan
          * @description One whole way of taking the picture.
          */
         Plan: {
             /** Placement */
-            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
+            placement: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
             /** N */
             n: number;
             /** Filter Ids */
@@ -3661,6 +3869,63 @@ export interface components {
         PlanChoice: {
             plan: components["schemas"]["Plan"];
             scene: components["schemas"]["Scene"];
+        };
+        /**
+         * PlannedPiece
+         * @description A piece of film in a planned run: what it wants, and what sharing does to it.
+         */
+        PlannedPiece: {
+            /** Id */
+            id: string;
+            /** Piece Ids */
+            piece_ids: string[];
+            /** Where */
+            where: string;
+            /** Scene Title */
+            scene_title: string;
+            /** N Text */
+            n_text: string;
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Error Zones */
+            error_zones: number;
+            /** Error Text */
+            error_text: string;
+        };
+        /**
+         * PlannedRun
+         * @description A run of the evening: its film, its minutes, what is measured for it, second by second.
+         */
+        PlannedRun: {
+            /** Id */
+            id: string;
+            /** Film Id */
+            film_id: string;
+            /** Recipe Id */
+            recipe_id: string;
+            /** Tank Id */
+            tank_id: string;
+            /** Name */
+            name: string;
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Pieces */
+            pieces: components["schemas"]["PlannedPiece"][];
+            /** Developer */
+            developer: string;
+            /** Dilution */
+            dilution: string;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Mix */
+            mix: components["schemas"]["Mixed"][];
+            course: components["schemas"]["ProcessAnswer"];
         };
         /**
          * Point
@@ -3768,6 +4033,22 @@ export interface components {
             field: string | null;
             /** Allowed */
             allowed: unknown;
+        };
+        /**
+         * ProcessAnswer
+         * @description The run second by second, what to measure for its developer, and what is worth saying.
+         */
+        ProcessAnswer: {
+            /** Steps */
+            steps: components["schemas"]["TimedStep"][];
+            /** Total S */
+            total_s: number;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Mix */
+            mix: components["schemas"]["Mixed"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * Provenance
@@ -4226,7 +4507,7 @@ export interface components {
             /** Name */
             name: string;
             /** Placement */
-            placement?: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
+            placement?: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
             /**
              * Text
              * @default
@@ -4682,6 +4963,56 @@ export interface components {
             cost?: number | null;
         };
         /**
+         * Tank
+         * @description A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved.
+         */
+        Tank: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Holds
+             * @default 4
+             */
+            holds: number;
+            /**
+             * Volume Ml
+             * @default 500
+             */
+            volume_ml: number;
+            /**
+             * Many
+             * @default 1
+             */
+            many: number;
+            /**
+             * Agitation
+             * @default 30+10
+             */
+            agitation: string;
+            /**
+             * Pour S
+             * @default 0
+             */
+            pour_s: number;
+            /**
+             * Drain S
+             * @default 0
+             */
+            drain_s: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
          * Target
          * @description Something to aim at.
          */
@@ -4733,6 +5064,25 @@ export interface components {
             why: string;
             /** Source */
             source: string;
+        };
+        /**
+         * TimedStep
+         * @description A step on the run's clock; pouring in comes before its start.
+         */
+        TimedStep: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Cues */
+            cues: components["schemas"]["Cue"][];
         };
         /** ValidationError */
         ValidationError: {
@@ -4826,6 +5176,41 @@ export interface components {
              * @default 0.25
              */
             change: number;
+        };
+        /**
+         * Placed
+         * @description A task on the evening's clock: which of its places, from when to when.
+         */
+        emulsa__core__runs__evening__Placed: {
+            /** Run Id */
+            run_id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Number */
+            number: number;
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Hands */
+            hands: boolean;
+        };
+        /**
+         * Placed
+         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
+         */
+        emulsa__core__tones__placement__Placed: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shadow" | "midtone" | "highlight";
+            /** Reading */
+            reading: string;
+            /** Zone */
+            zone: number;
         };
         /**
          * EvRequest
@@ -4955,6 +5340,21 @@ export interface components {
             luminance_cd_m2: number;
             /** Illuminance Lx */
             illuminance_lx: number;
+        };
+        /**
+         * Placed
+         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
+         */
+        Placed: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shadow" | "midtone" | "highlight";
+            /** Reading */
+            reading: string;
+            /** Zone */
+            zone: number;
         };
         /**
          * SpotReading
@@ -5568,66 +5968,6 @@ export interface components {
             chemistry: components["schemas"]["Developer"];
         };
         /**
-         * Cue
-         * @description Something the hands do, from when to when, in seconds from the beginning of the run.
-         */
-        Cue: {
-            /** Start S */
-            start_s: number;
-            /** End S */
-            end_s: number;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "pour" | "agitate" | "drain";
-        };
-        /**
-         * Mixed
-         * @description One part of a mixture, in millilitres.
-         */
-        Mixed: {
-            /** Part */
-            part: string;
-            /** Ml */
-            ml: number;
-        };
-        /**
-         * TimedStep
-         * @description A step on the run's clock; pouring in comes before its start.
-         */
-        TimedStep: {
-            /** Name */
-            name: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
-            /** Start S */
-            start_s: number;
-            /** End S */
-            end_s: number;
-            /** Cues */
-            cues: components["schemas"]["Cue"][];
-        };
-        /**
-         * ProcessAnswer
-         * @description The run second by second, what to measure for its developer, and what is worth saying.
-         */
-        ProcessAnswer: {
-            /** Steps */
-            steps: components["schemas"]["TimedStep"][];
-            /** Total S */
-            total_s: number;
-            /** Volume Ml */
-            volume_ml: number;
-            /** Mix */
-            mix: components["schemas"]["Mixed"][];
-            /** Advice */
-            advice: components["schemas"]["Advice"][];
-        };
-        /**
          * RunBeginning
          * @description A run and the film that goes into it; a strip goes whole.
          */
@@ -5646,6 +5986,61 @@ export interface components {
             target: string;
             /** Reading Id */
             reading_id: string;
+        };
+        /**
+         * KindPlan
+         * @description How film of one kind and recipe is to be shared.
+         *
+         *     ``max_runs`` empty: as few runs as put nothing further off than a quarter of a zone; ``parts``
+         *     share it by hand, by the ids of its pieces as they are answered.
+         */
+        KindPlan: {
+            /** Film Id */
+            film_id: string;
+            /** Recipe Id */
+            recipe_id: string;
+            /** Tank Id */
+            tank_id: string;
+            /**
+             * Max Runs
+             * @default null
+             */
+            max_runs: number | null;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: string[][];
+        };
+        /**
+         * Planning
+         * @description An evening to plan: its film, its line of baths, the temperature, and what else there is.
+         */
+        Planning: {
+            /** Kinds */
+            kinds: components["schemas"]["KindPlan"][];
+            /** Line Id */
+            line_id: string;
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+            /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
+             * Washers
+             * @default 1
+             */
+            washers: number;
+            /**
+             * Dryers
+             * @default 1
+             */
+            dryers: number;
         };
         /**
          * Reading
@@ -7229,6 +7624,30 @@ export interface operations {
             };
         };
     };
+    plan_evening_api_evening_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Planning"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningPlan"];
+                };
+            };
+        };
+    };
     exposures_csv_api_exchange_exposures_csv_get: {
         parameters: {
             query?: never;
@@ -8435,6 +8854,204 @@ export interface operations {
         };
     };
     delete_sheet_format: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    put_tank: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Tank"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tank"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_tank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    put_line: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Line"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Line"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    put_bottle: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Bottle"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bottle"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_bottle: {
         parameters: {
             query?: never;
             header?: never;

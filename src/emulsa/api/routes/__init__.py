@@ -8,6 +8,7 @@ NOUNS = (
     "attachments",
     "darkroom",
     "devices",
+    "evening",
     "exchange",
     "exposures",
     "history",

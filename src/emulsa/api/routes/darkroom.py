@@ -87,7 +87,7 @@ def read(
         )
     by_id = {each.id: each for each in films.films(db)}
     recipes = {each.id: each for each in films.recipes(db)}
-    waiting, undecided = _waiting(db)
+    waiting, undecided = waiting_film(db)
     return DarkroomView(
         temperature_c=at_c,
         groups=groups(waiting, by_id, recipes, at_c),
@@ -157,7 +157,7 @@ def judge(id: str, db: Db, judgement: Judgement = body(Judgement)) -> Judgement:
     return kept
 
 
-def _waiting(db: Connection) -> tuple[list[WaitingFilm], tuple[str, ...]]:
+def waiting_film(db: Connection) -> tuple[list[WaitingFilm], tuple[str, ...]]:
     """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
     exposed = pieces.in_state(db, "exposed")
     given = exposures.of_pieces(db, [each.id for each in exposed])

@@ -17,7 +17,8 @@ from emulsa.api.versions import version_of
 from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.store import films, holders, journal
+from emulsa.core.runs.darkroom_kit import Bottle, Line, Tank
+from emulsa.store import darkroom, films, holders, journal
 from emulsa.store import kit as store
 from emulsa.store.database import Connection
 
@@ -36,6 +37,9 @@ class Kit:
     filters: list[KitFilter]
     meters: list[Meter]
     formats: list[SheetFormat]
+    tanks: list[Tank]
+    lines: list[Line]
+    bottles: list[Bottle]
     versions: dict[str, str]
 
 
@@ -57,6 +61,9 @@ KINDS = {
     "filters": Kept("filter", KitFilter, store.put_filter),
     "meters": Kept("meter", Meter, store.put_meter),
     "formats": Kept("sheet_format", SheetFormat, holders.put_format),
+    "tanks": Kept("tank", Tank, darkroom.put_tank),
+    "lines": Kept("line", Line, darkroom.put_line),
+    "bottles": Kept("bottle", Bottle, darkroom.put_bottle),
 }
 
 
@@ -70,6 +77,9 @@ def everything(db: Connection) -> Kit:
         "filters": store.filters(db),
         "meters": store.meters(db),
         "formats": holders.formats(db),
+        "tanks": darkroom.tanks(db),
+        "lines": darkroom.lines(db),
+        "bottles": darkroom.bottles(db),
     }
     records = (each for members in lists.values() for each in members)
     return Kit(**lists, versions={each.id: version_of(each) for each in records})

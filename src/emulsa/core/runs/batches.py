@@ -92,9 +92,28 @@ def batches(request: BatchesRequest) -> BatchesAnswer:
         )
     measure = _Measure(sheets, request.objective)
     parts, optimal = _best(measure, request)
+    return _answer(measure, sheets, request.sheets, parts, optimal)
+
+
+def shared(sheets: Sequence[Sheet], parts: Sequence[Sequence[str]]) -> BatchesAnswer:
+    """Runs shared as somebody asks: the minutes that suit each best, and what that costs."""
+    ordered = sorted(sheets, key=lambda each: (each.minutes, each.id))
+    place = {each.id: at for at, each in enumerate(ordered)}
+    measure = _Measure(ordered, "sqlog")
+    found = [sorted(place[id_] for id_ in part) for part in parts]
+    return _answer(measure, ordered, sheets, found, optimal=False)
+
+
+def _answer(
+    measure: _Measure,
+    ordered: Sequence[Sheet],
+    asked: Sequence[Sheet],
+    parts: Sequence[Sequence[int]],
+    optimal: bool,
+) -> BatchesAnswer:
     runs = tuple(
         SharedRun(
-            ids=tuple(sheets[each].id for each in part), minutes=math.exp(measure.centre(part))
+            ids=tuple(ordered[each].id for each in part), minutes=math.exp(measure.centre(part))
         )
         for part in parts
     )
@@ -103,7 +122,7 @@ def batches(request: BatchesRequest) -> BatchesAnswer:
         runs=runs,
         sheets=tuple(
             SheetError(id=each.id, error_zones=zones(given[each.id], each.minutes))
-            for each in request.sheets
+            for each in asked
         ),
         cost=measure.total(parts),
         optimal=optimal,

@@ -1,0 +1,133 @@
+"""What a darkroom has: tanks, the line of baths one uses, and bottles with what is left in them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Annotated, Literal
+
+from emulsa.core.chemistry.dilution import Volume
+from emulsa.core.data.chemistry import EXHAUSTED_CLEARINGS
+from emulsa.core.errors import Missing, Unsound
+from emulsa.core.limits import Id, Length, Name, Note, Within, plain
+from emulsa.core.runs.agitation import SchemeKey, named
+from emulsa.core.runs.process import Pour, StepKind, StepSeconds
+
+Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
+Many = Annotated[int, Within("How many of them", 1, 20)]
+Day = Annotated[str, Length("A day", 0, 10)]
+Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
+ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
+Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]
+BottleKind = Literal[
+    "developer", "stop", "fixer", "washing aid", "wetting agent", "part A", "part B"
+]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Tank:
+    """A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved."""
+
+    id: Id
+    name: Name
+    holds: Holds = 4
+    volume_ml: Volume = 500.0
+    many: Many = 1
+    agitation: SchemeKey = "30+10"
+    pour_s: Pour = 0.0
+    drain_s: Pour = 0.0
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        named(self.agitation, 1.0)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Bath:
+    """A step of the line. The developer's time comes from the film; ``agitation`` empty: the
+    tank's own way."""
+
+    name: Name
+    kind: StepKind
+    seconds: StepSeconds = 60.0
+    agitation: SchemeKey | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Line:
+    """The baths in their order, strictly one way, with one developer among them."""
+
+    id: Id
+    name: Name
+    baths: Annotated[tuple[Bath, ...], Length("Baths of a line", 1, 20)]
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        if sum(bath.kind == "developer" for bath in self.baths) != 1:
+            raise Missing("A line has one developer; name it.", field="baths")
+        for place, bath in enumerate(self.baths):
+            if bath.agitation is not None:
+                try:
+                    named(bath.agitation, 1.0)
+                except Missing as problem:
+                    problem.field = f"baths.{place}.agitation"
+                    raise
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Bottle:
+    """A mixed bottle: since when, how long it keeps, how much film it does and has done."""
+
+    id: Id
+    name: Name
+    kind: BottleKind = "developer"
+    mixed: Day = ""
+    opened: Day = ""
+    shelf_days: ShelfDays | None = None
+    capacity_rolls: Rolls | None = None
+    used_rolls: Rolls = 0.0
+    fresh_clearing_s: Clearing | None = None
+    clearing_s: Clearing | None = None
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        for field in ("mixed", "opened"):
+            text = getattr(self, field)
+            if text:
+                _day(text, field)
+
+
+def bottle_trouble(bottle: Bottle, today: str) -> str:
+    """Why a bottle should not be used on a day, in one sentence; nothing when it is good.
+
+    >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
+    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    """
+    since = bottle.mixed or bottle.opened
+    if since and bottle.shelf_days is not None:
+        until = _day(since, "mixed") + timedelta(days=bottle.shelf_days)
+        if _day(today[:10], "today") > until:
+            return f"{bottle.name} kept until {until.isoformat()}; mix a new one."
+    if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
+        return (
+            f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
+            " mix a new one."
+        )
+    if bottle.fresh_clearing_s and bottle.clearing_s:
+        limit = EXHAUSTED_CLEARINGS * bottle.fresh_clearing_s
+        if bottle.clearing_s >= limit - 1e-9:
+            return (
+                f"{bottle.name} clears in {plain(bottle.clearing_s)} s, twice as long as when it"
+                " was fresh; discard it by the local rules."
+            )
+    return ""
+
+
+def _day(text: str, field: str) -> date:
+    try:
+        return date.fromisoformat(text)
+    except ValueError:
+        raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field) from None

@@ -1,0 +1,18 @@
+"""An error of sharing in words."""
+
+from __future__ import annotations
+
+EXACT = 0.02  # of a zone; nobody sees less
+
+
+def zones_text(error_zones: float) -> str:
+    """What sharing does to a high value: *as wanted*, *0.2 zone soft*, *0.3 zone hard*.
+
+    >>> zones_text(0.0), zones_text(-0.21), zones_text(0.3)
+    ('as wanted', '0.2 zone soft', '0.3 zone hard')
+    """
+    if abs(error_zones) < EXACT:
+        return "as wanted"
+    return f"{abs(error_zones):.1f} zone {'hard' if error_zones > 0 else 'soft'}".replace(
+        "0.0 zone", "under 0.1 zone"
+    )

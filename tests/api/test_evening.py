@@ -1,0 +1,134 @@
+"""An evening planned through the service: shared runs, what is mixed, one pair of hands."""
+
+import itertools
+from typing import Any
+
+import pytest
+from starlette.testclient import TestClient
+
+from tests.api.test_api import refusal
+from tests.api.test_film_in_hand import ok
+
+Json = dict[str, Any]
+
+CORVANE = {"film_id": "film-corvane", "recipe_id": "recipe-corvane-mq", "tank_id": "tank-four"}
+OSTREL = {"film_id": "film-ostrel", "recipe_id": "recipe-ostrel-mq", "tank_id": "tank-hangers"}
+
+
+def plan(client: TestClient, *kinds: Json, **more: Any) -> Any:
+    body = {"kinds": list(kinds), "line_id": "line-usual", **more}
+    return client.post("/api/evening", json=body)
+
+
+def test_close_times_share_a_run(client: TestClient) -> None:
+    """N−1 twice and N+1 are two runs; in one run each is told what it gives up."""
+    evening = ok(plan(client, CORVANE))
+    assert [[piece["where"] for piece in run["pieces"]] for run in evening["runs"]] == [
+        ["1A", "1B"],
+        ["4A"],
+    ]
+    assert [run["minutes_text"] for run in evening["runs"]] == ["6 min 50 s", "11 min 30 s"]
+    assert {piece["error_text"] for run in evening["runs"] for piece in run["pieces"]} == {
+        "as wanted"
+    }
+    one = ok(plan(client, {**CORVANE, "max_runs": 1}))
+    (run,) = one["runs"]
+    errors = {piece["where"]: piece["error_zones"] for piece in run["pieces"]}
+    assert errors["1A"] > 0 > errors["4A"]
+    assert one["proven"] == {"film-corvane recipe-corvane-mq": True}
+    assert {each["part"]: each["ml"] for each in run["mix"]} == {"concentrate": 250, "water": 250}
+
+
+def test_a_sheet_is_moved_by_hand(client: TestClient) -> None:
+    """Shared as asked, with what that costs; a piece left out is refused."""
+    parts = [["sheet-1A"], ["sheet-1B", "sheet-4A"]]
+    moved = ok(plan(client, {**CORVANE, "parts": parts}))
+    assert [[p["id"] for p in run["pieces"]] for run in moved["runs"]] == parts
+    assert moved["proven"] == {"film-corvane recipe-corvane-mq": False}
+    lost = refusal(plan(client, {**CORVANE, "parts": [["sheet-1A"]]}), 422)
+    assert "one is missing" in lost["message"]
+
+
+def test_the_hands_do_one_thing_at_a_time(client: TestClient) -> None:
+    """Both films in one evening: no two hand-held baths overlap, and the washer is shared."""
+    evening = ok(plan(client, CORVANE, OSTREL))
+    held = sorted((t["start_s"], t["end_s"]) for t in evening["tasks"] if t["hands"])
+    assert all(before[1] <= after[0] + 1e-6 for before, after in itertools.pairwise(held))
+    washes = sorted((t["start_s"], t["end_s"]) for t in evening["tasks"] if t["place"] == "washer")
+    assert all(before[1] <= after[0] + 1e-6 for before, after in itertools.pairwise(washes))
+    assert evening["finish_s"] == max(t["end_s"] for t in evening["tasks"])
+    again = ok(plan(client, CORVANE, OSTREL, dryers=4))
+    assert again["finish_s"] < evening["finish_s"]
+    assert any("Fixer 1+4 kept until" in each["text"] for each in evening["advice"])
+
+
+def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
+    """A strip is planned whole; it does not fit a tank for three."""
+    strip = "roll-tips-1-12"
+    ok(client.put(f"/api/rolls/strips/{strip}/development", json={"n": 0}))
+    tank = {"id": "small", "name": "Small tank", "holds": 3, "volume_ml": 300}
+    ok(client.put("/api/kit/tanks/small", json=tank))
+    refused = refusal(plan(client, {**OSTREL, "tank_id": "small"}), 409)
+    assert "takes the place of 4" in refused["message"]
+    evening = ok(plan(client, OSTREL))
+    assert ["Roll 1"] in [[piece["where"] for piece in run["pieces"]] for run in evening["runs"]]
+
+
+@pytest.mark.parametrize(
+    ("change", "status", "says"),
+    [
+        ({"line_id": "none"}, 404, "no such line"),
+        ({"kinds": [{**CORVANE, "tank_id": "none"}]}, 404, "no such tank"),
+        ({"kinds": [{**CORVANE, "recipe_id": "recipe-ostrel-mq"}]}, 404, "no such recipe"),
+        ({"kinds": [{**CORVANE, "recipe_id": "recipe-corvane-pyro"}]}, 404, ""),
+        ({"temperature_c": 30}, 422, "between 18 and 27"),
+        ({"kinds": []}, 422, "Kinds of film"),
+    ],
+)
+def test_evenings_that_cannot_be(client: TestClient, change: Json, status: int, says: str) -> None:
+    """One sentence, and nothing is kept: a plan is only an answer."""
+    body = {"kinds": [CORVANE], "line_id": "line-usual", **change}
+    assert says in refusal(client.post("/api/evening", json=body), status)["message"]
+    assert client.get("/api/journal").json()["undo"] is None
+
+
+@pytest.mark.parametrize(
+    ("kind", "record", "field"),
+    [
+        ("tanks", {"id": "t", "name": "T", "holds": 0}, "holds"),
+        ("tanks", {"id": "t", "name": "T", "agitation": "shake"}, "agitation"),
+        ("lines", {"id": "l", "name": "L", "baths": [{"name": "Fix", "kind": "fixer"}]}, "baths"),
+        (
+            "lines",
+            {"id": "l", "name": "L", "baths": [{"name": "D", "kind": "developer", "agitation": "x"}]},
+            "baths.0.agitation",
+        ),
+        ("bottles", {"id": "b", "name": "B", "mixed": "May"}, "mixed"),
+    ],
+)  # fmt: skip
+def test_darkroom_kit_that_is_refused(
+    client: TestClient, kind: str, record: Json, field: str
+) -> None:
+    """The field is named, and nothing is written."""
+    assert (
+        refusal(client.put(f"/api/kit/{kind}/{record['id']}", json=record), 422)["field"] == field
+    )
+
+
+@pytest.mark.parametrize(
+    ("bottle", "says"),
+    [
+        ({"mixed": "2025-01-01", "shelf_days": 30}, "kept until 2025-01-31"),
+        ({"capacity_rolls": 8, "used_rolls": 8}, "8 rolls it is good for"),
+        ({"fresh_clearing_s": 30, "clearing_s": 60}, "twice as long"),
+        ({"fresh_clearing_s": 30, "clearing_s": 59, "capacity_rolls": 8, "used_rolls": 7.9}, ""),
+    ],
+)
+def test_bottles_that_are_done(client: TestClient, bottle: Json, says: str) -> None:
+    """Old, used up, or slow to clear (twice the fresh time: common practice, no source)."""
+    for known in ("bottle-fixer", "bottle-stop"):
+        client.delete(f"/api/kit/bottles/{known}")
+    record = {"id": "b", "name": "Mine", "kind": "fixer", **bottle}
+    ok(client.put("/api/kit/bottles/b", json=record))
+    said = [each["text"] for each in ok(plan(client, CORVANE))["advice"]]
+    assert (said == []) if not says else (says in said[0])
