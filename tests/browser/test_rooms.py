@@ -18,6 +18,7 @@ ROOMS = [
     "/film/rolls",
     "/film/stock",
     "/darkroom",
+    "/darkroom/evening",
     "/log",
     "/log?view=pictures",
     "/log/exposure-shed-A",

@@ -9,7 +9,7 @@ from emulsa.store import attachments, backups
 from emulsa.store.attachments import Attachment
 from emulsa.store.database import Connection
 
-SIZE = (1200, 950)  # a 4×5 in sheet at 254 dots an inch
+SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
 NAME = "cutting-shed-5A.png"
 
 
@@ -42,13 +42,13 @@ def _draw(path: Path) -> None:
     width, height = SIZE
     image = Image.linear_gradient("L").resize(SIZE).point([40 + level // 4 for level in range(256)])
     draw = ImageDraw.Draw(image)
-    draw.polygon([(0, 0), (width, 0), (width, 260), (620, 90), (0, 300)], fill=34)
-    draw.polygon([(640, 40), (800, 70), (770, 150), (660, 120)], fill=246)
-    draw.polygon([(690, 150), (760, 150), (960, height), (420, height)], fill=128)
-    for left in range(0, width, 150):
-        draw.rectangle((left, 300, left + 18, 620), fill=24)
-    draw.rectangle((120, 620, 1080, 700), fill=58)
-    draw.ellipse((480, 420, 780, 720), outline=205, width=10)
-    for bed in range(700, height, 50):
-        draw.line((0, bed, width, bed + 14), fill=18, width=6)
-    image.save(path, optimize=True)
+    draw.polygon([(0, 0), (width, 0), (width, 130), (310, 45), (0, 150)], fill=34)
+    draw.polygon([(320, 20), (400, 35), (385, 75), (330, 60)], fill=246)
+    draw.polygon([(345, 75), (380, 75), (480, height), (210, height)], fill=128)
+    for left in range(0, width, 75):
+        draw.rectangle((left, 150, left + 9, 310), fill=24)
+    draw.rectangle((60, 310, 540, 350), fill=58)
+    draw.ellipse((240, 210, 390, 360), outline=205, width=5)
+    for bed in range(350, height, 25):
+        draw.line((0, bed, width, bed + 7), fill=18, width=3)
+    image.save(path)

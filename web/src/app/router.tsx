@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
         path: "darkroom",
         lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
       },
+      {
+        path: "darkroom/evening",
+        lazy: async () => ({ Component: (await import("../features/evening")).EveningPage }),
+      },
       { path: "log", lazy: async () => ({ Component: (await import("../features/log")).LogRoom }) },
       {
         path: "log/:id",

@@ -18,7 +18,7 @@ from emulsa.core.development import temperature
 from emulsa.core.development.developing_time import DevelopmentRequest, development
 from emulsa.core.development.waiting import WaitingFilm
 from emulsa.core.film.emulsions import FilmRecipe
-from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.light.hand_time import hours_text, minutes_text
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.runs import plan
 from emulsa.core.runs.batches import BatchesAnswer
@@ -151,8 +151,8 @@ def plan_evening(db: Db, planning: Planning = body(Planning)) -> EveningPlan:
         proven=proven,
         tasks=answer.tasks,
         finish_s=answer.finish_s,
-        finish_text=minutes_text(answer.finish_s / 60),
-        hands_idle_text=minutes_text(answer.hands_idle_s / 60),
+        finish_text=hours_text(answer.finish_s / 60),
+        hands_idle_text=hours_text(answer.hands_idle_s / 60),
         developer_ml=sum(each.volume_ml for each in runs),
         advice=tuple(_advice(db, runs)),
     )

@@ -29,7 +29,7 @@ from emulsa.store.database import Connection, connect
 
 router = APIRouter(prefix="/api/exchange", tags=["exchange"])
 
-LONG_WORK_KB = 65_536
+MUCH_WRITING_KB = 65_536
 
 ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 GEOJSON: dict[int | str, dict[str, Any]] = {200: {"content": {"application/geo+json": {}}}}
@@ -136,7 +136,7 @@ def read_csv(request: Request, reading: Reading = body(Reading)) -> JobView:
     mapping = {ours: theirs for ours, theirs in reading.mapping.items() if isinstance(theirs, str)}
 
     def work(job: Job) -> dict[str, Any]:
-        with closing(_connect(request)) as connection:
+        with closing(_connect_to_write(request)) as connection:
             if not reading.write:
                 return asdict(csv_in.check(connection, path, mapping, job.progress))
             with journal.action(connection, "exposures brought in", now()):
@@ -187,7 +187,7 @@ async def merge_archive(request: Request) -> JobView:
     def work(job: Job) -> dict[str, Any]:
         try:
             with (
-                closing(_connect(request)) as connection,
+                closing(_connect_to_write(request)) as connection,
                 journal.action(connection, "archive brought in", now()),
             ):
                 folder = request.app.state.attachments
@@ -230,10 +230,14 @@ def _job(request: Request, id_: str) -> Job:
 
 
 def _connect(request: Request) -> Connection:
-    """A connection for long work, with room for the pages it comes back to again and again."""
     path: Path = request.app.state.database
-    connection = connect(path)
-    connection.execute(f"PRAGMA cache_size = -{LONG_WORK_KB}")
+    return connect(path)
+
+
+def _connect_to_write(request: Request) -> Connection:
+    """A connection for much writing, with room for the pages it comes back to again and again."""
+    connection = _connect(request)
+    connection.execute(f"PRAGMA cache_size = -{MUCH_WRITING_KB}")
     return connection
 
 

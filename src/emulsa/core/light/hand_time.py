@@ -45,6 +45,16 @@ def time_text(seconds: float) -> str:
     return _joined((minutes // 60, "h"), (minutes % 60, "min"))
 
 
+def hours_text(minutes: float) -> str:
+    """A stretch of an evening, to the minute.
+
+    >>> hours_text(386.7), hours_text(59.4)
+    ('6 h 27 min', '59 min')
+    """
+    hours, rest = divmod(round(minutes), 60)
+    return f"{hours} h {rest} min" if hours else f"{rest} min"
+
+
 def minutes_text(minutes: float) -> str:
     """Developing time in minutes and seconds, to five seconds.
 

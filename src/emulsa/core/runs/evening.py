@@ -79,7 +79,8 @@ class Placed:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EveningAnswer:
-    """Every task by its start, when all is done, and how long hands and places stand idle."""
+    """Every task by its start, when all is done, and how long places stand idle; the hands are
+    counted until they have done their last."""
 
     tasks: tuple[Placed, ...]
     finish_s: float
@@ -103,14 +104,17 @@ def evening(request: EveningRequest) -> EveningAnswer:
         if _finish(found) < _finish(best) - 1e-9:
             best, order = found, changed
     finish = _finish(best)
-    hands = sum(each.end_s - each.start_s for each in best if each.hands)
+    held = [each for each in best if each.hands]
+    hands_idle = max((each.end_s for each in held), default=0.0) - sum(
+        each.end_s - each.start_s for each in held
+    )
     idle = {
         kind: number * finish
         - sum(each.end_s - each.start_s for each in best if each.place == kind)
         for kind, number in request.places.items()
     }
     tasks = tuple(sorted(best, key=lambda each: (each.start_s, each.run_id, each.end_s)))
-    return EveningAnswer(tasks=tasks, finish_s=finish, hands_idle_s=finish - hands, idle=idle)
+    return EveningAnswer(tasks=tasks, finish_s=finish, hands_idle_s=hands_idle, idle=idle)
 
 
 def _finish(placed: Sequence[Placed]) -> float:

@@ -42,7 +42,9 @@ export function DarkroomRoom() {
       <RoomHeader
         title="Darkroom"
         sub={view && `${count(pieces, "piece")} of film ${pieces === 1 ? "waits" : "wait"}`}
-      />
+      >
+        {pieces > 0 && <Link to="/darkroom/evening">Plan the evening</Link>}
+      </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         <Flex gap="3" align="flex-start" maxWidth="520px">
           <Entry

@@ -10,7 +10,9 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../components/useWrite";
+import { AGITATIONS } from "./agitations";
 import { BacksField } from "./BacksField";
+import { BathsField } from "./BathsField";
 import { type FieldSpec, KINDS, type Kind } from "./fields";
 import { LawField } from "./LawField";
 import { MeasuredField } from "./MeasuredField";
@@ -147,6 +149,15 @@ const SCALES = [
   { value: "tenth", label: "tenths" },
   { value: "full", label: "whole stops" },
 ];
+const BOTTLES = [
+  "developer",
+  "part A",
+  "part B",
+  "stop",
+  "fixer",
+  "washing aid",
+  "wetting agent",
+].map((kind) => ({ value: kind, label: kind }));
 const BY_HAND = [
   { value: "B and T", label: "by hand, on B or T" },
   { value: "B", label: "by hand, on B" },
@@ -184,6 +195,31 @@ function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
         <BacksField
           value={(value as Schemas["Back"][]) ?? []}
           onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "baths":
+      return (
+        <BathsField value={value as Schemas["Bath"][]} onChange={onChange} problem={problem} />
+      );
+    case "agitation":
+    case "bottle":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={field.as === "agitation" ? AGITATIONS : BOTTLES}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "day":
+      return (
+        <Entry
+          label={field.label}
+          type="date"
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
           problem={problem}
         />
       );

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { newId } from "../../api/client";
+import { AGITATIONS } from "./agitations";
 
 /* What each kind of record asks for: a path into the record, a label, and how it is typed. */
 
@@ -11,7 +12,10 @@ export type Kind =
   | "pinholes"
   | "filters"
   | "meters"
-  | "formats";
+  | "formats"
+  | "tanks"
+  | "lines"
+  | "bottles";
 
 export interface FieldSpec {
   path: string;
@@ -31,6 +35,10 @@ export interface FieldSpec {
     | "backs"
     | "scale"
     | "byhand"
+    | "baths"
+    | "agitation"
+    | "bottle"
+    | "day"
     | "optional";
   help?: string;
 }
@@ -269,6 +277,105 @@ export const KINDS: Record<Kind, KindSpec> = {
     ],
     blank: () => ({ id: newId(), name: "", size_mm: [164, 119], note: "", archived: false }),
     describe: (format: Schemas["SheetFormat"]) => `${format.size_mm[0]} × ${format.size_mm[1]} mm`,
+  },
+  tanks: {
+    title: "Tanks and trays",
+    one: "tank",
+    teach: "How many sheets share it, its volume, and how it is moved: runs are planned by it.",
+    fields: [
+      name,
+      { path: "holds", label: "Holds, sheets of 4×5", as: "number", help: "a roll takes four" },
+      { path: "volume_ml", label: "Volume, ml", as: "number" },
+      { path: "many", label: "How many you have", as: "number" },
+      { path: "agitation", label: "Moved", as: "agitation" },
+      { path: "pour_s", label: "Seconds to fill it", as: "number" },
+      { path: "drain_s", label: "Seconds to drain it", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      holds: 4,
+      volume_ml: 500,
+      many: 1,
+      agitation: "30+10",
+      pour_s: 10,
+      drain_s: 10,
+      note: "",
+      archived: false,
+    }),
+    describe: (tank: Schemas["Tank"]) =>
+      [
+        `${tank.holds} sheets, ${tank.volume_ml} ml`,
+        AGITATIONS.find((each) => each.value === tank.agitation)?.label,
+        tank.many > 1 && `${tank.many} of them`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  lines: {
+    title: "Lines of baths",
+    one: "line",
+    teach: "The baths in their order, strictly one way; the developer's time comes from the film.",
+    fields: [name, { path: "baths", label: "Baths", as: "baths" }, note],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      baths: [
+        { name: "Developer", kind: "developer", seconds: 60, agitation: null },
+        { name: "Stop", kind: "stop", seconds: 30, agitation: null },
+        { name: "Fixer", kind: "fixer", seconds: 300, agitation: null },
+        { name: "Wash", kind: "wash", seconds: 600, agitation: null },
+      ],
+      note: "",
+      archived: false,
+    }),
+    describe: (line: Schemas["Line"]) => line.baths.map((bath) => bath.name).join(", "),
+  },
+  bottles: {
+    title: "Bottles",
+    one: "bottle",
+    teach: "What is mixed: since when, how much film it does, and how fast the fixer clears.",
+    fields: [
+      name,
+      { path: "kind", label: "Holds", as: "bottle" },
+      { path: "mixed", label: "Mixed on", as: "day" },
+      { path: "opened", label: "Opened on", as: "day" },
+      { path: "shelf_days", label: "Keeps, days", as: "optional" },
+      {
+        path: "capacity_rolls",
+        label: "Good for, rolls",
+        as: "optional",
+        help: "four 4×5 are one",
+      },
+      { path: "used_rolls", label: "Has done, rolls", as: "number" },
+      { path: "fresh_clearing_s", label: "Cleared fresh in, s", as: "optional" },
+      { path: "clearing_s", label: "Clears now in, s", as: "optional", help: "double: discard it" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      kind: "fixer",
+      mixed: "",
+      opened: "",
+      shelf_days: null,
+      capacity_rolls: null,
+      used_rolls: 0,
+      fresh_clearing_s: null,
+      clearing_s: null,
+      note: "",
+      archived: false,
+    }),
+    describe: (bottle: Schemas["Bottle"]) =>
+      [
+        bottle.kind,
+        bottle.mixed && `mixed ${bottle.mixed}`,
+        bottle.capacity_rolls != null &&
+          `${bottle.used_rolls} of ${bottle.capacity_rolls} rolls done`,
+      ]
+        .filter(Boolean)
+        .join(", "),
   },
   meters: {
     title: "Meters",

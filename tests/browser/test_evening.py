@@ -1,0 +1,80 @@
+"""The evening planned on the page: shared, moved by hand, put together."""
+
+import pytest
+from playwright.sync_api import expect
+
+from tests.browser.conftest import PHONE, Open, Service
+from tests.browser.test_rooms import violations
+
+pytestmark = pytest.mark.browser
+
+
+def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
+    """Close times share a run; one run more or less shows its cost; put together it waits there."""
+    page = open_page("/darkroom")
+    page.get_by_role("link", name="Plan the evening").click()
+    corvane = page.get_by_role("region", name="Corvane 100, Metol–hydroquinone 1+1, trays")
+    expect(corvane.get_by_role("article")).to_have_count(2)
+    expect(corvane).to_contain_text("nothing shares better")
+    expect(corvane).to_contain_text("concentrate 250 ml, water 250 ml")
+    corvane.get_by_label("Runs").fill("1")
+    expect(corvane.get_by_role("article")).to_have_count(1)
+    expect(corvane).to_contain_text("zone hard")
+    expect(corvane).to_contain_text("zone soft")
+    corvane.get_by_label("Runs").fill("0")
+    expect(page.get_by_role("alert").filter(has_text="between 1 and 60")).to_be_visible()
+    corvane.get_by_label("Runs").fill("")
+    expect(corvane.get_by_role("article")).to_have_count(2)
+    corvane.get_by_role("button", name="Put run 1 together").click()
+    expect(corvane.get_by_role("article")).to_have_count(1)
+    page.get_by_role("link", name="Back to the darkroom").click()
+    run = page.get_by_role("region", name="Corvane 100 N−1, run 1")
+    expect(run).to_contain_text("1A")
+    expect(run).to_contain_text("6.83 min, 20 °C")
+
+
+def test_a_sheet_is_moved_to_another_run(open_page: Open) -> None:
+    """By hand, with what it costs, and back to the best again."""
+    page = open_page("/darkroom/evening", PHONE)
+    page.get_by_label("Move 1B to another run").select_option(label="to run 2")
+    second = page.get_by_role("article", name="Run 2: Corvane 100 N−1 to N+1")
+    expect(second).to_contain_text("1B")
+    expect(second).to_contain_text("zone hard")
+    assert violations(page) == []
+    page.get_by_role("button", name="Share as is best again").click()
+    expect(page.get_by_role("article", name="Run 1: Corvane 100 N−1")).to_contain_text("1B")
+
+
+def test_what_is_needed_first(open_page: Open, service: Service) -> None:
+    """Without a tank the page says where to add one; a tank added in Kit plans at once."""
+    for tank in ("tank-four", "tank-hangers", "tank-trays"):
+        service.call("DELETE", f"/api/kit/tanks/{tank}")
+    page = open_page("/darkroom/evening")
+    page.get_by_role("link", name="Add a tank and a line of baths in Kit").click()
+    page.get_by_role("button", name="Add a tank").click()
+    page.get_by_label("Name").fill("One-sheet tube")
+    page.get_by_label("Holds, sheets of 4×5").fill("1")
+    page.get_by_label("Moved").select_option("rotary")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    page.goto(f"{service.url}/darkroom/evening")
+    expect(page.get_by_role("article")).to_have_count(4)
+
+
+def test_a_line_of_baths_is_kept(open_page: Open, service: Service) -> None:
+    """A bath taken out; without its developer a line is refused, and nothing typed is lost."""
+    page = open_page("/kit")
+    page.get_by_role("button", name="Add a line").click()
+    page.get_by_label("Name", exact=True).fill("Short line")
+    page.get_by_role("button", name="Remove Developer").click()
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("alert").filter(has_text="has one developer")).to_be_visible()
+    page.get_by_role("button", name="add a bath").click()
+    page.get_by_label("4. name").fill("Soup")
+    page.get_by_label("which is a").nth(3).select_option("developer")
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    kept = next(
+        each for each in service.call("GET", "/api/kit")["lines"] if each["id"] != "line-usual"
+    )
+    assert [bath["kind"] for bath in kept["baths"]] == ["stop", "fixer", "wash", "developer"]

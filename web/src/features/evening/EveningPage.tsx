@@ -1,0 +1,252 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import { kitQuery } from "../../api/queries";
+import { RoomHeader } from "../../app/RoomHeader";
+import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
+import { Empty } from "../../components/Empty";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { typedNumber } from "../../components/typedNumber";
+import { darkroomQuery } from "../darkroom/queries";
+import { type Plan, planQuery } from "./queries";
+import { RunCard } from "./RunCard";
+import { Timeline } from "./Timeline";
+
+interface Chosen {
+  tank_id?: string;
+  max_runs?: string;
+  parts?: string[][];
+}
+
+/** The evening planned: what shares a run, what is mixed, and when the hands do what. */
+export function EveningPage() {
+  const kit = useQuery(kitQuery).data;
+  const waiting = useQuery(darkroomQuery(20, "C")).data?.groups;
+  const [degrees, setDegrees] = useState("20");
+  const [line, setLine] = useState<string | null>(null);
+  const [washers, setWashers] = useState("1");
+  const [dryers, setDryers] = useState("1");
+  const [chosen, setChosen] = useState<Record<string, Chosen>>({});
+  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
+  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const groups = (waiting ?? []).filter((each) => each.recipe_id && each.time);
+  const kinds = [...new Set(groups.map((each) => `${each.film_id} ${each.recipe_id}`))];
+  const change = (kind: string, more: Chosen) =>
+    setChosen((before) => ({ ...before, [kind]: { ...before[kind], ...more } }));
+  const ready = tanks.length > 0 && lines.length > 0 && kinds.length > 0;
+  const planning = {
+    kinds: kinds.map((kind) => {
+      const [film_id = "", recipe_id = ""] = kind.split(" ");
+      const own = chosen[kind] ?? {};
+      return {
+        film_id,
+        recipe_id,
+        tank_id: own.tank_id ?? tanks[0]?.id ?? "",
+        max_runs: own.max_runs?.trim() ? typedNumber(own.max_runs) : null,
+        parts: own.parts ?? [],
+      };
+    }),
+    line_id: line ?? lines[0]?.id ?? "",
+    temperature_c: typedNumber(degrees),
+    colon: null,
+    washers: typedNumber(washers),
+    dryers: typedNumber(dryers),
+  };
+  const plan = useQuery({ ...planQuery(planning), enabled: ready });
+  // a refused change leaves the last good plan in sight, and the field it was typed in
+  const [good, setGood] = useState<Plan>();
+  useEffect(() => {
+    if (plan.data) setGood(plan.data);
+  }, [plan.data]);
+  const shown = plan.data ?? (ready ? good : undefined);
+  return (
+    <>
+      <RoomHeader
+        title="Plan the evening"
+        sub={shown && `${count(shown.runs.length, "run")}, dry in ${shown.finish_text}`}
+      >
+        <Link to="/darkroom">Back to the darkroom</Link>
+      </RoomHeader>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+        {kit && waiting && !ready && (
+          <Empty title={kinds.length ? "What do you develop in?" : "Nothing waits for a plan."}>
+            {kinds.length ? (
+              <>
+                <Link to="/kit">Add a tank and a line of baths in Kit</Link>; runs are planned by
+                what the tank holds.
+              </>
+            ) : (
+              "Exposed film with a recipe is planned here."
+            )}
+          </Empty>
+        )}
+        {ready && (
+          <Flex as="fieldset" gap="4" wrap="wrap" align="flex-start" maxWidth="960px">
+            <Box as="legend" srOnly>
+              The darkroom
+            </Box>
+            <Box flex="1 1 120px">
+              <Entry
+                label="Temperature, °C"
+                inputMode="decimal"
+                value={degrees}
+                onChange={(event) => setDegrees(event.target.value)}
+              />
+            </Box>
+            <Box flex="2 1 200px">
+              <Choose
+                label="Line of baths"
+                value={planning.line_id}
+                options={lines.map((each) => ({ value: each.id, label: each.name }))}
+                onChange={setLine}
+              />
+            </Box>
+            <Box flex="1 1 110px">
+              <Entry
+                label="Washers"
+                inputMode="numeric"
+                value={washers}
+                onChange={(event) => setWashers(event.target.value)}
+              />
+            </Box>
+            <Box flex="1 1 140px">
+              <Entry
+                label="Runs that can dry at once"
+                inputMode="numeric"
+                value={dryers}
+                onChange={(event) => setDryers(event.target.value)}
+              />
+            </Box>
+          </Flex>
+        )}
+        <Flex direction="column" gap="2" paddingTop="3" maxWidth="960px">
+          {plan.error && (
+            <Notice tone="refusal" live>
+              {plan.error.message}
+            </Notice>
+          )}
+          {shown?.advice.map((each) => (
+            <Notice key={each.text} tone={each.severity}>
+              {each.text}
+            </Notice>
+          ))}
+        </Flex>
+        {shown && (
+          <Box opacity={plan.error ? 0.45 : 1}>
+            <Timeline plan={shown} />
+            {kinds.map((kind) => {
+              const [film_id, recipe_id] = kind.split(" ");
+              const runs = shown.runs.filter(
+                (run) => run.film_id === film_id && run.recipe_id === recipe_id,
+              );
+              const film = kit?.films.find((each) => each.id === film_id);
+              const recipe = kit?.recipes.find((each) => each.id === recipe_id);
+              const own = planning.kinds.find(
+                (each) => each.film_id === film_id && each.recipe_id === recipe_id,
+              );
+              return (
+                <Box
+                  as="section"
+                  key={kind}
+                  aria-label={`${film?.name}, ${recipe?.name}`}
+                  paddingTop="6"
+                >
+                  <Flex
+                    gap="4"
+                    wrap="wrap"
+                    align="flex-end"
+                    borderTop="2px solid"
+                    borderColor="ink"
+                    paddingTop="2"
+                  >
+                    <Box flex="1 1 260px">
+                      <Box as="h2" fontSize="19px">
+                        {film?.name}
+                      </Box>
+                      <Box color="ink2">
+                        {recipe?.name};{" "}
+                        {shown.proven[kind]
+                          ? "nothing shares better"
+                          : "good, not proven to be the best"}
+                      </Box>
+                    </Box>
+                    <Box flex="0 1 220px">
+                      <Choose
+                        label="In"
+                        value={own?.tank_id ?? ""}
+                        options={tanks.map((each) => ({
+                          value: each.id,
+                          label: `${each.name}, ${each.holds} sheets`,
+                        }))}
+                        onChange={(tank_id) => change(kind, { tank_id, parts: [] })}
+                      />
+                    </Box>
+                    <Box flex="0 1 150px">
+                      <Entry
+                        label="Runs"
+                        inputMode="numeric"
+                        placeholder={`${runs.length}, as few as do`}
+                        value={chosen[kind]?.max_runs ?? ""}
+                        onChange={(event) =>
+                          change(kind, { max_runs: event.target.value, parts: [] })
+                        }
+                      />
+                    </Box>
+                  </Flex>
+                  <Flex gap="6" wrap="wrap" paddingTop="2">
+                    {runs.map((run, place) => (
+                      <RunCard
+                        key={run.id}
+                        run={run}
+                        number={place + 1}
+                        others={runs.length}
+                        degrees_c={planning.temperature_c}
+                        move={(piece, to) =>
+                          change(kind, {
+                            parts: moved(
+                              runs.map((each) => each.pieces.map((one) => one.id)),
+                              piece,
+                              to,
+                            ),
+                          })
+                        }
+                      />
+                    ))}
+                  </Flex>
+                  {(chosen[kind]?.parts?.length ?? 0) > 0 && (
+                    <Box fontSize="14px">
+                      Shared by hand.{" "}
+                      <Box
+                        as="button"
+                        color="accent"
+                        textDecoration="underline"
+                        minHeight="44px"
+                        onClick={() => change(kind, { parts: [] })}
+                      >
+                        Share as is best again
+                      </Box>
+                    </Box>
+                  )}
+                </Box>
+              );
+            })}
+            <Box color="ink2" fontSize="14px" paddingTop="6" maxWidth="720px">
+              Gloves and eye protection, fresh air; acid into water, never water into acid. Read the
+              maker's safety sheet and follow local rules for waste; this program advises.
+            </Box>
+          </Box>
+        )}
+      </Box>
+    </>
+  );
+}
+
+/** A piece in another run; one past the last run is a new one. */
+function moved(parts: string[][], piece: string, to: number): string[][] {
+  const without = parts.map((part) => part.filter((id) => id !== piece));
+  const next = [...without, []].map((part, at) => (at === to ? [...part, piece] : part));
+  return next.filter((part) => part.length > 0);
+}

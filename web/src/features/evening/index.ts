@@ -1,0 +1,1 @@
+export { EveningPage } from "./EveningPage";

@@ -1,0 +1,15 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "../../api/client";
+
+export type Plan = Schemas["EveningPlan"];
+export type PlannedRun = Schemas["PlannedRun"];
+export type Planning = Schemas["Planning"];
+
+/** The plan as asked; the last one stays while a change is worked out. */
+export const planQuery = (planning: Planning) =>
+  queryOptions({
+    queryKey: ["evening", planning],
+    queryFn: () => unwrap(api.POST("/api/evening", { body: planning })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
