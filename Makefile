@@ -57,7 +57,8 @@ types: $(TOOLS) $(MODULES)
 # The direction of imports.
 contracts: $(TOOLS)
 	@echo "— contracts"
-	@PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/lint-imports --no-cache | tail -n 1
+	@PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/lint-imports --no-cache > $(STAMPS)/contracts.log || { cat $(STAMPS)/contracts.log; exit 1; }
+	@tail -n 1 $(STAMPS)/contracts.log
 
 # The OpenAPI document and the page's types, checked against what the service says now.
 schema: $(TOOLS) $(MODULES)

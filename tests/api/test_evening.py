@@ -59,7 +59,7 @@ def test_the_hands_do_one_thing_at_a_time(client: TestClient) -> None:
     assert evening["finish_s"] == max(t["end_s"] for t in evening["tasks"])
     again = ok(plan(client, CORVANE, OSTREL, dryers=4))
     assert again["finish_s"] < evening["finish_s"]
-    assert any("Fixer 1+4 kept until" in each["text"] for each in evening["advice"])
+    assert any("Fixer 1+4 keeps 180 days" in each["text"] for each in evening["advice"])
 
 
 def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
@@ -118,7 +118,7 @@ def test_darkroom_kit_that_is_refused(
 @pytest.mark.parametrize(
     ("bottle", "says"),
     [
-        ({"mixed": "2025-01-01", "shelf_days": 30}, "kept until 2025-01-31"),
+        ({"mixed": "2025-01-01", "shelf_days": 30}, "keeps 30 days and is of 2025-01-01"),
         ({"capacity_rolls": 8, "used_rolls": 8}, "8 rolls it is good for"),
         ({"fresh_clearing_s": 30, "clearing_s": 60}, "twice as long"),
         ({"fresh_clearing_s": 30, "clearing_s": 59, "capacity_rolls": 8, "used_rolls": 7.9}, ""),

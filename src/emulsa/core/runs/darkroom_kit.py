@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import calendar
+import re
 from dataclasses import dataclass
-from datetime import date, timedelta
 from typing import Annotated, Literal
 
 from emulsa.core.chemistry.dilution import Volume
@@ -108,9 +109,8 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
     """
     since = bottle.mixed or bottle.opened
     if since and bottle.shelf_days is not None:
-        until = _day(since, "mixed") + timedelta(days=bottle.shelf_days)
-        if _day(today[:10], "today") > until:
-            return f"{bottle.name} kept until {until.isoformat()}; mix a new one."
+        if _day(today[:10], "today") > _day(since, "mixed") + bottle.shelf_days:
+            return f"{bottle.name} keeps {bottle.shelf_days} days and is of {since}; mix a new one."
     if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
         return (
             f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
@@ -126,8 +126,10 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
     return ""
 
 
-def _day(text: str, field: str) -> date:
-    try:
-        return date.fromisoformat(text)
-    except ValueError:
-        raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field) from None
+def _day(text: str, field: str) -> int:
+    """A day as a number that grows by one from day to day; Unsound when there is no such day."""
+    if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
+        year, month, day = (int(part) for part in text.split("-"))
+        if year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]:
+            return calendar.timegm((year, month, day, 0, 0, 0)) // 86_400
+    raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field)
