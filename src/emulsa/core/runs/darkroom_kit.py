@@ -107,10 +107,10 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
     >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
     'Fixer has done the 10 rolls it is good for; mix a new one.'
     """
-    since = bottle.mixed or bottle.opened
-    if since and bottle.shelf_days is not None:
-        if _day(today[:10], "today") > _day(since, "mixed") + bottle.shelf_days:
-            return f"{bottle.name} keeps {bottle.shelf_days} days and is of {since}; mix a new one."
+    since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
+    shelf = bottle.shelf_days
+    if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
+        return f"{bottle.name} keeps {shelf} days and is of {since}; mix a new one."
     if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
         return (
             f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
