@@ -132,3 +132,72 @@ def test_bottles_that_are_done(client: TestClient, bottle: Json, says: str) -> N
     ok(client.put("/api/kit/bottles/b", json=record))
     said = [each["text"] for each in ok(plan(client, CORVANE))["advice"]]
     assert (said == []) if not says else (says in said[0])
+
+
+@pytest.fixture
+def run(client: TestClient) -> Json:
+    """Two sheets put together in the four-sheet tank."""
+    body = {
+        "run": {
+            "id": "run",
+            "name": "Evening",
+            "recipe_id": "recipe-corvane-mq",
+            "n": -1,
+            "minutes": 6.8,
+            "temperature_c": 20,
+            "tank_id": "tank-four",
+            "line_id": "line-usual",
+        },
+        "piece_ids": ["sheet-1A", "sheet-1B"],
+    }
+    return ok(client.post("/api/darkroom/runs", json=body))
+
+
+def test_a_runs_course(client: TestClient, run: Json) -> None:
+    """Its own tank and line, second by second; a tank a run goes in is not deleted."""
+    course = ok(client.get("/api/darkroom/runs/run/course"))
+    steps = {step["kind"]: step for step in course["process"]["steps"]}
+    developer = steps["developer"]
+    assert developer["end_s"] - developer["start_s"] == pytest.approx(6.8 * 60)
+    assert sum(cue["kind"] == "agitate" for cue in developer["cues"]) == 7
+    assert steps["stop"]["start_s"] - developer["end_s"] == 10  # pouring in
+    assert refusal(client.delete("/api/kit/tanks/tank-four"), 409)
+    for tank in client.get("/api/kit").json()["tanks"]:
+        if tank["id"] != "tank-four":
+            client.delete(f"/api/kit/tanks/{tank['id']}")
+    assert ok(client.get("/api/darkroom/runs/run/course"))["tank"]["id"] == "tank-four"
+
+
+def test_a_run_is_timed_anew_by_its_temperature(client: TestClient, run: Json) -> None:
+    """Warmer is quicker: what is left is the whole, less the dose, at the last temperature."""
+    steady = {"elapsed_min": 2, "measured": [{"minute": 0, "temperature_c": 20}]}
+    answer = ok(client.post("/api/darkroom/runs/run/retime", json=steady))
+    assert answer["left_min"] == pytest.approx(4.8)
+    warm = {"elapsed_min": 0, "measured": [{"minute": 0, "temperature_c": 22}]}
+    answer = ok(client.post("/api/darkroom/runs/run/retime", json=warm))
+    assert answer["left_min"] == pytest.approx(6.8 * 0.8352702114)
+    hot = {"elapsed_min": 1, "measured": [{"minute": 0, "temperature_c": 60}]}
+    assert (
+        "between 10 and 35"
+        in refusal(client.post("/api/darkroom/runs/run/retime", json=hot), 422)["message"]
+    )
+    began = ok(client.get("/api/devices/thermometer?began_c=22&minute=0"))
+    later = ok(client.get("/api/devices/thermometer?began_c=22&minute=10"))
+    assert began["temperature_c"] == 22 > later["temperature_c"] > 16
+
+
+def test_how_a_run_went_is_kept(client: TestClient, run: Json) -> None:
+    """With its true times and temperatures, once; undo takes it off again."""
+    went = {
+        "started_at": "2026-01-20T20:00:00.000Z",
+        "steps": [{"name": "Developer", "seconds": 402}],
+        "measured": [{"minute": 2, "temperature_c": 20.4}],
+    }
+    first = ok(client.put("/api/darkroom/runs/run/went", json=went))
+    assert first["run"]["went"] == went
+    assert ok(client.put("/api/darkroom/runs/run/went", json=went)) == first
+    ok(client.post("/api/darkroom/runs/run/developed"))
+    assert ok(client.get("/api/log/exposure-1A"))["run"]["went"] == went
+    client.post("/api/undo")
+    client.post("/api/undo")
+    assert client.get("/api/darkroom").json()["runs"][0]["run"]["went"] is None

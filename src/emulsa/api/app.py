@@ -23,6 +23,7 @@ from emulsa.api.limits import BodyLimit
 from emulsa.api.routes import ROUTERS
 from emulsa.devices.shutter_tester import SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
+from emulsa.devices.thermometer import SimulatedThermometer
 from emulsa.store import backups
 from emulsa.store.pool import Pool
 
@@ -103,6 +104,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.exchange = settings.data / "exchange"
     app.state.spot_meter = settings.spot_meter or SimulatedSpotMeter()
     app.state.shutter_tester = SimulatedShutterTester()
+    app.state.thermometer = SimulatedThermometer()
     for router in ROUTERS:
         app.include_router(router)
 

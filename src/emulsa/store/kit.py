@@ -143,8 +143,8 @@ USED_BY = {  # what may still name a record: one sentence says where to look
     "filter": "scenes or exposures",
     "meter": "scenes",
     "sheet_format": "holders or boxes",
-    "tank": "",
-    "line": "",
+    "tank": "runs",
+    "line": "runs",
     "bottle": "",
 }
 
@@ -160,8 +160,8 @@ REFERENCES = {
     ),
     "meter": (("scene", "meter_id"),),
     "sheet_format": (("holder", "format"), ("stock", "format")),
-    "tank": (),
-    "line": (),
+    "tank": (("run", "tank_id"),),
+    "line": (("run", "line_id"),),
     "bottle": (),
 }
 

@@ -5,22 +5,25 @@ from __future__ import annotations
 import json
 from sqlite3 import Connection, Row
 
+from emulsa.core import wire
 from emulsa.core.film.judgement import Judgement
-from emulsa.core.film.runs import Run
+from emulsa.core.film.runs import Run, Went
 
 
 def put(connection: Connection, run: Run) -> None:
     connection.execute(
         """
         INSERT INTO run (
-            id, name, recipe_id, n, minutes, temperature_c, begun_at, developed_at, note
+            id, name, recipe_id, n, minutes, temperature_c, tank_id, line_id, went, begun_at,
+            developed_at, note
         ) VALUES (
-            :id, :name, :recipe_id, :n, :minutes, :temperature_c, :begun_at, :developed_at, :note
+            :id, :name, :recipe_id, :n, :minutes, :temperature_c, :tank_id, :line_id, :went,
+            :begun_at, :developed_at, :note
         )
         ON CONFLICT (id) DO UPDATE SET
             name = :name, recipe_id = :recipe_id, n = :n, minutes = :minutes,
-            temperature_c = :temperature_c, begun_at = :begun_at, developed_at = :developed_at,
-            note = :note
+            temperature_c = :temperature_c, tank_id = :tank_id, line_id = :line_id, went = :went,
+            begun_at = :begun_at, developed_at = :developed_at, note = :note
         """,
         {
             "id": run.id,
@@ -29,6 +32,9 @@ def put(connection: Connection, run: Run) -> None:
             "n": run.n,
             "minutes": run.minutes,
             "temperature_c": run.temperature_c,
+            "tank_id": run.tank_id,
+            "line_id": run.line_id,
+            "went": None if run.went is None else wire.dumps(run.went),
             "begun_at": run.begun_at,
             "developed_at": run.developed_at,
             "note": run.note,
@@ -38,7 +44,7 @@ def put(connection: Connection, run: Run) -> None:
 
 def run(connection: Connection, id_: str) -> Run | None:
     row = connection.execute("SELECT * FROM run WHERE id = :id", {"id": id_}).fetchone()
-    return Run(**dict(row)) if row else None
+    return _run(row) if row else None
 
 
 def open_runs(connection: Connection) -> list[Run]:
@@ -46,7 +52,7 @@ def open_runs(connection: Connection) -> list[Run]:
     rows = connection.execute(
         "SELECT * FROM run WHERE developed_at = '' ORDER BY begun_at, rowid"
     ).fetchall()
-    return [Run(**dict(row)) for row in rows]
+    return [_run(row) for row in rows]
 
 
 def delete(connection: Connection, id_: str) -> None:
@@ -92,6 +98,11 @@ def of_scene(connection: Connection, scene_id: str) -> list[Judgement]:
         {"scene_id": scene_id},
     ).fetchall()
     return [_judgement(row) for row in rows]
+
+
+def _run(row: Row) -> Run:
+    went = row["went"]
+    return Run(**{**dict(row), "went": wire.loads(Went, went) if went else None})
 
 
 def _judgement(row: Row) -> Judgement:

@@ -433,6 +433,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/darkroom/runs/{id}/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Course
+         * @description A run second by second: its own tank and line, or the first there are.
+         */
+        get: operations["course_api_darkroom_runs__id__course_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/retime": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Retime
+         * @description What is left of the development, by the temperatures measured so far; nothing is kept.
+         */
+        post: operations["retime_api_darkroom_runs__id__retime_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/went": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Went
+         * @description Keep how a run went by its clock; handed in twice, it is kept once.
+         */
+        put: operations["went_api_darkroom_runs__id__went_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/darkroom/runs/{id}/developed": {
         parameters: {
             query?: never;
@@ -527,6 +587,26 @@ export interface paths {
          * @description Pull the trigger: the reading arrives in the scene; nothing is kept yet.
          */
         post: operations["trigger_api_devices_spot_meter_trigger_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/thermometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Thermometer
+         * @description Read the bath: it began at a temperature so many minutes ago.
+         */
+        get: operations["thermometer_api_devices_thermometer_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2164,6 +2244,16 @@ export interface components {
             agitation?: string | null;
         };
         /**
+         * BathReading
+         * @description The developer's temperature at a moment of the development, in minutes from its start.
+         */
+        BathReading: {
+            /** Minute */
+            minute: number;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
          * Bottle
          * @description A mixed bottle: since when, how long it keeps, how much film it does and has done.
          */
@@ -2408,6 +2498,15 @@ export interface components {
             means: string;
             /** Needed */
             needed: boolean;
+        };
+        /**
+         * Course
+         * @description How a run goes: in which tank, along which line, second by second.
+         */
+        Course: {
+            tank: components["schemas"]["Tank"];
+            line: components["schemas"]["Line"];
+            process: components["schemas"]["ProcessAnswer"];
         };
         /**
          * CsvFile
@@ -4171,6 +4270,18 @@ export interface components {
             text: string;
         };
         /**
+         * Retimed
+         * @description What is left at the last temperature.
+         */
+        Retimed: {
+            /** Left Min */
+            left_min: number;
+            /** Left Text */
+            left_text: string;
+            /** K Per C */
+            k_per_c: number;
+        };
+        /**
          * Roll
          * @description A roll that was loaded: in a camera or back, in the bag partly exposed, or done.
          *
@@ -4289,6 +4400,8 @@ export interface components {
         /**
          * Run
          * @description What was developed together; ``developed_at`` is empty until it is out of the developer.
+         *
+         *     ``tank_id`` and ``line_id`` say how it goes; ``went`` how it went, when its clock was used.
          */
         Run: {
             /** Id */
@@ -4304,6 +4417,11 @@ export interface components {
             n: number;
             /** Minutes */
             minutes?: number | null;
+            /** Tank Id */
+            tank_id?: string | null;
+            /** Line Id */
+            line_id?: string | null;
+            went?: components["schemas"]["Went"] | null;
             /** Temperature C */
             temperature_c?: number | null;
             /**
@@ -5023,6 +5141,16 @@ export interface components {
             label: string;
         };
         /**
+         * ThermometerView
+         * @description What the thermometer says.
+         */
+        ThermometerView: {
+            /** Name */
+            name: string;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
          * TimeReading
          * @description A time at an aperture; strings are marks, numbers are literal.
          */
@@ -5176,6 +5304,37 @@ export interface components {
              * @default 0.25
              */
             change: number;
+        };
+        /**
+         * Went
+         * @description How a run went by its clock: each bath's true time, and what the thermometer said.
+         */
+        Went: {
+            /**
+             * Started At
+             * @default
+             */
+            started_at: string;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["WentStep"][];
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["BathReading"][];
+        };
+        /**
+         * WentStep
+         * @description A bath as it really went.
+         */
+        WentStep: {
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * Placed
@@ -5975,6 +6134,16 @@ export interface components {
             run: components["schemas"]["Run"];
             /** Piece Ids */
             piece_ids: string[];
+        };
+        /**
+         * Retiming
+         * @description How long the film has been in the developer, and what the thermometer said when.
+         */
+        Retiming: {
+            /** Elapsed Min */
+            elapsed_min: number;
+            /** Measured */
+            measured: components["schemas"]["BathReading"][];
         };
         /**
          * Trigger
@@ -7450,6 +7619,107 @@ export interface operations {
             };
         };
     };
+    course_api_darkroom_runs__id__course_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    retime_api_darkroom_runs__id__retime_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Retiming"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Retimed"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    went_api_darkroom_runs__id__went_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Went"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     developed_api_darkroom_runs__id__developed_post: {
         parameters: {
             query?: never;
@@ -7596,6 +7866,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Arrived"];
+                };
+            };
+        };
+    };
+    thermometer_api_devices_thermometer_get: {
+        parameters: {
+            query?: {
+                began_c?: number;
+                minute?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThermometerView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -13,17 +13,22 @@ from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id
 from emulsa.api.routes.rolls import frames_of, strip_text
-from emulsa.core.development import temperature
+from emulsa.core.data.development import K_PER_C
+from emulsa.core.development import drift, temperature
 from emulsa.core.development.waiting import Group, WaitingFilm, groups
-from emulsa.core.errors import Impossible
+from emulsa.core.errors import Impossible, Missing
 from emulsa.core.exposed import Exposure, set_text
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll, Strip
-from emulsa.core.film.runs import Run
-from emulsa.core.limits import Id, Length
+from emulsa.core.film.runs import BathReading, Run, Went
+from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.limits import Id, Length, Within
+from emulsa.core.runs import plan
+from emulsa.core.runs.darkroom_kit import Line, Tank
+from emulsa.core.runs.process import ProcessAnswer
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import exposures, films, journal, pieces, rolls, scenes
+from emulsa.store import darkroom, exposures, films, journal, pieces, rolls, scenes
 from emulsa.store import runs as store
 from emulsa.store.database import Connection
 
@@ -74,6 +79,32 @@ class RunBeginning:
     piece_ids: Annotated[tuple[Id, ...], Length("Pieces of film in a run", 1, 500)]
 
 
+@dataclass(frozen=True)
+class Course:
+    """How a run goes: in which tank, along which line, second by second."""
+
+    tank: Tank
+    line: Line
+    process: ProcessAnswer
+
+
+@dataclass(frozen=True, kw_only=True)
+class Retiming:
+    """How long the film has been in the developer, and what the thermometer said when."""
+
+    elapsed_min: Annotated[float, Within("The minutes so far", 0, 600, "min")]
+    measured: Annotated[tuple[BathReading, ...], Length("Measurements", 1, 200)]
+
+
+@dataclass(frozen=True)
+class Retimed:
+    """What is left at the last temperature."""
+
+    left_min: float
+    left_text: str
+    k_per_c: float
+
+
 @router.get("")
 def read(
     db: Db, temperature_c: float | None = None, temperature_f: float | None = None
@@ -115,6 +146,53 @@ def begin(db: Db, beginning: RunBeginning = body(RunBeginning)) -> RunView:
         store.put(db, run)
         for each in found:
             pieces.move(db, each, "start_run", at, run.name, run_id=run.id)
+    return _run_view(db, run)
+
+
+@router.get("/runs/{id}/course")
+def course(id: str, db: Db) -> Course:  # noqa: A002
+    """A run second by second: its own tank and line, or the first there are."""
+    run = _found(db, id)
+    tanks = [each for each in darkroom.tanks(db) if not each.archived or each.id == run.tank_id]
+    lines = [each for each in darkroom.lines(db) if not each.archived or each.id == run.line_id]
+    tank = next((each for each in tanks if each.id == run.tank_id), tanks[0] if tanks else None)
+    line = next((each for each in lines if each.id == run.line_id), lines[0] if lines else None)
+    if tank is None or line is None:
+        raise NotFound("Add a tank and a line of baths in Kit; the run's clock goes by them.")
+    if run.minutes is None:
+        raise Missing("This run has no developing time; put it off and give it one.", field="id")
+    recipe = films.recipe(db, run.recipe_id) if run.recipe_id else None
+    found = pieces.of_run(db, id)
+    area = sum(20.0 if each.roll_id is None else 80.0 / 12 for each in found) or 20.0
+    return Course(
+        tank=tank,
+        line=line,
+        process=plan.course(
+            line, tank, run.minutes, area, recipe.recipe.dilution if recipe else "stock"
+        ),
+    )
+
+
+@router.post("/runs/{id}/retime", openapi_extra=documented(Retiming))
+def retime(id: str, db: Db, retiming: Retiming = body(Retiming)) -> Retimed:  # noqa: A002
+    """What is left of the development, by the temperatures measured so far; nothing is kept."""
+    run = _found(db, id)
+    recipe = films.recipe(db, run.recipe_id) if run.recipe_id else None
+    if run.minutes is None:
+        raise Missing("This run has no developing time.", field="id")
+    measured = sorted((each.minute, each.temperature_c) for each in retiming.measured)
+    k = recipe.recipe.k_per_c if recipe else K_PER_C
+    reference = 20.0 if run.temperature_c is None else run.temperature_c
+    left = drift.minutes_left(measured, retiming.elapsed_min, run.minutes, k, reference)
+    return Retimed(left_min=left, left_text=minutes_text(left), k_per_c=k)
+
+
+@router.put("/runs/{id}/went", openapi_extra=documented(Went))
+def went(id: str, db: Db, went: Went = body(Went)) -> RunView:  # noqa: A002
+    """Keep how a run went by its clock; handed in twice, it is kept once."""
+    run = replace(_found(db, id), went=went)
+    with journal.action(db, f"run {run.name} as it went", now()):
+        store.put(db, run)
     return _run_view(db, run)
 
 

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Annotated
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
 
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
@@ -15,6 +16,7 @@ from emulsa.core.scene import Scene, SceneReading
 from emulsa.core.scene_line import reading_text
 from emulsa.devices.shutter_tester import ShutterTester
 from emulsa.devices.spot_meter import SpotMeter
+from emulsa.devices.thermometer import Thermometer
 from emulsa.store import kit
 
 router = APIRouter(prefix="/api/devices", tags=["devices"])
@@ -86,6 +88,25 @@ def trigger(request: Request, db: Db, pulled: Trigger = body(Trigger)) -> Arrive
     others = tuple(taken if each is before else each for each in scene.readings)
     readings = others if before else (*others, taken)
     return Arrived(f"{label}: {reading_text(reading)}", replace(scene, readings=readings))
+
+
+@dataclass(frozen=True)
+class ThermometerView:
+    """What the thermometer says."""
+
+    name: str
+    temperature_c: float
+
+
+@router.get("/thermometer")
+def thermometer(
+    request: Request,
+    began_c: Annotated[float, Query(ge=0, le=50)] = 20.0,
+    minute: Annotated[float, Query(ge=0, le=600)] = 0.0,
+) -> ThermometerView:
+    """Read the bath: it began at a temperature so many minutes ago."""
+    device: Thermometer = request.app.state.thermometer
+    return ThermometerView(device.name, device.read_c(began_c, minute))
 
 
 @router.post("/shutter-tester/measure", openapi_extra=documented(Shutter))

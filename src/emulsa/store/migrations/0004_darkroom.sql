@@ -35,3 +35,7 @@ CREATE TABLE bottle (
     note TEXT NOT NULL,
     archived INTEGER NOT NULL DEFAULT 0 CHECK (archived IN (0, 1))
 ) STRICT;
+
+ALTER TABLE run ADD COLUMN tank_id TEXT REFERENCES tank (id);
+ALTER TABLE run ADD COLUMN line_id TEXT REFERENCES line (id);
+ALTER TABLE run ADD COLUMN went TEXT CHECK (went IS NULL OR json_valid(went));
