@@ -30,7 +30,7 @@ def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
     page.get_by_role("link", name="Back to the darkroom").click()
     run = page.get_by_role("region", name="Corvane 100 N−1, run 1")
     expect(run).to_contain_text("1A")
-    expect(run).to_contain_text("6.83 min, 20 °C")
+    expect(run).to_contain_text("6 min 50 s, 20 °C")
 
 
 def test_a_sheet_is_moved_to_another_run(open_page: Open) -> None:

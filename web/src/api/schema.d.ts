@@ -4448,6 +4448,8 @@ export interface components {
             run: components["schemas"]["Run"];
             /** N Text */
             n_text: string;
+            /** Minutes Text */
+            minutes_text: string;
             /** Pieces */
             pieces: components["schemas"]["PieceLine"][];
         };

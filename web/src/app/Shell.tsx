@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { NavLink, Outlet, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
+import { useRun } from "../clock/run";
 import { useClock } from "../clock/state";
 import { Notice } from "../components/Notice";
 import { useJournal } from "./journal";
@@ -11,6 +12,10 @@ import { ROOMS } from "./rooms";
 
 const ExposureClock = lazy(async () => ({
   default: (await import("../features/clock")).ExposureClock,
+}));
+
+const RunClockFace = lazy(async () => ({
+  default: (await import("../features/run")).RunClockFace,
 }));
 
 const KEYS = [
@@ -38,6 +43,7 @@ export function Shell() {
   }, [navigate, undo, redo]);
   useKeys(keys);
   const timed = useClock();
+  const run = useRun();
   return (
     <Grid
       height="100dvh"
@@ -51,6 +57,11 @@ export function Shell() {
         <Outlet />
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
+      {run && (
+        <Suspense>
+          <RunClockFace />
+        </Suspense>
+      )}
       {timed && (
         <Suspense>
           <ExposureClock />

@@ -38,3 +38,33 @@ export const sound = {
     beep(980, 0.5, 0.6);
   },
 };
+
+/* A run is worked by ear: each cue has a sound of its own, told apart by its shape, not its pitch. */
+export const cueSound = {
+  pour: () => {
+    beep(440, 0.12);
+    beep(554, 0.12, 0.14);
+    beep(659, 0.2, 0.28);
+  },
+  move: () => {
+    for (const delay of [0, 0.12, 0.24]) beep(740, 0.07, delay);
+  },
+  rest: () => beep(330, 0.35),
+  drain: () => {
+    beep(659, 0.12);
+    beep(554, 0.12, 0.14);
+    beep(440, 0.2, 0.28);
+  },
+  soon: () => {
+    beep(880, 0.06);
+    beep(880, 0.06, 0.3);
+  },
+  next: () => {
+    beep(520, 0.12);
+    beep(780, 0.3, 0.14);
+  },
+  end: () => {
+    for (const delay of [0, 0.6, 1.2]) beep(980, 0.45, delay);
+  },
+  here: () => beep(600, 0.05),
+};

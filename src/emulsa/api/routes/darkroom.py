@@ -53,6 +53,7 @@ class RunView:
 
     run: Run
     n_text: str
+    minutes_text: str
     pieces: tuple[PieceLine, ...]
 
 
@@ -324,7 +325,8 @@ def _strips_whole(db: Connection, found: list[Piece]) -> None:
 
 
 def _run_view(db: Connection, run: Run) -> RunView:
-    return RunView(run, n_text(run.n), _lines(db, pieces.of_run(db, run.id)))
+    minutes = "" if run.minutes is None else minutes_text(run.minutes)
+    return RunView(run, n_text(run.n), minutes, _lines(db, pieces.of_run(db, run.id)))
 
 
 def _lines(db: Connection, found: list[Piece]) -> tuple[PieceLine, ...]:

@@ -12,6 +12,7 @@ import {
   useClock,
   watchText,
 } from "../../clock/state";
+import { useAwake } from "../../clock/useAwake";
 import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
@@ -32,21 +33,6 @@ export function ExposureClock() {
 
 const leftOf = (timed: Timed, now: number) =>
   timed.left_s === null ? null : timed.left_s - runningS(timed, now);
-
-/** Keeps the screen lit while the shutter is open, where the browser can. */
-function useAwake(wanted: boolean) {
-  useEffect(() => {
-    if (!wanted || !("wakeLock" in navigator)) return;
-    let lock: WakeLockSentinel | null = null;
-    navigator.wakeLock.request("screen").then(
-      (held) => {
-        lock = held;
-      },
-      () => undefined, // refused, as on a low battery: the clock counts all the same
-    );
-    return () => void lock?.release();
-  }, [wanted]);
-}
 
 function useSounds(timed: Timed | null, now: number) {
   const habits = useQuery(preferencesQuery).data?.sounds;

@@ -1,17 +1,40 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
+import { keepRun } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../components/useWrite";
-import { putOff, runDeveloped } from "./queries";
+import { courseOf, putOff, runDeveloped } from "./queries";
+
+/** The run's clock, laid over everything; drying is left to the night. */
+async function openClock(run: Schemas["Run"]) {
+  const { process } = await courseOf(run.id);
+  keepRun({
+    run_id: run.id,
+    title: run.name,
+    began_c: run.temperature_c ?? 20,
+    steps: process.steps.filter((step) => step.kind !== "dry"),
+    mix: process.mix
+      .map((part) => `${part.part} ${part.ml.toFixed(part.ml < 20 ? 1 : 0)} ml`)
+      .join(", "),
+    done_s: 0,
+    since: null,
+    speed: 1,
+    phase: "ready",
+    started_at: "",
+    blackout: false,
+    measured: [],
+    given_s: -1,
+  });
+}
 
 /** Film that is in a run: developed it is when fixed, put off as long as it is dry. */
 export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
   const { problem, write, busy } = useWrite();
   return (
     <Box paddingTop="6">
-      {runs.map(({ run, n_text, pieces }) => (
+      {runs.map(({ run, n_text, minutes_text, pieces }) => (
         <Box
           as="section"
           key={run.id}
@@ -27,11 +50,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               In a run: {run.name}
             </Box>
             <Box color="ink2">
-              {[
-                n_text,
-                run.minutes && `${run.minutes} min`,
-                run.temperature_c && `${run.temperature_c} °C`,
-              ]
+              {[n_text, minutes_text, run.temperature_c && `${run.temperature_c} °C`]
                 .filter(Boolean)
                 .join(", ")}
             </Box>
@@ -51,11 +70,10 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
             ))}
           </ul>
           <Flex gap="3" paddingTop="2" wrap="wrap">
-            <Button
-              variant="main"
-              disabled={busy}
-              onClick={() => write(() => runDeveloped(run.id))}
-            >
+            <Button variant="main" disabled={busy} onClick={() => write(() => openClock(run))}>
+              Clock
+            </Button>
+            <Button disabled={busy} onClick={() => write(() => runDeveloped(run.id))}>
               Developed and fixed
             </Button>
             <Button disabled={busy} onClick={() => write(() => putOff(run.id))}>

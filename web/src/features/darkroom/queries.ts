@@ -25,6 +25,8 @@ const at = (id: string) => ({ params: { path: { id } } });
 export const beginRun = (body: Schemas["RunBeginning"]) =>
   unwrap(api.POST("/api/darkroom/runs", { body }));
 
+export const courseOf = (id: string) => unwrap(api.GET("/api/darkroom/runs/{id}/course", at(id)));
+
 export const runDeveloped = (id: string) =>
   unwrap(api.POST("/api/darkroom/runs/{id}/developed", at(id)));
 

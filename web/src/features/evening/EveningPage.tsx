@@ -204,6 +204,7 @@ export function EveningPage() {
                         number={place + 1}
                         others={runs.length}
                         degrees_c={planning.temperature_c}
+                        line_id={planning.line_id}
                         move={(piece, to) =>
                           change(kind, {
                             parts: moved(

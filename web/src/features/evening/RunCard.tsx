@@ -26,12 +26,14 @@ export function RunCard({
   number,
   others,
   degrees_c,
+  line_id,
   move,
 }: {
   run: PlannedRun;
   number: number;
   others: number;
   degrees_c: number;
+  line_id: string;
   move: (piece: string, to: number) => void;
 }) {
   const { problem, write, busy } = useWrite();
@@ -44,8 +46,11 @@ export function RunCard({
           name: `${run.name}, run ${number}`,
           recipe_id: run.recipe_id,
           n: run.n,
-          minutes: Math.round(run.minutes * 100) / 100,
+          minutes: Math.round(run.minutes * 60) / 60,
           temperature_c: degrees_c,
+          tank_id: run.tank_id,
+          line_id,
+          went: null,
           begun_at: "",
           developed_at: "",
           note: "",

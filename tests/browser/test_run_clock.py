@@ -1,0 +1,182 @@
+"""A whole run by its clock: cues at their times, sounds that are made, blackout, a lost server."""
+
+import json
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import PHONE, Open, Service
+from tests.browser.test_rooms import violations
+
+pytestmark = pytest.mark.browser
+
+# Every oscillator that is really started, with its pitch; and every cue with how late it came.
+LISTEN = """
+window.heard = []; window.cues = [];
+window.addEventListener('emulsa-cue', (event) => window.cues.push(event.detail));
+const start = OscillatorNode.prototype.start;
+OscillatorNode.prototype.start = function (at) {
+    window.heard.push(Math.round(this.frequency.value));
+    return start.call(this, at);
+};
+"""
+LINE = {
+    "id": "short",
+    "name": "Short line",
+    "baths": [
+        {"name": "Presoak", "kind": "presoak", "seconds": 60},
+        {"name": "Developer", "kind": "developer"},
+        {"name": "Stop", "kind": "stop", "seconds": 30, "agitation": "shuffle"},
+        {"name": "Fixer", "kind": "fixer", "seconds": 60},
+        {"name": "Wash", "kind": "wash", "seconds": 120},
+        {"name": "Dry", "kind": "dry", "seconds": 7200},
+    ],
+}
+
+
+@pytest.fixture
+def run(service: Service) -> Service:
+    """1A and 1B in a run of four minutes along a short line."""
+    service.call("PUT", "/api/kit/lines/short", LINE)
+    begun = {
+        "id": "run",
+        "name": "Short run",
+        "recipe_id": "recipe-corvane-mq",
+        "minutes": 4,
+        "temperature_c": 20,
+        "tank_id": "tank-four",
+        "line_id": "short",
+    }
+    body = {"run": begun, "piece_ids": ["sheet-1A", "sheet-1B"]}
+    service.call("POST", "/api/darkroom/runs", body)
+    return service
+
+
+def opened(open_page: Open, **more: Any) -> Page:
+    page = open_page("/darkroom", **more)
+    page.add_init_script(LISTEN)
+    page.reload()
+    page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
+    expect(page.get_by_role("dialog", name="Clock of Short run")).to_be_visible()
+    return page
+
+
+def kept(page: Page) -> dict[str, Any]:
+    found: dict[str, Any] = json.loads(page.evaluate("localStorage.getItem('emulsa-run')"))
+    return found
+
+
+def shift(page: Page, seconds: float) -> None:
+    """As if so much more time had gone by: the clock counts from the wall, not from ticks."""
+    page.evaluate(
+        """seconds => {
+            const run = JSON.parse(localStorage.getItem('emulsa-run'));
+            run.since -= seconds * 1000;
+            localStorage.setItem('emulsa-run', JSON.stringify(run));
+        }""",
+        seconds,
+    )
+
+
+def test_a_rehearsal_gives_every_cue_in_its_time(open_page: Open, run: Service) -> None:
+    """Sixty times as fast: every cue of the process is heard at its moment, and nothing is kept."""
+    page = opened(open_page)
+    assert violations(page) == []
+    page.get_by_role("button", name="Rehearse").click()
+    expect(page.get_by_text("Done", exact=True)).to_be_visible()
+    course = run.call("GET", "/api/darkroom/runs/run/course")["process"]["steps"]
+    cues = page.evaluate("window.cues")
+    moves = [cue["start_s"] for step in course for cue in step["cues"] if cue["kind"] == "agitate"]
+    assert [cue["at_s"] for cue in cues if cue["sound"] == "move"] == pytest.approx(moves)
+    pours = [cue["start_s"] for step in course for cue in step["cues"] if cue["kind"] == "pour"]
+    assert [cue["at_s"] for cue in cues if cue["sound"] == "pour"] == pytest.approx(pours)
+    assert cues[-1]["sound"] == "end"
+    assert [cue["at_s"] for cue in cues] == sorted(cue["at_s"] for cue in cues)
+    late = sorted(cue["late_s"] for cue in cues)
+    assert late[len(late) // 2] < 0.05  # the machine of the tests may stumble, not the median
+    heard = page.evaluate("window.heard")
+    assert heard.count(740) == 3 * len(moves)
+    assert heard.count(980) == 3
+    page.get_by_role("button", name="Back to the beginning").click()
+    page.get_by_role("button", name="Not now").click()
+    expect(page.get_by_role("region", name="Short run")).to_be_visible()
+    assert run.call("GET", "/api/darkroom")["runs"][0]["run"]["went"] is None
+
+
+def test_blackout_is_black_and_only_tells(open_page: Open, run: Service) -> None:
+    """Pure black, by sound alone; a touch tells where the run is, only holding leaves."""
+    page = opened(open_page, size=PHONE)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    page.get_by_role("button", name="Blackout").click()
+    black = page.locator("[data-blackout]")
+    expect(black).to_have_css("background-color", "rgb(0, 0, 0)")
+    box = black.bounding_box()
+    assert box is not None
+    assert (box["width"], box["height"]) == (390, 844)
+    page.touchscreen.tap(200, 400)
+    expect(black.get_by_role("status")).to_contain_text("Presoak")
+    assert 600 in page.evaluate("window.heard")
+    before = len(page.evaluate("window.heard"))
+    shift(page, 70)
+    page.wait_for_function("count => window.heard.length > count", arg=before)
+    expect(black).to_be_visible()
+    page.keyboard.press("Enter")
+    expect(black.get_by_role("status")).to_contain_text("Developer")
+    page.mouse.move(200, 400)
+    page.mouse.down()
+    page.wait_for_timeout(2_300)
+    page.mouse.up()
+    expect(black).to_have_count(0)
+    expect(page.get_by_role("dialog", name="Clock of Short run")).to_contain_text("Developer")
+
+
+def test_a_run_survives_and_is_written(open_page: Open, run: Service) -> None:
+    """Through a reload and a killed server to its end; then film is developed, times are kept."""
+    page = opened(open_page)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    shift(page, 30)
+    page.reload()
+    dialog = page.get_by_role("dialog", name="Clock of Short run")
+    expect(dialog).to_contain_text("Presoak")
+    page.get_by_role("button", name="Let it stand").click()
+    expect(dialog).to_contain_text("Standing")
+    page.get_by_role("button", name="Go on").click()
+    shift(page, 60)
+    expect(page.get_by_role("button", name="No pause in this bath")).to_be_disabled()
+    run.stop()
+    shift(page, 900)
+    expect(page.get_by_text("How the run went is kept here")).to_be_visible()
+    run.start()
+    expect(dialog).to_have_count(0)
+    expect(page.get_by_role("region", name="To judge")).to_contain_text("1A")
+    problems = open_page.problems  # type: ignore[attr-defined]
+    problems[:] = [each for each in problems if "ERR_CONNECTION" not in each]
+    went = run.call("GET", "/api/log/exposure-1A")["run"]["went"]
+    assert [each["name"] for each in went["steps"]] == [
+        "Presoak", "Developer", "Stop", "Fixer", "Wash",
+    ]  # fmt: skip
+    assert went["steps"][1]["seconds"] == 240
+
+
+def test_a_warm_bath_is_shorter(open_page: Open, run: Service) -> None:
+    """A temperature typed in the developer times the rest anew; the thermometer is read as well."""
+    page = opened(open_page)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    shift(page, 100)
+    field = page.get_by_label("Developer now, °C")
+    expect(field).to_be_visible()
+    before = kept(page)["steps"][1]
+    field.fill("60")
+    page.get_by_role("button", name="Time it anew").click()
+    expect(page.get_by_role("alert").filter(has_text="between 10 and 35")).to_be_visible()
+    expect(field).to_have_value("60")
+    field.fill("23")
+    page.get_by_role("button", name="Time it anew").click()
+    expect(page.get_by_role("status").filter(has_text="23 °C")).to_be_visible()
+    after = kept(page)["steps"][1]
+    assert after["end_s"] < before["end_s"] - 20
+    assert kept(page)["steps"][2]["start_s"] == pytest.approx(after["end_s"] + 10)
+    page.get_by_role("button", name="Read the thermometer").click()
+    expect(page.get_by_role("status").filter(has_text="23 °C")).to_have_count(0)
+    assert len(kept(page)["measured"]) == 3

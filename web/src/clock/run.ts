@@ -1,0 +1,153 @@
+import { useSyncExternalStore } from "react";
+import type { Schemas } from "../api/client";
+
+/* The run that is being timed, kept outside the page like the exposure clock: a reload, a sleeping
+   tab or a lost server changes nothing. Times come from the wall clock, never from ticks. */
+
+export type Step = Schemas["TimedStep"];
+
+export interface RunClock {
+  run_id: string;
+  title: string;
+  began_c: number;
+  steps: Step[];
+  mix: string;
+  /** seconds on the run's clock when it was last set going */
+  done_s: number;
+  /** when it was set going; null while it stands */
+  since: number | null;
+  /** 1, or faster in a rehearsal, in which no film is developed */
+  speed: number;
+  phase: "ready" | "going" | "paused" | "done";
+  started_at: string;
+  blackout: boolean;
+  measured: { minute: number; temperature_c: number }[];
+  /** the moment of the last cue that was given */
+  given_s: number;
+}
+
+/** Something to be heard at a moment of the run. */
+export interface Cue {
+  at_s: number;
+  sound: "pour" | "move" | "rest" | "drain" | "soon" | "next" | "end";
+  says: string;
+}
+
+const KEY = "emulsa-run";
+const SOON_S = 10;
+const watchers = new Set<() => void>();
+let cached: { text: string | null; run: RunClock | null } = { text: null, run: null };
+
+export function readRun(): RunClock | null {
+  let text: string | null = null;
+  try {
+    text = localStorage.getItem(KEY);
+  } catch {
+    return cached.run;
+  }
+  if (text !== cached.text) cached = { text, run: text ? (JSON.parse(text) as RunClock) : null };
+  return cached.run;
+}
+
+export function keepRun(run: RunClock | null) {
+  const text = run ? JSON.stringify(run) : null;
+  cached = { text, run };
+  try {
+    if (text) localStorage.setItem(KEY, text);
+    else localStorage.removeItem(KEY);
+  } catch {
+    // without storage the clock lasts as long as the page
+  }
+  for (const tell of watchers) tell();
+}
+
+function subscribe(tell: () => void) {
+  const elsewhere = (event: StorageEvent) => event.key === KEY && tell();
+  watchers.add(tell);
+  window.addEventListener("storage", elsewhere);
+  return () => {
+    watchers.delete(tell);
+    window.removeEventListener("storage", elsewhere);
+  };
+}
+
+export const useRun = () => useSyncExternalStore(subscribe, readRun);
+
+/** Seconds on the run's clock at a moment. */
+export const runS = (run: RunClock, now: number) =>
+  run.done_s + (run.since === null ? 0 : (Math.max(0, now - run.since) / 1000) * run.speed);
+
+export const totalS = (run: RunClock) => run.steps.at(-1)?.end_s ?? 0;
+
+/** The bath the film is in, or is being poured into, at a second of the run. */
+export function stepAt(run: RunClock, at_s: number): number {
+  const place = run.steps.findIndex((step) => at_s < step.end_s);
+  return place < 0 ? run.steps.length - 1 : place;
+}
+
+/** Where the film must not wait: from the developer to the end of the fixer. */
+const NEVER_WAITS = ["developer", "stop", "fixer"];
+
+export function mayPause(run: RunClock, at_s: number): boolean {
+  const step = run.steps[stepAt(run, at_s)];
+  return step !== undefined && !NEVER_WAITS.includes(step.kind);
+}
+
+/** Everything that is heard during a run, in order. */
+export function cuesOf(steps: Step[]): Cue[] {
+  const cues: Cue[] = [];
+  steps.forEach((step, place) => {
+    const next = steps[place + 1];
+    for (const cue of step.cues) {
+      if (cue.kind === "pour") {
+        cues.push({ at_s: cue.start_s, sound: "pour", says: `Pour in: ${step.name}` });
+      }
+      if (cue.kind === "drain") {
+        cues.push({ at_s: cue.start_s, sound: "drain", says: `Pour out: ${step.name}` });
+      }
+      if (cue.kind === "agitate") {
+        cues.push({ at_s: cue.start_s, sound: "move", says: "Move" });
+        if (cue.end_s < step.end_s) cues.push({ at_s: cue.end_s, sound: "rest", says: "Still" });
+      }
+    }
+    if (!step.cues.some((cue) => cue.kind === "pour")) {
+      cues.push({ at_s: step.start_s, sound: "next", says: step.name });
+    }
+    if (step.end_s - step.start_s > 2 * SOON_S) {
+      const says = next ? `In ten seconds: ${next.name}` : "In ten seconds: done";
+      cues.push({ at_s: step.end_s - SOON_S, sound: "soon", says });
+    }
+    if (!next) cues.push({ at_s: step.end_s, sound: "end", says: "Done" });
+  });
+  return cues.sort((a, b) => a.at_s - b.at_s);
+}
+
+/** The same steps when the developer ends at another second: what comes after moves with it. */
+export function retimed(steps: Step[], ends_s: number): Step[] {
+  const place = steps.findIndex((step) => step.kind === "developer");
+  const developer = steps[place];
+  if (!developer) return steps;
+  const shift = ends_s - developer.end_s;
+  const moved = (step: Step, by: number): Step => ({
+    ...step,
+    start_s: step.start_s + by,
+    end_s: step.end_s + by,
+    cues: step.cues.map((cue) => ({
+      ...cue,
+      start_s: cue.start_s + by,
+      end_s: cue.end_s + by,
+    })),
+  });
+  return steps.map((step, at) => {
+    if (at < place) return step;
+    if (at > place) return moved(step, shift);
+    const cues = step.cues
+      .map((cue) =>
+        cue.kind === "drain"
+          ? { ...cue, start_s: cue.start_s + shift, end_s: cue.end_s + shift }
+          : cue,
+      )
+      .filter((cue) => cue.kind !== "agitate" || cue.start_s < ends_s);
+    return { ...step, end_s: ends_s, cues };
+  });
+}

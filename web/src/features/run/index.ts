@@ -1,0 +1,1 @@
+export { RunClockFace } from "./RunClockFace";

@@ -1,0 +1,15 @@
+import { api, type Schemas, unwrap } from "../../api/client";
+
+const at = (id: string) => ({ params: { path: { id } } });
+
+export const keepWent = (id: string, went: Schemas["Went"]) =>
+  unwrap(api.PUT("/api/darkroom/runs/{id}/went", { ...at(id), body: went }));
+
+export const developed = (id: string) =>
+  unwrap(api.POST("/api/darkroom/runs/{id}/developed", at(id)));
+
+export const retime = (id: string, body: Schemas["Retiming"]) =>
+  unwrap(api.POST("/api/darkroom/runs/{id}/retime", { ...at(id), body }));
+
+export const readThermometer = (began_c: number, minute: number) =>
+  unwrap(api.GET("/api/devices/thermometer", { params: { query: { began_c, minute } } }));
