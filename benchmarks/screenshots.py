@@ -16,7 +16,6 @@ VIEWS = (
     ("scene", "/scene/scene-winding-house", WIDE, "day", ""),
     ("scene-phone", "/scene/scene-pool", PHONE, "day", ""),
     ("scene-dusk", "/scene/scene-adit", WIDE, "dusk", ""),
-    ("expose", "/scene/scene-pool", WIDE, "day", "e"),
     ("outing", "/outing", WIDE, "day", ""),
     ("outing-phone", "/outing", PHONE, "day", ""),
     ("film", "/film", WIDE, "day", ""),
@@ -25,14 +24,23 @@ VIEWS = (
     ("log", "/log", WIDE, "day", ""),
     ("story", "/log/exposure-shed-A", WIDE, "dusk", ""),
     ("darkroom", "/darkroom", WIDE, "day", ""),
+    ("evening", "/darkroom/evening", WIDE, "day", ""),
+    ("run", "/darkroom/evening", WIDE, "dusk", "a run"),
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
     ("cards", "/kit", WIDE, "dusk", "end"),
     ("schools", "/scene/scene-winding-house", WIDE, "day", "Ways of placing"),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
-    ("bracket", "/scene/scene-pool", WIDE, "day", "b"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
 )
+
+
+# As if the run had been going for three minutes and a half: in the middle of the developer.
+LATER = """() => {
+    const run = JSON.parse(localStorage.getItem('emulsa-run'));
+    run.since -= 210_000;
+    localStorage.setItem('emulsa-run', JSON.stringify(run));
+}"""
 
 
 def main() -> None:
@@ -62,6 +70,13 @@ def _open(page: Any, what: str) -> None:
         if what.startswith("open"):
             page.get_by_role("button", name="Open the shutter").click()
             page.wait_for_timeout(2_000)
+    elif what == "a run":
+        page.get_by_role("button", name="Put run 1 together").click()
+        page.get_by_role("link", name="Back to the darkroom").click()
+        page.get_by_role("button", name="Clock").click()
+        page.get_by_role("button", name="Begin").click()
+        page.evaluate(LATER)
+        page.wait_for_timeout(1_000)
     elif what == "its development":
         page.get_by_role("button", name="Choose its development").click()
         page.get_by_text("least lost").wait_for()

@@ -38,17 +38,33 @@ def violations(page: Page) -> list[str]:
 
 
 @pytest.mark.parametrize("room", ROOMS)
-@pytest.mark.parametrize("light", ["day", "dusk"])
-@pytest.mark.parametrize("size", [WIDE, PHONE], ids=["wide", "phone"])
+@pytest.mark.parametrize(
+    ("size", "light"), [(WIDE, "day"), (PHONE, "dusk")], ids=["wide-day", "phone-dusk"]
+)
 def test_no_room_shuts_anybody_out(
     open_page: Open, room: str, light: str, size: dict[str, int]
 ) -> None:
-    """No axe violations, in both lights and at both sizes; nothing scrolls sideways."""
+    """No axe violations, wide by day and on a phone at dusk; nothing scrolls sideways."""
     page = open_page(room, size, light)
     expect(page.get_by_role("main")).to_be_visible()
     page.wait_for_load_state("networkidle")
     assert violations(page) == []
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
+
+
+def test_a_room_that_does_not_load(open_page: Open) -> None:
+    """It is said with a way to try again, and the other rooms still open."""
+    page = open_page("/outing")
+    page.route("**/assets/log-*.js", lambda route: route.abort())
+    page.get_by_role("link", name="Log").click()
+    expect(page.get_by_role("alert")).to_contain_text("Nothing you typed or logged is")
+    page.get_by_role("link", name="Darkroom").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Darkroom")
+    page.get_by_role("link", name="Log").click()
+    page.unroute("**/assets/log-*.js")
+    page.get_by_role("button", name="Open it again").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Log")
+    open_page.problems.clear()  # type: ignore[attr-defined]
 
 
 def test_digits_open_rooms(open_page: Open) -> None:

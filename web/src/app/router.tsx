@@ -1,4 +1,5 @@
 import { createBrowserRouter, Navigate } from "react-router";
+import { Broken } from "./Broken";
 import { Shell } from "./Shell";
 
 export const router = createBrowserRouter([
@@ -6,46 +7,57 @@ export const router = createBrowserRouter([
     element: <Shell />,
     HydrateFallback: () => null,
     children: [
-      { index: true, element: <Navigate to="/outing" replace /> },
       {
-        path: "outing",
-        lazy: async () => ({ Component: (await import("../features/outing")).OutingRoom }),
+        errorElement: <Broken />,
+        children: [
+          { index: true, element: <Navigate to="/outing" replace /> },
+          {
+            path: "outing",
+            lazy: async () => ({ Component: (await import("../features/outing")).OutingRoom }),
+          },
+          {
+            path: "scene",
+            lazy: async () => ({ Component: (await import("../features/scene")).LastScene }),
+          },
+          {
+            path: "scene/:id",
+            lazy: async () => ({ Component: (await import("../features/scene")).SceneRoom }),
+          },
+          {
+            path: "film",
+            lazy: async () => ({ Component: (await import("../features/film")).HoldersPart }),
+          },
+          {
+            path: "film/rolls",
+            lazy: async () => ({ Component: (await import("../features/film")).RollsPart }),
+          },
+          {
+            path: "film/stock",
+            lazy: async () => ({ Component: (await import("../features/film")).StockPart }),
+          },
+          {
+            path: "darkroom",
+            lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
+          },
+          {
+            path: "darkroom/evening",
+            lazy: async () => ({ Component: (await import("../features/evening")).EveningPage }),
+          },
+          {
+            path: "log",
+            lazy: async () => ({ Component: (await import("../features/log")).LogRoom }),
+          },
+          {
+            path: "log/:id",
+            lazy: async () => ({ Component: (await import("../features/log")).ExposurePage }),
+          },
+          {
+            path: "kit",
+            lazy: async () => ({ Component: (await import("../features/kit")).KitRoom }),
+          },
+          { path: "*", lazy: async () => ({ Component: (await import("./Lost")).Lost }) },
+        ],
       },
-      {
-        path: "scene",
-        lazy: async () => ({ Component: (await import("../features/scene")).LastScene }),
-      },
-      {
-        path: "scene/:id",
-        lazy: async () => ({ Component: (await import("../features/scene")).SceneRoom }),
-      },
-      {
-        path: "film",
-        lazy: async () => ({ Component: (await import("../features/film")).HoldersPart }),
-      },
-      {
-        path: "film/rolls",
-        lazy: async () => ({ Component: (await import("../features/film")).RollsPart }),
-      },
-      {
-        path: "film/stock",
-        lazy: async () => ({ Component: (await import("../features/film")).StockPart }),
-      },
-      {
-        path: "darkroom",
-        lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
-      },
-      {
-        path: "darkroom/evening",
-        lazy: async () => ({ Component: (await import("../features/evening")).EveningPage }),
-      },
-      { path: "log", lazy: async () => ({ Component: (await import("../features/log")).LogRoom }) },
-      {
-        path: "log/:id",
-        lazy: async () => ({ Component: (await import("../features/log")).ExposurePage }),
-      },
-      { path: "kit", lazy: async () => ({ Component: (await import("../features/kit")).KitRoom }) },
-      { path: "*", lazy: async () => ({ Component: (await import("./Lost")).Lost }) },
     ],
   },
 ]);
