@@ -25,13 +25,13 @@ VIEWS = (
     ("story", "/log/exposure-shed-A", WIDE, "dusk", ""),
     ("darkroom", "/darkroom", WIDE, "day", ""),
     ("evening", "/darkroom/evening", WIDE, "day", ""),
-    ("run", "/darkroom/evening", WIDE, "dusk", "a run"),
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
     ("cards", "/kit", WIDE, "dusk", "end"),
     ("schools", "/scene/scene-winding-house", WIDE, "day", "Ways of placing"),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
+    ("run", "/darkroom/evening", WIDE, "dusk", "a run"),
 )
 
 
@@ -71,7 +71,7 @@ def _open(page: Any, what: str) -> None:
             page.get_by_role("button", name="Open the shutter").click()
             page.wait_for_timeout(2_000)
     elif what == "a run":
-        page.get_by_role("button", name="Put run 1 together").click()
+        page.get_by_role("button", name="Put run 1 together").first.click()
         page.get_by_role("link", name="Back to the darkroom").click()
         page.get_by_role("button", name="Clock").click()
         page.get_by_role("button", name="Begin").click()
