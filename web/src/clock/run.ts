@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from "react";
 import type { Schemas } from "../api/client";
+import { keptOutside } from "./kept";
 
 /* The run that is being timed, kept outside the page like the exposure clock: a reload, a sleeping
    tab or a lost server changes nothing. Times come from the wall clock, never from ticks. */
@@ -33,45 +33,12 @@ export interface Cue {
   says: string;
 }
 
-const KEY = "emulsa-run";
 const SOON_S = 10;
-const watchers = new Set<() => void>();
-let cached: { text: string | null; run: RunClock | null } = { text: null, run: null };
 
-export function readRun(): RunClock | null {
-  let text: string | null = null;
-  try {
-    text = localStorage.getItem(KEY);
-  } catch {
-    return cached.run;
-  }
-  if (text !== cached.text) cached = { text, run: text ? (JSON.parse(text) as RunClock) : null };
-  return cached.run;
-}
-
-export function keepRun(run: RunClock | null) {
-  const text = run ? JSON.stringify(run) : null;
-  cached = { text, run };
-  try {
-    if (text) localStorage.setItem(KEY, text);
-    else localStorage.removeItem(KEY);
-  } catch {
-    // without storage the clock lasts as long as the page
-  }
-  for (const tell of watchers) tell();
-}
-
-function subscribe(tell: () => void) {
-  const elsewhere = (event: StorageEvent) => event.key === KEY && tell();
-  watchers.add(tell);
-  window.addEventListener("storage", elsewhere);
-  return () => {
-    watchers.delete(tell);
-    window.removeEventListener("storage", elsewhere);
-  };
-}
-
-export const useRun = () => useSyncExternalStore(subscribe, readRun);
+const kept = keptOutside<RunClock>("emulsa-run");
+export const readRun = kept.read;
+export const keepRun = kept.keep;
+export const useRun = kept.use;
 
 /** Seconds on the run's clock at a moment. */
 export const runS = (run: RunClock, now: number) =>

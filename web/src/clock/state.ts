@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from "react";
 import type { Schemas } from "../api/client";
+import { keptOutside } from "./kept";
 
 /* The one exposure that is being timed: kept outside the page, so that a reload, a sleeping tab or a
    lost server changes nothing. Times are counted from the wall clock, never from ticks. */
@@ -27,44 +27,9 @@ export interface Timed {
   light?: string;
 }
 
-const KEY = "emulsa-clock";
-const watchers = new Set<() => void>();
-let cached: { text: string | null; timed: Timed | null } = { text: null, timed: null };
-
-function read(): Timed | null {
-  let text: string | null = null;
-  try {
-    text = localStorage.getItem(KEY);
-  } catch {
-    return cached.timed;
-  }
-  if (text !== cached.text) cached = { text, timed: text ? (JSON.parse(text) as Timed) : null };
-  return cached.timed;
-}
-
-export function keepClock(timed: Timed | null) {
-  const text = timed ? JSON.stringify(timed) : null;
-  cached = { text, timed };
-  try {
-    if (text) localStorage.setItem(KEY, text);
-    else localStorage.removeItem(KEY);
-  } catch {
-    // without storage the clock lasts as long as the page
-  }
-  for (const tell of watchers) tell();
-}
-
-function subscribe(tell: () => void) {
-  const elsewhere = (event: StorageEvent) => event.key === KEY && tell();
-  watchers.add(tell);
-  window.addEventListener("storage", elsewhere);
-  return () => {
-    watchers.delete(tell);
-    window.removeEventListener("storage", elsewhere);
-  };
-}
-
-export const useClock = () => useSyncExternalStore(subscribe, read);
+const kept = keptOutside<Timed>("emulsa-clock");
+export const keepClock = kept.keep;
+export const useClock = kept.use;
 
 /** Seconds the running interval has lasted at a moment. */
 export const runningS = (timed: Timed, now: number) =>

@@ -1,0 +1,90 @@
+"""Long work: how far it is, stopped when asked, and never a silence."""
+
+import threading
+import time
+from typing import Any
+
+import pytest
+
+from emulsa.api.jobs import KEPT_AT_MOST, Job, Jobs
+from emulsa.core.errors import Impossible, Unreadable
+
+
+def ended(job: Job) -> Job:
+    for _ in range(500):
+        if job.state != "running":
+            return job
+        time.sleep(0.005)
+    raise AssertionError("it never ended")
+
+
+def test_work_that_ends_well() -> None:
+    """Its progress is told while it runs, its result kept."""
+    go, seen = threading.Event(), threading.Event()
+
+    def work(job: Job) -> str:
+        job.progress(3, 10)
+        seen.set()
+        go.wait(5)
+        return "all"
+
+    jobs = Jobs()
+    job = jobs.begin("count", work)
+    assert seen.wait(5)
+    assert (job.state, job.done, job.total) == ("running", 3, 10)
+    go.set()
+    assert ended(job).state == "done"
+    assert job.result == "all"
+    assert jobs.find(job.id) is job
+    assert jobs.find("none") is None
+
+
+@pytest.mark.parametrize(
+    ("problem", "says"),
+    [
+        (Unreadable("Line 3 is no row."), "Line 3 is no row."),
+        (RuntimeError("secret pool"), "for a reason nobody foresaw"),
+    ],
+)
+def test_work_that_fails(problem: Exception, says: str) -> None:
+    """A refusal is told in its words, anything else in ours; what was typed is not repeated."""
+
+    def work(job: Job) -> None:
+        raise problem
+
+    job = ended(Jobs().begin("fail", work))
+    assert job.state == "failed"
+    assert says in job.message
+    assert "secret" not in job.message
+
+
+def test_work_is_stopped() -> None:
+    """At its next step; and all of it when the service ends."""
+    jobs = Jobs()
+
+    def work(job: Job) -> None:
+        for step in range(10_000):
+            job.progress(step, 10_000)
+            time.sleep(0.002)
+
+    first = jobs.begin("long", work)
+    with pytest.raises(Impossible, match="under way already"):
+        jobs.begin("long", work)
+    other = jobs.begin("another", work)
+    first.stop.set()
+    assert ended(first).state == "cancelled"
+    assert "nothing was changed" in first.message
+    assert other.state == "running"
+    jobs.stop_all()
+    assert ended(other).state == "cancelled"
+
+
+def test_few_are_remembered() -> None:
+    """The last ones that ended; those that run are never forgotten."""
+    jobs, go = Jobs(), threading.Event()
+    running = jobs.begin("runs", lambda _: go.wait(5))
+    done: list[Any] = [ended(jobs.begin("quick", lambda _: None)) for _ in range(KEPT_AT_MOST + 9)]
+    assert jobs.find(running.id) is running
+    assert jobs.find(done[0].id) is None
+    assert jobs.find(done[-1].id) is done[-1]
+    go.set()

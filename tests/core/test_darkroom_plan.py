@@ -1,0 +1,223 @@
+"""What a darkroom has, and how an evening's runs are planned from it."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
+from emulsa.core.kit import Camera, KitFilter, KitLens, Meter
+from emulsa.core.packing import Loaded, packing
+from emulsa.core.runs import plan
+from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank, bottle_trouble
+from emulsa.core.runs.evening import EveningRequest, evening
+from emulsa.core.runs.plan import Wanting
+from emulsa.core.runs.zones_text import zones_text
+from emulsa.demo.bag import FILTERS, LENSES
+
+TANK = Tank(id="tank", name="Tank", holds=4, volume_ml=500, pour_s=10, drain_s=10)
+LINE = Line(
+    id="line",
+    name="Line",
+    baths=(
+        Bath(name="Presoak", kind="presoak", seconds=120),
+        Bath(name="Developer", kind="developer"),
+        Bath(name="Stop", kind="stop", seconds=30, agitation="shuffle"),
+        Bath(name="Fixer", kind="fixer", seconds=300),
+        Bath(name="Wash", kind="wash", seconds=600),
+        Bath(name="Dry", kind="dry", seconds=7_200),
+    ),
+)
+
+
+def wanting(*minutes: float, places: int = 1) -> list[Wanting]:
+    return [Wanting(id=f"{k}", minutes=m, places=places) for k, m in enumerate(minutes)]
+
+
+@pytest.mark.parametrize(
+    ("minutes", "max_runs", "parts"),
+    [
+        ((6.8, 6.8, 11.5), None, [["0", "1"], ["2"]]),
+        ((6.8, 6.8, 11.5), 1, [["0", "1", "2"]]),
+        ((8.0, 8.1, 8.2, 8.3, 8.4), None, None),  # five do not fit four places
+        ((8.0, 8.2, 8.4), None, [["0", "1", "2"]]),  # within a quarter of a zone
+        ((6.0, 8.0, 11.0), 3, [["0"], ["1"], ["2"]]),
+    ],
+)
+def test_as_few_runs_as_do(
+    minutes: tuple[float, ...], max_runs: int | None, parts: list[list[str]] | None
+) -> None:
+    """The fewest runs with nothing further off than a quarter of a zone, or as many as asked."""
+    answer = plan.sharing(wanting(*minutes), TANK, max_runs)
+    found = [list(run.ids) for run in answer.runs]
+    assert found == parts if parts is not None else len(found) == 2
+    if max_runs is None:
+        assert max(abs(each.error_zones) for each in answer.sheets) <= 0.25
+
+
+@given(st.lists(st.floats(4, 20), min_size=1, max_size=10))
+def test_nothing_is_left_behind(minutes: list[float]) -> None:
+    """Every piece is in one run, no run holds more than the tank."""
+    answer = plan.sharing(wanting(*minutes), TANK)
+    ids = [id_ for run in answer.runs for id_ in run.ids]
+    assert sorted(ids, key=int) == [f"{k}" for k in range(len(minutes))]
+    assert all(len(run.ids) <= TANK.holds for run in answer.runs)
+
+
+def test_rolls_take_the_places_of_four() -> None:
+    """Two reels in a tank for eight sheets; none in one for three."""
+    rolls = wanting(8, 8, 8, places=4)
+    eight = Tank(id="e", name="Eight", holds=8)
+    assert [len(run.ids) for run in plan.sharing(rolls, eight).runs] in ([2, 1], [1, 2])
+    with pytest.raises(Impossible, match="takes the place of 4"):
+        plan.sharing(rolls, Tank(id="t", name="Three", holds=3))
+
+
+@pytest.mark.parametrize(
+    ("parts", "refusal", "says"),
+    [
+        ([["0"], ["1"]], Unsound, "one is missing"),
+        ([["0", "1"], ["1", "2"]], Unsound, "missing, or in two"),
+        ([["0", "1", "2", "9"]], Unsound, "missing"),
+    ],
+)
+def test_sharing_by_hand_is_whole(
+    parts: list[list[str]], refusal: type[CoreError], says: str
+) -> None:
+    """A piece left out, twice, or unknown is refused."""
+    with pytest.raises(refusal, match=says):
+        plan.as_asked(wanting(6, 7, 8), TANK, parts)
+
+
+def test_sharing_by_hand_costs() -> None:
+    """Never less than the best; a run too full is refused, an empty one is none."""
+    film = wanting(6, 6.2, 11, 11.5)
+    best = plan.sharing(film, TANK, 2)
+    asked = plan.as_asked(film, TANK, [["0", "2"], [], ["1", "3"]])
+    assert len(asked.runs) == 2
+    assert asked.cost > best.cost
+    assert not asked.optimal
+    with pytest.raises(Impossible, match="holds 4 sheets at once"):
+        plan.as_asked(wanting(6, 6, 6, 6, 6), TANK, [["0", "1", "2", "3", "4"]])
+
+
+def test_a_course_is_the_line_in_the_tank() -> None:
+    """The developer's minutes are the film's, the other baths' their own; the tank's ways hold in
+    the tank, a bath's own way goes before them, and the washer is moved by nobody."""
+    course = plan.course(LINE, TANK, 6.8, 80, "1+1")
+    by_kind = {step.kind: step for step in course.steps}
+    spans = {kind: step.end_s - step.start_s for kind, step in by_kind.items()}
+    assert spans["developer"] == pytest.approx(408)
+    assert spans["wash"] == 600
+    kinds = {kind: {cue.kind for cue in step.cues} for kind, step in by_kind.items()}
+    assert kinds["developer"] == {"pour", "agitate", "drain"}
+    assert kinds["stop"] == {"pour", "agitate"}
+    assert len([cue for cue in by_kind["stop"].cues if cue.kind == "agitate"]) == 1
+    assert kinds["wash"] == set()
+    assert {part.part: part.ml for part in course.mix} == {"concentrate": 250, "water": 250}
+
+
+def test_a_run_as_an_evening_sees_it() -> None:
+    """From the developer to the fixer nothing waits and the hands are held; the rest may wait."""
+    course = plan.course(LINE, TANK, 6.8, 80, "1+1")
+    run = plan.tasks("a", LINE, TANK, course)
+    told = [(task.name, task.place, task.hands, task.follows_at_once) for task in run.tasks]
+    assert told == [
+        ("Presoak", "tank", False, False),
+        ("Developer", "tank", True, True),
+        ("Stop", "tank", True, True),
+        ("Fixer", "tank", True, True),
+        ("Wash", "washer", False, False),
+        ("Dry", "dryer", False, False),
+    ]
+    places = {"tank": 1, "washer": 1, "dryer": 2}
+    two = (run, plan.tasks("b", LINE, TANK, course))
+    answer = evening(EveningRequest(runs=two, places=places))
+    second = min(each.start_s for each in answer.tasks if each.run_id == "b")
+    left_tank = max(
+        each.end_s for each in answer.tasks if (each.run_id, each.name) == ("a", "Fixer")
+    )
+    assert second >= left_tank  # there is one tank
+    more = evening(EveningRequest(runs=two, places={**places, "tank": 2}))
+    assert more.finish_s < answer.finish_s
+
+
+@pytest.mark.parametrize(
+    ("record", "field", "refusal"),
+    [
+        (lambda: Tank(id="t", name="T", agitation="shake"), "agitation", Missing),
+        (lambda: Line(id="l", name="L", baths=(Bath(name="F", kind="fixer"),)), "baths", Missing),
+        (
+            lambda: Line(id="l", name="L", baths=(Bath(name="D", kind="developer"),) * 2),
+            "baths",
+            Missing,
+        ),
+        (
+            lambda: Line(
+                id="l", name="L", baths=(Bath(name="D", kind="developer", agitation="x"),)
+            ),
+            "baths.0.agitation",
+            Missing,
+        ),
+        (lambda: Bottle(id="b", name="B", mixed="2026-02-30"), "mixed", Unsound),
+        (lambda: Bottle(id="b", name="B", opened="yesterday"), "opened", Unsound),
+    ],
+)
+def test_records_that_cannot_be(record: Any, field: str, refusal: type[CoreError]) -> None:
+    """The field is named."""
+    with pytest.raises(refusal) as caught:
+        record()
+    assert caught.value.field == field
+
+
+@pytest.mark.parametrize(
+    ("today", "bottle", "says"),
+    [
+        ("2026-01-31", {"mixed": "2026-01-01", "shelf_days": 30}, ""),
+        ("2026-02-01", {"mixed": "2026-01-01", "shelf_days": 30}, "keeps 30 days"),
+        ("2024-03-01", {"mixed": "2024-02-28", "shelf_days": 2}, ""),  # a leap year
+        ("2025-03-02", {"opened": "2025-02-28", "shelf_days": 1}, "is of 2025-02-28"),
+        ("2026-01-01", {"shelf_days": 1}, ""),  # nobody said since when
+        ("2026-01-01", {"capacity_rolls": 10, "used_rolls": 9.9}, ""),
+        ("2026-01-01", {"capacity_rolls": 10, "used_rolls": 10}, "10 rolls"),
+        ("2026-01-01", {"fresh_clearing_s": 35, "clearing_s": 69}, ""),
+        ("2026-01-01", {"fresh_clearing_s": 35, "clearing_s": 70}, "discard it"),
+    ],
+)
+def test_when_a_bottle_is_done(today: str, bottle: dict[str, Any], says: str) -> None:
+    """By its days, its film, its clearing time (doubled: common practice, no source)."""
+    said = bottle_trouble(Bottle(id="b", name="Fixer", **bottle), today)
+    assert says in said if says else said == ""
+
+
+@given(st.floats(-5, 5))
+def test_errors_in_words(error: float) -> None:
+    """Hard is too much development, soft too little, and nothing is nothing."""
+    text = zones_text(error)
+    if abs(error) < 0.02:
+        assert text == "as wanted"
+    else:
+        assert text.endswith("hard" if error > 0 else "soft")
+        assert "0.0" not in text
+
+
+def test_the_bag_is_packed_from_the_kit() -> None:
+    """Each thing once with a key that stays, archived kit at home, loaded film with its places."""
+    camera = Camera(id="c", name="Field camera")
+    meter = Meter(id="m", name="Spot meter", archived=True)
+    lenses: list[KitLens] = list(LENSES)
+    filters: list[KitFilter] = list(FILTERS)
+    film = [Loaded(where="2A", film="Corvane 100"), Loaded(where="2B", film="Corvane 100")]
+    items = packing([camera], lenses, [], filters, [meter], film)
+    keys = [each.key for each in items]
+    assert len(keys) == len(set(keys))
+    texts = [each.text for each in items]
+    assert "Spot meter" not in texts
+    assert "Corvane 100: 2A, 2B" in texts
+    assert "Changing bag" in texts
+    assert any("Somebody knows where you are" in text for text in texts)
+    groups = list(dict.fromkeys(each.group for each in items))
+    assert groups == ["Camera", "Lenses", "Filters", "Film", "Besides", "Yourself"]
+    nothing = packing([], [], [], [], [], [])
+    assert "Changing bag" not in [each.text for each in nothing]
