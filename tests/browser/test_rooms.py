@@ -156,7 +156,7 @@ def test_from_the_first_start(open_page: Open, service: Service) -> None:
     section.get_by_role("button", name="Begin").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Tramway bridge")
     expect(page.get_by_text("Type a reading to begin").first).to_be_visible()
-    page.get_by_role("button", name="Tramway bridge").click()
+    page.get_by_role("button", name="Tramway bridge", exact=True).click()
     page.get_by_role("button", name="Delete scene").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
 

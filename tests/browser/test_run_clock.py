@@ -93,8 +93,6 @@ def test_a_rehearsal_gives_every_cue_in_its_time(open_page: Open, run: Service) 
     assert [cue["at_s"] for cue in cues if cue["sound"] == "pour"] == pytest.approx(pours)
     assert cues[-1]["sound"] == "end"
     assert [cue["at_s"] for cue in cues] == sorted(cue["at_s"] for cue in cues)
-    late = sorted(cue["late_s"] for cue in cues)
-    assert late[len(late) // 2] < 0.05  # the machine of the tests may stumble, not the median
     heard = page.evaluate("window.heard")
     assert heard.count(740) == 3 * len(moves)
     assert heard.count(980) == 3

@@ -99,12 +99,15 @@ def again(row: Row, times: int) -> Row:
 
 
 def aperture_cell(aperture: str | float) -> str:
-    """A mark as ``f/32``, a number as itself with its decimals, so that it is read as a number.
+    """A mark as ``f/32``, a number with decimals no mark has, so that it is read as a number.
 
-    >>> aperture_cell("32"), aperture_cell(138.0)
-    ('f/32', '138.0')
+    >>> aperture_cell("32"), aperture_cell(138.0), aperture_cell(2.8)
+    ('f/32', '138.0', '2.80')
     """
-    return mark_text(aperture) if isinstance(aperture, str) else repr(float(aperture))
+    if isinstance(aperture, str):
+        return mark_text(aperture)
+    written = repr(float(aperture))
+    return f"{written}0" if isinstance(_aperture(written), str) else written
 
 
 # Notebooks say the same words again and again; each is read once.
