@@ -16,7 +16,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, TableLaw
-from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.development.recipes import Point, Rating, Recipe, Warmth
 from emulsa.core.exposing.request import High
 from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.film.formats import SheetFormat
@@ -70,7 +70,19 @@ points = st.builds(
     minutes=st.floats(0.5, 240),
     ei=st.none() | indices,
     origin=st.sampled_from(["tested", "published", "personal"]),
+    who=notes,
+    note=notes,
 )
+ratings = st.lists(
+    st.builds(Rating, ei=indices, minutes=st.floats(0.5, 240), who=notes),
+    max_size=4,
+    unique_by=lambda row: row.ei,
+).map(tuple)
+warmths = st.lists(
+    st.builds(Warmth, temperature_c=st.floats(18, 27), minutes=st.floats(0.5, 240)),
+    max_size=4,
+    unique_by=lambda row: row.temperature_c,
+).map(tuple)
 recipes = st.builds(
     FilmRecipe,
     id=st.just("recipe"),
@@ -81,6 +93,14 @@ recipes = st.builds(
         developer=notes,
         temperature_c=st.floats(18, 27),
         points=st.lists(points, max_size=5).map(tuple),
+        colon=st.sampled_from([None, "one_plus_n", "one_in_n"]),
+        scheme=st.sampled_from([None, "30+10", "semi-stand", "rotary"]),
+        warmth=warmths,
+        ratings=ratings,
+        minimum_ml_per_roll=st.floats(0, 1_000),
+        rolls_per_litre=st.none() | st.floats(0.1, 1_000),
+        compensating=st.booleans(),
+        not_recommended=notes,
     ),
     note=notes,
 )

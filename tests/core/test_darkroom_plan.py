@@ -6,17 +6,20 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
+from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.zones_text import too_far, zones_text
+from emulsa.core.errors import CoreError, Impossible, Missing, Unreadable, Unsound
 from emulsa.core.kit import Camera, KitFilter, KitLens, Meter
 from emulsa.core.packing import Loaded, packing
 from emulsa.core.runs import plan
+from emulsa.core.runs.cues import heard
 from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank, bottle_trouble
 from emulsa.core.runs.evening import EveningRequest, evening
 from emulsa.core.runs.plan import Wanting
-from emulsa.core.runs.zones_text import zones_text
 from emulsa.demo.bag import FILTERS, LENSES
 
 TANK = Tank(id="tank", name="Tank", holds=4, volume_ml=500, pour_s=10, drain_s=10)
+RECIPE = Recipe(dilution="1+1")
 LINE = Line(
     id="line",
     name="Line",
@@ -98,14 +101,14 @@ def test_sharing_by_hand_costs() -> None:
     assert len(asked.runs) == 2
     assert asked.cost > best.cost
     assert not asked.optimal
-    with pytest.raises(Impossible, match="holds 4 sheets at once"):
+    with pytest.raises(Impossible, match="takes the place of 5"):
         plan.as_asked(wanting(6, 6, 6, 6, 6), TANK, [["0", "1", "2", "3", "4"]])
 
 
 def test_a_course_is_the_line_in_the_tank() -> None:
     """The developer's minutes are the film's, the other baths' their own; the tank's ways hold in
     the tank, a bath's own way goes before them, and the washer is moved by nobody."""
-    course = plan.course(LINE, TANK, 6.8, 80, "1+1")
+    course = plan.course(LINE, TANK, 6.8, 80, RECIPE)
     by_kind = {step.kind: step for step in course.steps}
     spans = {kind: step.end_s - step.start_s for kind, step in by_kind.items()}
     assert spans["developer"] == pytest.approx(408)
@@ -120,7 +123,7 @@ def test_a_course_is_the_line_in_the_tank() -> None:
 
 def test_a_run_as_an_evening_sees_it() -> None:
     """From the developer to the fixer nothing waits and the hands are held; the rest may wait."""
-    course = plan.course(LINE, TANK, 6.8, 80, "1+1")
+    course = plan.course(LINE, TANK, 6.8, 80, RECIPE)
     run = plan.tasks("a", LINE, TANK, course)
     told = [(task.name, task.place, task.hands, task.follows_at_once) for task in run.tasks]
     assert told == [
@@ -191,6 +194,70 @@ def test_when_a_bottle_is_done(today: str, bottle: dict[str, Any], says: str) ->
     assert says in said if says else said == ""
 
 
+def test_a_dilution_of_two_meanings_is_asked_once() -> None:
+    """The recipe keeps which its maker means; without it the course is refused."""
+    with pytest.raises(Unreadable, match="say in its recipe"):
+        plan.course(LINE, TANK, 6.8, 80, Recipe(dilution="1:4"))
+    parts = {
+        colon: plan.course(LINE, TANK, 6.8, 80, Recipe(dilution="1:4", colon=colon)).mix[0].ml
+        for colon in ("one_plus_n", "one_in_n")
+    }
+    assert parts == {"one_plus_n": 100, "one_in_n": 125}
+
+
+@pytest.mark.parametrize(
+    ("area", "rolled", "weight", "places", "counted"),
+    [
+        (20.0, False, 1, 1, 1),
+        (13.8, False, 1, 1, 1),
+        (35.0, False, 2, 2, 2),
+        (80.0, False, 1, 4, 1),
+        (80.0, True, 0, 4, 0.25),
+    ],
+)
+def test_places_in_a_tank(
+    area: float, rolled: bool, weight: float, places: int, counted: float
+) -> None:
+    """Tanks are counted in 4×5: larger sheets take more, a roll its reel; all weigh something."""
+    found = plan.wanting("a", 8, weight, area, rolled)
+    assert (found.places, found.weight, found.area_in2) == (places, counted, area)
+
+
+def test_the_clock_leaves_drying_to_the_night() -> None:
+    """Everything else is counted, in its order."""
+    wet = plan.by_the_clock(LINE)
+    assert [bath.kind for bath in wet.baths] == [bath.kind for bath in LINE.baths[:-1]]
+    assert plan.by_the_clock(wet) == wet
+
+
+def test_what_is_heard_of_a_run() -> None:
+    """Pouring, moving, resting, draining, and each bath ten seconds before it comes."""
+    steps = plan.course(plan.by_the_clock(LINE), TANK, 5, 80, RECIPE).steps
+    sounds = heard(steps)
+    assert [each.at_s for each in sounds] == sorted(each.at_s for each in sounds)
+    assert sounds[-1].sound == "end"
+    assert sounds[-1].at_s == steps[-1].end_s
+    developer = steps[1]
+    moves = [
+        e.at_s
+        for e in sounds
+        if e.sound == "move" and developer.start_s <= e.at_s < developer.end_s
+    ]
+    assert moves == [cue.start_s for cue in developer.cues if cue.kind == "agitate"]
+    soon = {each.says: each.at_s for each in sounds if each.sound == "soon"}
+    assert soon["In ten seconds: Stop"] == developer.end_s - 10
+    assert soon["In ten seconds: done"] == steps[-1].end_s - 10
+    pours = [each.says for each in sounds if each.sound == "pour"]
+    assert pours == ["Pour in: Presoak", "Pour in: Developer", "Pour in: Stop", "Pour in: Fixer"]
+    assert [each.says for each in sounds if each.sound == "next"] == ["Wash"]
+
+
+def test_where_the_clock_may_stand() -> None:
+    """Not from the developer to the end of the fixer. Common practice, no source."""
+    steps = plan.course(LINE, TANK, 5, 80, RECIPE).steps
+    assert [step.name for step in steps if not step.may_wait] == ["Developer", "Stop", "Fixer"]
+
+
 @given(st.floats(-5, 5))
 def test_errors_in_words(error: float) -> None:
     """Hard is too much development, soft too little, and nothing is nothing."""
@@ -200,6 +267,7 @@ def test_errors_in_words(error: float) -> None:
     else:
         assert text.endswith("hard" if error > 0 else "soft")
         assert "0.0" not in text
+    assert too_far(error) == (abs(error) > 0.25)
 
 
 def test_the_bag_is_packed_from_the_kit() -> None:

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core.errors import CoreError, Impossible, Missing, OutOfRange, Unreadable, Unsound
-from emulsa.core.film import holders, rolls, states, stock
+from emulsa.core.film import formats, holders, rolls, states, stock
 from emulsa.core.film.formats import SheetFormat, frame_format, known
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
@@ -286,3 +286,30 @@ def test_a_negative_in_words() -> None:
     assert showed(judged) == "no texture in the shadows, blocked highlights; fog; edge"
     assert next_time(judged) == "give a stop more; develop a step less"
     assert next_time(Judgement(id="p", shadow="full", highlight="full")) == ""
+
+
+@pytest.mark.parametrize(
+    ("next_frame", "frame", "exposed", "there"),
+    [(1, 1, False, True), (1, 2, False, False), (3, 2, True, True), (3, 3, True, False)],
+)
+def test_what_is_in_the_gate(next_frame: int, frame: int, exposed: bool, there: bool) -> None:
+    """The next frame; for a further share of a multiple exposure the one before it."""
+    roll = Roll(id="r", number=1, film_id="f", format="6x6", frames=12, next_frame=next_frame)
+    assert rolls.in_the_gate(roll, frame, exposed) is there
+
+
+@pytest.mark.parametrize(
+    ("key", "name", "area"),
+    [
+        ("4x5", "4×5 in", 20),
+        ("8x10", "8×10 in", 80),
+        ("120", "120 rolls", 20),
+        ("half", "Half plate", 164 * 119 / 25.4**2),
+        ("gone", "gone", 20),
+    ],
+)
+def test_formats_by_their_keys(key: str, name: str, area: float) -> None:
+    """Nominal areas of the trade's sizes, the image of one's own; what is gone goes by its key."""
+    own = (SheetFormat(id="half", name="Half plate", size_mm=(164, 119)),)
+    assert formats.format_name(key, own) == name
+    assert formats.sheet_in2(key, own) == pytest.approx(area)

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 from emulsa.core.errors import Impossible, Missing, Unsound
 from emulsa.core.runs import agitation, evening, process
 from emulsa.core.runs.batches import BatchesRequest, Sheet, batches
-from emulsa.core.runs.evening import EveningRequest, EveningRun, Task
+from emulsa.core.runs.cues import heard
+from emulsa.core.runs.evening import EveningRequest, EveningRun, Placed, Task
 from emulsa.core.runs.process import Developer, ProcessRequest, ProcessStep
 
 
@@ -201,8 +202,19 @@ def test_what_is_said_of_a_run(seconds: float, area: float, codes: list[str]) ->
     )
     assert [each.code for each in answer.advice] == codes
     assert answer.volume_ml == pytest.approx(max(500, area / 80 * 6 * 51))
+    capacity = Developer(dilution="1+50", rolls_per_litre=4)
+    said = process.process(
+        ProcessRequest(steps=(step,), volume_ml=500, film_area_in2=area * 3, chemistry=capacity)
+    ).advice
+    assert any(each.code == "capacity-short" for each in said) == (area * 3 / 80 > 2)
     with pytest.raises(Unsound, match="nothing is left"):
         ProcessStep(name="Stop", kind="stop", seconds=20, drain_s=20)
+
+
+def overlaps(placed: tuple[Placed, ...]) -> list[tuple[Placed, Placed]]:
+    """Tasks of the hands that run at the same time."""
+    by_hand = sorted((each for each in placed if each.hands), key=lambda each: each.start_s)
+    return [(a, b) for a, b in pairwise(by_hand) if b.start_s < a.end_s - 1e-9]
 
 
 tasks = st.builds(
@@ -227,7 +239,7 @@ def test_one_pair_of_hands(found: list[list[Task]], tanks: int, washers: int) ->
     runs = tuple(EveningRun(id=f"{k}", tasks=tuple(each)) for k, each in enumerate(found))
     places = {"tank": tanks, "washer": washers, "dryer": 1}
     answer = evening.evening(EveningRequest(runs=runs, places=places))
-    assert evening.overlaps(answer.tasks) == []
+    assert overlaps(answer.tasks) == []
     assert len(answer.tasks) == sum(len(run.tasks) for run in runs)
     for kind, many in places.items():
         for number in range(many):
@@ -252,6 +264,7 @@ def test_one_pair_of_hands(found: list[list[Task]], tanks: int, washers: int) ->
         <= sum(task.seconds for run in runs for task in run.tasks) + 1e-6
     )
     assert answer.hands_idle_s >= -1e-6
+    assert all(idle >= -1e-6 for idle in answer.idle.values())
 
 
 def test_a_place_that_is_not_there() -> None:
@@ -261,3 +274,130 @@ def test_a_place_that_is_not_there() -> None:
         EveningRequest(runs=(run,), places={"tank": 1})
     with pytest.raises(Unsound, match="same id"):
         EveningRequest(runs=(run, run), places={"washer": 1})
+
+
+whole_tasks = st.builds(
+    Task,
+    name=st.just("step"),
+    place=st.sampled_from(["tank", "washer"]),
+    seconds=st.integers(1, 9).map(float),
+    hands=st.booleans(),
+    follows_at_once=st.booleans(),
+)
+
+
+@settings(max_examples=80)
+@given(
+    st.lists(st.lists(whole_tasks, min_size=1, max_size=4), min_size=1, max_size=4),
+    st.lists(whole_tasks, min_size=1, max_size=4),
+    st.integers(0, 12),
+)
+def test_a_chain_begins_as_soon_as_it_can(
+    before: list[list[Task]], chain: list[Task], ready: int
+) -> None:
+    """Against trying every second: nothing earlier is free for all of it."""
+    house = evening._House({"tank": 2, "washer": 1})
+    for number, tasks_ in enumerate(before):
+        at = house.earliest(tasks_, 0.0)
+        for task in tasks_:
+            at = house.take(str(number), task, at).end_s
+
+    def fits(start: float) -> bool:
+        at = start
+        for task in chain:
+            places = house.places[task.place]
+            free = any(_free(each, at, task.seconds) for each in places)
+            if not free or (task.hands and not _free(house.hands, at, task.seconds)):
+                return False
+            at += task.seconds
+        return True
+
+    expected = next(float(at) for at in range(ready, 400) if fits(float(at)))
+    assert house.earliest(chain, float(ready)) == expected
+
+
+def _free(spans: evening._Spans, start: float, seconds: float) -> bool:
+    return all(
+        end <= start or start + seconds <= begin
+        for begin, end in zip(spans.starts, spans.ends, strict=True)
+    )
+
+
+baths = st.builds(
+    ProcessStep,
+    name=st.sampled_from(["Developer", "Fixer", "Wash"]),
+    kind=st.sampled_from(["developer", "fixer", "wash"]),
+    seconds=st.floats(31, 900),
+    agitation=st.sampled_from([None, "30+10", "semi-stand", "rotary"]),
+    pour_s=st.sampled_from([0.0, 10.0]),
+    drain_s=st.sampled_from([0.0, 15.0]),
+)
+
+
+@settings(max_examples=60)
+@given(st.lists(baths, min_size=1, max_size=6))
+def test_what_is_heard_is_what_is_done(steps: list[ProcessStep]) -> None:
+    """Each pouring, moving and draining is heard once at its moment; the end comes last, once."""
+    timed = process.timed(tuple(steps))
+    found = heard(timed)
+    assert [each.at_s for each in found] == sorted(each.at_s for each in found)
+    for kind, sound in (("pour", "pour"), ("agitate", "move"), ("drain", "drain")):
+        done = sorted(cue.start_s for step in timed for cue in step.cues if cue.kind == kind)
+        assert sorted(each.at_s for each in found if each.sound == sound) == done
+    stops = sorted(
+        cue.end_s
+        for step in timed
+        for cue in step.cues
+        if cue.kind == "agitate" and cue.end_s < step.end_s
+    )
+    assert sorted(each.at_s for each in found if each.sound == "rest") == stops
+    assert [each.sound for each in found].count("end") == 1
+    assert found[-1].at_s == timed[-1].end_s
+    assert {each.sound for each in found if each.at_s == timed[-1].end_s} >= {"end"}
+    # a bath nobody pours is told by its name
+    unpoured = [step for step in timed if not any(cue.kind == "pour" for cue in step.cues)]
+    assert [each.says for each in found if each.sound == "next"] == [step.name for step in unpoured]
+
+
+@pytest.mark.parametrize("count", [61, 120])
+@pytest.mark.parametrize("weights", [(1.0, 1.0), (0.5, 3.0)])
+def test_many_sheets_are_all_shared(count: int, weights: tuple[float, float]) -> None:
+    """Whatever is proven: every sheet in one run, none too full, and neighbours' cost not beaten
+    by putting everything together."""
+    sheets = tuple(
+        Sheet(id=str(at), minutes=5 + (at * 37 % 100) / 10, weight=weights[at % 2])
+        for at in range(count)
+    )
+    runs = -(-count // 4) + 1
+    answer = batches(BatchesRequest(sheets=sheets, capacity=4, max_runs=runs))
+    assert sorted(id_ for run in answer.runs for id_ in run.ids) == sorted(x.id for x in sheets)
+    assert max(len(run.ids) for run in answer.runs) <= 4
+    assert len(answer.runs) <= runs
+    assert answer.optimal == (weights[0] == weights[1])
+    one = batches(BatchesRequest(sheets=sheets, capacity=count, max_runs=1))
+    assert answer.cost < one.cost
+
+
+@given(st.lists(st.floats(4, 20), min_size=2, max_size=9), st.integers(1, 4))
+def test_more_runs_never_cost_more(minutes: list[float], capacity: int) -> None:
+    sheets = tuple(Sheet(id=str(at), minutes=each) for at, each in enumerate(minutes))
+    fewest = -(-len(sheets) // capacity)
+    costs = [
+        batches(BatchesRequest(sheets=sheets, capacity=capacity, max_runs=runs)).cost
+        for runs in range(fewest, len(sheets) + 1)
+    ]
+    assert all(after <= before + 1e-12 for before, after in pairwise(costs))
+    assert costs[-1] == pytest.approx(0)
+
+
+def test_sheets_change_places_when_that_is_better() -> None:
+    """Four times the trap of the check values (10-009), far apart: too many to search, so it is the
+    changes between runs that must find what runs of neighbours miss."""
+    sheets = tuple(
+        Sheet(id=f"{scale} {minutes}", minutes=minutes * scale, weight=weight)
+        for scale in (0.25, 1, 4, 16)
+        for minutes, weight in ((5, 1), (9, 100), (10, 0.01), (11, 1))
+    )
+    answer = batches(BatchesRequest(sheets=sheets, capacity=2, max_runs=8))
+    assert answer.cost == pytest.approx(4 * 0.04462698827)
+    assert not answer.optimal

@@ -23,7 +23,7 @@ from emulsa.core.corrections.light_change import Interval
 from emulsa.core.corrections.reciprocity import AdditiveLaw, PowerLaw, TableLaw
 from emulsa.core.data import contrast
 from emulsa.core.data.development import ROTARY
-from emulsa.core.development import recipes, temperature
+from emulsa.core.development import recipes, temperature, thumb
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.light import exposure_value, film_speed, marks, meters, units
 from emulsa.core.tones import development_number, placement, zones
@@ -482,7 +482,7 @@ OPERATIONS: dict[str, Callable[..., Any]] = {
     "k_equiv": k_equivalents,
     "temp_time": lambda t20, T, k, Ea: {"exp": t20 * temperature.factor(T, 20, k)},
     "f_to_c": lambda F: temperature.celsius(F),
-    "n_factor_range": lambda N: recipes.thumb_factor(N),
+    "n_factor_range": lambda N: thumb.thumb_factor(N),
     "n_time": n_time,
     "rotary": lambda t: t * ROTARY,
     **darkroom_values.OPERATIONS,

@@ -197,6 +197,23 @@ def given_error_stops(
     return error_stops(request.law, metered_at(request, aperture) * 2**aim, seconds)
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Shot:
+    """What of an exposure its development goes by."""
+
+    id: str
+    piece_id: str
+    scene_id: str
+    exposed_at: str
+    aperture: ApertureMark
+    seconds: float
+    error_stops: float
+    n: float
+    development_change: float
+    recipe_id: str | None
+    exposure_index: float
+
+
 def set_text(aperture: ApertureMark, seconds: float) -> str:
     """Aperture and time really given, as one writes them.
 

@@ -79,7 +79,8 @@ class Length:
 
 EV = Annotated[float, Within("EV", -8, 24)]
 Zone = Annotated[float, Within("A zone", 0, 10)]
-ExposureIndex = Annotated[float, Within("The exposure index", 0.5, 25_600)]
+EI = Within("The exposure index", 0.5, 25_600)
+ExposureIndex = Annotated[float, EI]
 Seconds = Annotated[float, Within("The time", 1e-6, 1e7, "s")]
 FNumber = Annotated[float, Within("The f-number", 0.5, 2_000)]
 FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm")]

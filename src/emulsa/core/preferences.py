@@ -7,6 +7,7 @@ from typing import Annotated
 
 from emulsa.core.alternatives.penalties import Weights
 from emulsa.core.alternatives.schools import Habits, School
+from emulsa.core.chemistry.measures import Measures
 from emulsa.core.limits import Length
 
 Step = Annotated[str, Length("A step", 1, 80)]
@@ -40,3 +41,4 @@ class Preferences:
     checklist: Annotated[tuple[Step, ...], Length("Steps of the checklist", 0, 20)] = CHECKLIST
     after: Annotated[str, Length("The step afterwards", 0, 80)] = AFTER
     sounds: Sounds = Sounds()
+    measures: Measures = Measures()

@@ -14,7 +14,9 @@ from emulsa.core.limits import Within
 
 Volume = Annotated[float, Within("The volume", 1, 100_000, "ml")]
 Parts = Annotated[float, Within("The parts of water", 0, 1_000)]
-Reading = Literal["one_plus_n", "one_in_n"]
+MinimumMl = Annotated[float, Within("Concentrate for a roll's area", 0, 1_000, "ml")]
+RollsPerLitre = Annotated[float, Within("Rolls a litre does", 0.1, 1_000)]
+Colon = Literal["one_plus_n", "one_in_n"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -25,7 +27,7 @@ class Mixed:
     ml: float
 
 
-def one_part(n: float, volume_ml: float, reading: Reading = "one_plus_n") -> tuple[Mixed, Mixed]:
+def one_part(n: float, volume_ml: float, reading: Colon = "one_plus_n") -> tuple[Mixed, Mixed]:
     """Concentrate and water for a volume.
 
     >>> [round(each.ml, 2) for each in one_part(31, 1000)]
@@ -61,7 +63,7 @@ def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed
     )
 
 
-def mix(text: str, volume_ml: float, colon: Reading | None = None) -> tuple[Mixed, ...]:
+def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed, ...]:
     """What to measure for ``stock``, ``1+n``, ``A+B+water`` or ``1:n``; Unreadable for others.
 
     A colon needs ``colon`` to say which of its two meanings is the maker's.
@@ -75,7 +77,8 @@ def mix(text: str, volume_ml: float, colon: Reading | None = None) -> tuple[Mixe
     if found := re.fullmatch(rf"1:{number}", bare):
         if colon is None:
             raise Unreadable(
-                f"“{text}” can mean 1+{found[1]} or 1 in {found[1]}; say which its maker means.",
+                f"“{text}” can mean 1+{found[1]} or 1 in {found[1]}; say in its recipe"
+                " which its maker means.",
                 field="dilution",
                 allowed=["one_plus_n", "one_in_n"],
             )

@@ -6,6 +6,8 @@ practice, no source).
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from emulsa.core.data.chemistry import ROLL_AREA_IN2
 
 MM2_PER_IN2 = 25.4**2
@@ -18,6 +20,15 @@ def area_in2(width_mm: float, height_mm: float) -> float:
     20.0
     """
     return width_mm * height_mm / MM2_PER_IN2
+
+
+def together_in2(sheets_in2: Iterable[float], rolls: int) -> float:
+    """Of what shares a run: its sheets, and each roll whole, its blank frames too.
+
+    >>> together_in2([20, 20], 1)
+    120.0
+    """
+    return sum(sheets_in2) + rolls * ROLL_AREA_IN2
 
 
 def rolls(area: float) -> float:

@@ -26,4 +26,7 @@ FRAMES: dict[str, tuple[str, float, float, int, str]] = {
     "24x36": ("24×36", 36, 24, 36, "135"),
 }
 
+# Nominal areas in square inches, as makers state capacities; of one's own sizes the image counts.
+SHEET_IN2: dict[str, float] = {"quarter": 13.8125, "4x5": 20, "5x7": 35, "8x10": 80}
+
 ROLLS = ("120", "135")

@@ -2,22 +2,27 @@
 
 Between points the time is log-linear in N; beyond them the rule of thumb carries on from the
 nearest point and the answer is *estimated*. A personal or tested point beats a published one for
-the same N. Source: Todd & Zakia (contrast against log time); rule of thumb: common practice.
+the same N; both are answered. Source: Todd & Zakia (contrast against log time); rule of thumb:
+common practice.
 """
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.data.development import K_PER_C, THUMB
-from emulsa.core.errors import Missing
+from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre
+from emulsa.core.data.development import K_PER_C
+from emulsa.core.development.thumb import log_linear, thumb_factor
+from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
+from emulsa.core.runs.agitation import SchemeKey, named
 
 Origin = Literal["tested", "published", "personal", "estimated"]
+Said = Literal["tested", "published", "personal"]
 TRUST: tuple[Origin, ...] = ("tested", "personal", "published", "estimated")
-Minutes = Annotated[float, Within("Developing minutes", 0.5, 240, "min")]
+MINUTES = Within("Developing minutes", 0.5, 240, "min")
+Minutes = Annotated[float, MINUTES]
 N = Annotated[float, Within("N", -5, 5)]
 Celsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
 PerCelsius = Annotated[float, Within("The temperature constant k", 0.03, 0.2, "per °C")]
@@ -30,19 +35,65 @@ class Point:
     n: N
     minutes: Minutes
     ei: ExposureIndex | None = None
-    origin: Literal["tested", "published", "personal"] = "personal"
+    origin: Said = "personal"
+    who: Label = ""
+    note: Label = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Rating:
+    """Minutes for film that was rated at another EI: a push or a pull, at the recipe's
+    temperature."""
+
+    ei: ExposureIndex
+    minutes: Minutes
+    origin: Said = "published"
+    who: Label = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Warmth:
+    """A row of the maker's table of temperatures: minutes for N at one of them."""
+
+    temperature_c: Celsius
+    minutes: Minutes
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Recipe:
-    """A way of developing one film."""
+    """A way of developing one film.
+
+    ``colon`` says which meaning a dilution of 1:n has, once. ``agitation`` is how it is said,
+    ``scheme`` what the run's clock goes by (empty: the tank's own way). ``warmth`` is the maker's
+    table of temperatures and beats ``k_per_c``. ``not_recommended`` says why it is not, and by
+    whom; it is refused then unless a reason is given. ``compensating``: its contraction comes from
+    the developer giving out in the highlights, not from less time.
+    """
 
     developer: Label = ""
     dilution: Label = ""
+    colon: Colon | None = None
     agitation: Label = ""
+    scheme: SchemeKey | None = None
     temperature_c: Celsius = 20.0
     k_per_c: PerCelsius = K_PER_C
+    warmth: Annotated[tuple[Warmth, ...], Length("Rows of temperatures", 0, 32)] = ()
     points: Annotated[tuple[Point, ...], Length("Points of a recipe", 0, 32)] = ()
+    ratings: Annotated[tuple[Rating, ...], Length("Ratings", 0, 32)] = ()
+    minimum_ml_per_roll: MinimumMl = 0.0
+    rolls_per_litre: RollsPerLitre | None = None
+    compensating: bool = False
+    not_recommended: Label = ""
+
+    def __post_init__(self) -> None:
+        if self.scheme is not None:
+            named(self.scheme, 1.0)
+        for rows, field in (
+            ([each.temperature_c for each in self.warmth], "warmth"),
+            ([each.ei for each in self.ratings], "ratings"),
+        ):
+            if len(set(rows)) < len(rows):
+                raise Unsound("Two rows say the same; leave one of them out.", field=field)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -52,17 +103,7 @@ class Timed:
     minutes: float
     ei: float | None
     origin: Origin
-
-
-def thumb_factor(n: float) -> float:
-    """The rule of thumb's factor of the normal time, log-linear in N, end slopes carried on.
-
-    >>> thumb_factor(-1), thumb_factor(2)
-    (0.8, 1.8)
-    """
-    if n == 0:
-        return 1.0
-    return _between([(each, factor) for each, factor in THUMB], n)
+    who: str = ""
 
 
 def best_points(recipe: Recipe) -> list[Point]:
@@ -73,11 +114,18 @@ def best_points(recipe: Recipe) -> list[Point]:
     return sorted(best.values(), key=lambda point: point.n)
 
 
+def beside(recipe: Recipe, n: float) -> list[Point]:
+    """What else is said for this N: points that a more trusted one beats."""
+    best = {id(point) for point in best_points(recipe)}
+    others = [each for each in recipe.points if abs(each.n - n) < 1e-9 and id(each) not in best]
+    return sorted(others, key=lambda point: TRUST.index(point.origin))
+
+
 def time_for(recipe: Recipe, n: float) -> Timed:
     """Developing time for N at the recipe's own temperature; Missing when it has no time at all.
 
     >>> time_for(Recipe(points=(Point(n=0, minutes=8),)), -1)
-    Timed(minutes=6.4, ei=None, origin='estimated')
+    Timed(minutes=6.4, ei=None, origin='estimated', who='')
     """
     points = best_points(recipe)
     if not points:
@@ -86,28 +134,22 @@ def time_for(recipe: Recipe, n: float) -> Timed:
         )
     for point in points:
         if abs(point.n - n) < 1e-9:
-            return Timed(minutes=point.minutes, ei=point.ei, origin=point.origin)
+            return Timed(minutes=point.minutes, ei=point.ei, origin=point.origin, who=point.who)
     below = [point for point in points if point.n < n]
     above = [point for point in points if point.n > n]
     if below and above:
         return _interpolated(below[-1], above[0], n)
     nearest = (below or above)[-1 if below else 0]
-    minutes = nearest.minutes * thumb_factor(n) / thumb_factor(nearest.n)
+    minutes = nearest.minutes
+    # a compensating developer gives out by itself: the same time serves every contraction
+    if not recipe.compensating:
+        minutes *= thumb_factor(n) / thumb_factor(nearest.n)
     return Timed(minutes=minutes, ei=nearest.ei, origin="estimated")
 
 
 def _interpolated(low: Point, high: Point, n: float) -> Timed:
-    minutes = _between([(low.n, low.minutes), (high.n, high.minutes)], n)
+    minutes = log_linear([(low.n, low.minutes), (high.n, high.minutes)], n)
     ei = None
     if low.ei is not None and high.ei is not None:
-        ei = _between([(low.n, low.ei), (high.n, high.ei)], n)
+        ei = log_linear([(low.n, low.ei), (high.n, high.ei)], n)
     return Timed(minutes=minutes, ei=ei, origin=max(low.origin, high.origin, key=TRUST.index))
-
-
-def _between(rows: list[tuple[float, float]], n: float) -> float:
-    """Log-linear through rising rows, end slopes carried on."""
-    place = next((k for k in range(1, len(rows)) if rows[k][0] >= n), len(rows) - 1)
-    (n0, y0), (n1, y1) = rows[place - 1], rows[place]
-    if n == n1:
-        return y1
-    return float(y0 * math.exp(math.log(y1 / y0) * (n - n0) / (n1 - n0)))

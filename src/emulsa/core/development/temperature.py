@@ -1,4 +1,8 @@
-"""Temperature: t = t_ref · exp(−k·(T − T_ref)), for 18…27 °C.
+"""Temperature: t = t_ref · exp(−k·(T − T_ref)), or the maker's table, for 18…27 °C.
+
+A table is read straight in log time against temperature, which is the same law between its rows;
+beyond its ends the constant k carries on from the last row. Semi-stand and stand development is
+hardly touched by 2 °C (common practice, no source).
 
 Source: Todd & Zakia, Photographic Sensitometry (form); k 0.07–0.10 per °C from memory.
 """
@@ -7,7 +11,9 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.data.development import ALLOWED_C
+from emulsa.core.data.development import ALLOWED_C, UNCRITICAL, UNCRITICAL_C
+from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.thumb import log_linear
 from emulsa.core.errors import OutOfRange
 from emulsa.core.limits import plain
 
@@ -28,6 +34,60 @@ def factor(temperature_c: float, reference_c: float, k_per_c: float) -> float:
     6.976763
     """
     return math.exp(-k_per_c * (temperature_c - reference_c))
+
+
+def of_recipe(recipe: Recipe, temperature_c: float) -> tuple[float, str]:
+    """What a recipe's time is multiplied by at a temperature, and why.
+
+    >>> of_recipe(Recipe(), 24)
+    (0.697676326071031, 'k 0.09 per °C')
+    """
+    off = temperature_c - recipe.temperature_c
+    if recipe.scheme in UNCRITICAL and abs(off) <= UNCRITICAL_C + 1e-9:
+        return 1.0, f"uncritical within {plain(UNCRITICAL_C)} °C"
+    if len(recipe.warmth) < 2:
+        by_k = factor(temperature_c, recipe.temperature_c, recipe.k_per_c)
+        return by_k, f"k {plain(recipe.k_per_c)} per °C"
+    return (
+        _table_minutes(recipe, temperature_c) / _table_minutes(recipe, recipe.temperature_c),
+        "by the maker's table" if _reached(recipe, temperature_c) else "beyond the table, by k",
+    )
+
+
+def k_near(recipe: Recipe, temperature_c: float) -> float:
+    """The constant that joins the recipe's temperature to this one: what a drift is timed by.
+
+    >>> k_near(Recipe(), 22)
+    0.09
+    """
+    off = temperature_c - recipe.temperature_c
+    if len(recipe.warmth) < 2:
+        return recipe.k_per_c
+    step = off if abs(off) > 0.5 else 0.5
+    ratio = _table_minutes(recipe, recipe.temperature_c + step) / _table_minutes(
+        recipe, recipe.temperature_c
+    )
+    return -math.log(ratio) / step
+
+
+def sure(recipe: Recipe, temperature_c: float) -> bool:
+    """Whether the maker's table, if there is one, reaches so far.
+
+    >>> sure(Recipe(), 26)
+    True
+    """
+    return len(recipe.warmth) < 2 or _reached(recipe, temperature_c)
+
+
+def _reached(recipe: Recipe, temperature_c: float) -> bool:
+    rows = [each.temperature_c for each in recipe.warmth]
+    return min(rows) - 1e-9 <= temperature_c <= max(rows) + 1e-9
+
+
+def _table_minutes(recipe: Recipe, temperature_c: float) -> float:
+    rows = sorted((each.temperature_c, each.minutes) for each in recipe.warmth)
+    inside = min(max(temperature_c, rows[0][0]), rows[-1][0])
+    return log_linear(rows, inside) * factor(temperature_c, inside, recipe.k_per_c)
 
 
 def allowed(temperature_c: float, field: str) -> float:

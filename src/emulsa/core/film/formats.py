@@ -5,8 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.chemistry.film_area import area_in2
 from emulsa.core.corrections.pinhole import Side as SideMm
 from emulsa.core.data import formats as table
+from emulsa.core.data.line import SHEET_IN2
 from emulsa.core.errors import Missing
 from emulsa.core.limits import Id, Length, Name, Note
 
@@ -52,6 +54,29 @@ def known(own: tuple[SheetFormat, ...] = ()) -> tuple[Format, ...]:
         for key, (name, width, height, count, film) in table.FRAMES.items()
     ]
     return (*sheets, *frames)
+
+
+def sheet_in2(key: str, own: tuple[SheetFormat, ...] = ()) -> float:
+    """The area of a sheet by its format's key, in square inches.
+
+    >>> sheet_in2("8x10")
+    80
+    """
+    if key in table.SHEET_IN2:
+        return table.SHEET_IN2[key]
+    return next((area_in2(*each.size_mm) for each in own if each.id == key), SHEET_IN2)
+
+
+def format_name(key: str, own: tuple[SheetFormat, ...] = ()) -> str:
+    """What a format is called; what nobody knows any more goes by its key.
+
+    >>> format_name("4x5"), format_name("120")
+    ('4×5 in', '120 rolls')
+    """
+    if key in table.ROLLS:
+        return f"{key} rolls"
+    named = {each.key: each.name for each in known()} | {each.id: each.name for each in own}
+    return named.get(key, key)
 
 
 def frame_format(key: str) -> Format:

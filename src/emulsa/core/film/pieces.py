@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.development.choice import Choice
 from emulsa.core.errors import Impossible
 from emulsa.core.film.states import Kept, Move, State
 from emulsa.core.limits import Id, Label, Note, Within, plain
@@ -25,7 +26,7 @@ class Piece:
     ``label`` is where it was loaded, as one says it (``2B``, ``R3-7``), and never changes.
     ``in_place`` tells whether it still lies there; ``kept_in`` names the box it was put into.
     ``weight`` says how much the picture matters when one development must serve several: 0 not at
-    all, 1 as any other, 3 above all.
+    all, 1 as any other, 3 above all. ``choice`` is what was decided over its development.
     """
 
     id: Id
@@ -41,6 +42,7 @@ class Piece:
     in_place: bool = True
     kept_in: Label = ""
     weight: Weight = 1
+    choice: Choice | None = None
     run_id: Id | None = None
 
 

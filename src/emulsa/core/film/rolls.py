@@ -15,8 +15,9 @@ from emulsa.core.errors import Impossible, OutOfRange, Unsound
 from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.film.pieces import FrameNumber, Piece
-from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within
-from emulsa.core.tones.development_number import half_steps
+from emulsa.core.light.hand_time import stops_words
+from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within, plain
+from emulsa.core.tones.development_number import half_steps, n_text
 
 RollNumber = Annotated[int, Within("A roll's number", 1, 9_999)]
 FrameCount = Annotated[int, Within("Frames of a roll", 1, 72)]
@@ -77,6 +78,16 @@ def exposing(roll: Roll, frame: int) -> None:
         )
 
 
+def in_the_gate(roll: Roll, frame: int, exposed: bool) -> bool:
+    """Whether the camera would put light on this frame now: the next one, or, for a further share
+    of a multiple exposure, the one exposed last.
+
+    >>> in_the_gate(Roll(id="r", number=1, film_id="f", format="6x6", frames=12), 1, False)
+    True
+    """
+    return frame == (roll.next_frame - 1 if exposed else roll.next_frame)
+
+
 def rated(roll: Roll, film_ei: float) -> float:
     """The EI the roll is shot at."""
     return film_ei if roll.exposure_index is None else roll.exposure_index
@@ -101,6 +112,25 @@ def push_n(rated_ei: float, film_ei: float) -> float:
     (1.0, -0.5, -1.0)
     """
     return max(-5.0, min(5.0, half_steps(push_stops(rated_ei, film_ei))))
+
+
+def strip_text(roll: Roll, strip: Strip) -> str:
+    """A strip as one says it; the whole roll is just the roll."""
+    if strip.first_frame == 1 and strip.last_frame == roll.frames:
+        return f"roll {roll.number}"
+    return f"roll {roll.number}, frames {strip.first_frame}–{strip.last_frame}"
+
+
+def rating_text(roll: Roll, film_ei: float) -> str:
+    """What a roll is rated at, and the development that goes with it."""
+    if roll.exposure_index is None or roll.exposure_index == film_ei:
+        return f"EI {plain(film_ei)}"
+    stops = push_stops(roll.exposure_index, film_ei)
+    done = "pushed" if stops > 0 else "pulled"
+    return (
+        f"EI {plain(roll.exposure_index)}, {done} {stops_words(abs(stops)).lstrip('+')}:"
+        f" develop {n_text(push_n(roll.exposure_index, film_ei))}"
+    )
 
 
 def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[range, ...]:

@@ -44,7 +44,8 @@ class Went:
 class Run:
     """What was developed together; ``developed_at`` is empty until it is out of the developer.
 
-    ``tank_id`` and ``line_id`` say how it goes; ``went`` how it went, when its clock was used.
+    ``tank_id`` and ``line_id`` say how it goes, ``bottle_ids`` what it uses up; ``went`` how it
+    went, when its clock was used.
     """
 
     id: Id
@@ -54,6 +55,7 @@ class Run:
     minutes: Minutes | None = None
     tank_id: Id | None = None
     line_id: Id | None = None
+    bottle_ids: Annotated[tuple[Id, ...], Length("Bottles", 0, 20)] = ()
     went: Went | None = None
     temperature_c: BathTemperature | None = None
     begun_at: Label = ""

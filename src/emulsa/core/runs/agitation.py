@@ -43,6 +43,11 @@ def events(total_s: float, scheme: Scheme) -> tuple[tuple[float, float], ...]:
     return tuple(found)
 
 
+def words() -> dict[str, str]:
+    """Every scheme that has a name, in words."""
+    return {key: scheme[0] for key, scheme in SCHEMES.items()} | CONTINUOUS
+
+
 def named(key: str, total_s: float) -> tuple[tuple[float, float], ...]:
     """The events of a scheme known by its key; Missing, with the keys there are, for another."""
     if key in CONTINUOUS:

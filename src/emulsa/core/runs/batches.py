@@ -11,23 +11,22 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_left
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import accumulate
+from itertools import accumulate, islice
 from typing import Annotated, Literal
 
-from emulsa.core.data.development import THUMB
+from emulsa.core.development.recipes import Minutes
+from emulsa.core.development.thumb import zones_off
 from emulsa.core.errors import Impossible, Unsound
 from emulsa.core.limits import Id, Length, Within
 
-Minutes = Annotated[float, Within("Developing minutes", 0.5, 240, "min")]
 Weight = Annotated[float, Within("The weight of a sheet", 0.01, 1_000)]
 Objective = Literal["sqlog", "abslog", "maxlog"]
 NODES = 60_000  # partitions looked at before the search is cut short
 SEARCHED = 14  # more sheets than this are not searched, only improved
-TRIES = 2_500  # changes between runs tried while improving
-
-UP, DOWN = math.log(THUMB[3][1]), -math.log(THUMB[1][1])  # ln of the time of one zone, up and down
+MANY = 60  # of more sheets with unequal weights no sharing is proven to be the best
+TRIES = 1_400  # changes between runs tried while improving
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -121,23 +120,12 @@ def _answer(
     return BatchesAnswer(
         runs=runs,
         sheets=tuple(
-            SheetError(id=each.id, error_zones=zones(given[each.id], each.minutes))
+            SheetError(id=each.id, error_zones=zones_off(given[each.id], each.minutes))
             for each in asked
         ),
         cost=measure.total(parts),
         optimal=optimal,
     )
-
-
-def zones(given: float, wanted: float) -> float:
-    """Zones the high value moves when a sheet gets other minutes than it wants: one N's worth of
-    time is one zone, by the rule of thumb.
-
-    >>> round(zones(13.5, 10), 6), round(zones(8, 10), 6)
-    (1.0, -1.0)
-    """
-    off = math.log(given / wanted)
-    return off / (UP if off > 0 else DOWN)
 
 
 class _Measure:
@@ -204,9 +192,10 @@ def _best(measure: _Measure, request: BatchesRequest) -> tuple[list[list[int]], 
     even = len(set(measure.w)) == 1 or measure.objective == "maxlog"
     if even or request.capacity >= count:
         return neighbours, True
-    free = _neighbours(measure, count, request.max_runs)
-    if all(len(part) <= request.capacity for part in free):
-        return free, True
+    if count <= MANY:  # as if no tank were ever full: when none is, nothing is better
+        free = _neighbours(measure, count, request.max_runs)
+        if all(len(part) <= request.capacity for part in free):
+            return free, True
     improved = _improved(measure, neighbours, request.capacity)
     if count > SEARCHED:
         return sorted(map(sorted, improved), key=measure.centre), False
@@ -223,9 +212,14 @@ def _neighbours(measure: _Measure, capacity: int, max_runs: int) -> list[list[in
     worst = measure.objective == "maxlog"
     best = [0.0, *([math.inf] * count)]
     begins: list[list[int]] = []
+    # every row asks the same stretches again: each is worked out once, by its end and its length
+    own = [
+        [0.0, *(measure.stretch(end - length, end) for length in range(1, min(capacity, end) + 1))]
+        for end in range(count + 1)
+    ]
     for _ in range(min(max_runs, count)):
         row, begin = [math.inf] * (count + 1), [0] * (count + 1)
-        _row(measure, best, row, begin, capacity, worst)
+        _row(own, best, row, begin, capacity, worst)
         row[0] = 0.0
         begins.append(begin)
         if row[count] >= best[count] - 1e-15 and best[count] < math.inf:
@@ -242,7 +236,7 @@ def _neighbours(measure: _Measure, capacity: int, max_runs: int) -> list[list[in
 
 
 def _row(
-    measure: _Measure,
+    own: list[list[float]],
     before: list[float],
     row: list[float],
     begin: list[int],
@@ -258,13 +252,14 @@ def _row(
             continue
         end = (low + high) // 2
         chosen = max(first, end - capacity)
-        for start in range(max(first, end - capacity), min(last, end - 1) + 1):
-            if before[start] == math.inf:
-                continue
-            own = measure.stretch(start, end)
-            cost = max(before[start], own) if worst else before[start] + own
-            if cost < row[end]:
-                row[end], begin[end], chosen = cost, start, start
+        least, mine = math.inf, own[end]
+        for start in range(chosen, min(last, end - 1) + 1):
+            alone = mine[end - start]
+            cost = max(before[start], alone) if worst else before[start] + alone
+            if cost < least:
+                least, chosen = cost, start
+        if least < math.inf:
+            row[end], begin[end] = least, chosen
         waiting.append((low, end - 1, first, chosen))
         waiting.append((end + 1, high, chosen, last))
 
@@ -278,7 +273,7 @@ def _improved(measure: _Measure, parts: list[list[int]], capacity: int) -> list[
         better = False
         for here in range(len(parts) - 1):
             for a, b in ((here, here + 1), (here + 1, here)):
-                for change in _changes(parts[a], parts[b], capacity)[: TRIES - tries]:
+                for change in islice(_changes(parts[a], parts[b], capacity), TRIES - tries):
                     tries += 1
                     new = [measure.cost(part) if part else 0.0 for part in change]
                     if sum(new) < costs[a] + costs[b] - 1e-12:
@@ -289,17 +284,16 @@ def _improved(measure: _Measure, parts: list[list[int]], capacity: int) -> list[
     return [part for part in parts if part]
 
 
-def _changes(a: list[int], b: list[int], capacity: int) -> list[tuple[list[int], list[int]]]:
-    found = []
+def _changes(a: list[int], b: list[int], capacity: int) -> Iterator[tuple[list[int], list[int]]]:
+    """One sheet from a to b, or one of a for one of b."""
     if len(b) < capacity:
-        found += [([x for x in a if x != one], [*b, one]) for one in a]
-    found += [
-        ([x for x in a if x != one] + [other], [x for x in b if x != other] + [one])
-        for one in a
-        for other in b
-        if one < other
-    ]
-    return found
+        for one in a:
+            yield [x for x in a if x != one], [*b, one]
+    for one in a:
+        without = [x for x in a if x != one]
+        for other in b:
+            if one < other:
+                yield [*without, other], [*(x for x in b if x != other), one]
 
 
 def _searched(

@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 import calendar
+import math
 import re
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
-from emulsa.core.chemistry.dilution import Volume
+from emulsa.core.chemistry.dilution import Colon, Volume
+from emulsa.core.chemistry.film_area import rolls
 from emulsa.core.data.chemistry import EXHAUSTED_CLEARINGS
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.limits import Id, Length, Name, Note, Within, plain
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within, plain
 from emulsa.core.runs.agitation import SchemeKey, named
 from emulsa.core.runs.process import Pour, StepKind, StepSeconds
 
@@ -20,6 +23,7 @@ Day = Annotated[str, Length("A day", 0, 10)]
 Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
 ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
 Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]
+Age = Annotated[float, Within("The lengthening for the developer's age", 0.5, 3)]
 BottleKind = Literal[
     "developer", "stop", "fixer", "washing aid", "wetting agent", "part A", "part B"
 ]
@@ -47,12 +51,16 @@ class Tank:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Bath:
     """A step of the line. The developer's time comes from the film; ``agitation`` empty: the
-    tank's own way."""
+    tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
+    that has a vessel of its own; empty: as the tank."""
 
     name: Name
     kind: StepKind
     seconds: StepSeconds = 60.0
     agitation: SchemeKey | None = None
+    dilution: Label = ""
+    colon: Colon | None = None
+    volume_ml: Volume | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -79,7 +87,10 @@ class Line:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Bottle:
-    """A mixed bottle: since when, how long it keeps, how much film it does and has done."""
+    """A mixed bottle: since when, how long it keeps, how much film it does and has done.
+
+    ``age_change`` is what its user adds to developing times for its age: 1.1 is a tenth longer.
+    """
 
     id: Id
     name: Name
@@ -91,6 +102,7 @@ class Bottle:
     used_rolls: Rolls = 0.0
     fresh_clearing_s: Clearing | None = None
     clearing_s: Clearing | None = None
+    age_change: Age = 1.0
     note: Note = ""
     archived: bool = False
 
@@ -101,16 +113,21 @@ class Bottle:
                 _day(text, field)
 
 
-def bottle_trouble(bottle: Bottle, today: str) -> str:
-    """Why a bottle should not be used on a day, in one sentence; nothing when it is good.
+def charged(bottle: Bottle, rolls: float) -> Bottle:
+    """The bottle after so much film went through it; its first use opens no new day.
 
-    >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
+    >>> charged(Bottle(id="b", name="Fixer", used_rolls=6), 0.75).used_rolls
+    6.75
+    """
+    return replace(bottle, used_rolls=min(1_000.0, bottle.used_rolls + rolls))
+
+
+def used_up(bottle: Bottle) -> str:
+    """Why a bottle does no more film, in one sentence; nothing while it does.
+
+    >>> used_up(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10))
     'Fixer has done the 10 rolls it is good for; mix a new one.'
     """
-    since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
-    shelf = bottle.shelf_days
-    if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
-        return f"{bottle.name} keeps {shelf} days and is of {since}; mix a new one."
     if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
         return (
             f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
@@ -124,6 +141,46 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
                 " was fresh; discard it by the local rules."
             )
     return ""
+
+
+def short_of(bottle: Bottle, area_in2: float) -> str:
+    """What is wrong when a bottle is to do so much film; nothing when it can, or is used up.
+
+    >>> short_of(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=9), 160)
+    'Fixer has 1 roll left in it, and this is 2 rolls of film; mix more.'
+    """
+    if bottle.capacity_rolls is None:
+        return ""
+    left, wanted = bottle.capacity_rolls - bottle.used_rolls, rolls(area_in2)
+    if left <= 1e-9 or wanted <= left + 1e-9:
+        return ""
+    return (
+        f"{bottle.name} has {_rolls_text(left)} left in it, and this is {_rolls_text(wanted)} of"
+        " film; mix more."
+    )
+
+
+def _rolls_text(count: float) -> str:
+    return f"{plain(round(count, 2))} roll{'' if round(count, 2) == 1 else 's'}"
+
+
+def age_of(bottles: Iterable[Bottle]) -> float:
+    """What is added to developing times for the age of the developers among these bottles."""
+    kinds = ("developer", "part A", "part B")
+    return math.prod(each.age_change for each in bottles if each.kind in kinds)
+
+
+def bottle_trouble(bottle: Bottle, today: str) -> str:
+    """Why a bottle should not be used on a day, in one sentence; nothing when it is good.
+
+    >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
+    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    """
+    since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
+    shelf = bottle.shelf_days
+    if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
+        return f"{bottle.name} keeps {shelf} days and is of {since}; mix a new one."
+    return used_up(bottle)
 
 
 def _day(text: str, field: str) -> int:

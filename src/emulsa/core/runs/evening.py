@@ -12,7 +12,7 @@ from __future__ import annotations
 from bisect import bisect_right
 from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import accumulate, pairwise
+from itertools import accumulate
 from typing import Annotated
 
 from emulsa.core.errors import Impossible, Unsound
@@ -79,8 +79,8 @@ class Placed:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EveningAnswer:
-    """Every task by its start, when all is done, and how long places stand idle; the hands are
-    counted until they have done their last."""
+    """Every task by its start, when all is done, and how long hands and places stand idle until
+    they have done their last."""
 
     tasks: tuple[Placed, ...]
     finish_s: float
@@ -104,17 +104,18 @@ def evening(request: EveningRequest) -> EveningAnswer:
         if _finish(found) < _finish(best) - 1e-9:
             best, order = found, changed
     finish = _finish(best)
-    held = [each for each in best if each.hands]
-    hands_idle = max((each.end_s for each in held), default=0.0) - sum(
-        each.end_s - each.start_s for each in held
-    )
+    hands_idle = _idle([each for each in best if each.hands], 1)
     idle = {
-        kind: number * finish
-        - sum(each.end_s - each.start_s for each in best if each.place == kind)
+        kind: _idle([each for each in best if each.place == kind], number)
         for kind, number in request.places.items()
     }
     tasks = tuple(sorted(best, key=lambda each: (each.start_s, each.run_id, each.end_s)))
     return EveningAnswer(tasks=tasks, finish_s=finish, hands_idle_s=hands_idle, idle=idle)
+
+
+def _idle(busy: Sequence[Placed], many: int) -> float:
+    last = max((each.end_s for each in busy), default=0.0)
+    return many * last - sum(each.end_s - each.start_s for each in busy)
 
 
 def _finish(placed: Sequence[Placed]) -> float:
@@ -128,9 +129,13 @@ class _Spans:
         self.starts: list[float] = []
         self.ends: list[float] = []
 
-    def free(self, start: float, end: float) -> bool:
+    def free_from(self, start: float, seconds: float) -> float:
+        """The first moment, from ``start`` on, at which it is free for so long."""
         at = bisect_right(self.ends, start + 1e-9)
-        return at == len(self.starts) or self.starts[at] >= end - 1e-9
+        while at < len(self.starts) and self.starts[at] < start + seconds - 1e-9:
+            start = max(start, self.ends[at])
+            at += 1
+        return start
 
     def take(self, start: float, end: float) -> None:
         at = bisect_right(self.starts, start)
@@ -145,36 +150,42 @@ class _House:
         self.hands = _Spans()
         self.places = {kind: [_Spans() for _ in range(many)] for kind, many in places.items()}
 
-    def number(self, task: Task, start: float) -> int | None:
-        """Which place of its kind can take a task then; none when none can, or no hand is free."""
-        end = start + task.seconds
-        if task.hands and not self.hands.free(start, end):
-            return None
+    def free_from(self, task: Task, start: float) -> float:
+        """The first moment at which its place is free for a task, and hands if it needs them."""
         spans = self.places[task.place]
-        return next((n for n, each in enumerate(spans) if each.free(start, end)), None)
+        while True:
+            found = min(each.free_from(start, task.seconds) for each in spans)
+            if task.hands:
+                found = self.hands.free_from(found, task.seconds)
+            if found <= start:
+                return start
+            start = found
 
     def earliest(self, chain: Sequence[Task], ready: float) -> float:
         """The first moment at which every task of a chain has its place and, if need be, hands.
 
-        Such a moment is ``ready`` or one at which some task of the chain can just begin.
+        A task that has to wait pushes the whole chain on, until none has to: each push is the least
+        one possible, so the moment that is found is the first.
         """
         offsets = list(accumulate((task.seconds for task in chain[:-1]), initial=0.0))
-        moments = {ready}
-        for task, offset in zip(chain, offsets, strict=True):
-            for spans in ([self.hands] if task.hands else []) + self.places[task.place]:
-                moments.update(end - offset for end in spans.ends)
-        for start in sorted(each for each in moments if each >= ready):
-            if all(
-                self.number(task, start + offset) is not None
-                for task, offset in zip(chain, offsets, strict=True)
-            ):
-                return start
-        raise AssertionError("there is always a moment after everything else")
+        start, settled = ready, False
+        while not settled:
+            settled = True
+            for task, offset in zip(chain, offsets, strict=True):
+                free = self.free_from(task, start + offset)
+                if free > start + offset + 1e-9:
+                    start, settled = free - offset, False
+        return start
 
     def take(self, run_id: str, task: Task, start: float) -> Placed:
-        number, end = self.number(task, start), start + task.seconds
-        assert number is not None
-        self.places[task.place][number].take(start, end)
+        end = start + task.seconds
+        spans = self.places[task.place]
+        number = next(
+            at
+            for at, each in enumerate(spans)
+            if each.free_from(start, task.seconds) <= start + 1e-9
+        )
+        spans[number].take(start, end)
         if task.hands:
             self.hands.take(start, end)
         return Placed(
@@ -210,9 +221,3 @@ def _chains(tasks: Sequence[Task]) -> list[list[Task]]:
         else:
             chains.append([task])
     return chains
-
-
-def overlaps(placed: Sequence[Placed]) -> list[tuple[Placed, Placed]]:
-    """Tasks of the hands that run at the same time: none, in any plan of this module."""
-    by_hand = sorted((each for each in placed if each.hands), key=lambda each: each.start_s)
-    return [(a, b) for a, b in pairwise(by_hand) if b.start_s < a.end_s - 1e-9]

@@ -12,8 +12,9 @@ from typing import Annotated, Literal
 
 from emulsa.core.advice import Advice
 from emulsa.core.chemistry import dilution, film_area
-from emulsa.core.chemistry.dilution import Mixed, Reading, Volume
-from emulsa.core.data.development import SHORT_MIN, TOO_SHORT_MIN
+from emulsa.core.chemistry.dilution import Colon, MinimumMl, Mixed, RollsPerLitre, Volume
+from emulsa.core.data.line import NEVER_WAIT, SHEET_IN2
+from emulsa.core.development.developing_time import short_time
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Label, Length, Name, Within, plain
 from emulsa.core.runs import agitation
@@ -34,7 +35,6 @@ CueKind = Literal["pour", "agitate", "drain"]
 StepSeconds = Annotated[float, Within("A step's time", 1, 90_000, "s")]
 Pour = Annotated[float, Within("Pouring or draining", 0, 120, "s")]
 Area = Annotated[float, Within("The film's area", 1, 10_000, "in²")]
-Minimum = Annotated[float, Within("Concentrate for a roll's area", 0, 1_000, "ml")]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -60,11 +60,13 @@ class ProcessStep:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Developer:
-    """What the developer is mixed from: its dilution, and the least concentrate for a roll."""
+    """What the developer is mixed from: its dilution, the least concentrate for a roll, and how
+    many rolls a litre of it does; empty: it is used once."""
 
     dilution: Label = "stock"
-    colon: Reading | None = None
-    minimum_ml_per_roll: Minimum = 0.0
+    colon: Colon | None = None
+    minimum_ml_per_roll: MinimumMl = 0.0
+    rolls_per_litre: RollsPerLitre | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -88,13 +90,17 @@ class Cue:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TimedStep:
-    """A step on the run's clock; pouring in comes before its start."""
+    """A step on the run's clock; pouring in comes before its start.
+
+    ``may_wait``: the clock may stand while the film is in it.
+    """
 
     name: str
     kind: StepKind
     start_s: float
     end_s: float
     cues: tuple[Cue, ...]
+    may_wait: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,11 +117,7 @@ class ProcessAnswer:
 def process(request: ProcessRequest) -> ProcessAnswer:
     """The operation ``process``."""
     chemistry = request.chemistry
-    parts = dilution.mix(chemistry.dilution, request.volume_ml, chemistry.colon)
-    share = dilution.concentrate_share(parts)
-    wanted_ml = film_area.volume_ml(
-        request.film_area_in2, chemistry.minimum_ml_per_roll, share, request.volume_ml
-    )
+    wanted_ml = developer_ml(chemistry, request.volume_ml, request.film_area_in2)
     steps = timed(request.steps)
     return ProcessAnswer(
         steps=steps,
@@ -124,6 +126,17 @@ def process(request: ProcessRequest) -> ProcessAnswer:
         mix=dilution.mix(chemistry.dilution, wanted_ml, chemistry.colon),
         advice=tuple(_advice(request, wanted_ml)),
     )
+
+
+def developer_ml(chemistry: Developer, tank_ml: float, area_in2: float) -> float:
+    """The developer to mix: the tank's volume, or more when the film uses up more concentrate.
+
+    >>> round(developer_ml(Developer(dilution="1+50", minimum_ml_per_roll=6), 300, 80), 6)
+    306.0
+    """
+    parts = dilution.mix(chemistry.dilution, tank_ml, chemistry.colon)
+    share = dilution.concentrate_share(parts)
+    return film_area.volume_ml(area_in2, chemistry.minimum_ml_per_roll, share, tank_ml)
 
 
 def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
@@ -142,7 +155,14 @@ def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
         if step.drain_s:
             cues.append(Cue(start_s=end - step.drain_s, end_s=end, kind="drain"))
         found.append(
-            TimedStep(name=step.name, kind=step.kind, start_s=start, end_s=end, cues=tuple(cues))
+            TimedStep(
+                name=step.name,
+                kind=step.kind,
+                start_s=start,
+                end_s=end,
+                cues=tuple(cues),
+                may_wait=step.kind not in NEVER_WAIT,
+            )
         )
         at = end
     return tuple(found)
@@ -150,24 +170,18 @@ def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
 
 def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
     for step in request.steps:
-        if step.kind != "developer":
-            continue
-        minutes = step.seconds / 60
-        if minutes < TOO_SHORT_MIN - 1e-9:
-            yield Advice(
-                code="time-much-too-short",
-                severity="warning",
-                text="Under 4 minutes development is very likely uneven: dilute more or cool the"
-                " bath.",
-            )
-        elif minutes < SHORT_MIN - 1e-9:
-            yield Advice(
-                code="time-short",
-                severity="caution",
-                text="Under 5 minutes development may be uneven: dilute more or cool the bath.",
-            )
+        if step.kind == "developer":
+            yield from short_time(step.seconds / 60)
+    per_litre = request.chemistry.rolls_per_litre
+    rolls = film_area.rolls(request.film_area_in2)
+    if per_litre is not None and rolls > per_litre * request.volume_ml / 1_000 * (1 + 1e-9):
+        text = (
+            f"A litre of this developer does {plain(per_litre)} rolls, and this is"
+            f" {plain(round(rolls, 2))} in {plain(request.volume_ml)} ml; put less in at once."
+        )
+        yield Advice(code="capacity-short", severity="warning", text=text)
     if wanted_ml > request.volume_ml * (1 + 1e-9):
-        fits = int(request.film_area_in2 * request.volume_ml / wanted_ml / 20)
+        fits = int(request.film_area_in2 * request.volume_ml / wanted_ml / SHEET_IN2)
         yield Advice(
             code="concentrate-short",
             severity="warning",

@@ -2,7 +2,14 @@
 
 from __future__ import annotations
 
+from emulsa.core.data.line import GOOD_ENOUGH_ZONES
+
 EXACT = 0.02  # of a zone; nobody sees less
+
+
+def too_far(error_zones: float) -> bool:
+    """Whether sharing puts a piece further off than runs are planned for."""
+    return abs(error_zones) > GOOD_ENOUGH_ZONES
 
 
 def zones_text(error_zones: float) -> str:

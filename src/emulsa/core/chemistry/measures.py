@@ -1,0 +1,59 @@
+"""Volumes and temperatures as they are read off a measure: ml or fl oz, °C or °F."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from typing import Literal
+
+from emulsa.core.chemistry.dilution import Mixed
+from emulsa.core.limits import plain
+
+ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Measures:
+    """How one photographer measures."""
+
+    temperature: Literal["C", "F"] = "C"
+    volume: Literal["ml", "fl oz"] = "ml"
+
+    def volume_text(self, ml: float) -> str:
+        """To a tenth below 20 ml, to the millilitre above; ounces to a hundredth.
+
+        >>> Measures().volume_text(31.25), Measures().volume_text(9.8039)
+        ('31 ml', '9.8 ml')
+        >>> Measures(volume="fl oz").volume_text(1000)
+        '33.81 fl oz'
+        """
+        if self.volume == "fl oz":
+            return f"{plain(round(ml / ML_PER_FL_OZ, 2))} fl oz"
+        return f"{plain(round(ml, 1 if ml < 20 else 0))} ml"
+
+    def amount_text(self, ml: float) -> str:
+        """The same for what is bought or let run: litres from two on.
+
+        >>> Measures().amount_text(12_623), Measures().amount_text(750)
+        ('12.6 l', '750 ml')
+        """
+        if self.volume == "ml" and ml >= 2_000:
+            return f"{plain(round(ml / 1_000, 1))} l"
+        return self.volume_text(ml)
+
+    def mix_text(self, parts: Iterable[Mixed]) -> str:
+        """What is measured, part by part.
+
+        >>> Measures().mix_text([Mixed(part="concentrate", ml=31.25), Mixed(part="water", ml=969)])
+        'concentrate 31 ml, water 969 ml'
+        """
+        return ", ".join(f"{each.part} {self.volume_text(each.ml)}" for each in parts)
+
+    def temperature_text(self, celsius: float) -> str:
+        """To a tenth of a degree.
+
+        >>> Measures().temperature_text(20), Measures(temperature="F").temperature_text(20)
+        ('20 °C', '68 °F')
+        """
+        value = celsius if self.temperature == "C" else celsius * 1.8 + 32
+        return f"{plain(round(value, 1))} °{self.temperature}"

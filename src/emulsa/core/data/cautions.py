@@ -1,0 +1,35 @@
+"""Cautions of the darkroom, at the step they belong to. Common practice, no source.
+
+None of them takes the maker's place: the last line of every sheet says so.
+"""
+
+from __future__ import annotations
+
+ALWAYS = "Gloves and eye protection, fresh air, no food containers; children and pets stay out."
+MAKER = "Follow the maker's sheet and local rules, for waste too; this program advises."
+POWDER = "Powders raise dust: pour slowly, close to the water, with a mask on."
+HOT = "Hot mixing water scalds."
+CAUTIONS: dict[str, str] = {
+    "developer": "A drop of stop or fixer ruins a developer: mix it first, in its own vessels.",
+    "stop": "Acid into water, never water into acid.",
+    "fixer": "Never beside the developer; off clothes, and out of drains where rules say so.",
+    "two parts": "Each part has a syringe of its own; they never change places.",
+    "poison": "This developer is poisonous through skin and breath: gloves at every step.",
+    "thermometer": "Alcohol or digital thermometers; a broken mercury one poisons the room.",
+}
+POISONS = ("stain", "pyro")  # in a developer's name: what stains the gelatin harms the skin
+
+
+def poisons(developer: str) -> bool:
+    """Whether a developer's name says that it stains, and so harms the skin.
+
+    >>> poisons("two-part staining developer"), poisons("metol developer")
+    (True, False)
+    """
+    return any(each in developer.lower() for each in POISONS)
+
+
+def of_run(developer: str) -> tuple[str, ...]:
+    """What is said before a run begins, the maker's word last."""
+    poison = (CAUTIONS["poison"],) if poisons(developer) else ()
+    return (ALWAYS, *poison, CAUTIONS["thermometer"], MAKER)
