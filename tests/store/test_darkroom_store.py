@@ -1,15 +1,20 @@
-"""Tanks, lines and bottles come back from SQLite as they went in."""
+"""What the darkroom keeps comes back from SQLite as it went in."""
 
+from dataclasses import replace
 from pathlib import Path
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from emulsa.core import wire
+from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.data.agitation import CONTINUOUS, SCHEMES
+from emulsa.core.development.choice import Choice
+from emulsa.core.film.emulsions import Film
+from emulsa.core.film.pieces import Piece
 from emulsa.core.film.runs import BathReading, Run, Went, WentStep
 from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
-from emulsa.store import darkroom, database, runs
+from emulsa.store import darkroom, database, films, pieces, runs
 from tests.strategies import names, notes
 
 FEW = settings(max_examples=40)
@@ -34,6 +39,8 @@ baths = st.builds(
     kind=st.sampled_from(["presoak", "stop", "fixer", "rinse", "wash", "dry"]),
     seconds=st.floats(1, 90_000),
     agitation=st.none() | ways,
+    dilution=st.sampled_from(["", "1+4", "1+200"]),
+    volume_ml=st.none() | st.floats(1, 100_000),
 )
 lines = st.builds(
     Line,
@@ -57,8 +64,29 @@ bottles = st.builds(
     used_rolls=st.floats(0, 1_000),
     fresh_clearing_s=st.none() | st.floats(1, 1_800),
     clearing_s=st.none() | st.floats(1, 1_800),
+    age_change=st.floats(0.5, 3),
     note=notes,
     archived=st.booleans(),
+)
+powders = st.builds(
+    Powder,
+    id=st.just("powder"),
+    name=names,
+    kind=st.sampled_from(["developer", "fixer", "washing aid"]),
+    volume_ml=st.floats(500, 100_000),
+    start_ml=st.floats(1, 499),
+    start_c=st.floats(5, 60),
+    parts=st.lists(
+        st.builds(PowderPart, name=names, grams=st.none() | st.floats(0.1, 10_000)),
+        min_size=1,
+        max_size=4,
+    ).map(tuple),
+    note=notes,
+    archived=st.booleans(),
+)
+choices = st.none() | st.one_of(
+    st.builds(Choice, recipe_id=st.none() | names, reason=notes),
+    st.builds(Choice, minutes=st.floats(0.5, 240), reason=st.just("thin last time")),
 )
 wents = st.builds(
     Went,
@@ -74,10 +102,17 @@ wents = st.builds(
 
 
 @FEW
-@given(tanks, lines, bottles, st.none() | wents)
-def test_the_darkroom_comes_back(tank: Tank, line: Line, bottle: Bottle, went: Went | None) -> None:
-    """Each record through the wire and the store, and a run with how it went."""
-    for record in (tank, line, bottle):
+@given(tanks, lines, bottles, powders, choices, st.none() | wents)
+def test_the_darkroom_comes_back(
+    tank: Tank,
+    line: Line,
+    bottle: Bottle,
+    powder: Powder,
+    choice: Choice | None,
+    went: Went | None,
+) -> None:
+    """Each record through the wire and the store, a run with how it went, a decided sheet."""
+    for record in (tank, line, bottle, powder):
         assert wire.loads(type(record), wire.dumps(record)) == record
     db = database.connect(Path(":memory:"))
     database.migrate(db)
@@ -87,7 +122,17 @@ def test_the_darkroom_comes_back(tank: Tank, line: Line, bottle: Bottle, went: W
     assert darkroom.tanks(db) == [tank]
     assert darkroom.lines(db) == [line]
     assert darkroom.bottles(db) == [bottle]
-    run = Run(id="run", name="Run", tank_id="tank", line_id="line", went=went)
+    darkroom.put_powder(db, powder)
+    assert darkroom.powders(db) == [powder]
+    films.put_film(db, Film(id="film", name="Film", exposure_index=100))
+    sheet = Piece(id="s", film_id="film", label="1A", state="exposed", loaded_at="", choice=choice)
+    pieces.put(db, sheet)
+    assert pieces.piece(db, "s") == sheet
+    pieces.put(db, replace(sheet, choice=None))
+    assert pieces.piece(db, "s") == replace(sheet, choice=None)
+    run = Run(
+        id="run", name="Run", tank_id="tank", line_id="line", bottle_ids=("bottle",), went=went
+    )
     runs.put(db, run)
     assert runs.run(db, "run") == run
     assert runs.open_runs(db) == [run]

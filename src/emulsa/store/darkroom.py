@@ -1,10 +1,11 @@
-"""Tanks, lines of baths and bottles."""
+"""Tanks, lines of baths, bottles, and what is mixed from powder."""
 
 from __future__ import annotations
 
 from sqlite3 import Connection
 
 from emulsa.core import wire
+from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
 
 
@@ -59,16 +60,16 @@ def put_bottle(connection: Connection, bottle: Bottle) -> None:
         """
         INSERT INTO bottle (
             id, name, kind, mixed, opened, shelf_days, capacity_rolls, used_rolls,
-            fresh_clearing_s, clearing_s, note, archived
+            fresh_clearing_s, clearing_s, age_change, note, archived
         ) VALUES (
             :id, :name, :kind, :mixed, :opened, :shelf_days, :capacity_rolls, :used_rolls,
-            :fresh_clearing_s, :clearing_s, :note, :archived
+            :fresh_clearing_s, :clearing_s, :age_change, :note, :archived
         )
         ON CONFLICT (id) DO UPDATE SET
             name = :name, kind = :kind, mixed = :mixed, opened = :opened,
             shelf_days = :shelf_days, capacity_rolls = :capacity_rolls, used_rolls = :used_rolls,
-            fresh_clearing_s = :fresh_clearing_s, clearing_s = :clearing_s, note = :note,
-            archived = :archived
+            fresh_clearing_s = :fresh_clearing_s, clearing_s = :clearing_s,
+            age_change = :age_change, note = :note, archived = :archived
         """,
         {
             "id": bottle.id,
@@ -81,8 +82,35 @@ def put_bottle(connection: Connection, bottle: Bottle) -> None:
             "used_rolls": bottle.used_rolls,
             "fresh_clearing_s": bottle.fresh_clearing_s,
             "clearing_s": bottle.clearing_s,
+            "age_change": bottle.age_change,
             "note": bottle.note,
             "archived": int(bottle.archived),
+        },
+    )
+
+
+def put_powder(connection: Connection, powder: Powder) -> None:
+    connection.execute(
+        """
+        INSERT INTO powder (
+            id, name, kind, volume_ml, start_ml, start_c, parts, note, archived
+        ) VALUES (
+            :id, :name, :kind, :volume_ml, :start_ml, :start_c, :parts, :note, :archived
+        )
+        ON CONFLICT (id) DO UPDATE SET
+            name = :name, kind = :kind, volume_ml = :volume_ml, start_ml = :start_ml,
+            start_c = :start_c, parts = :parts, note = :note, archived = :archived
+        """,
+        {
+            "id": powder.id,
+            "name": powder.name,
+            "kind": powder.kind,
+            "volume_ml": powder.volume_ml,
+            "start_ml": powder.start_ml,
+            "start_c": powder.start_c,
+            "parts": wire.dumps(powder.parts),
+            "note": powder.note,
+            "archived": int(powder.archived),
         },
     )
 
@@ -109,3 +137,33 @@ def lines(connection: Connection) -> list[Line]:
 def bottles(connection: Connection) -> list[Bottle]:
     rows = connection.execute("SELECT * FROM bottle ORDER BY kind, name").fetchall()
     return [Bottle(**{**dict(row), "archived": bool(row["archived"])}) for row in rows]
+
+
+def powders(connection: Connection) -> list[Powder]:
+    rows = connection.execute("SELECT * FROM powder ORDER BY name").fetchall()
+    return [
+        Powder(
+            **{
+                **dict(row),
+                "parts": wire.loads(tuple[PowderPart, ...], row["parts"]),
+                "archived": bool(row["archived"]),
+            }
+        )
+        for row in rows
+    ]
+
+
+def tank(connection: Connection, id_: str | None) -> Tank | None:
+    return next((each for each in tanks(connection) if each.id == id_), None)
+
+
+def line(connection: Connection, id_: str | None) -> Line | None:
+    return next((each for each in lines(connection) if each.id == id_), None)
+
+
+def bottle(connection: Connection, id_: str | None) -> Bottle | None:
+    return next((each for each in bottles(connection) if each.id == id_), None)
+
+
+def powder(connection: Connection, id_: str) -> Powder | None:
+    return next((each for each in powders(connection) if each.id == id_), None)

@@ -8,7 +8,7 @@ from sqlite3 import Connection, Row
 
 from emulsa.core import wire
 from emulsa.core.corrections.light_change import Interval
-from emulsa.core.exposed import Exposure, Taken
+from emulsa.core.exposed import Exposure, Shot, Taken
 
 
 def put(connection: Connection, exposure: Exposure) -> None:
@@ -88,6 +88,27 @@ def of_pieces(connection: Connection, piece_ids: list[str]) -> dict[str, list[Ex
     ):
         found[row["piece_id"]].append(_exposure(row))
     return found
+
+
+def last_of_pieces(connection: Connection, piece_ids: list[str]) -> dict[str, Shot]:
+    """What the latest exposure of each of these pieces asks of its development.
+
+    Without the sums it was made from: hundreds of sheets wait at once.
+    """
+    rows = connection.execute(
+        """
+        SELECT
+            id, piece_id, scene_id, exposed_at, aperture, seconds, error_stops, n,
+            development_change, recipe_id, exposure_index
+        FROM exposure
+        WHERE piece_id IN (SELECT value FROM json_each(:ids)) ORDER BY exposed_at, rowid
+        """,
+        {"ids": json.dumps(piece_ids)},
+    )
+    return {
+        row["piece_id"]: Shot(**{**dict(row), "aperture": json.loads(row["aperture"])})
+        for row in rows
+    }
 
 
 def share_given(connection: Connection, piece_id: str) -> float:

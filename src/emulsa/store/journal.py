@@ -19,9 +19,9 @@ from emulsa.store import log
 Connection = sqlite3.Connection
 
 JOURNALED = (
-    "film recipe camera lens pinhole filter meter sheet_format tank line bottle stock holder"
-    " roll strip run piece step outing scene reading scene_filter exposure judgement attachment"
-    " preference"
+    "film recipe camera lens pinhole filter meter sheet_format tank line bottle"
+    " powder stock holder roll strip run piece step outing scene reading scene_filter"
+    " exposure judgement attachment preference"
 ).split()
 
 # {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With

@@ -136,7 +136,7 @@ def meter(connection: Connection, id_: str) -> Meter | None:
 
 USED_BY = {  # what may still name a record: one sentence says where to look
     "film": "recipes, boxes, rolls, sheets or scenes",
-    "recipe": "scenes, strips, runs or exposures",
+    "recipe": "scenes, strips, runs, exposures or film that waits",
     "camera": "lenses, pinholes or rolls",
     "lens": "scenes or exposures",
     "pinhole": "scenes or exposures",
@@ -145,12 +145,15 @@ USED_BY = {  # what may still name a record: one sentence says where to look
     "sheet_format": "holders or boxes",
     "tank": "runs",
     "line": "runs",
-    "bottle": "",
+    "bottle": "runs",
 }
 
 REFERENCES = {
     "film": tuple((user, "film_id") for user in ("recipe", "stock", "roll", "piece", "scene")),
-    "recipe": tuple((user, "recipe_id") for user in ("scene", "strip", "run", "exposure")),
+    "recipe": (
+        *((user, "recipe_id") for user in ("scene", "strip", "run", "exposure")),
+        ("piece", "json_extract(piece.choice, '$.recipe_id')"),
+    ),
     "camera": (("lens", "camera_id"), ("pinhole", "camera_id"), ("roll", "camera_id")),
     "lens": (("scene", "lens_id"), ("exposure", "lens_id")),
     "pinhole": (("scene", "pinhole_id"), ("exposure", "pinhole_id")),
@@ -162,7 +165,8 @@ REFERENCES = {
     "sheet_format": (("holder", "format"), ("stock", "format")),
     "tank": (("run", "tank_id"),),
     "line": (("run", "line_id"),),
-    "bottle": (),
+    "bottle": (("run, json_each(run.bottle_ids) AS named", "named.value"),),
+    "powder": (),
 }
 
 

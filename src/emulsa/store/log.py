@@ -10,6 +10,8 @@ from dataclasses import dataclass
 from sqlite3 import Connection
 from typing import Any
 
+from emulsa.core.film.states import State
+
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 
 
@@ -38,7 +40,7 @@ class Entry:
     exposed_at: str
     where: str
     kept_in: str
-    state: str
+    state: State
     scene_id: str
     scene_title: str
     outing_title: str

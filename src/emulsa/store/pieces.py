@@ -7,6 +7,8 @@ from dataclasses import replace
 from sqlite3 import Connection, Row
 from typing import Any
 
+from emulsa.core import wire
+from emulsa.core.development.choice import Choice
 from emulsa.core.film import states
 from emulsa.core.film.pieces import Piece, Step, where_text
 from emulsa.core.film.states import Move, State
@@ -17,14 +19,14 @@ def put(connection: Connection, piece: Piece) -> None:
         """
         INSERT INTO piece (
             id, film_id, stock_id, label, holder_id, side, roll_id, frame, in_place, kept_in,
-            state, weight, run_id, loaded_at
+            state, weight, choice, run_id, loaded_at
         ) VALUES (
             :id, :film_id, :stock_id, :label, :holder_id, :side, :roll_id, :frame, :in_place,
-            :kept_in, :state, :weight, :run_id, :loaded_at
+            :kept_in, :state, :weight, :choice, :run_id, :loaded_at
         )
         ON CONFLICT (id) DO UPDATE SET
             in_place = :in_place, kept_in = :kept_in, state = :state, weight = :weight,
-            run_id = :run_id
+            choice = :choice, run_id = :run_id
         """,
         {
             "id": piece.id,
@@ -39,6 +41,7 @@ def put(connection: Connection, piece: Piece) -> None:
             "kept_in": piece.kept_in,
             "state": piece.state,
             "weight": piece.weight,
+            "choice": None if piece.choice is None else wire.dumps(piece.choice),
             "run_id": piece.run_id,
             "loaded_at": piece.loaded_at,
         },
@@ -168,4 +171,11 @@ def _step(
 
 
 def _piece(row: Row) -> Piece:
-    return Piece(**{**dict(row), "in_place": bool(row["in_place"])})
+    choice = row["choice"]
+    return Piece(
+        **{
+            **dict(row),
+            "in_place": bool(row["in_place"]),
+            "choice": wire.loads(Choice, choice) if choice else None,
+        }
+    )
