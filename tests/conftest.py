@@ -13,7 +13,7 @@ from emulsa.store import database
 
 HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends
 
-settings.register_profile("house", deadline=None, derandomize=True)
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=60)
 settings.load_profile("house")
 
 

@@ -7,12 +7,13 @@ refuse exactly the same requests with the same sentences.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
 from fastapi import Depends, FastAPI, Request
 from fastapi.openapi.utils import get_openapi
 from pydantic import TypeAdapter
 
+from emulsa.api import answers
 from emulsa.core import wire
 
 REF = "#/components/schemas/{model}"
@@ -56,9 +57,10 @@ def install(app: FastAPI) -> None:
         if app.openapi_schema is None:
             document = get_openapi(title=app.title, version=app.version, routes=app.routes)
             schemas = document.setdefault("components", {}).setdefault("schemas", {})
-            for operations in document["paths"].values():
-                for operation in operations.values():
-                    _describe(operation, schemas)
+            operations = [each for path in document["paths"].values() for each in path.values()]
+            _describe_answers(operations, schemas)
+            for operation in operations:
+                _describe(operation, schemas)
             app.openapi_schema = document
         return app.openapi_schema
 
@@ -71,7 +73,7 @@ def _describe(operation: dict[str, Any], schemas: dict[str, Any]) -> None:
     if name is None:
         return
     body = DOCUMENTED[name]
-    schema = TypeAdapter(body.kind).json_schema(ref_template=REF)
+    schema = answers.adapter(body.kind).json_schema(ref_template=REF)
     for inner, definition in schema.pop("$defs", {}).items():
         schemas.setdefault(inner, definition)
     if schema.get("type") == "object":
@@ -82,9 +84,26 @@ def _describe(operation: dict[str, Any], schemas: dict[str, Any]) -> None:
         content["example"] = body.example
     operation["requestBody"] = {"required": True, "content": {"application/json": content}}
     if body.answer is not None:
-        answer = TypeAdapter(body.answer).json_schema(ref_template=REF, mode="serialization")
+        answer = answers.adapter(body.answer).json_schema(ref_template=REF, mode="serialization")
         for inner, definition in answer.pop("$defs", {}).items():
             schemas.setdefault(inner, definition)
         schemas.setdefault(body.answer.__name__, answer)
         schema = {"$ref": REF.format(model=body.answer.__name__)}
         operation["responses"]["200"]["content"] = {"application/json": {"schema": schema}}
+
+
+def _describe_answers(operations: list[dict[str, Any]], schemas: dict[str, Any]) -> None:
+    """All answers together: types that share a name get names of their own."""
+    marked = [
+        (operation, operation.pop(answers.MARK))
+        for operation in operations
+        if answers.MARK in operation
+    ]
+    mode: Literal["serialization"] = "serialization"
+    inputs = [(name, mode, answers.ANSWERS[name].adapter()) for _, name in marked]
+    described, definitions = TypeAdapter.json_schemas(inputs, ref_template=REF)
+    schemas.update(definitions.get("$defs", {}))
+    for operation, name in marked:
+        status = next(code for code in operation["responses"] if code.startswith("2"))
+        schema = described[(name, mode)]
+        operation["responses"][status]["content"] = {"application/json": {"schema": schema}}

@@ -10,6 +10,7 @@ from urllib.parse import quote
 from fastapi import Response
 
 PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+ICS: dict[int | str, dict[str, Any]] = {200: {"content": {"text/calendar": {}}}}
 CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 
 

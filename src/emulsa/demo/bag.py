@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
-from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.development.recipes import Point, Rating, Recipe, Warmth
 from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.film.stock import Stock
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
@@ -48,6 +49,8 @@ FILMS = (
     ),
 )
 
+OWN = "own sheets, last winter"
+
 RECIPES = (
     FilmRecipe(
         id="recipe-corvane-mq",
@@ -57,12 +60,13 @@ RECIPES = (
             developer="metol–hydroquinone developer",
             dilution="1+1",
             agitation="tray shuffle",
+            rolls_per_litre=4,
             points=(
-                Point(n=-2, minutes=5.5, ei=64, origin="personal"),
-                Point(n=-1, minutes=6.8333333333, ei=80, origin="personal"),
-                Point(n=0, minutes=8.5, ei=100, origin="personal"),
-                Point(n=0, minutes=9, ei=100, origin="published"),
-                Point(n=1, minutes=11.5, ei=125, origin="personal"),
+                Point(n=-2, minutes=5.5, ei=64, who=OWN),
+                Point(n=-1, minutes=6.8333333333, ei=80, who=OWN),
+                Point(n=0, minutes=8.5, ei=100, who=OWN),
+                Point(n=0, minutes=9, ei=100, origin="published", who="the film's leaflet"),
+                Point(n=1, minutes=11.5, ei=125, who=OWN),
             ),
         ),
     ),
@@ -74,9 +78,12 @@ RECIPES = (
             developer="two-part staining developer",
             dilution="1+1+100",
             agitation="30 s, then 10 s every 10 min",
+            scheme="semi-stand",
             temperature_c=20,
             k_per_c=0.07,
-            points=(Point(n=-2, minutes=45, ei=80, origin="personal"),),
+            minimum_ml_per_roll=5,
+            compensating=True,
+            points=(Point(n=-2, minutes=45, ei=80, who=OWN),),
         ),
         note="Poisonous through skin: gloves.",
     ),
@@ -88,7 +95,19 @@ RECIPES = (
             developer="metol–hydroquinone developer",
             dilution="1+1",
             agitation="30 s, then 10 s each minute",
-            points=(Point(n=0, minutes=11, ei=250, origin="published"),),
+            warmth=(
+                Warmth(temperature_c=18, minutes=13.5),
+                Warmth(temperature_c=20, minutes=11),
+                Warmth(temperature_c=22, minutes=9.25),
+                Warmth(temperature_c=24, minutes=7.75),
+            ),
+            ratings=(
+                Rating(ei=125, minutes=9),
+                Rating(ei=250, minutes=11),
+                Rating(ei=500, minutes=14.5),
+                Rating(ei=1000, minutes=19),
+            ),
+            points=(Point(n=0, minutes=11, ei=250, origin="published", who="the film's leaflet"),),
         ),
     ),
     FilmRecipe(
@@ -271,11 +290,11 @@ LINE = Line(
     baths=(
         Bath(name="Presoak", kind="presoak", seconds=120),
         Bath(name="Developer", kind="developer"),
-        Bath(name="Stop", kind="stop", seconds=30, agitation="shuffle"),
-        Bath(name="Fixer", kind="fixer", seconds=300),
+        Bath(name="Stop", kind="stop", seconds=30, agitation="shuffle", dilution="1+19"),
+        Bath(name="Fixer", kind="fixer", seconds=300, dilution="1+4"),
         Bath(name="Rinse", kind="rinse", seconds=30, agitation="shuffle"),
         Bath(name="Wash", kind="wash", seconds=600),
-        Bath(name="Wetting agent", kind="wetting agent", seconds=60),
+        Bath(name="Wetting agent", kind="wetting agent", seconds=60, dilution="1+200"),
         Bath(name="Dry", kind="dry", seconds=7_200),
     ),
 )
@@ -293,6 +312,18 @@ BOTTLES = (
         clearing_s=45,
     ),
     Bottle(id="bottle-stop", name="Stop bath", kind="stop", mixed="2025-11-20", capacity_rolls=20),
+)
+
+POWDERS = (
+    Powder(
+        id="powder-mq",
+        name="Metol–hydroquinone stock",
+        volume_ml=1_000,
+        start_ml=750,
+        start_c=40,
+        parts=(PowderPart(name="part A"), PowderPart(name="part B")),
+        note="Keeps half a year in full bottles.",
+    ),
 )
 
 METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1)
@@ -317,5 +348,7 @@ def fill(connection: Connection) -> None:
     darkroom.put_line(connection, LINE)
     for bottle in BOTTLES:
         darkroom.put_bottle(connection, bottle)
+    for powder in POWDERS:
+        darkroom.put_powder(connection, powder)
     for box in STOCK:
         stock.put(connection, box)

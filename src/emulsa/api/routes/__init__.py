@@ -16,10 +16,12 @@ NOUNS = (
     "journal",
     "kit",
     "log",
+    "mixing",
     "outings",
     "pieces",
     "preferences",
     "rolls",
+    "runs",
     "scenes",
     "stock",
 )

@@ -5,10 +5,11 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Request, Response
+from fastapi import Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import FileResponse
 
+from emulsa.api.answers import Routes
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
@@ -22,7 +23,7 @@ from emulsa.store import exposures, journal
 from emulsa.store.attachments import Attachment
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/attachments", tags=["attachments"])
+router = Routes(prefix="/api/attachments", tags=["attachments"])
 
 PICTURE: dict[int | str, dict[str, Any]] = {
     200: {"content": {kind: {} for kind, _ in pictures.MEDIA.values()}}

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal, TypeVar
 
-from fastapi import APIRouter, Depends, Response
+from fastapi import Depends, Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.files import CSV, PDF, attached
@@ -23,7 +24,7 @@ from emulsa.exchange.cards import csv_table, pdf
 from emulsa.store import films, kit
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/cards", tags=["cards"])
+router = Routes(prefix="/api/cards", tags=["cards"])
 
 Record = TypeVar("Record")
 Kind = Literal["pinhole", "reciprocity", "bellows"]

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter, Request, Response
+from fastapi import Request, Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import documented
 from emulsa.core import operations
 from emulsa.core.data.bibliography import SOURCES
 from emulsa.core.data.movement import MOVERS
 
-router = APIRouter(prefix="/api/compute", tags=["compute"])
+router = Routes(prefix="/api/compute", tags=["compute"])
 
 
 @router.get("/sources")

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Request
+from fastapi import Query, Request
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -19,7 +20,7 @@ from emulsa.devices.spot_meter import SpotMeter
 from emulsa.devices.thermometer import Thermometer
 from emulsa.store import kit
 
-router = APIRouter(prefix="/api/devices", tags=["devices"])
+router = Routes(prefix="/api/devices", tags=["devices"])
 
 
 @dataclass(frozen=True)

@@ -5,32 +5,33 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
-from emulsa.api.routes.darkroom import waiting_film
+from emulsa.api.files import ICS, attached
+from emulsa.api.film_area import Areas
+from emulsa.api.waiting import waiting_film
 from emulsa.core.advice import Advice
-from emulsa.core.chemistry.dilution import Mixed, Reading
-from emulsa.core.development import temperature
-from emulsa.core.development.developing_time import DevelopmentRequest, development
-from emulsa.core.development.waiting import WaitingFilm
-from emulsa.core.film.emulsions import FilmRecipe
+from emulsa.core.development.waiting import WaitingFilm, time_of
+from emulsa.core.development.zones_text import too_far, zones_text
+from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.light.hand_time import hours_text, minutes_text
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.runs import plan
 from emulsa.core.runs.batches import BatchesAnswer
-from emulsa.core.runs.darkroom_kit import Line, Tank, bottle_trouble
+from emulsa.core.runs.darkroom_kit import Tank, age_of, bottle_trouble, short_of
 from emulsa.core.runs.evening import EveningRequest, Placed, evening
 from emulsa.core.runs.process import ProcessAnswer
-from emulsa.core.runs.zones_text import zones_text
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import darkroom, films, pieces
+from emulsa.exchange.calendar import Entry, Moment, ics
+from emulsa.store import darkroom, films, pieces, preferences
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/evening", tags=["evening"])
+router = Routes(prefix="/api/evening", tags=["evening"])
 
 AtCelsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
 Places = Annotated[int, Within("Places", 1, 20)]
@@ -59,7 +60,7 @@ class Planning:
     kinds: Annotated[tuple[KindPlan, ...], Length("Kinds of film", 1, 20)]
     line_id: Id
     temperature_c: AtCelsius = 20.0
-    colon: Reading | None = None
+    bottle_ids: Annotated[tuple[Id, ...], Length("Bottles", 0, 20)] = ()
     washers: Places = 1
     dryers: Places = 1
 
@@ -77,6 +78,7 @@ class PlannedPiece:
     minutes_text: str
     error_zones: float
     error_text: str
+    too_far: bool
 
 
 @dataclass(frozen=True)
@@ -95,8 +97,25 @@ class PlannedRun:
     developer: str
     dilution: str
     volume_ml: float
-    mix: tuple[Mixed, ...]
+    area_in2: float
+    mix_text: str
     course: ProcessAnswer
+
+
+@dataclass(frozen=True)
+class Idle:
+    """How long a place stands idle until all is dry."""
+
+    place: str
+    text: str
+
+
+@dataclass(frozen=True)
+class Amount:
+    """What an evening takes of something, in the photographer's measures."""
+
+    what: str
+    text: str
 
 
 @dataclass(frozen=True)
@@ -112,157 +131,215 @@ class EveningPlan:
     finish_s: float
     finish_text: str
     hands_idle_text: str
-    developer_ml: float
+    idle: tuple[Idle, ...]
+    totals: tuple[Amount, ...]
     advice: tuple[Advice, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Dated:
+    """An evening and the moment it begins."""
+
+    planning: Planning
+    begins_at: Moment
 
 
 @router.post("", openapi_extra=documented(Planning))
 def plan_evening(db: Db, planning: Planning = body(Planning)) -> EveningPlan:
     """Plan the evening; nothing is kept."""
-    tanks = {each.id: each for each in darkroom.tanks(db)}
-    line = next((each for each in darkroom.lines(db) if each.id == planning.line_id), None)
-    if line is None:
-        raise NotFound("There is no such line of baths in the kit.", field="line_id")
-    runs: list[PlannedRun] = []
-    proven: dict[str, bool] = {}
-    for place, kind in enumerate(planning.kinds):
-        tank = tanks.get(kind.tank_id)
-        if tank is None:
-            raise NotFound("There is no such tank in the kit.", field=f"kinds.{place}.tank_id")
-        made, sure = _kind(db, planning, kind, tank, line)
-        runs += made
-        proven[f"{kind.film_id} {kind.recipe_id}"] = sure
-    by_tank = {each.tank_id: tanks[each.tank_id] for each in runs}
-    answer = evening(
-        EveningRequest(
-            runs=tuple(
-                plan.tasks(each.id, line, by_tank[each.tank_id], each.course) for each in runs
-            ),
-            places={
-                **{id_: tank.many for id_, tank in by_tank.items()},
-                "washer": planning.washers,
-                "dryer": planning.dryers,
-                "tray": 1,
-            },
+    return _Night(db, planning).planned()
+
+
+@router.post(
+    "/calendar.ics",
+    response_class=Response,
+    responses=ICS,
+    openapi_extra=documented(Dated),
+)
+def calendar(db: Db, dated: Dated = body(Dated)) -> Response:
+    """The planned evening as a calendar file: each run from its first bath to its last."""
+    planned = _Night(db, dated.planning).planned()
+    spans = plan.spans(planned.tasks)
+    entries = [
+        Entry(
+            id=f"{each.id}-{dated.begins_at}",
+            title=f"{each.name}: {each.minutes_text}",
+            start_s=spans[each.id][0],
+            end_s=spans[each.id][1],
+            note=", ".join(piece.where for piece in each.pieces),
         )
-    )
-    return EveningPlan(
-        runs=tuple(runs),
-        proven=proven,
-        tasks=answer.tasks,
-        finish_s=answer.finish_s,
-        finish_text=hours_text(answer.finish_s / 60),
-        hands_idle_text=hours_text(answer.hands_idle_s / 60),
-        developer_ml=sum(each.volume_ml for each in runs),
-        advice=tuple(_advice(db, runs)),
-    )
+        for each in planned.runs
+    ]
+    return attached(ics(dated.begins_at, entries), "text/calendar", "evening", "ics", "attachment")
 
 
-def _kind(
-    db: Connection, planning: Planning, kind: KindPlan, tank: Tank, line: Line
-) -> tuple[list[PlannedRun], bool]:
-    recipe = films.recipe(db, kind.recipe_id)
-    film = films.film(db, kind.film_id)
-    if recipe is None or film is None or recipe.film_id != kind.film_id:
-        raise NotFound("There is no such recipe for this film.", field="kinds")
-    waiting = {
-        each.piece_ids[0]: each
-        for each in waiting_film(db)[0]
-        if (each.film_id, each.recipe_id) == (kind.film_id, kind.recipe_id)
-    }
-    if not waiting:
-        raise NotFound(f"No {film.name} waits for this recipe any more.", field="kinds")
-    wanting = [_wanting(db, planning, recipe, id_, each) for id_, each in waiting.items()]
-    shared = (
-        plan.as_asked(wanting, tank, kind.parts)
-        if kind.parts
-        else plan.sharing(wanting, tank, kind.max_runs)
-    )
-    return _runs(planning, kind, tank, line, recipe, film.name, waiting, wanting, shared), (
-        shared.optimal
-    )
+class _Night:
+    """What an evening is planned from, read once: its film, its kit, and what each piece is."""
 
+    def __init__(self, db: Connection, planning: Planning) -> None:
+        self.planning = planning
+        self.tanks = {each.id: each for each in darkroom.tanks(db)}
+        line = darkroom.line(db, planning.line_id)
+        if line is None:
+            raise NotFound("There is no such line of baths in the kit.", field="line_id")
+        self.line = line
+        self.films = {each.id: each for each in films.films(db)}
+        self.recipes = {each.id: each for each in films.recipes(db)}
+        self.pieces = {each.id: each for each in pieces.in_state(db, "exposed")}
+        self.waiting, _ = waiting_film(db)
+        self.areas = Areas(db)
+        bottles = {each.id: each for each in darkroom.bottles(db)}
+        missing = next((each for each in planning.bottle_ids if each not in bottles), None)
+        if missing is not None:
+            raise NotFound("One of the bottles is not in the kit any more.", field="bottle_ids")
+        self.bottles = [bottles[each] for each in planning.bottle_ids]
+        self.age = age_of(self.bottles)
+        self.measures = preferences.preferences(db).measures
 
-def _wanting(
-    db: Connection, planning: Planning, recipe: FilmRecipe, id_: str, film: WaitingFilm
-) -> plan.Wanting:
-    time = development(
-        DevelopmentRequest(
-            recipe=recipe.recipe,
-            n=film.n,
-            temperature_c=temperature.allowed(planning.temperature_c, "temperature_c"),
-            reciprocity_change=film.development_change,
-        )
-    )
-    found = [pieces.piece(db, each) for each in film.piece_ids]
-    weight = max((each.weight for each in found if each is not None), default=1)
-    rolled = any(each is not None and each.roll_id for each in found)
-    return plan.Wanting(
-        id=id_,
-        minutes=time.minutes,
-        weight=max(weight, 0.25),
-        area_in2=80.0 if rolled else 20.0,
-        places=4 if rolled else 1,
-    )
-
-
-def _runs(
-    planning: Planning,
-    kind: KindPlan,
-    tank: Tank,
-    line: Line,
-    recipe: FilmRecipe,
-    film_name: str,
-    waiting: dict[str, WaitingFilm],
-    wanting: list[plan.Wanting],
-    shared: BatchesAnswer,
-) -> list[PlannedRun]:
-    by_id = {each.id: each for each in wanting}
-    errors = {each.id: each.error_zones for each in shared.sheets}
-    made = []
-    for number, run in enumerate(shared.runs, start=1):
-        area = sum(by_id[id_].area_in2 for id_ in run.ids)
-        course = plan.course(line, tank, run.minutes, area, recipe.recipe.dilution, planning.colon)
-        ns = sorted({waiting[id_].n for id_ in run.ids})
-        told = n_text(ns[0]) if len(ns) == 1 else f"{n_text(ns[0])} to {n_text(ns[-1])}"
-        made.append(
-            PlannedRun(
-                id=f"{kind.film_id}-{kind.recipe_id}-{number}",
-                film_id=kind.film_id,
-                recipe_id=kind.recipe_id,
-                tank_id=tank.id,
-                name=f"{film_name} {told}",
-                n=ns[len(ns) // 2],
-                minutes=run.minutes,
-                minutes_text=minutes_text(run.minutes),
-                pieces=tuple(
-                    PlannedPiece(
-                        id=id_,
-                        piece_ids=waiting[id_].piece_ids,
-                        where=waiting[id_].where,
-                        scene_title=waiting[id_].scene_title,
-                        n_text=n_text(waiting[id_].n),
-                        minutes=by_id[id_].minutes,
-                        minutes_text=minutes_text(by_id[id_].minutes),
-                        error_zones=errors[id_],
-                        error_text=zones_text(errors[id_]),
-                    )
-                    for id_ in run.ids
+    def planned(self) -> EveningPlan:
+        runs: list[PlannedRun] = []
+        proven: dict[str, bool] = {}
+        for place, kind in enumerate(self.planning.kinds):
+            tank = self.tanks.get(kind.tank_id)
+            if tank is None:
+                raise NotFound("There is no such tank in the kit.", field=f"kinds.{place}.tank_id")
+            made, sure = self._kind(kind, tank)
+            runs += made
+            proven[f"{kind.film_id} {kind.recipe_id}"] = sure
+        answer = evening(
+            EveningRequest(
+                runs=tuple(
+                    plan.tasks(each.id, self.line, self.tanks[each.tank_id], each.course)
+                    for each in runs
                 ),
-                developer=recipe.recipe.developer,
-                dilution=recipe.recipe.dilution,
-                volume_ml=course.volume_ml,
-                mix=course.mix,
-                course=course,
+                places={
+                    **{each.tank_id: self.tanks[each.tank_id].many for each in runs},
+                    "washer": self.planning.washers,
+                    "dryer": self.planning.dryers,
+                    "tray": 1,
+                },
             )
         )
-    return made
+        return EveningPlan(
+            runs=tuple(runs),
+            proven=proven,
+            tasks=answer.tasks,
+            finish_s=answer.finish_s,
+            finish_text=hours_text(answer.finish_s / 60),
+            hands_idle_text=hours_text(answer.hands_idle_s / 60),
+            idle=tuple(
+                Idle(self.tanks[place].name if place in self.tanks else place, text)
+                for place, seconds in answer.idle.items()
+                if place != "tray" and (text := hours_text(seconds / 60))
+            ),
+            totals=tuple(
+                Amount(each.what, self.measures.amount_text(each.ml))
+                for each in plan.totals(
+                    self.line,
+                    [(self.tanks[each.tank_id], each.course.mix) for each in runs],
+                    {each.kind for each in self.bottles},
+                )
+            ),
+            advice=tuple(self._advice(runs)),
+        )
+
+    def _kind(self, kind: KindPlan, tank: Tank) -> tuple[list[PlannedRun], bool]:
+        recipe, film = self.recipes.get(kind.recipe_id), self.films.get(kind.film_id)
+        if recipe is None or film is None or recipe.film_id != kind.film_id:
+            raise NotFound("There is no such recipe for this film.", field="kinds")
+        waiting = {
+            each.piece_ids[0]: each
+            for each in self.waiting
+            if (each.film_id, each.chosen_recipe_id) == (kind.film_id, kind.recipe_id)
+        }
+        if not waiting:
+            raise NotFound(f"No {film.name} waits for this recipe any more.", field="kinds")
+        wanting = [self._wanting(film, recipe, tank, id_, each) for id_, each in waiting.items()]
+        shared = (
+            plan.as_asked(wanting, tank, kind.parts)
+            if kind.parts
+            else plan.sharing(wanting, tank, kind.max_runs)
+        )
+        return self._runs(kind, tank, recipe, film.name, waiting, wanting, shared), shared.optimal
+
+    def _wanting(
+        self, film: Film, recipe: FilmRecipe, tank: Tank, id_: str, waiting: WaitingFilm
+    ) -> plan.Wanting:
+        time = time_of(
+            waiting,
+            film,
+            recipe,
+            self.planning.temperature_c,
+            age=self.age,
+            rotary=plan.rotary(tank, recipe.recipe),
+        )
+        found = [self.pieces[each] for each in waiting.piece_ids]
+        rolled = any(each.roll_id for each in found)
+        return plan.wanting(id_, time.minutes, waiting.weight, self.areas.in2(found), rolled)
+
+    def _runs(
+        self,
+        kind: KindPlan,
+        tank: Tank,
+        recipe: FilmRecipe,
+        film_name: str,
+        waiting: dict[str, WaitingFilm],
+        wanting: list[plan.Wanting],
+        shared: BatchesAnswer,
+    ) -> list[PlannedRun]:
+        by_id = {each.id: each for each in wanting}
+        errors = {each.id: each.error_zones for each in shared.sheets}
+        made = []
+        for number, run in enumerate(shared.runs, start=1):
+            area = sum(by_id[id_].area_in2 for id_ in run.ids)
+            course = plan.course(self.line, tank, run.minutes, area, recipe.recipe)
+            ns = sorted({waiting[id_].n for id_ in run.ids})
+            made.append(
+                PlannedRun(
+                    id=f"{kind.film_id}-{kind.recipe_id}-{number}",
+                    film_id=kind.film_id,
+                    recipe_id=kind.recipe_id,
+                    tank_id=tank.id,
+                    name=f"{film_name} {plan.spread_text(ns)}",
+                    n=ns[len(ns) // 2],
+                    minutes=run.minutes,
+                    minutes_text=minutes_text(run.minutes),
+                    pieces=tuple(
+                        _piece(waiting[id_], by_id[id_].minutes, errors[id_]) for id_ in run.ids
+                    ),
+                    developer=recipe.recipe.developer,
+                    dilution=recipe.recipe.dilution,
+                    volume_ml=course.volume_ml,
+                    area_in2=area,
+                    mix_text=f"{self.measures.volume_text(course.volume_ml)}:"
+                    f" {self.measures.mix_text(course.mix)}",
+                    course=course,
+                )
+            )
+        return made
+
+    def _advice(self, runs: list[PlannedRun]) -> list[Advice]:
+        found = {each.text: each for run in runs for each in run.course.advice}
+        said = [
+            *(bottle_trouble(each, now()) for each in self.bottles),
+            *(short_of(each, sum(run.area_in2 for run in runs)) for each in self.bottles),
+        ]
+        for text in said:
+            if text:
+                found[text] = Advice(code="bottle", severity="warning", text=text)
+        return list(found.values())
 
 
-def _advice(db: Connection, runs: list[PlannedRun]) -> list[Advice]:
-    found = {each.text: each for run in runs for each in run.course.advice}
-    for bottle in darkroom.bottles(db):
-        said = "" if bottle.archived else bottle_trouble(bottle, now())
-        if said:
-            found[said] = Advice(code="bottle", severity="warning", text=said)
-    return list(found.values())
+def _piece(waiting: WaitingFilm, minutes: float, error_zones: float) -> PlannedPiece:
+    return PlannedPiece(
+        id=waiting.piece_ids[0],
+        piece_ids=waiting.piece_ids,
+        where=waiting.where,
+        scene_title=waiting.scene_title,
+        n_text=n_text(waiting.n),
+        minutes=minutes,
+        minutes_text=minutes_text(minutes),
+        error_zones=error_zones,
+        error_text=zones_text(error_zones),
+        too_far=too_far(error_zones),
+    )

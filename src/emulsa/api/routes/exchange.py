@@ -10,9 +10,10 @@ from pathlib import Path
 from typing import Any, Literal
 from uuid import uuid4
 
-from fastapi import APIRouter, Request, Response
+from fastapi import Request, Response
 from fastapi.responses import FileResponse, JSONResponse, StreamingResponse
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -27,7 +28,7 @@ from emulsa.exchange.logbook import archive, columns, csv_in, csv_out
 from emulsa.store import journal, outings
 from emulsa.store.database import Connection, connect
 
-router = APIRouter(prefix="/api/exchange", tags=["exchange"])
+router = Routes(prefix="/api/exchange", tags=["exchange"])
 
 MUCH_WRITING_KB = 65_536
 

@@ -5,9 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Annotated
 
-from fastapi import APIRouter
-
 from emulsa import __version__
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -26,7 +25,7 @@ from emulsa.store import exposures as store
 from emulsa.store import films, journal, pieces, rolls, scenes, stock
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/exposures", tags=["exposures"])
+router = Routes(prefix="/api/exposures", tags=["exposures"])
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -4,15 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.store import history as store
 from emulsa.store.history import Event
 
-router = APIRouter(prefix="/api/history", tags=["history"])
+router = Routes(prefix="/api/history", tags=["history"])
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import Query, Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -17,7 +18,7 @@ from emulsa.api.versions import version_of
 from emulsa.core.errors import Impossible
 from emulsa.core.film import stock as boxes
 from emulsa.core.film.emulsions import Film
-from emulsa.core.film.formats import known
+from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import BAG_CHECKLIST, Holder, doubt, sides
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.states import State, move
@@ -30,7 +31,7 @@ from emulsa.store import holders as store
 from emulsa.store import stock as stocks
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/holders", tags=["holders"])
+router = Routes(prefix="/api/holders", tags=["holders"])
 
 SidesText = Annotated[str, Length("The sides", 1, 200)]
 
@@ -55,9 +56,10 @@ class SideView:
 
 @dataclass(frozen=True)
 class HolderView:
-    """A holder, its version and its two sides."""
+    """A holder, its version, what its format is called, and its two sides."""
 
     holder: Holder
+    format_name: str
     version: str
     sides: tuple[SideView, SideView]
 
@@ -133,10 +135,8 @@ def exposed_boxes(db: Db) -> list[BoxView]:
 def labels(db: Db) -> Response:
     """A label for each side of every holder in use, to cut out and tape on."""
     in_use = [each for each in store.holders(db) if not each.retired]
-    names = {each.key: each.name for each in known(tuple(store.formats(db)))}
-    data = [
-        {"number": each.number, "format": names.get(each.format, each.format)} for each in in_use
-    ]
+    own = tuple(store.formats(db))
+    data = [{"number": each.number, "format": format_name(each.format, own)} for each in in_use]
     return attached(pdf.render("labels", {"holders": data}), "application/pdf", "labels", "pdf")
 
 
@@ -190,7 +190,7 @@ def load(db: Db, loading: Loading = body(Loading)) -> list[HolderView]:
             new.append((by_number[number], side))
         box = box_for(db, film, loading.stock_id, len(new)) if new else None
         for holder, side in new:
-            _fits(holder, box)
+            _fits(db, holder, box)
             _load(db, loading, holder, side)
     return board(db)
 
@@ -234,6 +234,7 @@ def box_for(db: Connection, film: Film, stock_id: str | None, wanted: int) -> St
 
 
 def board(db: Connection) -> list[HolderView]:
+    own = tuple(store.formats(db))
     names = {each.id: each.name for each in films.films(db)}
     sheets = pieces.in_holders(db)
     in_side = {(each.holder_id, each.side): each for each in sheets}
@@ -261,7 +262,12 @@ def board(db: Connection) -> list[HolderView]:
         )
 
     return [
-        HolderView(holder, version_of(holder), (view(holder, "A"), view(holder, "B")))
+        HolderView(
+            holder=holder,
+            format_name=format_name(holder.format, own),
+            version=version_of(holder),
+            sides=(view(holder, "A"), view(holder, "B")),
+        )
         for holder in store.holders(db)
     ]
 
@@ -270,12 +276,14 @@ def _piece_id(loading: Loading, number: int, side: Side) -> str:
     return f"{loading.id}-{number}{side}"
 
 
-def _fits(holder: Holder, box: Stock | None) -> None:
+def _fits(db: Connection, holder: Holder, box: Stock | None) -> None:
     if holder.retired:
         raise Impossible(f"Holder {holder.number} is retired; choose another.", field="sides")
     if box is not None and box.format != holder.format:
+        own = tuple(store.formats(db))
         raise Impossible(
-            f"Holder {holder.number} takes {holder.format} sheets; this box holds {box.format}.",
+            f"Holder {holder.number} takes {format_name(holder.format, own)}; this box holds"
+            f" {format_name(box.format, own)}.",
             field="stock_id",
         )
 

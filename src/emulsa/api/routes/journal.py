@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.connection import Db
 from emulsa.store import journal
 
-router = APIRouter(prefix="/api", tags=["journal"])
+router = Routes(prefix="/api", tags=["journal"])
 
 
 @router.get("/journal")

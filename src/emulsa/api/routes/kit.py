@@ -4,30 +4,36 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any
+from typing import Annotated, Any
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.versions import version_of
+from emulsa.core.chemistry.powder import Powder
+from emulsa.core.data.line import REUSED
+from emulsa.core.development import data_sheet
+from emulsa.core.development.data_sheet import DataSheet, Pasted
 from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.limits import Length
+from emulsa.core.runs.agitation import words
 from emulsa.core.runs.darkroom_kit import Bottle, Line, Tank
 from emulsa.store import darkroom, films, holders, journal
 from emulsa.store import kit as store
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/kit", tags=["kit"])
+router = Routes(prefix="/api/kit", tags=["kit"])
 
 
 @dataclass(frozen=True)
 class Kit:
-    """Everything one owns, each list by name."""
+    """Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
+    in words, ``reused`` the kinds of bottles that serve run after run."""
 
     films: list[Film]
     recipes: list[FilmRecipe]
@@ -40,6 +46,9 @@ class Kit:
     tanks: list[Tank]
     lines: list[Line]
     bottles: list[Bottle]
+    powders: list[Powder]
+    agitations: dict[str, str]
+    reused: tuple[str, ...]
     versions: dict[str, str]
 
 
@@ -64,6 +73,7 @@ KINDS = {
     "tanks": Kept("tank", Tank, darkroom.put_tank),
     "lines": Kept("line", Line, darkroom.put_line),
     "bottles": Kept("bottle", Bottle, darkroom.put_bottle),
+    "powders": Kept("powder", Powder, darkroom.put_powder),
 }
 
 
@@ -80,9 +90,15 @@ def everything(db: Connection) -> Kit:
         "tanks": darkroom.tanks(db),
         "lines": darkroom.lines(db),
         "bottles": darkroom.bottles(db),
+        "powders": darkroom.powders(db),
     }
     records = (each for members in lists.values() for each in members)
-    return Kit(**lists, versions={each.id: version_of(each) for each in records})
+    return Kit(
+        **lists,
+        agitations=words(),
+        reused=REUSED,
+        versions={each.id: version_of(each) for each in records},
+    )
 
 
 @router.get("")
@@ -136,3 +152,35 @@ def _add(plural: str, kept: Kept) -> None:
 
 for name, each in KINDS.items():
     _add(name, each)
+
+
+@dataclass(frozen=True, kw_only=True)
+class PastedSheet:
+    """A data sheet as it was pasted."""
+
+    text: Pasted
+
+
+@dataclass(frozen=True, kw_only=True)
+class NewRecipes:
+    """Recipes that come together, as a data sheet's."""
+
+    recipes: Annotated[tuple[FilmRecipe, ...], Length("Recipes", 1, 200)]
+
+
+@router.post("/data-sheet", openapi_extra=documented(PastedSheet))
+def read_sheet(pasted: PastedSheet = body(PastedSheet)) -> DataSheet:
+    """What a pasted data sheet says, row by row; nothing is kept."""
+    return data_sheet.read(pasted.text)
+
+
+@router.post("/recipes", openapi_extra=documented(NewRecipes))
+def add_recipes(db: Db, new: NewRecipes = body(NewRecipes)) -> list[FilmRecipe]:
+    """Keep several recipes in one undoable action; sent twice, they are kept once."""
+    known = {each.id for each in films.films(db)}
+    if lost := next((each for each in new.recipes if each.film_id not in known), None):
+        raise NotFound(f"The film of {lost.name} is not in the kit.", field="recipes")
+    with journal.action(db, f"{len(new.recipes)} recipes in the kit", now()):
+        for each in new.recipes:
+            films.put_recipe(db, each)
+    return list(new.recipes)

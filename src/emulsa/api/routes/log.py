@@ -5,15 +5,18 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Depends, Query, Response
+from fastapi import Depends, Query, Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.files import disposition, file_name
 from emulsa.api.routes.scenes import ExposureView, in_words
+from emulsa.core.development.choice import choice_text
 from emulsa.core.errors import CoreError
 from emulsa.core.exposed import Exposure, planned_text, set_text
 from emulsa.core.film.judgement import Judgement, next_time, showed
+from emulsa.core.film.pieces import Piece
 from emulsa.core.film.runs import Run
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import stops_text
@@ -38,7 +41,7 @@ from emulsa.store.attachments import Attachment
 from emulsa.store.database import Connection
 from emulsa.store.log import Sought
 
-router = APIRouter(prefix="/api/log", tags=["log"])
+router = Routes(prefix="/api/log", tags=["log"])
 
 PAGE, LARGEST_PAGE = 60, 200
 XMP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/rdf+xml": {}}}}
@@ -52,7 +55,7 @@ class LogLine:
     exposed_at: str
     where: str
     kept_in: str
-    state: str
+    state: State
     scene_id: str
     scene_title: str
     outing_title: str
@@ -105,6 +108,7 @@ class Story:
     readings: list[str]
     shares: list[ExposureView]
     run: Run | None
+    decided: str
     judgement: Judgement | None
     showed: str
     next_time: str
@@ -179,11 +183,19 @@ def story(id: str, db: Db) -> Story:  # noqa: A002
         ],
         shares=[in_words(each, piece.label) for each in others if each.id != id],
         run=runs.run(db, piece.run_id) if piece.run_id else None,
+        decided=_decided(db, piece),
         judgement=judged,
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
         attachments=attachments.of_exposure(db, id),
     )
+
+
+def _decided(db: Connection, piece: Piece) -> str:
+    if piece.choice is None:
+        return ""
+    recipe = films.recipe(db, piece.choice.recipe_id) if piece.choice.recipe_id else None
+    return choice_text(piece.choice, recipe.name if recipe else "")
 
 
 @router.get("/{id}/sidecar.xmp", response_class=Response, responses=XMP)

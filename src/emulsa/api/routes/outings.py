@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Response
+from fastapi import Query, Response
 
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -31,7 +32,7 @@ from emulsa.store import outings as store
 from emulsa.store.database import Connection
 from emulsa.store.scenes import EarlierScene, SceneLine
 
-router = APIRouter(prefix="/api/outings", tags=["outings"])
+router = Routes(prefix="/api/outings", tags=["outings"])
 
 AT_ONCE = 12  # outings shown until more are asked for
 EARLIER_AT_ONCE = 20

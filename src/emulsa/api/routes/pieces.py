@@ -4,21 +4,23 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.connection import Db
 from emulsa.core.film.pieces import Piece
-from emulsa.core.film.rolls import Roll
+from emulsa.core.film.rolls import Roll, in_the_gate
 from emulsa.core.film.states import State
 from emulsa.store import exposures, pieces, rolls
 from emulsa.store.database import Connection
 
-router = APIRouter(prefix="/api/pieces", tags=["pieces"])
+router = Routes(prefix="/api/pieces", tags=["pieces"])
 
 
 @dataclass(frozen=True)
 class Ready:
-    """A place that can take an exposure, or another share of one; ``doubt`` is worth a look."""
+    """A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
+
+    ``in_gate``: it can take it now; frames further on a roll wait their turn.
+    """
 
     piece_id: str
     where: str
@@ -26,6 +28,7 @@ class Ready:
     state: State
     share_given: float
     roll_number: int | None
+    in_gate: bool
     doubt: str
 
 
@@ -55,6 +58,8 @@ def _views(db: Connection, found: list[tuple[Piece, Roll | None]]) -> list[Ready
             state=piece.state,
             share_given=sum(each.share for each in given[piece.id]),
             roll_number=roll.number if roll else None,
+            in_gate=roll is None
+            or in_the_gate(roll, piece.frame or 0, exposed=piece.state == "exposed"),
             doubt=""
             if roll is None or roll.advanced
             else f"Roll {roll.number} was not yet seen to move; turn the crank and watch it.",

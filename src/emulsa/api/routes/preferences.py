@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -15,7 +14,7 @@ from emulsa.core.preferences import Preferences
 from emulsa.store import journal
 from emulsa.store import preferences as store
 
-router = APIRouter(prefix="/api/preferences", tags=["preferences"])
+router = Routes(prefix="/api/preferences", tags=["preferences"])
 
 
 @dataclass(frozen=True)

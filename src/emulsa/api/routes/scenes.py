@@ -6,8 +6,7 @@ from contextlib import suppress
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now, seconds_since
 from emulsa.api.connection import Db
@@ -62,7 +61,7 @@ from emulsa.store import scenes as store
 from emulsa.store.database import Connection
 from emulsa.store.kit import filters
 
-router = APIRouter(prefix="/api/scenes", tags=["scenes"])
+router = Routes(prefix="/api/scenes", tags=["scenes"])
 
 
 @dataclass(frozen=True)

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
-
+from emulsa.api.answers import Routes
 from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
@@ -18,7 +17,7 @@ from emulsa.core.film.stock import Stock, StockState, left, state
 from emulsa.store import films, holders, journal
 from emulsa.store import stock as store
 
-router = APIRouter(prefix="/api/stock", tags=["stock"])
+router = Routes(prefix="/api/stock", tags=["stock"])
 
 
 @dataclass(frozen=True)

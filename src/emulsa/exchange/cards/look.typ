@@ -32,9 +32,9 @@
   v(1.5mm)
 }
 
-#let foot(notes) = {
+#let foot(notes, outdoors: true) = {
   set text(size: 7pt, fill: quiet)
   for note in notes { v(1mm); note }
   v(1mm)
-  [Advice, not a promise: follow the makers' instructions. Never aim a meter at the sun.]
+  if outdoors [Advice, not a promise: follow the makers' instructions. Never aim a meter at the sun.]
 }

@@ -1,0 +1,51 @@
+"""Every run as CSV, a line each, for a spreadsheet."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable
+from typing import Any
+
+from emulsa.core.film.runs import Went
+from emulsa.exchange.csv_cells import safe
+
+COLUMNS = (
+    "id",
+    "name",
+    "begun_at",
+    "developed_at",
+    "film",
+    "recipe",
+    "n",
+    "minutes",
+    "temperature_c",
+    "tank",
+    "line",
+    "pieces",
+    "went_s",
+    "measured_c",
+    "note",
+)
+
+
+def csv_runs(lines: Iterable[dict[str, Any]]) -> bytes:
+    """UTF-8; ``went_s``: each bath and its true seconds, ``measured_c``: minutes and degrees."""
+    text = io.StringIO()
+    writer = csv.writer(text, lineterminator="\r\n")
+    writer.writerow(COLUMNS)
+    for line in lines:
+        row = {**line, **_went(line["went"])}
+        writer.writerow([safe("" if row[name] is None else str(row[name])) for name in COLUMNS])
+    return text.getvalue().encode()
+
+
+def _went(went: Went | None) -> dict[str, str]:
+    if went is None:
+        return {"went_s": "", "measured_c": ""}
+    return {
+        "went_s": "; ".join(f"{each.name} {each.seconds:g}" for each in went.steps),
+        "measured_c": "; ".join(
+            f"{each.minute:g} {each.temperature_c:g}" for each in went.measured
+        ),
+    }
