@@ -60,7 +60,7 @@ def test_a_sentence_narrows_the_log(open_page: Open) -> None:
 
 
 def test_walked_with_the_keyboard(open_page: Open) -> None:
-    """Slash, words, arrows, Enter; back is where it was; v changes to pictures."""
+    """Slash, words, arrows; v draws pictures and lines, the same line in hand; Enter, and back."""
     page = open_page("/log")
     expect(page.get_by_text("11 exposures").first).to_be_visible()
     page.keyboard.press("/")
@@ -75,10 +75,14 @@ def test_walked_with_the_keyboard(open_page: Open) -> None:
     expect(focused).to_contain_text("R1-1")
     page.keyboard.press("v")
     expect(page).to_have_url(re.compile("view=pictures"))
+    expect(focused).to_contain_text("R1-1 ·")
+    page.keyboard.press("ArrowLeft")
+    expect(focused).to_contain_text("R1-2 ·")
     page.keyboard.press("v")
-    page.get_by_role("link", name="R1-1").focus()
+    expect(focused).not_to_contain_text("R1-2 ·")
+    expect(focused).to_contain_text("R1-2")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("heading", level=1)).to_contain_text("R1-1")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("R1-2")
     page.go_back()
     expect(page.get_by_label("Search the log")).to_have_value("tip")
 

@@ -3,7 +3,7 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
-import { type Keys, useKeys } from "../../app/keys";
+import { useKeys } from "../../app/keys";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
@@ -16,6 +16,7 @@ import { Filters } from "./Filters";
 import { Pictures } from "./Pictures";
 import { logQuery } from "./queries";
 import { Rows } from "./Rows";
+import { useRoving } from "./useRoving";
 import { useSought } from "./useSought";
 
 const ROW_PX = 56;
@@ -41,8 +42,12 @@ export function LogRoom() {
     estimateSize: () => (pictures ? PRINT_PX : ROW_PX),
     overscan: 8,
   });
+  const roving = useRoving(lines.length, across, virtual);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another view has other heights
-  useEffect(() => virtual.measure(), [pictures, across]);
+  useEffect(() => {
+    virtual.measure();
+    roving.arrive();
+  }, [pictures, across]);
   const last = virtual.getVirtualItems().at(-1)?.index ?? 0;
   const { hasNextPage, isFetchingNextPage, fetchNextPage } = log;
   useEffect(() => {
@@ -50,11 +55,13 @@ export function LogRoom() {
     if (near && hasNextPage && !isFetchingNextPage) void fetchNextPage();
   }, [last, across, lines.length, hasNextPage, isFetchingNextPage, fetchNextPage]);
 
-  const keys = useMemo<Keys>(
-    () => ({ "/": () => field.current?.focus(), v: () => look(!pictures) }),
-    [look, pictures],
-  );
-  useKeys(keys);
+  useKeys({
+    "/": () => field.current?.focus(),
+    v: () => {
+      roving.stay();
+      look(!pictures);
+    },
+  });
 
   const total = log.data?.pages[0]?.total ?? null;
   const most = log.data?.pages[0]?.counted_to ?? 0;
@@ -161,9 +168,9 @@ export function LogRoom() {
           )}
           {lines.length > 0 &&
             (pictures ? (
-              <Pictures lines={lines} across={across} virtual={virtual} />
+              <Pictures lines={lines} across={across} virtual={virtual} roving={roving} />
             ) : (
-              <Rows lines={lines} virtual={virtual} />
+              <Rows lines={lines} virtual={virtual} roving={roving} />
             ))}
         </Box>
       </Box>

@@ -1,24 +1,25 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
+import { STATE_WORDS } from "../../components/states";
 import type { Line } from "./queries";
-import { STATES } from "./Rows";
-import { useRoving, type Virtual } from "./useRoving";
+import type { Roving, Virtual } from "./useRoving";
 
 /** The log as a sheet of contact prints: the attached picture, or what is known of it. */
 export function Pictures({
   lines,
   across,
   virtual,
+  roving,
 }: {
   lines: Line[];
   across: number;
   virtual: Virtual;
+  roving: Roving;
 }) {
-  const { field, rove } = useRoving(lines.length, across, virtual);
   return (
     <Box
       as="ul"
-      ref={field}
+      ref={roving.field}
       aria-label="Exposures"
       position="relative"
       marginTop="4"
@@ -42,7 +43,7 @@ export function Pictures({
             >
               <Link
                 to={`/log/${line.exposure_id}`}
-                {...rove(place)}
+                {...roving.rove(place)}
                 style={{ display: "block", textDecoration: "none", color: "inherit" }}
               >
                 <Picture line={line} />
@@ -89,7 +90,7 @@ function Picture({ line }: { line: Line }) {
         <Box color="ink2" fontSize="13px">
           {line.film_name}
           <br />
-          {STATES[line.state] ?? line.state}, no picture yet
+          {STATE_WORDS[line.state]}, no picture yet
         </Box>
       </div>
     </Grid>

@@ -1,23 +1,24 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { dayText } from "../../components/days";
+import { STATE_WORDS } from "../../components/states";
 import { useNarrow } from "../../components/useNarrow";
 import type { Line } from "./queries";
-import { useRoving, type Virtual } from "./useRoving";
+import type { Roving, Virtual } from "./useRoving";
 
 const COLUMNS = "118px 64px minmax(0,2.2fr) minmax(0,1.5fr) 170px 58px 96px";
 
-export const STATES: Record<string, string> = {
-  exposed: "exposed",
-  in_run: "in a run",
-  developed: "developed",
-  judged: "judged",
-};
-
 /** The log as lines, only those in sight drawn; arrows go from one to the next, Enter opens. */
-export function Rows({ lines, virtual }: { lines: Line[]; virtual: Virtual }) {
+export function Rows({
+  lines,
+  virtual,
+  roving,
+}: {
+  lines: Line[];
+  virtual: Virtual;
+  roving: Roving;
+}) {
   const narrow = useNarrow();
-  const { field, rove } = useRoving(lines.length, 1, virtual);
   return (
     <>
       {!narrow && (
@@ -47,7 +48,7 @@ export function Rows({ lines, virtual }: { lines: Line[]; virtual: Virtual }) {
       )}
       <Box
         as="ul"
-        ref={field}
+        ref={roving.field}
         aria-label="Exposures"
         position="relative"
         height={`${virtual.getTotalSize()}px`}
@@ -72,7 +73,7 @@ export function Rows({ lines, virtual }: { lines: Line[]; virtual: Virtual }) {
             >
               <Link
                 to={`/log/${line.exposure_id}`}
-                {...rove(item.index)}
+                {...roving.rove(item.index)}
                 style={{
                   display: "block",
                   height: "100%",
@@ -122,7 +123,7 @@ function Wide({ line }: { line: Line }) {
       <Box>{line.set_text}</Box>
       <Box fontWeight={600}>{line.n_text}</Box>
       <Box fontSize="14px" color="ink2" {...clip}>
-        {STATES[line.state] ?? line.state}
+        {STATE_WORDS[line.state]}
       </Box>
     </Grid>
   );

@@ -1,7 +1,12 @@
 import type { Virtualizer } from "@tanstack/react-virtual";
-import { type KeyboardEvent, useLayoutEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type RefObject, useLayoutEffect, useRef, useState } from "react";
 
 export type Virtual = Virtualizer<HTMLDivElement, Element>;
+
+export interface Roving {
+  field: RefObject<HTMLUListElement | null>;
+  rove: (place: number) => object;
+}
 
 /** One stop for the tab key in a long list; arrows, Home and End move within it. */
 export function useRoving(count: number, across: number, virtual: Virtual) {
@@ -38,6 +43,13 @@ export function useRoving(count: number, across: number, virtual: Virtual) {
     event.preventDefault();
     go(next);
   };
+  /** To be said before the list is drawn another way: the line one is on is then gone to again. */
+  const stay = () => {
+    if (field.current?.contains(document.activeElement)) wanted.current = current;
+  };
+  const arrive = () => {
+    if (wanted.current !== null) virtual.scrollToIndex(Math.floor(wanted.current / across));
+  };
   const inReach = Math.min(current, Math.max(0, count - 1));
   const rove = (place: number) => ({
     "data-place": place,
@@ -45,5 +57,5 @@ export function useRoving(count: number, across: number, virtual: Virtual) {
     onKeyDown: (event: KeyboardEvent) => moved(event, place),
     onFocus: () => setCurrent(place),
   });
-  return { field, rove, go };
+  return { field, rove, stay, arrive };
 }
