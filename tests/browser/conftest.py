@@ -38,6 +38,14 @@ ARGUMENTS = [
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
 
+# Sheets come at once instead of sliding in: waiting for that cost more than what is tested.
+STILL = """document.addEventListener('DOMContentLoaded', () => {
+    const style = document.createElement('style');
+    style.textContent = '*, *::before, *::after {'
+        + ' animation-duration: 0s !important; transition: none !important; }';
+    document.head.append(style);
+});"""
+
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
@@ -135,6 +143,7 @@ def open_page(browser: Browser, service: Service) -> Iterator[Open]:
         contexts.append(context)
         context.set_default_timeout(PATIENT_MS)
         context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
+        context.add_init_script(STILL)
         page = context.new_page()
         page.on(
             "console", lambda said: problems.append(said.text) if said.type == "error" else None

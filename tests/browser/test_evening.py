@@ -27,10 +27,24 @@ def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
     expect(corvane.get_by_role("article")).to_have_count(2)
     corvane.get_by_role("button", name="Put run 1 together").click()
     expect(corvane.get_by_role("article")).to_have_count(1)
-    page.get_by_role("link", name="Back to the darkroom").click()
+    page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
     run = page.get_by_role("region", name="Corvane 100 N−1, run 1")
     expect(run).to_contain_text("1A")
     expect(run).to_contain_text("6 min 50 s, 20 °C")
+
+
+def test_every_run_of_the_evening_is_put_together(open_page: Open, service: Service) -> None:
+    """One after the other on the same page: each is a run of its own."""
+    page = open_page("/darkroom/evening")
+    for left in (3, 2, 1):
+        expect(page.get_by_role("article")).to_have_count(left)
+        page.get_by_role("button", name="Put run 1 together").first.click()
+    expect(page.get_by_text("Nothing waits for a plan.")).to_be_visible()
+    runs = service.call("GET", "/api/darkroom")["runs"]
+    assert sorted(piece["where"] for run in runs for piece in run["pieces"]) == [
+        "1A", "1B", "3A", "4A",
+    ]  # fmt: skip
+    assert len(runs) == 3
 
 
 def test_a_sheet_is_moved_to_another_run(open_page: Open) -> None:

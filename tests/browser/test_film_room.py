@@ -104,7 +104,7 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="History").click()
     entries = page.get_by_role("dialog", name="What was done to this").get_by_role("listitem")
-    expect(entries.first).to_contain_text("note: theirs → mine")
+    expect(entries.first).to_contain_text("note: “theirs” → “mine”")
     page.get_by_role("button", name="As before this").first.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "theirs"

@@ -63,7 +63,9 @@ def opened(open_page: Open, **more: Any) -> Page:
 
 
 def kept(page: Page) -> dict[str, Any]:
-    found: dict[str, Any] = json.loads(page.evaluate("localStorage.getItem('emulsa-run')"))
+    found: dict[str, Any] = json.loads(page.evaluate("localStorage.getItem('emulsa-runs')"))[
+        "runs"
+    ][0]
     return found
 
 
@@ -71,9 +73,9 @@ def shift(page: Page, seconds: float) -> None:
     """As if so much more time had gone by: the clock counts from the wall, not from ticks."""
     page.evaluate(
         """seconds => {
-            const run = JSON.parse(localStorage.getItem('emulsa-run'));
-            run.since -= seconds * 1000;
-            localStorage.setItem('emulsa-run', JSON.stringify(run));
+            const clocks = JSON.parse(localStorage.getItem('emulsa-runs'));
+            for (const run of clocks.runs) run.since -= seconds * 1000;
+            localStorage.setItem('emulsa-runs', JSON.stringify(clocks));
         }""",
         seconds,
     )
@@ -129,6 +131,22 @@ def test_blackout_is_black_and_only_tells(open_page: Open, run: Service) -> None
     expect(page.get_by_role("dialog", name="Clock of Short run")).to_contain_text("Developer")
 
 
+def test_a_rehearsal_in_the_dark(open_page: Open, run: Service) -> None:
+    """All of it behind the black screen: the same cues at their moments, told by sound alone."""
+    page = opened(open_page)
+    page.get_by_role("button", name="Rehearse").click()
+    page.get_by_role("button", name="Blackout").click()
+    expect(page.locator("[data-blackout]")).to_be_visible()
+    page.wait_for_function("() => window.cues.at(-1)?.sound === 'end'")
+    expect(page.locator("[data-blackout]")).to_have_count(0)
+    heard = run.call("GET", "/api/darkroom/runs/run/course")["heard"]
+    cues = [(cue["at_s"], cue["sound"]) for cue in page.evaluate("window.cues")]
+    assert cues == [(each["at_s"], each["sound"]) for each in heard]
+    pitches = page.evaluate("window.heard")
+    assert pitches.count(440) == sum(sound in ("pour", "drain") for _, sound in cues)
+    assert pitches.count(330) == sum(sound == "rest" for _, sound in cues)
+
+
 def test_a_run_survives_and_is_written(open_page: Open, run: Service) -> None:
     """Through a reload and a killed server to its end; then film is developed, times are kept."""
     page = opened(open_page)
@@ -178,3 +196,56 @@ def test_a_warm_bath_is_shorter(open_page: Open, run: Service) -> None:
     page.get_by_role("button", name="Read the thermometer").click()
     expect(page.get_by_role("status").filter(has_text="23 °C")).to_have_count(0)
     assert len(kept(page)["measured"]) == 3
+
+
+def second(service: Service) -> None:
+    """4A in a run of its own along the same line."""
+    begun = {
+        "id": "second",
+        "name": "Second run",
+        "recipe_id": "recipe-corvane-mq",
+        "minutes": 6,
+        "temperature_c": 20,
+        "tank_id": "tank-four",
+        "line_id": "short",
+    }
+    service.call("POST", "/api/darkroom/runs", {"run": begun, "piece_ids": ["sheet-4A"]})
+
+
+def test_two_tanks_at_once(open_page: Open, run: Service) -> None:
+    """The second says when the hands are free, sounds lower, and both are told in the dark."""
+    second(run)
+    page = opened(open_page)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    shift(page, 100)
+    page.get_by_role("button", name="Look elsewhere meanwhile").click()
+    expect(page.get_by_role("navigation", name="Clocks")).to_contain_text("Developer")
+    page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
+    expect(page.get_by_role("dialog", name="Clock of Short run")).to_contain_text("Developer")
+    page.get_by_role("button", name="Look elsewhere meanwhile").click()
+    page.get_by_role("region", name="Second run").get_by_role("button", name="Clock").click()
+    dialog = page.get_by_role("dialog", name="Clock of Second run")
+    expect(dialog).to_contain_text("both runs would need the hands at once; begin in")
+    assert violations(page) == []
+    page.get_by_role("button", name="Begin: Presoak").click()
+    page.wait_for_function("window.heard.includes(220)")  # the pour of the second, an octave lower
+    page.get_by_role("button", name="Blackout").click()
+    page.keyboard.press("Enter")
+    black = page.locator("[data-blackout]")
+    expect(black.get_by_role("status")).to_contain_text("Short run: Developer")
+    expect(black.get_by_role("status")).to_contain_text("Second run: Presoak")
+
+
+def test_how_a_run_went_is_in_the_story(open_page: Open, run: Service) -> None:
+    """Every bath's true time and what the thermometer said, on each negative's page."""
+    went = {
+        "started_at": "2026-01-20T20:00:00.000Z",
+        "steps": [{"name": "Developer", "seconds": 246}, {"name": "Fixer", "seconds": 62}],
+        "measured": [{"minute": 2, "temperature_c": 20.4}],
+    }
+    run.call("PUT", "/api/darkroom/runs/run/went", went)
+    run.call("POST", "/api/darkroom/runs/run/developed")
+    page = open_page("/log/exposure-1A")
+    expect(page.get_by_text("As it went: Developer 4:06, Fixer 1:02")).to_contain_text(
+        "20.4 °C after 2 min"
+    )

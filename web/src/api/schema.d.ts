@@ -303,7 +303,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The operation ``development``. */
+        /** The operation ``development``; Impossible for what is not recommended, without a reason. */
         post: operations["compute_development"];
         delete?: never;
         options?: never;
@@ -413,7 +413,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/darkroom/runs": {
+    "/api/darkroom/weigh": {
         parameters: {
             query?: never;
             header?: never;
@@ -423,111 +423,32 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Begin
-         * @description Put film into a run; asked twice, it is begun once.
+         * Weigh
+         * @description What a choice would do to waiting film; nothing is kept.
          */
-        post: operations["begin_api_darkroom_runs_post"];
+        post: operations["weigh_api_darkroom_weigh_post"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/darkroom/runs/{id}/course": {
+    "/api/darkroom/choices": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
+        get?: never;
         /**
-         * Course
-         * @description A run second by second: its own tank and line, or the first there are.
+         * Decide
+         * @description Keep what is decided over the development of waiting film; an empty choice goes back to the
+         *     plan. The ids of what it changed.
          */
-        get: operations["course_api_darkroom_runs__id__course_get"];
-        put?: never;
+        put: operations["decide_api_darkroom_choices_put"];
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/darkroom/runs/{id}/retime": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Retime
-         * @description What is left of the development, by the temperatures measured so far; nothing is kept.
-         */
-        post: operations["retime_api_darkroom_runs__id__retime_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/darkroom/runs/{id}/went": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Went
-         * @description Keep how a run went by its clock; handed in twice, it is kept once.
-         */
-        put: operations["went_api_darkroom_runs__id__went_put"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/darkroom/runs/{id}/developed": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Developed
-         * @description The run is out of the developer and fixed: its film is developed.
-         */
-        post: operations["developed_api_darkroom_runs__id__developed_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/darkroom/runs/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        /**
-         * Leave
-         * @description Take all film out of a run before it meets the developer.
-         */
-        delete: operations["leave_api_darkroom_runs__id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -647,6 +568,26 @@ export interface paths {
          * @description Plan the evening; nothing is kept.
          */
         post: operations["plan_evening_api_evening_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evening/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calendar
+         * @description The planned evening as a calendar file: each run from its first bath to its last.
+         */
+        post: operations["calendar_api_evening_calendar_ics_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1381,6 +1322,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kit/powders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a powder, new or changed. */
+        put: operations["put_powder"];
+        post?: never;
+        /** Delete a powder nothing uses. */
+        delete: operations["delete_powder"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/data-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Sheet
+         * @description What a pasted data sheet says, row by row; nothing is kept.
+         */
+        post: operations["read_sheet_api_kit_data_sheet_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Recipes
+         * @description Keep several recipes in one undoable action; sent twice, they are kept once.
+         */
+        post: operations["add_recipes_api_kit_recipes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -1435,6 +1434,106 @@ export interface paths {
         get: operations["xmp_api_log__id__sidecar_xmp_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The mixing sheet of a run.
+         */
+        get: operations["sheet_api_mixing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Pdf
+         * @description The same as a page to hang up.
+         */
+        get: operations["sheet_pdf_api_mixing_sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/powders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Powder
+         * @description Stock from powder, line by line.
+         */
+        get: operations["powder_api_mixing_powders__id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/powders/{id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Powder Pdf
+         * @description The same as a page to hang up.
+         */
+        get: operations["powder_pdf_api_mixing_powders__id__sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixing/clearing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Clearing
+         * @description The clearing test: the first one of a bottle is what it did when fresh.
+         */
+        post: operations["clearing_api_mixing_clearing_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1877,6 +1976,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/darkroom/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin
+         * @description Put film into a run; asked twice, it is begun once.
+         */
+        post: operations["begin_api_darkroom_runs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Table
+         * @description Every run there was, a line each, oldest first; times in minutes and seconds as numbers.
+         */
+        get: operations["table_api_darkroom_runs_table_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Course
+         * @description A run second by second: its own tank and line, or the first there are.
+         */
+        get: operations["course_api_darkroom_runs__id__course_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The run as a page to hang up beside the line.
+         */
+        get: operations["sheet_api_darkroom_runs__id__sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/retime": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Retime
+         * @description The run anew by the temperatures measured so far; nothing is kept.
+         */
+        post: operations["retime_api_darkroom_runs__id__retime_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Beside
+         * @description When one pair of hands can begin this run beside others.
+         */
+        post: operations["begin_beside_api_darkroom_runs__id__beside_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/went": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Went
+         * @description Keep how a run went by its clock; handed in twice, it is kept once.
+         */
+        put: operations["went_api_darkroom_runs__id__went_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}/developed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Developed
+         * @description The run is out of the developer and fixed: its film is developed.
+         */
+        post: operations["developed_api_darkroom_runs__id__developed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/darkroom/runs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Leave
+         * @description Take all film out of a run before it meets the developer.
+         */
+        delete: operations["leave_api_darkroom_runs__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scenes/{id}": {
         parameters: {
             query?: never;
@@ -2096,6 +2375,39 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** HTTPValidationError */
+        HTTPValidationError: {
+            /** Detail */
+            detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Health
+         * @description Who answers, and what is wrong with the data, if anything is.
+         */
+        Health: {
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+        };
+        /** ValidationError */
+        ValidationError: {
+            /** Location */
+            loc: (string | number)[];
+            /** Message */
+            msg: string;
+            /** Error Type */
+            type: string;
+            /** Input */
+            input?: unknown;
+            /** Context */
+            ctx?: Record<string, never>;
+        };
         /**
          * Action
          * @description Something the photographer did, in words.
@@ -2123,8 +2435,11 @@ export interface components {
             a: number;
             /** B */
             b: number;
-            /** Tested Until S */
-            tested_until_s?: number | null;
+            /**
+             * Tested Until S
+             * @default null
+             */
+            tested_until_s: number | null;
         };
         /**
          * Advice
@@ -2138,6 +2453,16 @@ export interface components {
              * @enum {string}
              */
             severity: "note" | "caution" | "warning";
+            /** Text */
+            text: string;
+        };
+        /**
+         * Amount
+         * @description What an evening takes of something, in the photographer's measures.
+         */
+        Amount: {
+            /** What */
+            what: string;
             /** Text */
             text: string;
         };
@@ -2225,7 +2550,8 @@ export interface components {
         /**
          * Bath
          * @description A step of the line. The developer's time comes from the film; ``agitation`` empty: the
-         *     tank's own way.
+         *     tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
+         *     that has a vessel of its own; empty: as the tank.
          */
         Bath: {
             /** Name */
@@ -2240,8 +2566,26 @@ export interface components {
              * @default 60
              */
             seconds: number;
-            /** Agitation */
-            agitation?: string | null;
+            /**
+             * Agitation
+             * @default null
+             */
+            agitation: string | null;
+            /**
+             * Dilution
+             * @default
+             */
+            dilution: string;
+            /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml: number | null;
         };
         /**
          * BathReading
@@ -2256,6 +2600,8 @@ export interface components {
         /**
          * Bottle
          * @description A mixed bottle: since when, how long it keeps, how much film it does and has done.
+         *
+         *     ``age_change`` is what its user adds to developing times for its age: 1.1 is a tenth longer.
          */
         Bottle: {
             /** Id */
@@ -2278,19 +2624,36 @@ export interface components {
              * @default
              */
             opened: string;
-            /** Shelf Days */
-            shelf_days?: number | null;
-            /** Capacity Rolls */
-            capacity_rolls?: number | null;
+            /**
+             * Shelf Days
+             * @default null
+             */
+            shelf_days: number | null;
+            /**
+             * Capacity Rolls
+             * @default null
+             */
+            capacity_rolls: number | null;
             /**
              * Used Rolls
              * @default 0
              */
             used_rolls: number;
-            /** Fresh Clearing S */
-            fresh_clearing_s?: number | null;
-            /** Clearing S */
-            clearing_s?: number | null;
+            /**
+             * Fresh Clearing S
+             * @default null
+             */
+            fresh_clearing_s: number | null;
+            /**
+             * Clearing S
+             * @default null
+             */
+            clearing_s: number | null;
+            /**
+             * Age Change
+             * @default 1
+             */
+            age_change: number;
             /**
              * Note
              * @default
@@ -2488,6 +2851,53 @@ export interface components {
             archived: boolean;
         };
         /**
+         * Cell
+         * @description What the sheet says for a film in a dilution.
+         *
+         *     ``minutes`` empty and no ``problem``: not recommended. A ``problem`` says what cannot be read.
+         */
+        Cell: {
+            /** Dilution */
+            dilution: string;
+            /** Minutes */
+            minutes: number | null;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * Choice
+         * @description For one piece of film; empty fields leave the plan as it is.
+         *
+         *     ``minutes`` of one's own need a ``reason``, and so does a recipe that is not recommended.
+         */
+        Choice: {
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * Cleared
+         * @description How long to fix, and what is wrong with the fixer; empty when it is good.
+         */
+        Cleared: {
+            /** Fixing S */
+            fixing_s: number;
+            /** Trouble */
+            trouble: string;
+        };
+        /**
          * ColumnView
          * @description A column of the log: its name, what it holds, and whether it is needed.
          */
@@ -2501,12 +2911,19 @@ export interface components {
         };
         /**
          * Course
-         * @description How a run goes: in which tank, along which line, second by second.
+         * @description How a run goes: in which tank, along which line, second by second, what is heard, and what to
+         *     beware of.
          */
         Course: {
             tank: components["schemas"]["Tank"];
             line: components["schemas"]["Line"];
             process: components["schemas"]["ProcessAnswer"];
+            /** Mix Text */
+            mix_text: string;
+            /** Heard */
+            heard: components["schemas"]["Heard"][];
+            /** Cautions */
+            cautions: string[];
         };
         /**
          * CsvFile
@@ -2561,8 +2978,20 @@ export interface components {
             to_judge: components["schemas"]["PieceLine"][];
         };
         /**
+         * DataSheet
+         * @description What was pasted, row by row; nothing of it is kept yet.
+         */
+        DataSheet: {
+            /** Dilutions */
+            dilutions: string[];
+            /** Rows */
+            rows: components["schemas"]["SheetRow"][];
+        };
+        /**
          * DevelopmentAnswer
          * @description Minutes at the temperature given, how sure they are, and how they came about.
+         *
+         *     ``off_zones`` is what the photographer's own minutes do to the high value: + too high.
          */
         DevelopmentAnswer: {
             /** Minutes */
@@ -2578,8 +3007,16 @@ export interface components {
              * @enum {string}
              */
             origin: "tested" | "published" | "personal" | "estimated";
+            /** Who */
+            who: string;
             /** Ledger */
             ledger: components["schemas"]["TimeRow"][];
+            /** Beside */
+            beside: components["schemas"]["emulsa__core__development__developing_time__Beside"][];
+            /** Off Zones */
+            off_zones: number;
+            /** Off Text */
+            off_text: string;
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
@@ -2698,8 +3135,10 @@ export interface components {
             finish_text: string;
             /** Hands Idle Text */
             hands_idle_text: string;
-            /** Developer Ml */
-            developer_ml: number;
+            /** Idle */
+            idle: components["schemas"]["Idle"][];
+            /** Totals */
+            totals: components["schemas"]["Amount"][];
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
@@ -2758,8 +3197,11 @@ export interface components {
             core_version: string;
             /** Note */
             note: string;
-            /** Bracket Id */
-            bracket_id?: string | null;
+            /**
+             * Bracket Id
+             * @default null
+             */
+            bracket_id: string | null;
             /**
              * Bracket Stops
              * @default 0
@@ -2777,7 +3219,11 @@ export interface components {
             intervals: components["schemas"]["Interval"][];
             /**
              * @default {
-             *       "filter_ids": []
+             *       "lens_id": null,
+             *       "pinhole_id": null,
+             *       "filter_ids": [],
+             *       "exposure_index": null,
+             *       "cost": null
              *     }
              */
             taken: components["schemas"]["Taken"];
@@ -2807,7 +3253,8 @@ export interface components {
             development: components["schemas"]["DevelopmentPlan"];
             /** Advice */
             advice: components["schemas"]["Advice"][];
-            sharpness?: components["schemas"]["Sharpness"] | null;
+            /** @default null */
+            sharpness: components["schemas"]["Sharpness"] | null;
         };
         /**
          * ExposureView
@@ -2874,8 +3321,11 @@ export interface components {
              * @default
              */
             noticed: string;
-            /** Side */
-            side?: ("A" | "B") | null;
+            /**
+             * Side
+             * @default null
+             */
+            side: ("A" | "B") | null;
             /**
              * Note
              * @default
@@ -2909,10 +3359,16 @@ export interface components {
                 number,
                 number
             ];
-            /** Law */
-            law?: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"] | null;
-            /** Price */
-            price?: number | null;
+            /**
+             * Law
+             * @default null
+             */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"] | null;
+            /**
+             * Price
+             * @default null
+             */
+            price: number | null;
             /**
              * @default {
              *       "exposure_index": "",
@@ -2968,14 +3424,26 @@ export interface components {
              * @default
              */
             label: string;
-            /** Factor */
-            factor?: number | null;
-            /** Stops */
-            stops?: number | null;
-            /** Density */
-            density?: number | null;
-            /** Tungsten Factor */
-            tungsten_factor?: number | null;
+            /**
+             * Factor
+             * @default null
+             */
+            factor: number | null;
+            /**
+             * Stops
+             * @default null
+             */
+            stops: number | null;
+            /**
+             * Density
+             * @default null
+             */
+            density: number | null;
+            /**
+             * Tungsten Factor
+             * @default null
+             */
+            tungsten_factor: number | null;
             /**
              * Type
              * @default plain
@@ -3128,9 +3596,10 @@ export interface components {
         };
         /**
          * Group
-         * @description Film of one kind, recipe, N and reciprocity change, and its time at the temperature.
+         * @description Film that wants the same of the same recipe, and its time at the temperature.
          *
-         *     ``time`` is empty and ``problem`` says why when there is no recipe or no time in it.
+         *     ``time`` is empty and ``problem`` says why when there is no recipe, no time in it, or when it is
+         *     not recommended (``needs_reason``). ``others`` are compensating recipes a contraction may take.
          */
         Group: {
             /** Film Id */
@@ -3152,11 +3621,11 @@ export interface components {
             time: components["schemas"]["DevelopmentAnswer"] | null;
             /** Problem */
             problem: string;
-        };
-        /** HTTPValidationError */
-        HTTPValidationError: {
-            /** Detail */
-            detail?: components["schemas"]["ValidationError"][];
+            /** Needs Reason */
+            needs_reason: boolean;
+            choice: components["schemas"]["Choice"];
+            /** Others */
+            others: components["schemas"]["Other"][];
         };
         /**
          * Habits
@@ -3186,19 +3655,19 @@ export interface components {
             blur_mm: number;
         };
         /**
-         * Health
-         * @description Who answers, and what is wrong with the data, if anything is.
+         * Heard
+         * @description A sound at a moment of the run's clock, and the words that go with it.
          */
-        Health: {
-            /** Name */
-            name: string;
-            /** Version */
-            version: string;
+        Heard: {
+            /** At S */
+            at_s: number;
             /**
-             * Trouble
-             * @default
+             * Sound
+             * @enum {string}
              */
-            trouble: string;
+            sound: "pour" | "move" | "rest" | "drain" | "soon" | "next" | "end";
+            /** Says */
+            says: string;
         };
         /**
          * High
@@ -3245,10 +3714,12 @@ export interface components {
         };
         /**
          * HolderView
-         * @description A holder, its version and its two sides.
+         * @description A holder, its version, what its format is called, and its two sides.
          */
         HolderView: {
             holder: components["schemas"]["Holder"];
+            /** Format Name */
+            format_name: string;
             /** Version */
             version: string;
             /** Sides */
@@ -3256,6 +3727,16 @@ export interface components {
                 components["schemas"]["SideView"],
                 components["schemas"]["SideView"]
             ];
+        };
+        /**
+         * Idle
+         * @description How long a place stands idle until all is dry.
+         */
+        Idle: {
+            /** Place */
+            place: string;
+            /** Text */
+            text: string;
         };
         /**
          * IlluminanceReading
@@ -3411,7 +3892,8 @@ export interface components {
         };
         /**
          * Kit
-         * @description Everything one owns, each list by name.
+         * @description Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
+         *     in words, ``reused`` the kinds of bottles that serve run after run.
          */
         Kit: {
             /** Films */
@@ -3436,6 +3918,14 @@ export interface components {
             lines: components["schemas"]["Line"][];
             /** Bottles */
             bottles: components["schemas"]["Bottle"][];
+            /** Powders */
+            powders: components["schemas"]["Powder"][];
+            /** Agitations */
+            agitations: {
+                [key: string]: string;
+            };
+            /** Reused */
+            reused: string[];
             /** Versions */
             versions: {
                 [key: string]: string;
@@ -3471,8 +3961,11 @@ export interface components {
             id: string;
             /** Name */
             name: string;
-            /** Camera Id */
-            camera_id?: string | null;
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
             optics: components["schemas"]["Lens"];
             /**
              * Note
@@ -3494,8 +3987,11 @@ export interface components {
             id: string;
             /** Name */
             name: string;
-            /** Camera Id */
-            camera_id?: string | null;
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
             optics: components["schemas"]["Pinhole"];
             /**
              * Note
@@ -3531,10 +4027,16 @@ export interface components {
              * @default false
              */
             telephoto: boolean;
-            /** Widest */
-            widest?: string | number | null;
-            /** Smallest */
-            smallest?: string | number | null;
+            /**
+             * Widest
+             * @default null
+             */
+            widest: string | number | null;
+            /**
+             * Smallest
+             * @default null
+             */
+            smallest: string | number | null;
             /**
              * Aperture Series
              * @default third
@@ -3604,8 +4106,11 @@ export interface components {
             where: string;
             /** Kept In */
             kept_in: string;
-            /** State */
-            state: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
             /** Scene Id */
             scene_id: string;
             /** Scene Title */
@@ -3700,6 +4205,24 @@ export interface components {
             seconds: number;
         };
         /**
+         * Measures
+         * @description How one photographer measures.
+         */
+        Measures: {
+            /**
+             * Temperature
+             * @default C
+             * @enum {string}
+             */
+            temperature: "C" | "F";
+            /**
+             * Volume
+             * @default ml
+             * @enum {string}
+             */
+            volume: "ml" | "fl oz";
+        };
+        /**
          * Meter
          * @description A meter: its constants, its own error in stops, the ISO it is kept at, the steps its scale
          *     is read to, and the angle it sees.
@@ -3728,8 +4251,11 @@ export interface components {
              * @enum {string}
              */
             scale: "third" | "half" | "tenth" | "full";
-            /** Spot Deg */
-            spot_deg?: number | null;
+            /**
+             * Spot Deg
+             * @default null
+             */
+            spot_deg: number | null;
             /**
              * Note
              * @default
@@ -3752,6 +4278,39 @@ export interface components {
             ml: number;
         };
         /**
+         * MixingPart
+         * @description A bath to mix: what it is, its volume, the lines to follow, and what to beware of.
+         */
+        MixingPart: {
+            /** Title */
+            title: string;
+            /** Volume Ml */
+            volume_ml: number;
+            /** Lines */
+            lines: string[];
+            /** Cautions */
+            cautions: string[];
+        };
+        /**
+         * MixingSheet
+         * @description Baths in the order they are mixed.
+         */
+        MixingSheet: {
+            /** Title */
+            title: string;
+            /** Parts */
+            parts: components["schemas"]["MixingPart"][];
+            /**
+             * Cautions
+             * @default [
+             *       "Gloves and eye protection, fresh air, no food containers; children and pets stay out.",
+             *       "Alcohol or digital thermometers; a broken mercury one poisons the room.",
+             *       "Follow the maker's sheet and local rules, for waste too; this program advises."
+             *     ]
+             */
+            cautions: string[];
+        };
+        /**
          * Movement
          * @description What moves, how fast across the view, and how far away; empty: where the focus is.
          */
@@ -3763,8 +4322,11 @@ export interface components {
             what: string;
             /** Speed Mm S */
             speed_mm_s: number;
-            /** Distance Mm */
-            distance_mm?: number | null;
+            /**
+             * Distance Mm
+             * @default null
+             */
+            distance_mm: number | null;
         };
         /**
          * NoFailure
@@ -3790,6 +4352,20 @@ export interface components {
             /** Plans */
             plans: components["schemas"]["PlanChoice"][];
             weights: components["schemas"]["Weights"];
+        };
+        /**
+         * Other
+         * @description The other school of contraction: a recipe whose developer gives out in the highlights.
+         */
+        Other: {
+            /** Recipe Id */
+            recipe_id: string;
+            /** Name */
+            name: string;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Says */
+            says: string;
         };
         /**
          * Outing
@@ -3820,12 +4396,21 @@ export interface components {
              * @default
              */
             light: string;
-            /** Temperature C */
-            temperature_c?: number | null;
-            /** Latitude */
-            latitude?: number | null;
-            /** Longitude */
-            longitude?: number | null;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
+            /**
+             * Latitude
+             * @default null
+             */
+            latitude: number | null;
+            /**
+             * Longitude
+             * @default null
+             */
+            longitude: number | null;
             /**
              * Packed
              * @default []
@@ -3992,6 +4577,8 @@ export interface components {
             error_zones: number;
             /** Error Text */
             error_text: string;
+            /** Too Far */
+            too_far: boolean;
         };
         /**
          * PlannedRun
@@ -4022,8 +4609,10 @@ export interface components {
             dilution: string;
             /** Volume Ml */
             volume_ml: number;
-            /** Mix */
-            mix: components["schemas"]["Mixed"][];
+            /** Area In2 */
+            area_in2: number;
+            /** Mix Text */
+            mix_text: string;
             course: components["schemas"]["ProcessAnswer"];
         };
         /**
@@ -4035,14 +4624,83 @@ export interface components {
             n: number;
             /** Minutes */
             minutes: number;
-            /** Ei */
-            ei?: number | null;
+            /**
+             * Ei
+             * @default null
+             */
+            ei: number | null;
             /**
              * Origin
              * @default personal
              * @enum {string}
              */
             origin: "tested" | "published" | "personal";
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Powder
+         * @description A stock that is mixed from powder: how much it makes, and what it begins with.
+         */
+        Powder: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @default developer
+             * @enum {string}
+             */
+            kind: "developer" | "fixer" | "washing aid";
+            /**
+             * Volume Ml
+             * @default 1000
+             */
+            volume_ml: number;
+            /**
+             * Start Ml
+             * @default 750
+             */
+            start_ml: number;
+            /**
+             * Start C
+             * @default 40
+             */
+            start_c: number;
+            /** Parts */
+            parts: components["schemas"]["PowderPart"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
+         * PowderPart
+         * @description One of the powders, in the order they are dissolved.
+         */
+        PowderPart: {
+            /** Name */
+            name: string;
+            /**
+             * Grams
+             * @default null
+             */
+            grams: number | null;
         };
         /**
          * PowerLaw
@@ -4062,16 +4720,22 @@ export interface components {
              * @default 1
              */
             from_s: number;
-            /** Tested Until S */
-            tested_until_s?: number | null;
+            /**
+             * Tested Until S
+             * @default null
+             */
+            tested_until_s: number | null;
         };
         /**
          * Preferences
          * @description Defaults of new scenes, and what stands before and during an exposure.
          */
         Preferences: {
-            /** School */
-            school?: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
+            /**
+             * School
+             * @default null
+             */
+            school: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
             /**
              * @default {
              *       "shadow_zone": 3,
@@ -4118,6 +4782,13 @@ export interface components {
              *     }
              */
             sounds: components["schemas"]["Sounds"];
+            /**
+             * @default {
+             *       "temperature": "C",
+             *       "volume": "ml"
+             *     }
+             */
+            measures: components["schemas"]["Measures"];
         };
         /**
          * Problem
@@ -4176,6 +4847,28 @@ export interface components {
             price: string;
         };
         /**
+         * Rating
+         * @description Minutes for film that was rated at another EI: a push or a pull, at the recipe's
+         *     temperature.
+         */
+        Rating: {
+            /** Ei */
+            ei: number;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Origin
+             * @default published
+             * @enum {string}
+             */
+            origin: "tested" | "published" | "personal";
+            /**
+             * Who
+             * @default
+             */
+            who: string;
+        };
+        /**
          * Reach
          * @description What undo and redo would do next.
          */
@@ -4197,6 +4890,8 @@ export interface components {
         /**
          * Ready
          * @description A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
+         *
+         *     ``in_gate``: it can take it now; frames further on a roll wait their turn.
          */
         Ready: {
             /** Piece Id */
@@ -4214,12 +4909,20 @@ export interface components {
             share_given: number;
             /** Roll Number */
             roll_number: number | null;
+            /** In Gate */
+            in_gate: boolean;
             /** Doubt */
             doubt: string;
         };
         /**
          * Recipe
          * @description A way of developing one film.
+         *
+         *     ``colon`` says which meaning a dilution of 1:n has, once. ``agitation`` is how it is said,
+         *     ``scheme`` what the run's clock goes by (empty: the tank's own way). ``warmth`` is the maker's
+         *     table of temperatures and beats ``k_per_c``. ``not_recommended`` says why it is not, and by
+         *     whom; it is refused then unless a reason is given. ``compensating``: its contraction comes from
+         *     the developer giving out in the highlights, not from less time.
          */
         Recipe: {
             /**
@@ -4233,10 +4936,20 @@ export interface components {
              */
             dilution: string;
             /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
              * Agitation
              * @default
              */
             agitation: string;
+            /**
+             * Scheme
+             * @default null
+             */
+            scheme: string | null;
             /**
              * Temperature C
              * @default 20
@@ -4248,10 +4961,40 @@ export interface components {
              */
             k_per_c: number;
             /**
+             * Warmth
+             * @default []
+             */
+            warmth: components["schemas"]["Warmth"][];
+            /**
              * Points
              * @default []
              */
             points: components["schemas"]["Point"][];
+            /**
+             * Ratings
+             * @default []
+             */
+            ratings: components["schemas"]["Rating"][];
+            /**
+             * Minimum Ml Per Roll
+             * @default 0
+             */
+            minimum_ml_per_roll: number;
+            /**
+             * Rolls Per Litre
+             * @default null
+             */
+            rolls_per_litre: number | null;
+            /**
+             * Compensating
+             * @default false
+             */
+            compensating: boolean;
+            /**
+             * Not Recommended
+             * @default
+             */
+            not_recommended: string;
         };
         /**
          * RelitAnswer
@@ -4271,15 +5014,14 @@ export interface components {
         };
         /**
          * Retimed
-         * @description What is left at the last temperature.
+         * @description What is left at the last temperature, and the run as it goes then.
          */
         Retimed: {
             /** Left Min */
             left_min: number;
             /** Left Text */
             left_text: string;
-            /** K Per C */
-            k_per_c: number;
+            course: components["schemas"]["Course"];
         };
         /**
          * Roll
@@ -4295,21 +5037,30 @@ export interface components {
             number: number;
             /** Film Id */
             film_id: string;
-            /** Stock Id */
-            stock_id?: string | null;
+            /**
+             * Stock Id
+             * @default null
+             */
+            stock_id: string | null;
             /** Format */
             format: string;
             /** Frames */
             frames: number;
-            /** Camera Id */
-            camera_id?: string | null;
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
             /**
              * Back
              * @default
              */
             back: string;
-            /** Exposure Index */
-            exposure_index?: number | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
             /**
              * Place
              * @default camera
@@ -4401,29 +5152,51 @@ export interface components {
          * Run
          * @description What was developed together; ``developed_at`` is empty until it is out of the developer.
          *
-         *     ``tank_id`` and ``line_id`` say how it goes; ``went`` how it went, when its clock was used.
+         *     ``tank_id`` and ``line_id`` say how it goes, ``bottle_ids`` what it uses up; ``went`` how it
+         *     went, when its clock was used.
          */
         Run: {
             /** Id */
             id: string;
             /** Name */
             name: string;
-            /** Recipe Id */
-            recipe_id?: string | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
             /**
              * N
              * @default 0
              */
             n: number;
-            /** Minutes */
-            minutes?: number | null;
-            /** Tank Id */
-            tank_id?: string | null;
-            /** Line Id */
-            line_id?: string | null;
-            went?: components["schemas"]["Went"] | null;
-            /** Temperature C */
-            temperature_c?: number | null;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * Tank Id
+             * @default null
+             */
+            tank_id: string | null;
+            /**
+             * Line Id
+             * @default null
+             */
+            line_id: string | null;
+            /**
+             * Bottle Ids
+             * @default []
+             */
+            bottle_ids: string[];
+            /** @default null */
+            went: components["schemas"]["Went"] | null;
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
             /**
              * Begun At
              * @default
@@ -4442,7 +5215,7 @@ export interface components {
         };
         /**
          * RunView
-         * @description A run and the film in it.
+         * @description A run, and the film in it with its area.
          */
         RunView: {
             run: components["schemas"]["Run"];
@@ -4450,6 +5223,8 @@ export interface components {
             n_text: string;
             /** Minutes Text */
             minutes_text: string;
+            /** Area In2 */
+            area_in2: number;
             /** Pieces */
             pieces: components["schemas"]["PieceLine"][];
         };
@@ -4473,18 +5248,36 @@ export interface components {
              * @default
              */
             note: string;
-            /** Film Id */
-            film_id?: string | null;
-            /** Exposure Index */
-            exposure_index?: number | null;
-            /** Recipe Id */
-            recipe_id?: string | null;
-            /** Lens Id */
-            lens_id?: string | null;
-            /** Pinhole Id */
-            pinhole_id?: string | null;
-            /** Meter Id */
-            meter_id?: string | null;
+            /**
+             * Film Id
+             * @default null
+             */
+            film_id: string | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
+            /**
+             * Lens Id
+             * @default null
+             */
+            lens_id: string | null;
+            /**
+             * Pinhole Id
+             * @default null
+             */
+            pinhole_id: string | null;
+            /**
+             * Meter Id
+             * @default null
+             */
+            meter_id: string | null;
             /**
              * Filter Ids
              * @default []
@@ -4497,27 +5290,48 @@ export interface components {
              *     }
              */
             focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
-            /** Aperture */
-            aperture?: string | number | null;
-            pin?: components["schemas"]["Pin"] | null;
-            high?: components["schemas"]["High"] | null;
-            /** N */
-            n?: number | null;
-            /** School */
-            school?: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
-            /** Low */
-            low?: string | null;
+            /**
+             * Aperture
+             * @default null
+             */
+            aperture: string | number | null;
+            /** @default null */
+            pin: components["schemas"]["Pin"] | null;
+            /** @default null */
+            high: components["schemas"]["High"] | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
+            /**
+             * School
+             * @default null
+             */
+            school: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
+            /**
+             * Low
+             * @default null
+             */
+            low: string | null;
             /**
              * Light
              * @default daylight
              * @enum {string}
              */
             light: "daylight" | "tungsten";
-            /** Depth */
-            depth?: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
-            movement?: components["schemas"]["Movement"] | null;
-            /** Revisits */
-            revisits?: string | null;
+            /**
+             * Depth
+             * @default null
+             */
+            depth: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
+            /** @default null */
+            movement: components["schemas"]["Movement"] | null;
+            /**
+             * Revisits
+             * @default null
+             */
+            revisits: string | null;
             /**
              * Readings
              * @default []
@@ -4626,22 +5440,31 @@ export interface components {
             school: "shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered";
             /** Name */
             name: string;
-            /** Placement */
-            placement?: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
+            /**
+             * Placement
+             * @default null
+             */
+            placement: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
             /**
              * Text
              * @default
              */
             text: string;
-            /** Camera Ev */
-            camera_ev?: number | null;
+            /**
+             * Camera Ev
+             * @default null
+             */
+            camera_ev: number | null;
             /**
              * Camera Ev Text
              * @default
              */
             camera_ev_text: string;
-            /** N */
-            n?: number | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
             /**
              * N Text
              * @default
@@ -4732,6 +5555,20 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * SheetRow
+         * @description A film of the sheet, the EI the times are for if it says one, and its cells.
+         */
+        SheetRow: {
+            /** Line */
+            line: number;
+            /** Film */
+            film: string;
+            /** Ei */
+            ei: number | null;
+            /** Cells */
+            cells: components["schemas"]["Cell"][];
         };
         /**
          * Shutter
@@ -4888,8 +5725,11 @@ export interface components {
              * @default 0
              */
             spent: number;
-            /** Price */
-            price?: number | null;
+            /**
+             * Price
+             * @default null
+             */
+            price: number | null;
             /**
              * Expires
              * @default
@@ -5000,6 +5840,8 @@ export interface components {
             /** Shares */
             shares: components["schemas"]["ExposureView"][];
             run: components["schemas"]["Run"] | null;
+            /** Decided */
+            decided: string;
             judgement: components["schemas"]["Judgement"] | null;
             /** Showed */
             showed: string;
@@ -5033,10 +5875,16 @@ export interface components {
             first_frame: number;
             /** Last Frame */
             last_frame: number;
-            /** N */
-            n?: number | null;
-            /** Recipe Id */
-            recipe_id?: string | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
         };
         /**
          * StripView
@@ -5068,19 +5916,31 @@ export interface components {
          * @description What an exposure was taken with and what its film cost, as it was on the day.
          */
         Taken: {
-            /** Lens Id */
-            lens_id?: string | null;
-            /** Pinhole Id */
-            pinhole_id?: string | null;
+            /**
+             * Lens Id
+             * @default null
+             */
+            lens_id: string | null;
+            /**
+             * Pinhole Id
+             * @default null
+             */
+            pinhole_id: string | null;
             /**
              * Filter Ids
              * @default []
              */
             filter_ids: string[];
-            /** Exposure Index */
-            exposure_index?: number | null;
-            /** Cost */
-            cost?: number | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
+            /**
+             * Cost
+             * @default null
+             */
+            cost: number | null;
         };
         /**
          * Tank
@@ -5172,8 +6032,11 @@ export interface components {
              * @default 100
              */
             iso: number;
-            /** Series */
-            series?: ("full" | "half" | "third" | "old_leaf") | null;
+            /**
+             * Series
+             * @default null
+             */
+            series: ("full" | "half" | "third" | "old_leaf") | null;
         };
         /**
          * TimeRow
@@ -5198,6 +6061,8 @@ export interface components {
         /**
          * TimedStep
          * @description A step on the run's clock; pouring in comes before its start.
+         *
+         *     ``may_wait``: the clock may stand while the film is in it.
          */
         TimedStep: {
             /** Name */
@@ -5213,25 +6078,16 @@ export interface components {
             end_s: number;
             /** Cues */
             cues: components["schemas"]["Cue"][];
-        };
-        /** ValidationError */
-        ValidationError: {
-            /** Location */
-            loc: (string | number)[];
-            /** Message */
-            msg: string;
-            /** Error Type */
-            type: string;
-            /** Input */
-            input?: unknown;
-            /** Context */
-            ctx?: Record<string, never>;
+            /** May Wait */
+            may_wait: boolean;
         };
         /**
          * WaitingFilm
          * @description Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
          *
-         *     Where it is, what is on it, and what it needs; ``exposure_index`` is what it was rated at.
+         *     Where it is, what is on it, and what it needs; ``exposure_index`` is what it was rated at,
+         *     ``recipe_id`` the one it was exposed for, ``weight`` how much it matters, ``choice`` what was
+         *     decided since.
          */
         WaitingFilm: {
             /** Exposure Id */
@@ -5258,8 +6114,34 @@ export interface components {
             error_stops: number;
             /** Set Text */
             set_text: string;
-            /** Exposure Index */
-            exposure_index?: number | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight: number;
+            /**
+             * @default {
+             *       "recipe_id": null,
+             *       "minutes": null,
+             *       "reason": ""
+             *     }
+             */
+            choice: components["schemas"]["Choice"];
+        };
+        /**
+         * Warmth
+         * @description A row of the maker's table of temperatures: minutes for N at one of them.
+         */
+        Warmth: {
+            /** Temperature C */
+            temperature_c: number;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * Weights
@@ -5337,6 +6219,33 @@ export interface components {
             name: string;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * Beside
+         * @description Another word on the same N, under the same conditions, and who says it.
+         */
+        emulsa__core__development__developing_time__Beside: {
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "tested" | "published" | "personal" | "estimated";
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Who */
+            who: string;
+        };
+        /**
+         * Beside
+         * @description How long to wait before beginning, and that in words.
+         */
+        emulsa__core__runs__beside__Beside: {
+            /** Wait S */
+            wait_s: number;
+            /** Text */
+            text: string;
         };
         /**
          * Placed
@@ -5956,6 +6865,11 @@ export interface components {
         /**
          * DevelopmentRequest
          * @description A recipe, the N wanted and the temperature there is, in one scale or the other.
+         *
+         *     ``ei`` is the film's own EI and ``rated_ei`` what it was shot at; ``error_stops`` how far the
+         *     exposure was off (+ over); ``age_change`` what is added for an old developer. ``own_minutes``
+         *     is the photographer's word over all of it, with its ``reason``; a reason also answers for a
+         *     recipe that is not recommended.
          */
         DevelopmentRequest: {
             recipe: components["schemas"]["Recipe"];
@@ -5980,6 +6894,16 @@ export interface components {
              */
             ei: number | null;
             /**
+             * Rated Ei
+             * @default null
+             */
+            rated_ei: number | null;
+            /**
+             * Error Stops
+             * @default 0
+             */
+            error_stops: number;
+            /**
              * Reciprocity Change
              * @default 1
              */
@@ -5989,6 +6913,38 @@ export interface components {
              * @default false
              */
             rotary: boolean;
+            /**
+             * Age Change
+             * @default 1
+             */
+            age_change: number;
+            /**
+             * Own Minutes
+             * @default null
+             */
+            own_minutes: number | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * Beside
+         * @description Another word on the same N, under the same conditions, and who says it.
+         */
+        Beside: {
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "tested" | "published" | "personal" | "estimated";
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Who */
+            who: string;
         };
         /**
          * Sheet
@@ -6059,7 +7015,8 @@ export interface components {
         };
         /**
          * Developer
-         * @description What the developer is mixed from: its dilution, and the least concentrate for a roll.
+         * @description What the developer is mixed from: its dilution, the least concentrate for a roll, and how
+         *     many rolls a litre of it does; empty: it is used once.
          */
         Developer: {
             /**
@@ -6077,6 +7034,11 @@ export interface components {
              * @default 0
              */
             minimum_ml_per_roll: number;
+            /**
+             * Rolls Per Litre
+             * @default null
+             */
+            rolls_per_litre: number | null;
         };
         /**
          * ProcessStep
@@ -6123,29 +7085,45 @@ export interface components {
              * @default {
              *       "dilution": "stock",
              *       "colon": null,
-             *       "minimum_ml_per_roll": 0
+             *       "minimum_ml_per_roll": 0,
+             *       "rolls_per_litre": null
              *     }
              */
             chemistry: components["schemas"]["Developer"];
         };
         /**
-         * RunBeginning
-         * @description A run and the film that goes into it; a strip goes whole.
+         * Trial
+         * @description A choice to be weighed for a piece of waiting film, in a tank if one is named.
          */
-        RunBeginning: {
-            run: components["schemas"]["Run"];
-            /** Piece Ids */
-            piece_ids: string[];
+        Trial: {
+            /** Piece Id */
+            piece_id: string;
+            choice: components["schemas"]["Choice"];
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+            /**
+             * Tank Id
+             * @default null
+             */
+            tank_id: string | null;
         };
         /**
-         * Retiming
-         * @description How long the film has been in the developer, and what the thermometer said when.
+         * Deciding
+         * @description What is decided over the development of these pieces, and how much they matter when runs are
+         *     shared; ``weight`` empty leaves that as it is.
          */
-        Retiming: {
-            /** Elapsed Min */
-            elapsed_min: number;
-            /** Measured */
-            measured: components["schemas"]["BathReading"][];
+        Deciding: {
+            /** Piece Ids */
+            piece_ids: string[];
+            choice: components["schemas"]["Choice"];
+            /**
+             * Weight
+             * @default null
+             */
+            weight: number | null;
         };
         /**
          * Trigger
@@ -6198,10 +7176,10 @@ export interface components {
              */
             temperature_c: number;
             /**
-             * Colon
-             * @default null
+             * Bottle Ids
+             * @default []
              */
-            colon: ("one_plus_n" | "one_in_n") | null;
+            bottle_ids: string[];
             /**
              * Washers
              * @default 1
@@ -6212,6 +7190,15 @@ export interface components {
              * @default 1
              */
             dryers: number;
+        };
+        /**
+         * Dated
+         * @description An evening and the moment it begins.
+         */
+        Dated: {
+            planning: components["schemas"]["Planning"];
+            /** Begins At */
+            begins_at: string;
         };
         /**
          * Reading
@@ -6355,6 +7342,40 @@ export interface components {
             box: string;
         };
         /**
+         * PastedSheet
+         * @description A data sheet as it was pasted.
+         */
+        PastedSheet: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * NewRecipes
+         * @description Recipes that come together, as a data sheet's.
+         */
+        NewRecipes: {
+            /** Recipes */
+            recipes: components["schemas"]["FilmRecipe"][];
+        };
+        /**
+         * ClearingTest
+         * @description How long a snip of film took to clear; with a bottle, it is kept with it.
+         */
+        ClearingTest: {
+            /** Clearing S */
+            clearing_s: number;
+            /**
+             * Tabular
+             * @default false
+             */
+            tabular: boolean;
+            /**
+             * Bottle Id
+             * @default null
+             */
+            bottle_id: string | null;
+        };
+        /**
          * NewScene
          * @description A scene to begin: the client's id and a title.
          */
@@ -6478,6 +7499,43 @@ export interface components {
              * @default null
              */
             recipe_id: string | null;
+        };
+        /**
+         * RunBeginning
+         * @description A run and the film that goes into it; a strip goes whole.
+         */
+        RunBeginning: {
+            run: components["schemas"]["Run"];
+            /** Piece Ids */
+            piece_ids: string[];
+        };
+        /**
+         * Retiming
+         * @description How long the film has been in the developer, and what the thermometer said when.
+         */
+        Retiming: {
+            /** Elapsed Min */
+            elapsed_min: number;
+            /** Measured */
+            measured: components["schemas"]["BathReading"][];
+        };
+        /**
+         * Going
+         * @description A run that goes: its steps, and the second its clock shows.
+         */
+        Going: {
+            /** Steps */
+            steps: components["schemas"]["TimedStep"][];
+            /** At S */
+            at_s: number;
+        };
+        /**
+         * Others
+         * @description The runs that go already.
+         */
+        Others: {
+            /** Others */
+            others: components["schemas"]["Going"][];
         };
         /**
          * Bracketing
@@ -7597,7 +8655,7 @@ export interface operations {
             };
         };
     };
-    begin_api_darkroom_runs_post: {
+    weigh_api_darkroom_weigh_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -7606,7 +8664,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RunBeginning"];
+                "application/json": components["schemas"]["Trial"];
             };
         };
         responses: {
@@ -7616,54 +8674,21 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunView"];
+                    "application/json": components["schemas"]["DevelopmentAnswer"];
                 };
             };
         };
     };
-    course_api_darkroom_runs__id__course_get: {
+    decide_api_darkroom_choices_put: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Course"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    retime_api_darkroom_runs__id__retime_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Retiming"];
+                "application/json": components["schemas"]["Deciding"];
             };
         };
         responses: {
@@ -7673,111 +8698,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Retimed"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    went_api_darkroom_runs__id__went_put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Went"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RunView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    developed_api_darkroom_runs__id__developed_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RunView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    leave_api_darkroom_runs__id__delete: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": string[];
                 };
             };
         };
@@ -7948,6 +8869,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EveningPlan"];
+                };
+            };
+        };
+    };
+    calendar_api_evening_calendar_ics_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Dated"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
                 };
             };
         };
@@ -9384,6 +10329,120 @@ export interface operations {
             };
         };
     };
+    put_powder: {
+        parameters: {
+            query?: {
+                base?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Powder"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Powder"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    delete_powder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_sheet_api_kit_data_sheet_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastedSheet"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DataSheet"];
+                };
+            };
+        };
+    };
+    add_recipes_api_kit_recipes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRecipes"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmRecipe"][];
+                };
+            };
+        };
+    };
     read_api_log_get: {
         parameters: {
             query?: {
@@ -9486,6 +10545,168 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_api_mixing_get: {
+        parameters: {
+            query: {
+                recipe_id: string;
+                tank_id: string;
+                line_id: string;
+                area_in2?: number;
+                temperature_c?: number;
+                tap_c?: number | null;
+                other_c?: number | null;
+                ready?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixingSheet"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_pdf_api_mixing_sheet_pdf_get: {
+        parameters: {
+            query: {
+                recipe_id: string;
+                tank_id: string;
+                line_id: string;
+                area_in2?: number;
+                temperature_c?: number;
+                tap_c?: number | null;
+                other_c?: number | null;
+                ready?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    powder_api_mixing_powders__id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixingSheet"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    powder_pdf_api_mixing_powders__id__sheet_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    clearing_api_mixing_clearing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClearingTest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cleared"];
                 };
             };
         };
@@ -10246,6 +11467,277 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RollView"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    begin_api_darkroom_runs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunBeginning"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+        };
+    };
+    table_api_darkroom_runs_table_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
+    course_api_darkroom_runs__id__course_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sheet_api_darkroom_runs__id__sheet_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    retime_api_darkroom_runs__id__retime_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Retiming"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Retimed"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    begin_beside_api_darkroom_runs__id__beside_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Others"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["emulsa__core__runs__beside__Beside"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    went_api_darkroom_runs__id__went_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Went"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    developed_api_darkroom_runs__id__developed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    leave_api_darkroom_runs__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { NavLink, Outlet, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
-import { useRun } from "../clock/run";
+import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
 import { Notice } from "../components/Notice";
 import { useJournal } from "./journal";
@@ -43,7 +43,7 @@ export function Shell() {
   }, [navigate, undo, redo]);
   useKeys(keys);
   const timed = useClock();
-  const run = useRun();
+  const clocks = useClocks();
   return (
     <Grid
       height="100dvh"
@@ -57,7 +57,7 @@ export function Shell() {
         <Outlet />
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
-      {run && (
+      {clocks && (
         <Suspense>
           <RunClockFace />
         </Suspense>

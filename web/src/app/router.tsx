@@ -40,6 +40,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import("../features/darkroom")).DarkroomRoom }),
           },
           {
+            path: "darkroom/mixing",
+            lazy: async () => ({ Component: (await import("../features/mixing")).MixingPage }),
+          },
+          {
             path: "darkroom/evening",
             lazy: async () => ({ Component: (await import("../features/evening")).EveningPage }),
           },

@@ -39,32 +39,26 @@ export const sound = {
   },
 };
 
+/** Two runs at once are told apart by their height: the second sounds an octave lower. */
+export const VOICES = [1, 0.5, 2];
+
 /* A run is worked by ear: each cue has a sound of its own, told apart by its shape, not its pitch. */
+function series(hertz: number[], delays: number[], seconds: number[]) {
+  return (voice = 1, in_s = 0) => {
+    for (const [at, delay] of delays.entries()) {
+      const pitch = (hertz[at % hertz.length] ?? 440) * voice;
+      beep(pitch, seconds[at % seconds.length] ?? 0.1, in_s + delay);
+    }
+  };
+}
+
 export const cueSound = {
-  pour: () => {
-    beep(440, 0.12);
-    beep(554, 0.12, 0.14);
-    beep(659, 0.2, 0.28);
-  },
-  move: () => {
-    for (const delay of [0, 0.12, 0.24]) beep(740, 0.07, delay);
-  },
-  rest: () => beep(330, 0.35),
-  drain: () => {
-    beep(659, 0.12);
-    beep(554, 0.12, 0.14);
-    beep(440, 0.2, 0.28);
-  },
-  soon: () => {
-    beep(880, 0.06);
-    beep(880, 0.06, 0.3);
-  },
-  next: () => {
-    beep(520, 0.12);
-    beep(780, 0.3, 0.14);
-  },
-  end: () => {
-    for (const delay of [0, 0.6, 1.2]) beep(980, 0.45, delay);
-  },
-  here: () => beep(600, 0.05),
+  pour: series([440, 554, 659], [0, 0.14, 0.28], [0.12, 0.12, 0.2]),
+  move: series([740], [0, 0.12, 0.24], [0.07]),
+  rest: series([330], [0], [0.35]),
+  drain: series([659, 554, 440], [0, 0.14, 0.28], [0.12, 0.12, 0.2]),
+  soon: series([880], [0, 0.3], [0.06]),
+  next: series([520, 780], [0, 0.14], [0.12, 0.3]),
+  end: series([980], [0, 0.6, 1.2], [0.45]),
+  here: series([600], [0], [0.05]),
 };

@@ -49,7 +49,7 @@ export function closedAt(timed: Timed, now: number): Interval[] {
 
 /** 1:05 or 0:09.4, as a watch shows it. */
 export function watchText(seconds: number): string {
-  const held = Math.max(0, seconds);
+  const held = Math.max(0, seconds + 1e-6); // 409.9999999 s is 6:50
   const minutes = Math.floor(held / 60);
   const rest = held - minutes * 60;
   if (minutes === 0 && held < 20) return rest.toFixed(1);

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { Refusal } from "../api/client";
 import { Button } from "./Button";
+import { said } from "./said";
 
 type Fields = Record<string, unknown>;
 
@@ -42,9 +43,4 @@ export function Conflict({
       </Flex>
     </Box>
   );
-}
-
-function said(value: unknown): string {
-  if (value === "" || value == null) return "nothing";
-  return typeof value === "object" ? JSON.stringify(value) : `“${value}”`;
 }

@@ -7,6 +7,7 @@ import { momentText } from "./days";
 import { Notice } from "./Notice";
 import { Problem } from "./Problem";
 import { Sheet } from "./Sheet";
+import { said } from "./said";
 import { useWrite } from "./useWrite";
 
 /** A word that opens what was done to a record, change by change. */
@@ -100,9 +101,3 @@ function HistorySheet({
 }
 
 const MOST = 8;
-
-function said(value: unknown): string {
-  if (value === "" || value == null) return "nothing";
-  const text = typeof value === "string" ? value : JSON.stringify(value);
-  return text.length > 80 ? `${text.slice(0, 79)}…` : text;
-}

@@ -1,12 +1,22 @@
 import { Box } from "@chakra-ui/react";
 import type { Refusal } from "../api/client";
 
-/** A refusal that belongs to none of the fields on the page. */
-export function Problem({ of, fields = [] }: { of: Refusal | null; fields?: string[] }) {
-  if (!of || of.code === "conflict" || fields.includes(of.field ?? "")) return null;
+/** What went wrong, where no field stands beside it: a refusal of none of ``fields``, or a sentence. */
+export function Problem({
+  of = null,
+  fields = [],
+  text = null,
+}: {
+  of?: Refusal | null;
+  fields?: string[];
+  text?: string | null;
+}) {
+  const refused = of && of.code !== "conflict" && !fields.includes(of.field ?? "");
+  const said = refused ? of.message : text;
+  if (!said) return null;
   return (
     <Box role="alert" color="brick" fontWeight={550}>
-      {of.message}
+      {said}
     </Box>
   );
 }

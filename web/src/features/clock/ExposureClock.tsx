@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import { preferencesQuery } from "../../api/queries";
 import { sound, wakeSound } from "../../clock/sounds";
 import {
@@ -16,6 +16,7 @@ import { useAwake } from "../../clock/useAwake";
 import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { GiveUp, OverAll } from "../../components/OverAll";
 import { Checklist } from "./Checklist";
 import { Remeter } from "./Remeter";
 import { useLogging } from "./useLogging";
@@ -65,7 +66,6 @@ function Face({
   retry: () => void;
 }) {
   const main = useRef<HTMLButtonElement>(null);
-  const [giving, setGiving] = useState(false);
   const preferences = useQuery(preferencesQuery).data;
   const { sounds, after } = preferences ?? {};
   const left = leftOf(timed, now);
@@ -90,145 +90,115 @@ function Face({
   const isOpen = timed.phase === "open";
   const over = left !== null && left < 0;
   return (
-    <Box
-      position="fixed"
-      inset="0"
-      zIndex={60}
-      background="sheet"
-      role="dialog"
-      aria-modal="true"
-      aria-label={`Clock for ${timed.title}`}
-      data-state="open"
-      overflow="auto"
+    <OverAll
+      label={`Clock for ${timed.title}`}
+      title={timed.title}
+      set={`${timed.where} · ${timed.setText}`}
     >
-      <Flex
-        direction="column"
-        minHeight="100dvh"
-        maxWidth="860px"
-        marginInline="auto"
-        padding={{ base: "4", md: "8" }}
-        gap="4"
+      {timed.phase === "ready" && <Checklist />}
+      <Box
+        textAlign="center"
+        flex="1"
+        display="flex"
+        flexDirection="column"
+        justifyContent="center"
       >
-        <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
-          <Box as="h1" fontSize="19px" fontWeight={650}>
-            {timed.title}
-          </Box>
-          <Box color="ink2">
-            {timed.where} · {timed.setText}
-          </Box>
-        </Flex>
-        {timed.phase === "ready" && <Checklist />}
-        <Box
-          textAlign="center"
-          flex="1"
-          display="flex"
-          flexDirection="column"
-          justifyContent="center"
-        >
-          <Box fontSize="15px" color="ink2">
-            {timed.phase === "closed"
-              ? "was open"
-              : over
-                ? "over by"
-                : left === null
-                  ? "open"
-                  : "left"}
-          </Box>
-          <Box
-            data-clock
-            fontSize={{ base: "clamp(72px, 30vw, 128px)", md: "200px" }}
-            lineHeight={1}
-            fontWeight={620}
-            letterSpacing="-0.02em"
-            color={over && isOpen ? "brick" : "ink"}
-            role="timer"
-            aria-live="off"
-          >
-            {timed.phase === "closed" || left === null
-              ? watchText(openS(timed, now))
-              : watchText(Math.abs(left))}
-          </Box>
-          <Box fontSize="17px" color="ink2" aria-live="polite">
-            {isOpen && over
-              ? "Close the shutter now"
-              : isOpen
-                ? `shutter open ${watchText(openS(timed, now))}`
-                : timed.phase === "paused"
-                  ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
-                  : timed.phase === "closed"
-                    ? `logging${after ? `. ${after}` : ""}`
-                    : "opens when you press"}
-          </Box>
+        <Box fontSize="15px" color="ink2">
+          {timed.phase === "closed"
+            ? "was open"
+            : over
+              ? "over by"
+              : left === null
+                ? "open"
+                : "left"}
         </Box>
-        {timed.light && (
-          <Notice tone={timed.left_s === null ? "warning" : "note"}>{timed.light}</Notice>
+        <Box
+          data-clock
+          fontSize={{ base: "clamp(72px, 30vw, 128px)", md: "200px" }}
+          lineHeight={1}
+          fontWeight={620}
+          letterSpacing="-0.02em"
+          color={over && isOpen ? "brick" : "ink"}
+          role="timer"
+          aria-live="off"
+        >
+          {timed.phase === "closed" || left === null
+            ? watchText(openS(timed, now))
+            : watchText(Math.abs(left))}
+        </Box>
+        <Box fontSize="17px" color="ink2" aria-live="polite">
+          {isOpen && over
+            ? "Close the shutter now"
+            : isOpen
+              ? `shutter open ${watchText(openS(timed, now))}`
+              : timed.phase === "paused"
+                ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
+                : timed.phase === "closed"
+                  ? `logging${after ? `. ${after}` : ""}`
+                  : "opens when you press"}
+        </Box>
+      </Box>
+      {timed.light && (
+        <Notice tone={timed.left_s === null ? "warning" : "note"}>{timed.light}</Notice>
+      )}
+      {problem && (
+        <Notice tone={problem.away ? "caution" : "refusal"} live>
+          {problem.away
+            ? "Emulsa does not answer. The exposure is kept here and will be logged when it is back."
+            : problem.message}
+        </Notice>
+      )}
+      {(isOpen || timed.phase === "paused") && <Remeter timed={timed} />}
+      <Grid templateColumns={isOpen ? "1fr 1fr" : "1fr"} gap="3">
+        {timed.phase === "ready" && (
+          <Button ref={main} variant="main" minHeight="72px" fontSize="21px" onClick={open}>
+            Open the shutter
+          </Button>
         )}
-        {problem && (
-          <Notice tone={problem.away ? "caution" : "refusal"} live>
-            {problem.away
-              ? "Emulsa does not answer. The exposure is kept here and will be logged when it is back."
-              : problem.message}
-          </Notice>
+        {isOpen && (
+          <>
+            <Button minHeight="72px" fontSize="19px" onClick={() => closeFor("paused")}>
+              Pause
+            </Button>
+            <Button
+              ref={main}
+              variant="main"
+              minHeight="72px"
+              fontSize="19px"
+              onClick={() => closeFor("closed")}
+            >
+              Closed: log it
+            </Button>
+          </>
         )}
-        {(isOpen || timed.phase === "paused") && <Remeter timed={timed} />}
-        <Grid templateColumns={isOpen ? "1fr 1fr" : "1fr"} gap="3">
-          {timed.phase === "ready" && (
+        {timed.phase === "paused" && (
+          <>
             <Button ref={main} variant="main" minHeight="72px" fontSize="21px" onClick={open}>
-              Open the shutter
+              Open again
             </Button>
-          )}
-          {isOpen && (
-            <>
-              <Button minHeight="72px" fontSize="19px" onClick={() => closeFor("paused")}>
-                Pause
-              </Button>
-              <Button
-                ref={main}
-                variant="main"
-                minHeight="72px"
-                fontSize="19px"
-                onClick={() => closeFor("closed")}
-              >
-                Closed: log it
-              </Button>
-            </>
-          )}
-          {timed.phase === "paused" && (
-            <>
-              <Button ref={main} variant="main" minHeight="72px" fontSize="21px" onClick={open}>
-                Open again
-              </Button>
-              <Button minHeight="56px" onClick={() => closeFor("closed")}>
-                It is done: log it
-              </Button>
-            </>
-          )}
-          {timed.phase === "closed" && problem && !problem.away && (
-            <Button ref={main} variant="main" minHeight="56px" onClick={retry}>
-              Log again
+            <Button minHeight="56px" onClick={() => closeFor("closed")}>
+              It is done: log it
             </Button>
-          )}
-        </Grid>
-        <Flex justify="center">
-          {giving ? (
-            <Flex gap="3" wrap="wrap" align="center" justify="center">
-              <Box>
-                {timed.phase === "ready"
-                  ? "Nothing was exposed yet."
-                  : "The sheet has seen light; the exposure will not be in the log."}
-              </Box>
-              <Button color="brick" onClick={() => keepClock(null)}>
-                Give up
-              </Button>
-              <Button onClick={() => setGiving(false)}>Go on</Button>
-            </Flex>
-          ) : (
-            <Button variant="quiet" onClick={() => setGiving(true)}>
-              {timed.phase === "ready" ? "Not now" : "Give up"}
-            </Button>
-          )}
-        </Flex>
+          </>
+        )}
+        {timed.phase === "closed" && problem && !problem.away && (
+          <Button ref={main} variant="main" minHeight="56px" onClick={retry}>
+            Log again
+          </Button>
+        )}
+      </Grid>
+      <Flex justify="center">
+        <GiveUp
+          ready={timed.phase === "ready"}
+          warning={
+            timed.phase === "ready"
+              ? ""
+              : "The sheet has seen light; the exposure will not be in the log."
+          }
+          word="Give up"
+          leave={() => keepClock(null)}
+        />
       </Flex>
-    </Box>
+    </OverAll>
   );
 }

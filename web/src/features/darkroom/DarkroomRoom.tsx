@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { preferencesQuery } from "../../api/queries";
 import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
@@ -9,24 +10,28 @@ import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { useKeptText } from "../../components/useKeptText";
+import { DecideSheet } from "./DecideSheet";
 import { GroupPanel } from "./GroupPanel";
 import { darkroomQuery, type Group, type Scale } from "./queries";
 import { RunSheet } from "./RunSheet";
 import { Runs } from "./Runs";
 import { ToJudge } from "./ToJudge";
 
-const kept = (): Scale => (localStorage.getItem("emulsa-degrees") === "F" ? "F" : "C");
+const kept = () => localStorage.getItem("emulsa-degrees") as Scale | null;
 
 export function DarkroomRoom() {
-  const [scale, setScale] = useState<Scale>(kept);
+  const measures = useQuery(preferencesQuery).data?.measures;
+  const [chosen, setChosen] = useState(kept);
+  const scale = chosen ?? measures?.temperature ?? "C";
   const [typed, setTyped] = useKeptText(`temperature-${scale}`);
   const [begun, setBegun] = useState<Group | null>(null);
+  const [decided, setDecided] = useState<Group | null>(null);
   const text = typed || (scale === "C" ? "20" : "68");
   const degrees = Number(text.replace(",", "."));
   const readable = text.trim() !== "" && Number.isFinite(degrees);
   const darkroom = useQuery({ ...darkroomQuery(degrees, scale), enabled: readable });
   const choose = (next: Scale) => {
-    setScale(next);
+    setChosen(next);
     localStorage.setItem("emulsa-degrees", next);
   };
   const problem = readable
@@ -39,10 +44,8 @@ export function DarkroomRoom() {
     view && !groups.length && !view.runs.length && !view.to_judge.length && !view.undecided.length;
   return (
     <>
-      <RoomHeader
-        title="Darkroom"
-        sub={view && `${count(pieces, "piece")} of film ${pieces === 1 ? "waits" : "wait"}`}
-      >
+      <RoomHeader title="Darkroom" sub={view && waitText(pieces)}>
+        <Link to="/darkroom/mixing">Mix</Link>
         {pieces > 0 && <Link to="/darkroom/evening">Plan the evening</Link>}
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
@@ -83,14 +86,18 @@ export function DarkroomRoom() {
         >
           {groups.map((group) => (
             <GroupPanel
-              key={`${group.film_id}-${group.recipe_id}-${group.n}-${group.development_change}`}
+              key={group.sheets[0]?.exposure_id}
               group={group}
               stale={Boolean(problem)}
               begin={() => setBegun(group)}
+              decideOn={() => setDecided(group)}
             />
           ))}
         </Grid>
         {view && <ToJudge lines={view.to_judge} />}
+        <Box paddingTop="6" fontSize="14px">
+          <a href="/api/darkroom/runs/table.csv">Every run there was (CSV)</a>
+        </Box>
         {pieces + (view?.runs.length ?? 0) > 0 && (
           <Box color="ink2" fontSize="14px" paddingTop="8" maxWidth="720px">
             Gloves and eye protection, fresh air; read the maker's safety sheet. Open trays mean no
@@ -102,6 +109,18 @@ export function DarkroomRoom() {
       {begun && view && (
         <RunSheet group={begun} degrees_c={view.temperature_c} close={() => setBegun(null)} />
       )}
+      {decided && view && (
+        <DecideSheet
+          group={decided}
+          degrees_c={view.temperature_c}
+          close={() => setDecided(null)}
+        />
+      )}
     </>
   );
 }
+
+const waitText = (pieces: number) =>
+  pieces === 0
+    ? "nothing waits"
+    : `${count(pieces, "piece")} of film ${pieces === 1 ? "waits" : "wait"}`;

@@ -1,22 +1,34 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
-import type { Group } from "./queries";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../components/useWrite";
+import { AS_PLANNED, decide, type Group } from "./queries";
+
+/** So many pieces of a group are in sight at once; a season's film is not drawn to be scrolled past. */
+const FEW = 12;
 
 /** Film that belongs together: its time, how that came about, and the way into a run. */
 export function GroupPanel({
   group,
   stale,
   begin,
+  decideOn,
 }: {
   group: Group;
   stale: boolean;
   begin: () => void;
+  decideOn: () => void;
 }) {
   const { time } = group;
+  const [all, setAll] = useState(false);
+  const own = group.choice.minutes != null;
+  const { write, problem, busy } = useWrite();
+  const pieces = group.sheets.flatMap((each) => each.piece_ids);
   return (
     <Box
       as="section"
@@ -35,11 +47,27 @@ export function GroupPanel({
       {time ? (
         <>
           <Flex align="baseline" gap="3" paddingBlock="2" opacity={stale ? 0.45 : 1}>
-            <Box fontSize="38px" fontWeight={620} lineHeight={1.1} data-minutes>
+            <Box fontSize="38px" fontWeight={620} lineHeight={1.1} whiteSpace="nowrap" data-minutes>
               {time.minutes_text}
             </Box>
-            <Box color="ink2">{time.origin}</Box>
+            <Box color="ink2">{own ? "your own" : time.origin}</Box>
           </Flex>
+          {own && (
+            <Box color={time.off_text === "as wanted" ? "ink2" : "ochre"} fontWeight={550}>
+              High value {time.off_text}
+            </Box>
+          )}
+          {!own && group.choice.reason && (
+            <Box color="ink2" fontSize="14px">
+              Decided: {group.choice.reason}
+            </Box>
+          )}
+          {time.beside.map((each) => (
+            <Box key={`${each.origin} ${each.who}`} color="ink2" fontSize="14px">
+              {each.minutes_text} {each.origin}
+              {each.who && `, ${each.who}`}
+            </Box>
+          ))}
           <Ledger
             rows={time.ledger.map((row) => ({
               key: row.step,
@@ -64,7 +92,7 @@ export function GroupPanel({
         </Box>
       )}
       <Box as="ul" paddingTop="3">
-        {group.sheets.map((sheet) => (
+        {(all ? group.sheets : group.sheets.slice(0, FEW)).map((sheet) => (
           <Flex as="li" key={sheet.exposure_id} gap="3" paddingBlock="1.5" align="baseline">
             <Box fontWeight={650} minWidth="36px">
               {sheet.where}
@@ -78,9 +106,40 @@ export function GroupPanel({
           </Flex>
         ))}
       </Box>
-      <Button marginTop="2" onClick={begin}>
-        Put into a run
-      </Button>
+      {!all && group.sheets.length > FEW && (
+        <Button variant="word" onClick={() => setAll(true)}>
+          and {group.sheets.length - FEW} more
+        </Button>
+      )}
+      {group.others.map((other) => (
+        <Box key={other.recipe_id} paddingBlock="2" fontSize="15px">
+          Or {other.says}{" "}
+          <Button
+            variant="word"
+            disabled={busy}
+            onClick={() =>
+              write(() =>
+                decide({
+                  piece_ids: pieces,
+                  choice: { ...AS_PLANNED, recipe_id: other.recipe_id },
+                  weight: null,
+                }),
+              )
+            }
+          >
+            develop it so
+          </Button>
+        </Box>
+      ))}
+      <Flex gap="3" paddingTop="2" wrap="wrap">
+        <Button onClick={begin} disabled={group.needs_reason}>
+          Put into a run
+        </Button>
+        <Button onClick={decideOn}>
+          {group.needs_reason ? "Use it all the same, or choose another" : "Develop otherwise"}
+        </Button>
+      </Flex>
+      <Problem of={problem} />
     </Box>
   );
 }

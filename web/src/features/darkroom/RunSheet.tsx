@@ -1,16 +1,22 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { newId } from "../../api/client";
+import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
 import { dayText, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { useDegrees } from "../../components/useDegrees";
 import { useWrite } from "../../components/useWrite";
-import { beginRun, type Group } from "./queries";
+import { Bottles, useBottles } from "./Bottles";
+import { beginRun, type Group, newRun, weigh } from "./queries";
+import { WhichPieces } from "./WhichPieces";
 
-const FIELDS = ["run.name", "run.minutes", "run.temperature_c", "name"];
+const FIELDS = ["piece_ids", "run.name", "run.minutes", "run.temperature_c", "name"];
 
 /** Which of a group goes into one run, for how long and how warm. */
 export function RunSheet({
@@ -25,30 +31,55 @@ export function RunSheet({
   const id = useRef(newId());
   const [left, setLeft] = useState<string[]>([]);
   const [name, setName] = useState(`${group.film_name} ${group.n_text}, ${dayText(today())}`);
-  const [minutes, setMinutes] = useState(
-    group.time ? String(Math.round(group.time.minutes * 100) / 100) : "",
-  );
-  const [degrees, setDegrees] = useState(String(Math.round(degrees_c * 10) / 10));
+  const kit = useQuery(kitQuery).data;
+  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
+  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const [tank, setTank] = useState<string | null>(null);
+  const [line, setLine] = useState<string | null>(null);
+  const tank_id = tank ?? tanks[0]?.id ?? "";
+  const line_id = line ?? lines[0]?.id ?? "";
+  const bottles = useBottles();
+  // a tank that always turns shortens the time: it is worked out for the one that is chosen
+  const timed = useQuery({
+    queryKey: ["weigh", group.sheets[0]?.piece_ids[0], group.choice, degrees_c, tank_id],
+    queryFn: () =>
+      weigh({
+        piece_id: group.sheets[0]?.piece_ids[0] ?? "",
+        choice: group.choice,
+        temperature_c: degrees_c,
+        tank_id: tank_id || null,
+      }),
+    enabled: group.time !== null,
+    retry: false,
+  }).data;
+  const worked = timed ?? group.time;
+  const [typedMinutes, setMinutes] = useState<string | null>(null);
+  const minutes = typedMinutes ?? (worked ? String(Math.round(worked.minutes * 100) / 100) : "");
+  const { unit, toC, text } = useDegrees();
+  const [typed, setTyped] = useState<string | null>(null);
+  const degrees = typed ?? text(degrees_c);
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
     event.preventDefault();
     void write(() =>
       beginRun({
-        run: {
+        run: newRun({
           id: id.current,
           name,
           recipe_id: group.recipe_id,
           n: group.n,
-          minutes: minutes.trim() ? typedNumber(minutes) : null,
-          temperature_c: degrees.trim() ? typedNumber(degrees) : null,
-          tank_id: null,
-          line_id: null,
-          went: null,
-          begun_at: "",
-          developed_at: "",
-          note: "",
-        },
+          minutes:
+            typedMinutes === null
+              ? (worked?.minutes ?? null)
+              : typedMinutes.trim()
+                ? typedNumber(typedMinutes)
+                : null,
+          temperature_c: degrees.trim() ? toC(degrees) : null,
+          tank_id: tank_id || null,
+          line_id: line_id || null,
+          bottle_ids: bottles.chosen.map((each) => each.id),
+        }),
         piece_ids: chosen.flatMap((each) => each.piece_ids),
       }),
     );
@@ -68,36 +99,12 @@ export function RunSheet({
       }
     >
       <Flex direction="column" gap="4" as="form" id="run" onSubmit={begin}>
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2">
-            As many as your tank or tray holds
-          </Box>
-          {group.sheets.map((each) => (
-            <Box
-              as="label"
-              key={each.exposure_id}
-              display="flex"
-              alignItems="center"
-              gap="3"
-              minHeight="44px"
-              borderBottom="1px solid"
-              borderColor="line"
-            >
-              <input
-                type="checkbox"
-                checked={!left.includes(each.exposure_id)}
-                onChange={(event) =>
-                  setLeft(
-                    event.target.checked
-                      ? left.filter((one) => one !== each.exposure_id)
-                      : [...left, each.exposure_id],
-                  )
-                }
-              />
-              <b>{each.where}</b> {each.scene_title}
-            </Box>
-          ))}
-        </Box>
+        <WhichPieces
+          legend="As many as your tank or tray holds"
+          group={group}
+          left={left}
+          setLeft={setLeft}
+        />
         <Entry
           label="Name"
           value={name}
@@ -113,13 +120,32 @@ export function RunSheet({
             problem={at("run.minutes")}
           />
           <Entry
-            label="Temperature, °C"
+            label={`Temperature, ${unit}`}
             inputMode="decimal"
             value={degrees}
-            onChange={(event) => setDegrees(event.target.value)}
+            onChange={(event) => setTyped(event.target.value)}
             problem={at("run.temperature_c")}
           />
         </Grid>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="In"
+            value={tank_id}
+            options={tanks.map((each) => ({
+              value: each.id,
+              label: `${each.name}, ${each.holds} sheets`,
+            }))}
+            onChange={setTank}
+            problem={at("piece_ids")}
+          />
+          <Choose
+            label="Line of baths"
+            value={line_id}
+            options={lines.map((each) => ({ value: each.id, label: each.name }))}
+            onChange={setLine}
+          />
+        </Grid>
+        <Bottles bottles={bottles} />
         <Problem of={problem} fields={FIELDS} />
       </Flex>
     </Sheet>

@@ -1,29 +1,32 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { keepRun } from "../../clock/run";
+import { kitQuery } from "../../api/queries";
+import { keepRun, readRun, show } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../components/useWrite";
+import { mixingAt } from "../mixing/address";
 import { courseOf, putOff, runDeveloped } from "./queries";
 
-/** The run's clock, laid over everything; drying is left to the night. */
+/** The run's clock, laid over everything, as it stands if it was begun. */
 async function openClock(run: Schemas["Run"]) {
-  const { process } = await courseOf(run.id);
+  if (readRun(run.id) !== null) return show(run.id);
+  const { process, mix_text, heard, cautions } = await courseOf(run.id);
   keepRun({
     run_id: run.id,
     title: run.name,
     began_c: run.temperature_c ?? 20,
-    steps: process.steps.filter((step) => step.kind !== "dry"),
-    mix: process.mix
-      .map((part) => `${part.part} ${part.ml.toFixed(part.ml < 20 ? 1 : 0)} ml`)
-      .join(", "),
+    steps: process.steps,
+    heard,
+    cautions,
+    mix: mix_text,
     done_s: 0,
     since: null,
     speed: 1,
     phase: "ready",
     started_at: "",
-    blackout: false,
     measured: [],
     given_s: -1,
   });
@@ -31,10 +34,13 @@ async function openClock(run: Schemas["Run"]) {
 
 /** Film that is in a run: developed it is when fixed, put off as long as it is dry. */
 export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
+  const bottles = useQuery(kitQuery).data?.bottles ?? [];
+  const kindsOf = (ids: string[]) =>
+    bottles.filter((each) => ids.includes(each.id)).map((each) => each.kind);
   const { problem, write, busy } = useWrite();
   return (
     <Box paddingTop="6">
-      {runs.map(({ run, n_text, minutes_text, pieces }) => (
+      {runs.map(({ run, n_text, minutes_text, area_in2, pieces }) => (
         <Box
           as="section"
           key={run.id}
@@ -69,7 +75,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               </Flex>
             ))}
           </ul>
-          <Flex gap="3" paddingTop="2" wrap="wrap">
+          <Flex gap="3" paddingTop="2" wrap="wrap" align="center">
             <Button variant="main" disabled={busy} onClick={() => write(() => openClock(run))}>
               Clock
             </Button>
@@ -79,6 +85,12 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
             <Button disabled={busy} onClick={() => write(() => putOff(run.id))}>
               Put off: it never got wet
             </Button>
+            {run.recipe_id && run.tank_id && run.line_id && (
+              <Link to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}>Mixing sheet</Link>
+            )}
+            {run.minutes != null && (
+              <a href={`/api/darkroom/runs/${run.id}/sheet.pdf`}>Run sheet (PDF)</a>
+            )}
           </Flex>
         </Box>
       ))}

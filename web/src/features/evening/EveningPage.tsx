@@ -10,27 +10,27 @@ import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
+import { useDegrees } from "../../components/useDegrees";
+import { Bottles, useBottles } from "../darkroom/Bottles";
 import { darkroomQuery } from "../darkroom/queries";
+import { Calendar } from "./Calendar";
+import { type Chosen, KindSection } from "./KindSection";
 import { type Plan, planQuery } from "./queries";
-import { RunCard } from "./RunCard";
 import { Timeline } from "./Timeline";
-
-interface Chosen {
-  tank_id?: string;
-  max_runs?: string;
-  parts?: string[][];
-}
 
 /** The evening planned: what shares a run, what is mixed, and when the hands do what. */
 export function EveningPage() {
   const kit = useQuery(kitQuery).data;
   const waiting = useQuery(darkroomQuery(20, "C")).data?.groups;
-  const [degrees, setDegrees] = useState("20");
+  const { unit, toC, text } = useDegrees();
+  const [typed, setTyped] = useState<string | null>(null);
+  const degrees = typed ?? text(20);
   const [line, setLine] = useState<string | null>(null);
   const [washers, setWashers] = useState("1");
   const [dryers, setDryers] = useState("1");
   const [chosen, setChosen] = useState<Record<string, Chosen>>({});
   const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
+  const bottles = useBottles();
   const lines = (kit?.lines ?? []).filter((each) => !each.archived);
   const groups = (waiting ?? []).filter((each) => each.recipe_id && each.time);
   const kinds = [...new Set(groups.map((each) => `${each.film_id} ${each.recipe_id}`))];
@@ -50,8 +50,8 @@ export function EveningPage() {
       };
     }),
     line_id: line ?? lines[0]?.id ?? "",
-    temperature_c: typedNumber(degrees),
-    colon: null,
+    temperature_c: toC(degrees),
+    bottle_ids: bottles.chosen.map((each) => each.id),
     washers: typedNumber(washers),
     dryers: typedNumber(dryers),
   };
@@ -68,7 +68,7 @@ export function EveningPage() {
         title="Plan the evening"
         sub={shown && `${count(shown.runs.length, "run")}, dry in ${shown.finish_text}`}
       >
-        <Link to="/darkroom">Back to the darkroom</Link>
+        <Link to="/darkroom">Darkroom</Link>
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {kit && waiting && !ready && (
@@ -90,10 +90,10 @@ export function EveningPage() {
             </Box>
             <Box flex="1 1 120px">
               <Entry
-                label="Temperature, °C"
+                label={`Temperature, ${unit}`}
                 inputMode="decimal"
                 value={degrees}
-                onChange={(event) => setDegrees(event.target.value)}
+                onChange={(event) => setTyped(event.target.value)}
               />
             </Box>
             <Box flex="2 1 200px">
@@ -122,6 +122,11 @@ export function EveningPage() {
             </Box>
           </Flex>
         )}
+        {ready && (
+          <Box paddingTop="3">
+            <Bottles bottles={bottles} />
+          </Box>
+        )}
         <Flex direction="column" gap="2" paddingTop="3" maxWidth="960px">
           {plan.error && (
             <Notice tone="refusal" live>
@@ -137,6 +142,16 @@ export function EveningPage() {
         {shown && (
           <Box opacity={plan.error ? 0.45 : 1}>
             <Timeline plan={shown} />
+            <Flex gap="5" wrap="wrap" paddingTop="3" align="center">
+              <Box as="ul" display="flex" flexWrap="wrap" columnGap="5" fontSize="15px">
+                {shown.totals.map((each) => (
+                  <li key={each.what}>
+                    {each.what} <b>{each.text}</b>
+                  </li>
+                ))}
+              </Box>
+              <Calendar planning={planning} />
+            </Flex>
             {kinds.map((kind) => {
               const [film_id, recipe_id] = kind.split(" ");
               const runs = shown.runs.filter(
@@ -148,90 +163,19 @@ export function EveningPage() {
                 (each) => each.film_id === film_id && each.recipe_id === recipe_id,
               );
               return (
-                <Box
-                  as="section"
+                <KindSection
                   key={kind}
-                  aria-label={`${film?.name}, ${recipe?.name}`}
-                  paddingTop="6"
-                >
-                  <Flex
-                    gap="4"
-                    wrap="wrap"
-                    align="flex-end"
-                    borderTop="2px solid"
-                    borderColor="ink"
-                    paddingTop="2"
-                  >
-                    <Box flex="1 1 260px">
-                      <Box as="h2" fontSize="19px">
-                        {film?.name}
-                      </Box>
-                      <Box color="ink2">
-                        {recipe?.name};{" "}
-                        {shown.proven[kind]
-                          ? "nothing shares better"
-                          : "good, not proven to be the best"}
-                      </Box>
-                    </Box>
-                    <Box flex="0 1 220px">
-                      <Choose
-                        label="In"
-                        value={own?.tank_id ?? ""}
-                        options={tanks.map((each) => ({
-                          value: each.id,
-                          label: `${each.name}, ${each.holds} sheets`,
-                        }))}
-                        onChange={(tank_id) => change(kind, { tank_id, parts: [] })}
-                      />
-                    </Box>
-                    <Box flex="0 1 150px">
-                      <Entry
-                        label="Runs"
-                        inputMode="numeric"
-                        placeholder={`${runs.length}, as few as do`}
-                        value={chosen[kind]?.max_runs ?? ""}
-                        onChange={(event) =>
-                          change(kind, { max_runs: event.target.value, parts: [] })
-                        }
-                      />
-                    </Box>
-                  </Flex>
-                  <Flex gap="6" wrap="wrap" paddingTop="2">
-                    {runs.map((run, place) => (
-                      <RunCard
-                        key={run.id}
-                        run={run}
-                        number={place + 1}
-                        others={runs.length}
-                        degrees_c={planning.temperature_c}
-                        line_id={planning.line_id}
-                        move={(piece, to) =>
-                          change(kind, {
-                            parts: moved(
-                              runs.map((each) => each.pieces.map((one) => one.id)),
-                              piece,
-                              to,
-                            ),
-                          })
-                        }
-                      />
-                    ))}
-                  </Flex>
-                  {(chosen[kind]?.parts?.length ?? 0) > 0 && (
-                    <Box fontSize="14px">
-                      Shared by hand.{" "}
-                      <Box
-                        as="button"
-                        color="accent"
-                        textDecoration="underline"
-                        minHeight="44px"
-                        onClick={() => change(kind, { parts: [] })}
-                      >
-                        Share as is best again
-                      </Box>
-                    </Box>
-                  )}
-                </Box>
+                  name={film?.name ?? ""}
+                  recipe={recipe?.name ?? ""}
+                  runs={runs}
+                  proven={shown.proven[kind] ?? false}
+                  tanks={tanks}
+                  chosen={{ ...chosen[kind], tank_id: own?.tank_id ?? "" }}
+                  degrees_c={planning.temperature_c}
+                  line_id={planning.line_id}
+                  bottles={bottles.chosen}
+                  change={(more) => change(kind, more)}
+                />
               );
             })}
             <Box color="ink2" fontSize="14px" paddingTop="6" maxWidth="720px">
@@ -243,11 +187,4 @@ export function EveningPage() {
       </Box>
     </>
   );
-}
-
-/** A piece in another run; one past the last run is a new one. */
-function moved(parts: string[][], piece: string, to: number): string[][] {
-  const without = parts.map((part) => part.filter((id) => id !== piece));
-  const next = [...without, []].map((part, at) => (at === to ? [...part, piece] : part));
-  return next.filter((part) => part.length > 0);
 }

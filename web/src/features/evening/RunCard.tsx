@@ -1,10 +1,12 @@
 import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
-import { newId } from "../../api/client";
+import { Link } from "react-router";
+import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../components/useWrite";
-import { beginRun } from "../darkroom/queries";
+import { beginRun, newRun } from "../darkroom/queries";
+import { mixingAt } from "../mixing/address";
 import type { PlannedRun } from "./queries";
 
 const Move = chakra("select", {
@@ -27,6 +29,9 @@ export function RunCard({
   others,
   degrees_c,
   line_id,
+  bottles,
+  dragged,
+  drag,
   move,
 }: {
   run: PlannedRun;
@@ -34,27 +39,31 @@ export function RunCard({
   others: number;
   degrees_c: number;
   line_id: string;
+  /** the bottles it uses up */
+  bottles: Schemas["Bottle"][];
+  /** the piece that is being dragged, of any run */
+  dragged: string | null;
+  drag: (piece: string | null) => void;
   move: (piece: string, to: number) => void;
 }) {
   const { problem, write, busy } = useWrite();
   const [id] = useState(newId);
+  const [over, setOver] = useState(false);
+  const theirs = dragged !== null && !run.pieces.some((piece) => piece.id === dragged);
   const begin = () =>
     write(() =>
       beginRun({
-        run: {
+        run: newRun({
           id,
           name: `${run.name}, run ${number}`,
           recipe_id: run.recipe_id,
           n: run.n,
-          minutes: Math.round(run.minutes * 60) / 60,
+          minutes: run.minutes,
           temperature_c: degrees_c,
           tank_id: run.tank_id,
           line_id,
-          went: null,
-          begun_at: "",
-          developed_at: "",
-          note: "",
-        },
+          bottle_ids: bottles.map((each) => each.id),
+        }),
         piece_ids: run.pieces.flatMap((each) => each.piece_ids),
       }),
     );
@@ -65,6 +74,21 @@ export function RunCard({
       flex="1 1 320px"
       maxWidth="440px"
       paddingTop="2"
+      outline={over ? "2px dashed" : undefined}
+      outlineColor="accent"
+      outlineOffset="6px"
+      onDragOver={(event) => {
+        if (!theirs) return;
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        if (dragged && theirs) move(dragged, number - 1);
+        drag(null);
+      }}
     >
       <Flex align="baseline" gap="3">
         <Box fontSize="30px" fontWeight={620} lineHeight={1.1}>
@@ -85,13 +109,22 @@ export function RunCard({
             borderBottom="1px solid"
             borderColor="line"
             minHeight="52px"
+            draggable
+            cursor="grab"
+            opacity={dragged === piece.id ? 0.45 : 1}
+            onDragStart={(event) => {
+              event.dataTransfer.effectAllowed = "move";
+              event.dataTransfer.setData("text/plain", piece.where);
+              drag(piece.id);
+            }}
+            onDragEnd={() => drag(null)}
           >
             <Box lineHeight={1.3}>
               <b>{piece.where}</b> {piece.scene_title}
               <Box
                 fontSize="14px"
-                color={Math.abs(piece.error_zones) >= 0.25 ? "ochre" : "ink2"}
-                fontWeight={Math.abs(piece.error_zones) >= 0.25 ? 600 : 400}
+                color={piece.too_far ? "ochre" : "ink2"}
+                fontWeight={piece.too_far ? 600 : 400}
               >
                 {piece.n_text}, wants {piece.minutes_text}: {piece.error_text}
               </Box>
@@ -114,14 +147,22 @@ export function RunCard({
         ))}
       </ul>
       <Box paddingTop="2" fontSize="15px">
-        {run.developer || "developer"} {run.dilution}, {Math.round(run.volume_ml)} ml:{" "}
-        {run.mix
-          .map((part) => `${part.part} ${part.ml.toFixed(part.ml < 20 ? 1 : 0)} ml`)
-          .join(", ")}
+        {run.developer || "developer"} {run.dilution}, {run.mix_text}
       </Box>
-      <Button marginTop="2" disabled={busy} onClick={begin}>
-        Put run {number} together
-      </Button>
+      <Flex gap="4" align="center" paddingTop="2" wrap="wrap">
+        <Button disabled={busy} onClick={begin}>
+          Put run {number} together
+        </Button>
+        <Link
+          to={mixingAt(
+            { ...run, line_id, temperature_c: degrees_c },
+            run.area_in2,
+            bottles.map((each) => each.kind),
+          )}
+        >
+          Mixing sheet
+        </Link>
+      </Flex>
       <Problem of={problem} />
     </Box>
   );

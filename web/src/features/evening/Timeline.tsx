@@ -30,7 +30,10 @@ export function Timeline({ plan }: { plan: Plan }) {
       <Flex justify="space-between" wrap="wrap" gap="3" fontSize="14px" color="ink2">
         <span>Full: the hands are on it. Open: it stands by itself.</span>
         <span>
-          hands free for {plan.hands_idle_text}, {Math.round(plan.developer_ml)} ml of developer
+          hands free for {plan.hands_idle_text}
+          {plan.idle
+            .filter((each) => each.place !== "dryer")
+            .map((each) => `, ${each.place} idle ${each.text}`)}
         </span>
       </Flex>
       <Box ref={ref} height={`${height}px`}>
@@ -48,7 +51,7 @@ export function Timeline({ plan }: { plan: Plan }) {
                 <text
                   x={x(tick)}
                   y={height - 6}
-                  textAnchor="middle"
+                  textAnchor={x(tick) > width - 24 ? "end" : "middle"}
                   fontSize="12"
                   fill="var(--chakra-colors-ink2)"
                 >

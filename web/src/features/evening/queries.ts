@@ -13,3 +13,7 @@ export const planQuery = (planning: Planning) =>
     placeholderData: keepPreviousData,
     retry: false,
   });
+
+/** The planned evening as a calendar file. */
+export const calendarOf = (body: Schemas["Dated"]) =>
+  unwrap(api.POST("/api/evening/calendar.ics", { body, parseAs: "blob" })) as Promise<Blob>;

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { look, StateMark, WORDS } from "./StateMark";
+import { STATE_WORDS } from "../../components/states";
+import { look, StateMark } from "./StateMark";
 
 type Frame = Schemas["FrameView"];
 
@@ -51,7 +52,7 @@ function Mark({ frame }: { frame: Frame }) {
         fontSize="12px"
         lineHeight={1.2}
       >
-        <Box fontWeight={600}>{WORDS[frame.state]} </Box>
+        <Box fontWeight={600}>{STATE_WORDS[frame.state]} </Box>
         {frame.n_text}
       </Box>
     </Box>
@@ -61,7 +62,7 @@ function Mark({ frame }: { frame: Frame }) {
     <Link
       to={`/log/${frame.exposure_id}`}
       title={frame.scene_title}
-      aria-label={`Frame ${frame.frame}: ${WORDS[frame.state]} ${frame.n_text}, ${frame.scene_title}`}
+      aria-label={`Frame ${frame.frame}: ${STATE_WORDS[frame.state]} ${frame.n_text}, ${frame.scene_title}`}
       style={{ display: "block", textDecoration: "none", color: "inherit" }}
     >
       {body}

@@ -12,10 +12,10 @@ import { Entry } from "../../components/Entry";
 import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { STATE_WORDS } from "../../components/states";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../components/useWrite";
 import { deleteHolder, putHolder } from "./queries";
-import { WORDS } from "./StateMark";
 
 type Side = Schemas["SideView"];
 type Fault = Schemas["Holder"]["faults"][number];
@@ -123,7 +123,7 @@ function Told({ side }: { side: Side }) {
   if (side.state === "loaded") return <>{side.film_name}, unexposed</>;
   return (
     <>
-      {side.film_name}, {WORDS[side.state]},{" "}
+      {side.film_name}, {STATE_WORDS[side.state]},{" "}
       <Link to={`/log/${side.exposure_id}`}>{side.scene_title}</Link>, {side.n_text}
     </>
   );
@@ -192,11 +192,7 @@ function Faults({
           </Flex>
         </Grid>
       ))}
-      {problem && (
-        <Box role="alert" color="brick" fontWeight={550}>
-          {problem}
-        </Box>
-      )}
+      <Problem text={problem} />
       <Button
         variant="word"
         onClick={() =>

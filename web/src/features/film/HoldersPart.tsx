@@ -81,7 +81,7 @@ export function HoldersPart() {
               {each.holder.number}
             </Button>
             <Box as="span" fontSize="13px" color="ink2">
-              {each.holder.retired ? "retired" : each.holder.format.replace("x", "×")}
+              {each.holder.retired ? "retired" : each.format_name}
             </Box>
             <Flex gap="2.5">
               {each.sides.map((side) => (

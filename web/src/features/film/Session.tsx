@@ -9,6 +9,7 @@ import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
 import { useKeptText } from "../../components/useKeptText";
 import { useWrite } from "../../components/useWrite";
 import { BagList } from "./BagList";
@@ -151,12 +152,7 @@ export function Session({
         ) : state === "loaded" ? (
           <Box color="ink2">Unexposed sheets go back to the box they came from.</Box>
         ) : null}
-        {problem &&
-          !["sides", "side", "film_id", "stock_id", "box"].includes(problem.field ?? "") && (
-            <Box role="alert" color="brick" fontWeight={550}>
-              {problem.message}
-            </Box>
-          )}
+        <Problem of={problem} fields={["sides", "side", "film_id", "stock_id", "box"]} />
       </Box>
       {loading && sides.length > 0 && <BagList />}
     </Box>

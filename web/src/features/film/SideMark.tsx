@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
-import { look, StateMark, WORDS } from "./StateMark";
+import { STATE_WORDS } from "../../components/states";
+import { look, StateMark } from "./StateMark";
 
 type Side = Schemas["SideView"];
 
@@ -50,7 +51,7 @@ export function SideMark({
           lineHeight={1.25}
         >
           <Box fontWeight={600} fontSize={{ base: "13px", md: "14px" }}>
-            {WORDS[state]}
+            {STATE_WORDS[state]}
           </Box>
           {side.n_text && <Box fontSize="13px">{side.n_text}</Box>}
           <Box fontSize="12px" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">

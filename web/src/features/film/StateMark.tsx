@@ -1,18 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
-
-export type State = Schemas["SideView"]["state"];
-
-/** A state in one word, the same on holders and rolls. */
-export const WORDS: Record<State, string> = {
-  empty: "empty",
-  loaded: "unexposed",
-  exposed: "exposed",
-  blank: "blank",
-  in_run: "in a run",
-  developed: "developed",
-  judged: "judged",
-};
+import type { State } from "../../components/states";
 
 const DARK: State[] = ["exposed", "in_run"];
 

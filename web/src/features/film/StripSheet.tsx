@@ -9,16 +9,10 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { useWrite } from "../../components/useWrite";
+import { WEIGHTS } from "../../components/weights";
 import { choicesQuery, developStrip, weigh } from "./queries";
 
 type View = Schemas["RollView"];
-
-const WEIGHTS = [
-  { value: "3", label: "above all" },
-  { value: "2", label: "more" },
-  { value: "1", label: "as any" },
-  { value: "0", label: "not at all" },
-];
 
 /** One development for all frames of a strip: what each of them loses, before it is chosen. */
 export function StripSheet({

@@ -3,8 +3,9 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
-import { AGITATIONS } from "./agitations";
+import { named } from "./named";
 
 type Bath = Schemas["Bath"];
 
@@ -23,10 +24,13 @@ const KINDS = [
 /** The baths of a line, one after the other, strictly one way. */
 export function BathsField({
   value,
+  agitations,
   onChange,
   problem,
 }: {
   value: Bath[];
+  /** ways of moving film, in words */
+  agitations: Record<string, string>;
   onChange: (baths: unknown) => void;
   problem: string | null;
 }) {
@@ -73,9 +77,30 @@ export function BathsField({
           <Choose
             label="Moved"
             value={bath.agitation ?? ""}
-            options={[{ value: "", label: "as the tank" }, ...AGITATIONS]}
+            options={[{ value: "", label: "as the tank" }, ...named(agitations)]}
             onChange={(key) => set(place, { agitation: key || null })}
           />
+          {bath.kind !== "developer" && (
+            <>
+              <Entry
+                label="Mixed"
+                placeholder="1+4, empty: water"
+                value={bath.dilution ?? ""}
+                onChange={(event) => set(place, { dilution: event.target.value })}
+              />
+              <Entry
+                label="Volume, ml"
+                placeholder="as the tank"
+                inputMode="decimal"
+                defaultValue={bath.volume_ml == null ? "" : String(bath.volume_ml)}
+                onChange={(event) =>
+                  set(place, {
+                    volume_ml: event.target.value.trim() ? typedNumber(event.target.value) : null,
+                  })
+                }
+              />
+            </>
+          )}
           <Flex gridColumn="1 / -1" justify="flex-end">
             <Button
               variant="quiet"
@@ -87,15 +112,14 @@ export function BathsField({
           </Flex>
         </Grid>
       ))}
-      {problem && (
-        <Box role="alert" color="brick" fontWeight={550}>
-          {problem}
-        </Box>
-      )}
+      <Problem text={problem} />
       <Button
         variant="word"
         onClick={() =>
-          onChange([...value, { name: "", kind: "rinse", seconds: 60, agitation: null }])
+          onChange([
+            ...value,
+            { name: "", kind: "rinse", seconds: 60, agitation: null, dilution: "" },
+          ])
         }
       >
         add a bath

@@ -6,6 +6,7 @@ import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Cards } from "./Cards";
+import { DataSheet } from "./DataSheet";
 import { KINDS, type Kind } from "./fields";
 import { RecordSheet } from "./RecordSheet";
 import { YourWay } from "./YourWay";
@@ -19,6 +20,7 @@ interface Edited {
 export function KitRoom() {
   const kit = useQuery(kitQuery);
   const [edited, setEdited] = useState<Edited | null>(null);
+  const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
   const archived = kit.data
     ? (Object.keys(KINDS) as Kind[])
@@ -58,9 +60,14 @@ export function KitRoom() {
                     borderBottom="2px solid"
                     borderColor="ink"
                   >
-                    <Box as="h2" fontSize="19px">
+                    <Box as="h2" fontSize="19px" flex="1">
                       {spec.title}
                     </Box>
+                    {kind === "recipes" && (
+                      <Button variant="quiet" onClick={() => setPasting(true)}>
+                        Paste a data sheet
+                      </Button>
+                    )}
                     <Button
                       variant="quiet"
                       onClick={() =>
@@ -114,6 +121,7 @@ export function KitRoom() {
           </Grid>
         )}
       </Box>
+      {pasting && kit.data && <DataSheet kit={kit.data} close={() => setPasting(false)} />}
       {edited && kit.data && (
         <RecordSheet {...edited} kit={kit.data} close={() => setEdited(null)} />
       )}

@@ -35,6 +35,15 @@ const WEIGHTS = [
   ["weights.change", "Another way than you chose"],
 ] as const;
 
+const DEGREES = [
+  { value: "C", label: "°C" },
+  { value: "F", label: "°F" },
+];
+const VOLUMES = [
+  { value: "ml", label: "ml" },
+  { value: "fl oz", label: "fl oz" },
+];
+
 const SOUNDS = [
   ["sounds.start", "when the shutter opens"],
   ["sounds.each_ten", "every ten seconds"],
@@ -123,6 +132,20 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
         />
         <Grid templateColumns="1fr 1fr" gap="4">
           {HABITS.map(([path, label, help]) => number(path, label, help))}
+        </Grid>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Temperatures in"
+            value={draft.measures?.temperature ?? "C"}
+            options={DEGREES}
+            onChange={(value) => set("measures.temperature", value)}
+          />
+          <Choose
+            label="Volumes in"
+            value={draft.measures?.volume ?? "ml"}
+            options={VOLUMES}
+            onChange={(value) => set("measures.volume", value)}
+          />
         </Grid>
         <Entry
           label="Before opening the shutter, one step a line"

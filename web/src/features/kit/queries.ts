@@ -25,3 +25,10 @@ export const testShutter = (shutter: Schemas["Shutter"]) =>
 
 export const putPreferences = (preferences: Schemas["Preferences"], base: string) =>
   unwrap(api.PUT("/api/preferences", { params: { query: { base } }, body: preferences }));
+
+/** What a pasted data sheet says; nothing is kept. */
+export const readSheet = (text: string) =>
+  unwrap(api.POST("/api/kit/data-sheet", { body: { text } })) as Promise<Schemas["DataSheet"]>;
+
+export const addRecipes = (recipes: Schemas["FilmRecipe"][]) =>
+  unwrap(api.POST("/api/kit/recipes", { body: { recipes } }));

@@ -4,15 +4,16 @@ import { type ReactNode, useState } from "react";
 import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { RoomHeader } from "../../app/RoomHeader";
+import { watchText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
 import { History } from "../../components/History";
 import { Notice } from "../../components/Notice";
+import { STATE_WORDS } from "../../components/states";
 import { ExposureSheet, JudgeSheet } from "../exposure";
 import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
 import { type Story, storyQuery } from "./queries";
-import { STATES } from "./Rows";
 
 /** One exposure's whole story, from its box to its judgement. */
 export function ExposurePage() {
@@ -68,7 +69,7 @@ function Told({ story }: { story: Story }) {
               </Flex>
               <Box color="ink2">
                 {[
-                  Number(exposure.error_stops.toFixed(2)) === 0
+                  view.error_text === "0"
                     ? "as planned"
                     : `${view.error_text} stop off; planned ${story.planned_text}`,
                   view.part_text,
@@ -129,7 +130,7 @@ function Told({ story }: { story: Story }) {
                 ))}
               </ol>
               <Box paddingTop="1">
-                Now {STATES[story.state] ?? story.state}
+                Now {STATE_WORDS[story.state]}
                 {story.kept_in && `, in the box “${story.kept_in}”`}.
               </Box>
               {story.shares.length > 0 && (
@@ -156,6 +157,18 @@ function Told({ story }: { story: Story }) {
                     ? `Meant for ${recipe.name}, ${view.n_text}`
                     : `Meant for ${view.n_text}`)}
               </Box>
+              {story.decided && <Box fontSize="15px">Decided: {story.decided}</Box>}
+              {story.run?.went && (
+                <Box fontSize="15px">
+                  As it went:{" "}
+                  {story.run.went.steps
+                    .map((step) => `${step.name} ${watchText(step.seconds)}`)
+                    .join(", ")}
+                  {story.run.went.measured.map(
+                    (each) => `; ${each.temperature_c} °C after ${Math.round(each.minute)} min`,
+                  )}
+                </Box>
+              )}
               <Box color={story.showed ? "ink" : "ink2"}>
                 {story.showed ? `Showed ${story.showed}` : "Not judged yet"}
                 {story.next_time && (

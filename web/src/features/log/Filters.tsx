@@ -2,21 +2,27 @@ import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { STATE_WORDS } from "../../components/states";
 import { outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 
-const STATES = [
-  { value: "exposed", label: "exposed, not developed" },
-  { value: "in_run", label: "in a run" },
-  { value: "developed", label: "developed" },
-  { value: "judged", label: "judged" },
-];
-const NS = ["-3", "-2", "-1.5", "-1", "-0.5", "0", "0.5", "1", "1.5", "2", "3"].map((n) => ({
-  value: n,
-  label: `N${n === "0" ? "" : n.startsWith("-") ? `−${n.slice(1)}` : `+${n}`}`
-    .replace("0.5", "½")
-    .replace(".5", "½"),
+const STATES = (["exposed", "in_run", "developed", "judged"] as const).map((value) => ({
+  value,
+  label: value === "exposed" ? "exposed, not developed" : STATE_WORDS[value],
 }));
+const NS = [
+  { value: "-3", label: "N−3" },
+  { value: "-2", label: "N−2" },
+  { value: "-1.5", label: "N−1½" },
+  { value: "-1", label: "N−1" },
+  { value: "-0.5", label: "N−½" },
+  { value: "0", label: "N" },
+  { value: "0.5", label: "N+½" },
+  { value: "1", label: "N+1" },
+  { value: "1.5", label: "N+1½" },
+  { value: "2", label: "N+2" },
+  { value: "3", label: "N+3" },
+];
 
 const Day = chakra("input", {
   base: {

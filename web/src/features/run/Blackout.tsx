@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
-import { keepRun, type RunClock, readRun, runS, stepAt } from "../../clock/run";
+import { blacken, type RunClock, runS, stepAt } from "../../clock/run";
 import { cueSound } from "../../clock/sounds";
 import { say } from "../../clock/speech";
 import { watchText } from "../../clock/state";
@@ -8,18 +8,19 @@ import { watchText } from "../../clock/state";
 const HOLD_MS = 2_000;
 
 /** Pure black and sound only: a touch or a key tells where the run is, and does nothing unless held. */
-export function Blackout({ run, now }: { run: RunClock; now: number }) {
+export function Blackout({ runs, now }: { runs: RunClock[]; now: number }) {
   const held = useRef<ReturnType<typeof setTimeout> | null>(null);
   const [told, setTold] = useState("");
-  const at_s = runS(run, now);
-  const step = run.steps[stepAt(run, at_s)];
-  const leave = () => {
-    const latest = readRun();
-    if (latest) keepRun({ ...latest, blackout: false });
+  const where = (run: RunClock) => {
+    const at_s = runS(run, now);
+    const step = run.steps[stepAt(run, at_s)];
+    const text = `${step?.name ?? "Done"}, ${watchText((step?.end_s ?? 0) - at_s)} left`;
+    return runs.length > 1 ? `${run.title}: ${text}` : text;
   };
+  const leave = () => blacken(false);
   const tell = () => {
     cueSound.here();
-    const text = `${step?.name ?? "Done"}, ${watchText((step?.end_s ?? 0) - at_s)} left`;
+    const text = runs.map(where).join(". ");
     setTold(text);
     say(text);
   };

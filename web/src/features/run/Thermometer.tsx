@@ -1,13 +1,14 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
-import { keepRun, type RunClock, readRun, retimed, type Step } from "../../clock/run";
+import { keepRun, type RunClock, readRun, type Step } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
-import { typedNumber } from "../../components/typedNumber";
+import { useDegrees } from "../../components/useDegrees";
 import { readThermometer, retime } from "./queries";
 
 /** The developer's temperature typed or read: what is left is timed anew by it. */
 export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; step: Step }) {
+  const { unit, toC, text } = useDegrees();
   const [typed, setTyped] = useState("");
   const [said, setSaid] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
@@ -20,11 +21,11 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
         { minute, temperature_c },
       ];
       const answer = await retime(run.run_id, { elapsed_min: minute, measured });
-      const latest = readRun();
+      const latest = readRun(run.run_id);
       if (!latest) return;
-      const ends_s = step.start_s + (minute + answer.left_min) * 60;
-      keepRun({ ...latest, measured, steps: retimed(latest.steps, ends_s) });
-      setSaid(`${temperature_c} °C: ${answer.left_text} left`);
+      const { process, heard } = answer.course;
+      keepRun({ ...latest, measured, steps: process.steps, heard });
+      setSaid(`${text(temperature_c)} ${unit}: ${answer.left_text} left`);
       setProblem(null);
       setTyped("");
     } catch (refusal) {
@@ -47,12 +48,12 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
       justify="center"
       onSubmit={(event) => {
         event.preventDefault();
-        void take(typedNumber(typed));
+        void take(toC(typed));
       }}
     >
       <Box width="200px">
         <Entry
-          label="Developer now, °C"
+          label={`Developer now, ${unit}`}
           inputMode="decimal"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}

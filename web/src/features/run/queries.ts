@@ -1,3 +1,4 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "../../api/client";
 
 const at = (id: string) => ({ params: { path: { id } } });
@@ -13,3 +14,14 @@ export const retime = (id: string, body: Schemas["Retiming"]) =>
 
 export const readThermometer = (began_c: number, minute: number) =>
   unwrap(api.GET("/api/devices/thermometer", { params: { query: { began_c, minute } } }));
+
+/** When one pair of hands can begin a run beside others that go. */
+export const besideQuery = (id: string, others: Schemas["Going"][], moment: number) =>
+  queryOptions({
+    queryKey: ["beside", id, others.length, moment],
+    queryFn: () =>
+      unwrap(api.POST("/api/darkroom/runs/{id}/beside", { ...at(id), body: { others } })),
+    enabled: others.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });

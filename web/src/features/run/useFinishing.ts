@@ -1,18 +1,22 @@
-import { keepRun, type RunClock } from "../../clock/run";
+import { type Clocks, putAway, readRun } from "../../clock/run";
 import { useInsisting } from "../../clock/useInsisting";
 import { developed, keepWent } from "./queries";
 
-/** Writes how a finished run went, and that its film is developed. A rehearsal writes nothing. */
-export const useFinishing = (run: RunClock | null) =>
-  useInsisting(run?.phase === "done" && run.speed === 1 ? run : null, async (done) => {
-    await keepWent(done.run_id, {
-      started_at: done.started_at,
-      steps: done.steps.map((step) => ({
+/** Writes how each finished run went, and that its film is developed. A rehearsal writes nothing. */
+export const useFinishing = (clocks: Clocks | null) => {
+  const done = clocks?.runs.find((each) => each.phase === "done" && each.speed === 1);
+  return useInsisting(done?.run_id ?? null, async (run_id) => {
+    const run = readRun(run_id);
+    if (run === null) return;
+    await keepWent(run_id, {
+      started_at: run.started_at,
+      steps: run.steps.map((step) => ({
         name: step.name,
         seconds: Math.round(step.end_s - step.start_s),
       })),
-      measured: done.measured,
+      measured: run.measured,
     });
-    await developed(done.run_id);
-    keepRun(null);
+    await developed(run_id);
+    putAway(run_id);
   });
+};

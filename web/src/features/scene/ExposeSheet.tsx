@@ -9,6 +9,7 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { apertureFromText, timeFromText } from "../exposure";
 import { type Answer, asPlanned, checkGiven, expose, type Given, type Scene } from "./queries";
@@ -43,10 +44,11 @@ export function ExposeSheet({
   const ready = useQuery(readyQuery);
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
-  const all = (ready.data ?? []).filter((each) => each.film_id === scene.film_id);
+  // of a roll only the frame in the gate can be exposed
+  const all = (ready.data ?? []).filter((each) => each.film_id === scene.film_id && each.in_gate);
   const open = (each: Ready) => each.state === "exposed" && each.share_given < 0.999;
   const fits = (each: Ready) => each.state === "loaded" || (share !== "1" && open(each));
-  const sides = inTheGate(all.filter(fits)).sort((a, b) => b.share_given - a.share_given);
+  const sides = all.filter(fits).sort((a, b) => b.share_given - a.share_given);
   const id = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
   const planned = answer.set.text.replace(/ s$/, "");
@@ -238,9 +240,7 @@ export function ExposeSheet({
         </Grid>
         {problem &&
           !["side", "piece_id", "time", "aperture", "note", "share"].includes(problem.field) && (
-            <Box role="alert" color="brick" fontWeight={550}>
-              {problem.message}
-            </Box>
+            <Problem text={problem.message} />
           )}
         <Box fontSize="14px" color="ink2">
           {after && `Afterwards: ${after}.`}
@@ -248,16 +248,4 @@ export function ExposeSheet({
       </Flex>
     </Sheet>
   );
-}
-
-/** Of a roll only the frame in the gate can be exposed; of an exposed one, the frame before it. */
-function inTheGate(places: Ready[]): Ready[] {
-  const seen = new Set<string>();
-  return places.filter((each) => {
-    if (each.roll_number == null) return true;
-    const gate = `${each.roll_number} ${each.state}`;
-    if (seen.has(gate)) return false;
-    seen.add(gate);
-    return true;
-  });
 }

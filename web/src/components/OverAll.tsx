@@ -1,0 +1,80 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { type ReactNode, useState } from "react";
+import { Button } from "./Button";
+
+/** A clock laid over everything else: its title and what is set, and room for what counts. */
+export function OverAll({
+  label,
+  title,
+  set,
+  children,
+}: {
+  label: string;
+  title: string;
+  set: string;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      position="fixed"
+      inset="0"
+      zIndex={60}
+      background="sheet"
+      role="dialog"
+      aria-modal="true"
+      aria-label={label}
+      data-state="open"
+      overflow="auto"
+    >
+      <Flex
+        direction="column"
+        minHeight="100dvh"
+        maxWidth="900px"
+        marginInline="auto"
+        padding={{ base: "4", md: "6" }}
+        gap="3"
+      >
+        <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
+          <Box as="h1" fontSize="19px" fontWeight={650}>
+            {title}
+          </Box>
+          <Box color="ink2">{set}</Box>
+        </Flex>
+        {children}
+      </Flex>
+    </Box>
+  );
+}
+
+/** Leaving a clock, asked about once it has begun. */
+export function GiveUp({
+  warning,
+  word,
+  ready,
+  leave,
+}: {
+  /** what is lost by leaving now; empty: nothing, and it is not asked */
+  warning: string;
+  word: string;
+  /** not begun yet */
+  ready: boolean;
+  leave: () => void;
+}) {
+  const [asked, setAsked] = useState(false);
+  if (!asked) {
+    return (
+      <Button variant="quiet" onClick={() => (warning ? setAsked(true) : leave())}>
+        {ready ? "Not now" : "Give up"}
+      </Button>
+    );
+  }
+  return (
+    <Flex gap="3" wrap="wrap" align="center" justify="center">
+      <Box>{warning}</Box>
+      <Button color="brick" onClick={leave}>
+        {word}
+      </Button>
+      <Button onClick={() => setAsked(false)}>Go on</Button>
+    </Flex>
+  );
+}

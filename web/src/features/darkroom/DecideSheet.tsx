@@ -1,0 +1,158 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import type { Refusal, Schemas } from "../../api/client";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { WEIGHTS } from "../../components/weights";
+import { AS_PLANNED, decide, type Group, weigh } from "./queries";
+import { WhichPieces } from "./WhichPieces";
+
+const FIELDS = ["choice.minutes", "choice.reason", "reason", "minutes", "choice.recipe_id"];
+
+/** The photographer's word over the plan: another recipe or other minutes, with the reason. */
+export function DecideSheet({
+  group,
+  degrees_c,
+  close,
+}: {
+  group: Group;
+  degrees_c: number;
+  close: () => void;
+}) {
+  const kit = useQuery(kitQuery).data;
+  const { choice } = group;
+  const [left, setLeft] = useState<string[]>([]);
+  const [recipe, setRecipe] = useState(choice.recipe_id ?? "");
+  const [minutes, setMinutes] = useState(choice.minutes == null ? "" : String(choice.minutes));
+  const [reason, setReason] = useState(choice.reason ?? "");
+  const [weight, setWeight] = useState(String(group.sheets[0]?.weight ?? 1));
+  const { problem, write, busy, at } = useWrite(close);
+  const pieces = group.sheets
+    .filter((each) => !left.includes(each.exposure_id))
+    .flatMap((each) => each.piece_ids);
+  const wanted: Schemas["Choice"] = {
+    recipe_id: recipe || null,
+    minutes: minutes.trim() ? typedNumber(minutes) : null,
+    reason,
+  };
+  const whole = wanted.minutes == null || reason.trim() !== "";
+  const weighed = useQuery({
+    queryKey: ["weigh", pieces[0], wanted, degrees_c],
+    queryFn: () =>
+      weigh({
+        piece_id: pieces[0] ?? "",
+        choice: wanted,
+        temperature_c: degrees_c,
+        tank_id: null,
+      }),
+    enabled: whole && pieces.length > 0,
+    retry: false,
+  });
+  const own = (kit?.recipes ?? []).filter(
+    (each) => each.film_id === group.film_id && (!each.archived || each.id === recipe),
+  );
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
+    void write(() => decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
+  };
+  const refused = weighed.error as Refusal | null;
+  const decided = choice.recipe_id || choice.minutes != null || choice.reason;
+  return (
+    <Sheet
+      open
+      close={close}
+      title={`Develop ${group.film_name}, ${group.n_text}, otherwise`}
+      footer={
+        <>
+          {decided && (
+            <Button
+              variant="quiet"
+              disabled={busy}
+              onClick={() =>
+                write(() => decide({ piece_ids: pieces, choice: AS_PLANNED, weight: null }))
+              }
+            >
+              As planned again
+            </Button>
+          )}
+          <Button onClick={close}>Close</Button>
+          <Button variant="main" type="submit" form="decide" disabled={busy || pieces.length === 0}>
+            Keep
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="decide" onSubmit={keep}>
+        {group.sheets.length > 1 && (
+          <WhichPieces legend="For these" group={group} left={left} setLeft={setLeft} />
+        )}
+        <Choose
+          label="Recipe"
+          value={recipe}
+          options={[
+            { value: "", label: "as it was exposed for" },
+            ...own.map((each) => ({ value: each.id, label: each.name })),
+          ]}
+          onChange={setRecipe}
+          problem={at("choice.recipe_id") ?? at("recipe_id")}
+        />
+        <Grid templateColumns="1fr 2fr" gap="4">
+          <Entry
+            label="Minutes of your own"
+            inputMode="decimal"
+            placeholder="as worked out"
+            value={minutes}
+            onChange={(event) => setMinutes(event.target.value)}
+            problem={
+              at("choice.minutes") ?? (refused?.field === "choice.minutes" ? refused.message : null)
+            }
+          />
+          <Entry
+            label="Why"
+            help="kept with the film"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            problem={at("choice.reason") ?? at("reason")}
+          />
+        </Grid>
+        <Choose
+          label="When runs are shared, it matters"
+          value={weight}
+          options={WEIGHTS}
+          onChange={setWeight}
+        />
+        {refused && refused.field !== "choice.minutes" && (
+          <Notice tone="caution" live>
+            {refused.message}
+          </Notice>
+        )}
+        {weighed.data && whole && (
+          <Box role="status" data-weighed>
+            <Box fontSize="26px" fontWeight={620}>
+              {weighed.data.minutes_text}
+            </Box>
+            <Box color="ink2">
+              {wanted.minutes == null
+                ? `${weighed.data.origin}${weighed.data.who ? ` by ${weighed.data.who}` : ""}`
+                : `High value: ${weighed.data.off_text}`}
+            </Box>
+            {weighed.data.advice.map((each) => (
+              <Notice key={each.code} tone={each.severity}>
+                {each.text}
+              </Notice>
+            ))}
+          </Box>
+        )}
+        <Problem of={problem} fields={FIELDS} />
+      </Flex>
+    </Sheet>
+  );
+}

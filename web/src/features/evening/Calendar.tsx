@@ -1,0 +1,44 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
+import { Button } from "../../components/Button";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../components/useWrite";
+import { calendarOf, type Planning } from "./queries";
+
+/** The next half hour, as a date field writes it. */
+function soon(): string {
+  const at = new Date(Math.ceil(Date.now() / 1_800_000) * 1_800_000);
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+/** The planned evening for the calendar, from a moment on. */
+export function Calendar({ planning }: { planning: Planning }) {
+  const [begins, setBegins] = useState(soon);
+  const { problem, write, busy } = useWrite();
+  const take = () =>
+    write(async () => {
+      const file = await calendarOf({ planning, begins_at: new Date(begins).toISOString() });
+      const link = document.createElement("a");
+      link.href = URL.createObjectURL(file);
+      link.download = "emulsa-evening.ics";
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(link.href), 1_000);
+    });
+  return (
+    <Flex gap="3" align="flex-end" wrap="wrap">
+      <Box width="240px">
+        <Entry
+          label="Begins"
+          type="datetime-local"
+          value={begins}
+          onChange={(event) => setBegins(event.target.value)}
+        />
+      </Box>
+      <Button disabled={busy || !begins} onClick={take}>
+        Calendar file
+      </Button>
+      <Problem of={problem} />
+    </Flex>
+  );
+}

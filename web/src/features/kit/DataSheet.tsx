@@ -1,0 +1,155 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { newId, type Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../components/useWrite";
+import { INDOORS } from "./indoors";
+import { addRecipes, readSheet } from "./queries";
+
+type Read = Schemas["DataSheet"];
+
+/** A maker's table pasted as text: each film is matched to one of the kit, then all are kept. */
+export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => void }) {
+  const [text, setText] = useState("");
+  const [developer, setDeveloper] = useState("");
+  const [degrees, setDegrees] = useState("20");
+  const [who, setWho] = useState("data sheet");
+  const [films, setFilms] = useState<Record<number, string>>({});
+  const [read, setRead] = useState<Read | null>(null);
+  const reading = useWrite();
+  const keeping = useWrite(close);
+  const understand = () => reading.write(async () => setRead(await readSheet(text)));
+  const filmOf = (row: Read["rows"][number]) =>
+    films[row.line] ??
+    kit.films.find((each) => each.name.toLowerCase() === row.film.toLowerCase())?.id ??
+    "";
+  const blank: Schemas["FilmRecipe"] = INDOORS.recipes.blank();
+  const recipes: Schemas["FilmRecipe"][] = (read?.rows ?? []).flatMap((row) =>
+    filmOf(row) === ""
+      ? []
+      : row.cells
+          .filter((cell) => !cell.problem)
+          .map((cell) => ({
+            ...blank,
+            id: newId(),
+            film_id: filmOf(row),
+            name: `${developer || "Developer"} ${cell.dilution}`.slice(0, 80),
+            recipe: {
+              ...blank.recipe,
+              developer,
+              dilution: cell.dilution,
+              temperature_c: typedNumber(degrees),
+              points:
+                cell.minutes == null
+                  ? []
+                  : [
+                      {
+                        n: 0,
+                        minutes: cell.minutes,
+                        ei: row.ei ?? null,
+                        origin: "published" as const,
+                        who,
+                        note: "",
+                      },
+                    ],
+              not_recommended: cell.minutes == null ? who || "the data sheet" : "",
+            },
+          })),
+  );
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
+    if (read) void keeping.write(() => addRecipes(recipes));
+    else void understand();
+  };
+  return (
+    <Sheet
+      open
+      close={close}
+      title="A data sheet as recipes"
+      footer={
+        <>
+          <Button onClick={close}>Close</Button>
+          {read && <Button onClick={() => setRead(null)}>Back to the text</Button>}
+          <Button
+            variant="main"
+            type="submit"
+            form="data-sheet"
+            disabled={reading.busy || keeping.busy || (read ? recipes.length === 0 : !text.trim())}
+          >
+            {read ? `Keep ${count(recipes.length, "recipe")}` : "Read it"}
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4" as="form" id="data-sheet" onSubmit={keep}>
+        {!read && (
+          <Entry
+            label="The table, with its head"
+            help="Film, EI if it is there, then each dilution; parted by tabs, bars or two spaces. A dash is “not recommended”"
+            multiline
+            rows={8}
+            placeholder={
+              "Film | EI | stock | 1+1\nGrey film | 100 | 7:30 | 9½\nFast film | 400 | - | 11"
+            }
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            problem={reading.at("text")}
+          />
+        )}
+        <Grid templateColumns={{ base: "1fr", md: "2fr 1fr 1fr" }} gap="4">
+          <Entry
+            label="Developer, by its generic name"
+            value={developer}
+            onChange={(event) => setDeveloper(event.target.value)}
+          />
+          <Entry
+            label="At, °C"
+            inputMode="decimal"
+            value={degrees}
+            onChange={(event) => setDegrees(event.target.value)}
+          />
+          <Entry label="Who says so" value={who} onChange={(event) => setWho(event.target.value)} />
+        </Grid>
+        {read?.rows.map((row) => (
+          <Box key={row.line} borderTop="1px solid" borderColor="line" paddingTop="2">
+            <Choose
+              label={`“${row.film}” ${row.ei ? `at EI ${row.ei} ` : ""}is`}
+              value={filmOf(row)}
+              options={[
+                { value: "", label: "none of my films: leave it out" },
+                ...kit.films.map((each) => ({ value: each.id, label: each.name })),
+              ]}
+              onChange={(id) => setFilms({ ...films, [row.line]: id })}
+            />
+            <Flex as="ul" columnGap="5" wrap="wrap" paddingTop="1">
+              {row.cells.map((cell) => (
+                <Box as="li" key={cell.dilution} color={cell.problem ? "ochre" : "ink"}>
+                  {cell.dilution}{" "}
+                  <b>
+                    {cell.problem
+                      ? `left out: ${cell.problem}`
+                      : cell.minutes == null
+                        ? "not recommended"
+                        : `${Math.round(cell.minutes * 100) / 100} min`}
+                  </b>
+                </Box>
+              ))}
+            </Flex>
+          </Box>
+        ))}
+        {read && recipes.length === 0 && (
+          <Notice tone="note">Say which of your films these are; add them in Kit first.</Notice>
+        )}
+        <Problem of={reading.problem} fields={["text"]} />
+        <Problem of={keeping.problem} />
+      </Flex>
+    </Sheet>
+  );
+}

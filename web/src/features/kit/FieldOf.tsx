@@ -1,0 +1,245 @@
+import type { Schemas } from "../../api/client";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { typedNumber } from "../../components/typedNumber";
+import { BacksField } from "./BacksField";
+import { BathsField } from "./BathsField";
+import type { FieldSpec } from "./fields";
+import { LawField } from "./LawField";
+import { LinesField } from "./LinesField";
+import { MeasuredField } from "./MeasuredField";
+import { named } from "./named";
+import { valueAt } from "./record";
+import { StrengthField } from "./StrengthField";
+
+interface FieldProps {
+  field: FieldSpec;
+  value: unknown;
+  kit: Schemas["Kit"];
+  record: unknown;
+  problem: string | null;
+  onChange: (value: unknown) => void;
+}
+
+const SERIES = [
+  { value: "full", label: "full stops" },
+  { value: "half", label: "half stops" },
+  { value: "third", label: "thirds" },
+  { value: "old_leaf", label: "old leaf shutter (1/5, 1/10, 1/25 …)" },
+];
+
+const SCALES = [
+  { value: "third", label: "thirds of a stop" },
+  { value: "half", label: "half stops" },
+  { value: "tenth", label: "tenths" },
+  { value: "full", label: "whole stops" },
+];
+const BOTTLES = [
+  "developer",
+  "part A",
+  "part B",
+  "stop",
+  "fixer",
+  "washing aid",
+  "wetting agent",
+].map((kind) => ({ value: kind, label: kind }));
+const POWDERS = ["developer", "fixer", "washing aid"].map((kind) => ({
+  value: kind,
+  label: kind,
+}));
+const COLONS = [
+  { value: "", label: "it is not written so" },
+  { value: "one_plus_n", label: "one part and n of water" },
+  { value: "one_in_n", label: "one part in n altogether" },
+];
+const BY_HAND = [
+  { value: "B and T", label: "by hand, on B or T" },
+  { value: "B", label: "by hand, on B" },
+  { value: "T", label: "by hand, on T" },
+  { value: "none", label: "not possible: no B, no T" },
+];
+
+/** Fields that are a word from a short list. */
+const CHOICES: Partial<Record<FieldSpec["as"], { value: string; label: string }[]>> = {
+  series: SERIES,
+  scale: SCALES,
+  byhand: BY_HAND,
+  bottle: BOTTLES,
+  powder: POWDERS,
+  colon: COLONS,
+};
+
+/** One field of a record, the way its kind is typed or chosen. */
+export function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
+  const text = value == null ? "" : String(value);
+  const owned = (records: { id: string; name: string }[]) =>
+    records.map((each) => ({ value: each.id, label: each.name }));
+  const options = CHOICES[field.as];
+  if (options) {
+    return (
+      <Choose
+        label={field.label}
+        value={text}
+        options={options}
+        // an empty choice is none
+        onChange={(key) => onChange(key || null)}
+        problem={problem}
+      />
+    );
+  }
+  switch (field.as) {
+    case "agitation":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={named(kit.agitations)}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "law":
+      return (
+        <LawField value={value as Schemas["Film"]["law"]} onChange={onChange} problem={problem} />
+      );
+    case "points":
+    case "ratings":
+    case "warmth":
+    case "parts":
+      return (
+        <LinesField
+          kind={field.as}
+          label={field.label}
+          value={(value as unknown[]) ?? []}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "scheme":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={[{ value: "", label: "as the tank is moved" }, ...named(kit.agitations)]}
+          onChange={(key) => onChange(key || null)}
+          problem={problem}
+        />
+      );
+    case "strength":
+      return (
+        <StrengthField value={value as Schemas["Filter"]} onChange={onChange} problem={problem} />
+      );
+    case "measured":
+      return (
+        <MeasuredField
+          shutter={valueAt(record, "optics.shutter") as Schemas["Shutter"]}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "backs":
+      return (
+        <BacksField
+          value={(value as Schemas["Back"][]) ?? []}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "baths":
+      return (
+        <BathsField
+          value={value as Schemas["Bath"][]}
+          agitations={kit.agitations}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "day":
+      return (
+        <Entry
+          label={field.label}
+          type="date"
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
+      );
+    case "optional":
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          inputMode="decimal"
+          defaultValue={text}
+          onChange={(event) =>
+            onChange(event.target.value.trim() ? typedNumber(event.target.value) : null)
+          }
+          problem={problem}
+        />
+      );
+    case "film":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={[{ value: "", label: "choose a film" }, ...owned(kit.films)]}
+          onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "camera":
+      return (
+        <Choose
+          label={field.label}
+          value={text}
+          options={[{ value: "", label: "none" }, ...owned(kit.cameras)]}
+          onChange={(id) => onChange(id || null)}
+          problem={problem}
+        />
+      );
+    case "flag":
+      return (
+        <Choose
+          label={field.label}
+          value={value ? "yes" : "no"}
+          options={[
+            { value: "no", label: "no" },
+            { value: "yes", label: "yes" },
+          ]}
+          onChange={(chosen) => onChange(chosen === "yes")}
+          problem={problem}
+        />
+      );
+    case "note":
+      return (
+        <Entry
+          label={field.label}
+          multiline
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
+      );
+    case "number":
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          inputMode="decimal"
+          defaultValue={text}
+          onChange={(event) => onChange(typedNumber(event.target.value))}
+          problem={problem}
+        />
+      );
+    default:
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          value={text}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
+      );
+  }
+}

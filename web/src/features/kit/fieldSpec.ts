@@ -1,0 +1,59 @@
+import type { Schemas } from "../../api/client";
+import type { LinesKind } from "./lines";
+
+/* What a kind of record asks for: a path into the record, a label, and how it is typed. */
+
+export type Kind =
+  | "films"
+  | "recipes"
+  | "cameras"
+  | "lenses"
+  | "pinholes"
+  | "filters"
+  | "meters"
+  | "formats"
+  | "tanks"
+  | "lines"
+  | "bottles"
+  | "powders";
+
+export interface FieldSpec {
+  path: string;
+  label: string;
+  as:
+    | "text"
+    | "number"
+    | "note"
+    | "film"
+    | "camera"
+    | "series"
+    | "flag"
+    | "law"
+    | LinesKind
+    | "scheme"
+    | "powder"
+    | "strength"
+    | "measured"
+    | "backs"
+    | "scale"
+    | "byhand"
+    | "baths"
+    | "agitation"
+    | "bottle"
+    | "colon"
+    | "day"
+    | "optional";
+  help?: string;
+}
+
+export interface KindSpec {
+  title: string;
+  one: string;
+  teach: string;
+  fields: FieldSpec[];
+  blank: () => Record<string, unknown>;
+  describe: (record: never, kit: Schemas["Kit"]) => string;
+}
+
+export const name: FieldSpec = { path: "name", label: "Name", as: "text" };
+export const note: FieldSpec = { path: "note", label: "Note", as: "note" };

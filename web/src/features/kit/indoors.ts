@@ -1,0 +1,217 @@
+import { newId, type Schemas } from "../../api/client";
+import { type KindSpec, name, note } from "./fieldSpec";
+
+/* What stands in the darkroom: recipes, and what film is developed in. */
+
+export const INDOORS = {
+  recipes: {
+    title: "Recipes",
+    one: "recipe",
+    teach: "How a film is developed: minutes for N, N−1, N+1 at a temperature.",
+    fields: [
+      name,
+      { path: "film_id", label: "Film", as: "film" },
+      { path: "recipe.developer", label: "Developer, by its generic name", as: "text" },
+      { path: "recipe.dilution", label: "Dilution", as: "text", help: "1+9, stock, 10+10+500" },
+      { path: "recipe.colon", label: "Written 1:n, it means", as: "colon" },
+      { path: "recipe.agitation", label: "Agitation, in words", as: "text" },
+      { path: "recipe.scheme", label: "Moved, by the clock", as: "scheme" },
+      { path: "recipe.compensating", label: "Compensating: it gives out by itself", as: "flag" },
+      { path: "recipe.temperature_c", label: "Temperature, °C", as: "number" },
+      {
+        path: "recipe.k_per_c",
+        label: "Change per °C (k)",
+        as: "number",
+        help: "0.09 unless the maker says otherwise",
+      },
+      { path: "recipe.points", label: "Minutes for N", as: "points" },
+      { path: "recipe.warmth", label: "Minutes by temperature", as: "warmth" },
+      { path: "recipe.ratings", label: "Pushed and pulled, by EI", as: "ratings" },
+      {
+        path: "recipe.minimum_ml_per_roll",
+        label: "Concentrate a roll needs at least, ml",
+        as: "number",
+        help: "80 square inches: a roll, four 4×5; 0 when nothing is said",
+      },
+      {
+        path: "recipe.rolls_per_litre",
+        label: "A litre does, rolls",
+        as: "optional",
+        help: "empty: used once",
+      },
+      {
+        path: "recipe.not_recommended",
+        label: "Not recommended, says",
+        as: "text",
+        help: "who says so; empty: nobody. It is refused then, unless a reason is given",
+      },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      film_id: "",
+      name: "",
+      recipe: {
+        developer: "",
+        dilution: "",
+        colon: null,
+        agitation: "",
+        scheme: null,
+        temperature_c: 20,
+        k_per_c: 0.09,
+        warmth: [],
+        points: [],
+        ratings: [],
+        minimum_ml_per_roll: 0,
+        rolls_per_litre: null,
+        compensating: false,
+        not_recommended: "",
+      },
+      note: "",
+      archived: false,
+    }),
+    describe: (each: Schemas["FilmRecipe"], kit: Schemas["Kit"]) =>
+      [
+        kit.films.find((film) => film.id === each.film_id)?.name,
+        each.recipe.developer,
+        each.recipe.dilution,
+        each.recipe.agitation,
+        each.recipe.not_recommended && `not recommended: ${each.recipe.not_recommended}`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  tanks: {
+    title: "Tanks and trays",
+    one: "tank",
+    teach: "How many sheets share it, its volume, and how it is moved: runs are planned by it.",
+    fields: [
+      name,
+      { path: "holds", label: "Holds, sheets of 4×5", as: "number", help: "a roll takes four" },
+      { path: "volume_ml", label: "Volume, ml", as: "number" },
+      { path: "many", label: "How many you have", as: "number" },
+      { path: "agitation", label: "Moved", as: "agitation" },
+      { path: "pour_s", label: "Seconds to fill it", as: "number" },
+      { path: "drain_s", label: "Seconds to drain it", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      holds: 4,
+      volume_ml: 500,
+      many: 1,
+      agitation: "30+10",
+      pour_s: 10,
+      drain_s: 10,
+      note: "",
+      archived: false,
+    }),
+    describe: (tank: Schemas["Tank"], kit: Schemas["Kit"]) =>
+      [
+        `${tank.holds} sheets, ${tank.volume_ml} ml`,
+        kit.agitations[tank.agitation],
+        tank.many > 1 && `${tank.many} of them`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  lines: {
+    title: "Lines of baths",
+    one: "line",
+    teach: "The baths in their order, strictly one way; the developer's time comes from the film.",
+    fields: [name, { path: "baths", label: "Baths", as: "baths" }, note],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      baths: [
+        { name: "Developer", kind: "developer", seconds: 60, agitation: null },
+        { name: "Stop", kind: "stop", seconds: 30, agitation: null },
+        { name: "Fixer", kind: "fixer", seconds: 300, agitation: null },
+        { name: "Wash", kind: "wash", seconds: 600, agitation: null },
+      ],
+      note: "",
+      archived: false,
+    }),
+    describe: (line: Schemas["Line"]) => line.baths.map((bath) => bath.name).join(", "),
+  },
+  bottles: {
+    title: "Bottles",
+    one: "bottle",
+    teach: "What is mixed: since when, how much film it does, and how fast the fixer clears.",
+    fields: [
+      name,
+      { path: "kind", label: "Holds", as: "bottle" },
+      { path: "mixed", label: "Mixed on", as: "day" },
+      { path: "opened", label: "Opened on", as: "day" },
+      { path: "shelf_days", label: "Keeps, days", as: "optional" },
+      {
+        path: "capacity_rolls",
+        label: "Good for, rolls",
+        as: "optional",
+        help: "four 4×5 are one",
+      },
+      { path: "used_rolls", label: "Has done, rolls", as: "number" },
+      { path: "fresh_clearing_s", label: "Cleared fresh in, s", as: "optional" },
+      { path: "clearing_s", label: "Clears now in, s", as: "optional", help: "double: discard it" },
+      {
+        path: "age_change",
+        label: "Lengthens developing times, ×",
+        as: "number",
+        help: "for an old developer: 1.1 is a tenth longer",
+      },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      kind: "fixer",
+      mixed: "",
+      opened: "",
+      shelf_days: null,
+      capacity_rolls: null,
+      used_rolls: 0,
+      fresh_clearing_s: null,
+      clearing_s: null,
+      age_change: 1,
+      note: "",
+      archived: false,
+    }),
+    describe: (bottle: Schemas["Bottle"]) =>
+      [
+        bottle.kind,
+        bottle.mixed && `mixed ${bottle.mixed}`,
+        bottle.capacity_rolls != null &&
+          `${bottle.used_rolls} of ${bottle.capacity_rolls} rolls done`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  powders: {
+    title: "Stock from powder",
+    one: "powder",
+    teach: "How much it makes, the warm water it begins with, its powders in their order.",
+    fields: [
+      name,
+      { path: "kind", label: "Makes", as: "powder" },
+      { path: "volume_ml", label: "Makes, ml", as: "number" },
+      { path: "start_ml", label: "Begin with water, ml", as: "number" },
+      { path: "start_c", label: "at, °C", as: "number", help: "up to 60; hot water scalds" },
+      { path: "parts", label: "Powders", as: "parts" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      kind: "developer",
+      volume_ml: 1000,
+      start_ml: 750,
+      start_c: 40,
+      parts: [],
+      note: "",
+      archived: false,
+    }),
+    describe: (powder: Schemas["Powder"]) =>
+      [`${powder.volume_ml} ml`, ...powder.parts.map((part) => part.name)].join(", "),
+  },
+} satisfies Record<string, KindSpec>;

@@ -1,0 +1,227 @@
+import { newId, type Schemas } from "../../api/client";
+import { type KindSpec, name, note } from "./fieldSpec";
+
+/* What is carried to the picture: film and what exposes it. */
+
+const WHO = "own test, maker's sheet, a guess";
+
+export function lawText(law: Schemas["Film"]["law"]): string {
+  if (!law) return "no reciprocity law yet";
+  switch (law.kind) {
+    case "none":
+      return `no correction up to ${law.until_s} s`;
+    case "power":
+      return `t^${law.exponent} from ${law.from_s} s`;
+    case "additive":
+      return `t + ${law.a}·t^${law.b}`;
+    default:
+      return `table of ${law.rows.length} rows`;
+  }
+}
+
+export const OUTDOORS = {
+  films: {
+    title: "Films",
+    one: "film",
+    teach: "The film you rate, with the tones it holds and its reciprocity law.",
+    fields: [
+      name,
+      { path: "exposure_index", label: "Your EI", as: "number" },
+      { path: "textural_range.0", label: "Holds texture from zone", as: "number" },
+      { path: "textural_range.1", label: "to zone", as: "number" },
+      { path: "law", label: "Reciprocity", as: "law" },
+      { path: "price", label: "Price of a sheet", as: "optional", help: "in your own money" },
+      { path: "provenance.exposure_index", label: "Who says the EI", as: "text", help: WHO },
+      { path: "provenance.textural_range", label: "Who says the tones", as: "text" },
+      { path: "provenance.law", label: "Who says the long times", as: "text" },
+      { path: "provenance.price", label: "Where the price is from", as: "text" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      exposure_index: 100,
+      textural_range: [2, 8],
+      law: null,
+      price: null,
+      provenance: { exposure_index: "", textural_range: "", law: "", price: "" },
+      note: "",
+    }),
+    describe: (film: Schemas["Film"]) =>
+      [
+        `EI ${film.exposure_index}`,
+        lawText(film.law),
+        film.provenance?.law,
+        film.price != null && `${film.price} a sheet`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  cameras: {
+    title: "Cameras",
+    one: "camera",
+    teach: "A camera and the image area of its format.",
+    fields: [
+      name,
+      { path: "format_mm.0", label: "Image width, mm", as: "number" },
+      { path: "format_mm.1", label: "Image height, mm", as: "number" },
+      { path: "backs", label: "Other backs", as: "backs" },
+      note,
+    ],
+    blank: () => ({ id: newId(), name: "", format_mm: [120, 95], backs: [], note: "" }),
+    describe: (camera: Schemas["Camera"]) =>
+      [
+        `${camera.format_mm[0]} × ${camera.format_mm[1]} mm`,
+        ...(camera.backs ?? []).map((back) => back.name),
+      ].join(", "),
+  },
+  lenses: {
+    title: "Lenses",
+    one: "lens",
+    teach: "Focal length, the marks it has, and its shutter.",
+    fields: [
+      name,
+      { path: "camera_id", label: "Camera", as: "camera" },
+      { path: "optics.focal_length_mm", label: "Focal length, mm", as: "number" },
+      { path: "optics.widest", label: "Widest aperture", as: "text" },
+      { path: "optics.smallest", label: "Smallest aperture", as: "text" },
+      { path: "optics.shutter.fastest", label: "Fastest time", as: "text" },
+      { path: "optics.shutter.slowest", label: "Slowest marked time", as: "text" },
+      { path: "optics.aperture_series", label: "Aperture marks", as: "series" },
+      { path: "optics.shutter.series", label: "Shutter marks", as: "series" },
+      { path: "optics.shutter.by_hand", label: "Longer than its slowest mark", as: "byhand" },
+      { path: "optics.shutter.measured", label: "Measured times", as: "measured" },
+      {
+        path: "optics.pupil_magnification",
+        label: "Pupil magnification",
+        as: "number",
+        help: "1 unless measured; telephotos are less",
+      },
+      { path: "optics.telephoto", label: "Telephoto", as: "flag" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      camera_id: null,
+      optics: {
+        kind: "lens",
+        focal_length_mm: 150,
+        pupil_magnification: 1,
+        telephoto: false,
+        widest: "5.6",
+        smallest: "64",
+        aperture_series: "third",
+        shutter: {
+          fastest: "1/500",
+          slowest: "1",
+          series: "full",
+          by_hand: "B and T",
+          measured: [],
+        },
+      },
+      note: "",
+    }),
+    describe: (lens: Schemas["KitLens"]) =>
+      [
+        `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
+        lens.optics.shutter?.measured?.length && "shutter measured",
+        lens.optics.telephoto && "telephoto",
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
+  pinholes: {
+    title: "Pinholes",
+    one: "pinhole",
+    teach: "The diameter as measured, and the distance to the film.",
+    fields: [
+      name,
+      { path: "camera_id", label: "Camera", as: "camera" },
+      { path: "optics.diameter_mm", label: "Diameter, mm", as: "number" },
+      { path: "optics.distance_mm", label: "Distance to the film, mm", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      camera_id: null,
+      optics: { kind: "pinhole", diameter_mm: 0.3, distance_mm: 75 },
+      note: "",
+    }),
+    describe: (pinhole: Schemas["KitPinhole"]) =>
+      `${pinhole.optics.diameter_mm} mm hole, ${pinhole.optics.distance_mm} mm from the film`,
+  },
+  filters: {
+    title: "Filters",
+    one: "filter",
+    teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
+    fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
+    blank: () => ({ id: newId(), name: "", filter: { factor: 2, type: "plain" }, note: "" }),
+    describe: (each: Schemas["KitFilter"]) => {
+      const { factor, stops, density, type, colour } = each.filter;
+      const strength =
+        factor != null
+          ? `factor ×${factor}`
+          : density != null
+            ? `density ${density}`
+            : `${stops} stops`;
+      const what = colour ? colour.replace("_", "-") : type === "plain" ? "" : type;
+      return [strength, what].filter(Boolean).join(", ");
+    },
+  },
+  formats: {
+    title: "Sheet sizes of your own",
+    one: "sheet size",
+    teach: "4×5, 5×7, 8×10 and quarter plate are known; add what you cut or inherited.",
+    fields: [
+      name,
+      { path: "size_mm.0", label: "Image width, mm", as: "number" },
+      { path: "size_mm.1", label: "Image height, mm", as: "number" },
+      note,
+    ],
+    blank: () => ({ id: newId(), name: "", size_mm: [164, 119], note: "", archived: false }),
+    describe: (format: Schemas["SheetFormat"]) => `${format.size_mm[0]} × ${format.size_mm[1]} mm`,
+  },
+  meters: {
+    title: "Meters",
+    one: "meter",
+    teach: "Its constants and its own error, when you know them.",
+    fields: [
+      name,
+      {
+        path: "calibration.k",
+        label: "K, reflected",
+        as: "number",
+        help: "12.5, or 10.6 to 14 by make",
+      },
+      {
+        path: "calibration.c",
+        label: "C, incident",
+        as: "number",
+        help: "250 flat, 320 to 540 dome",
+      },
+      { path: "calibration.offset_stops", label: "Stops to add to its EV", as: "number" },
+      { path: "iso", label: "ISO it is kept at", as: "number" },
+      { path: "scale", label: "Read to", as: "scale" },
+      { path: "spot_deg", label: "Angle it sees, degrees", as: "optional" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      calibration: { k: 12.5, c: 250, offset_stops: 0 },
+      iso: 100,
+      scale: "third",
+      spot_deg: null,
+      note: "",
+    }),
+    describe: (meter: Schemas["Meter"]) => {
+      const offset = meter.calibration.offset_stops;
+      const own = offset
+        ? `${offset > 0 ? "+" : "−"}${Math.abs(offset)} stop`
+        : "no error of its own";
+      return meter.spot_deg ? `${meter.spot_deg}°, ${own}` : own;
+    },
+  },
+} satisfies Record<string, KindSpec>;

@@ -1,0 +1,203 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { kitQuery } from "../../api/queries";
+import { RoomHeader } from "../../app/RoomHeader";
+import { Choose } from "../../components/Choose";
+import { Empty } from "../../components/Empty";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { typedNumber } from "../../components/typedNumber";
+import { useDegrees } from "../../components/useDegrees";
+import { useKeptText } from "../../components/useKeptText";
+import { Clearing } from "./Clearing";
+import { LinesToFollow } from "./LinesToFollow";
+import { type Asked, powderQuery, sheetQuery } from "./queries";
+
+/** Mixing: for a run, or stock from powder, as lines to follow; and how good the fixer is. */
+export function MixingPage() {
+  const kit = useQuery(kitQuery).data;
+  const [sought, seek] = useSearchParams();
+  const powder = sought.get("powder");
+  const powders = (kit?.powders ?? []).filter((each) => !each.archived);
+  const recipes = (kit?.recipes ?? []).filter((each) => !each.archived);
+  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
+  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const filmOf = (id: string) => kit?.films.find((each) => each.id === id)?.name ?? "";
+  const chosen = (name: string, first: string | undefined) => sought.get(name) ?? first ?? "";
+  const recipe = chosen("recipe_id", recipes[0]?.id);
+  const tank = chosen("tank_id", tanks[0]?.id);
+  const line = chosen("line_id", lines[0]?.id);
+  const set = (name: string, value: string) => {
+    const changed = new URLSearchParams(sought);
+    if (value) changed.set(name, value);
+    else changed.delete(name);
+    seek(changed, { replace: true });
+  };
+  const ready = recipe !== "" && tank !== "" && line !== "";
+  return (
+    <>
+      <RoomHeader title="Mix">
+        <Link to="/darkroom">Darkroom</Link>
+      </RoomHeader>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+        <Box maxWidth="420px" paddingBottom="4">
+          <Choose
+            label="What"
+            value={powder ?? ""}
+            options={[
+              { value: "", label: "the baths of a run" },
+              ...powders.map((each) => ({ value: each.id, label: `${each.name}, from powder` })),
+            ]}
+            onChange={(id) => set("powder", id)}
+          />
+        </Box>
+        {kit && !powder && !ready && (
+          <Empty title="What do you mix for?">
+            <Link to="/kit">Add a recipe, a tank and a line of baths in Kit</Link>; what they take
+            is worked out here.
+          </Empty>
+        )}
+        {kit && powder && <FromPowder id={powder} />}
+        {kit && !powder && ready && (
+          <>
+            <Box as="details" {...(!sought.has("recipe_id") && { open: true })}>
+              <Box as="summary" minHeight="44px" cursor="pointer" paddingBlock="2">
+                {[recipes, tanks, lines]
+                  .map(
+                    (kind, at) => kind.find((each) => each.id === [recipe, tank, line][at])?.name,
+                  )
+                  .filter(Boolean)
+                  .join(" · ")}
+              </Box>
+              <Flex gap="4" wrap="wrap" maxWidth="960px">
+                <Box flex="2 1 260px">
+                  <Choose
+                    label="Recipe"
+                    value={recipe}
+                    options={recipes.map((each) => ({
+                      value: each.id,
+                      label: `${filmOf(each.film_id)}: ${each.name}`,
+                    }))}
+                    onChange={(id) => set("recipe_id", id)}
+                  />
+                </Box>
+                <Box flex="1 1 180px">
+                  <Choose
+                    label="In"
+                    value={tank}
+                    options={tanks.map((each) => ({ value: each.id, label: each.name }))}
+                    onChange={(id) => set("tank_id", id)}
+                  />
+                </Box>
+                <Box flex="1 1 180px">
+                  <Choose
+                    label="Line of baths"
+                    value={line}
+                    options={lines.map((each) => ({ value: each.id, label: each.name }))}
+                    onChange={(id) => set("line_id", id)}
+                  />
+                </Box>
+              </Flex>
+            </Box>
+            <ForRun recipe_id={recipe} tank_id={tank} line_id={line} />
+          </>
+        )}
+        <Clearing />
+      </Box>
+    </>
+  );
+}
+
+function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank_id" | "line_id">) {
+  const [sought, seek] = useSearchParams();
+  const [tap, setTap] = useKeptText("tap water");
+  const [other, setOther] = useKeptText("other water");
+  const area = sought.get("area_in2") ?? "80";
+  const { unit, toC, text } = useDegrees();
+  const [typed, setTyped] = useState<string | null>(null);
+  const wanted = typed ?? text(Number(sought.get("temperature_c") ?? 20));
+  const asked: Asked = {
+    recipe_id,
+    tank_id,
+    line_id,
+    area_in2: typedNumber(area),
+    temperature_c: toC(wanted),
+    ready: sought.get("ready") ?? "",
+    ...(tap.trim() && other.trim() && { tap_c: toC(tap), other_c: toC(other) }),
+  };
+  const sheet = useQuery(sheetQuery(asked));
+  const set = (name: string, value: string) => {
+    const changed = new URLSearchParams(sought);
+    changed.set(name, value);
+    seek(changed, { replace: true });
+  };
+  const query = new URLSearchParams(Object.entries(asked).map(([key, value]) => [key, `${value}`]));
+  const field = (label: string, value: string, change: (text: string) => void, help?: string) => (
+    <Box flex="1 1 150px">
+      <Entry
+        label={label}
+        help={help}
+        inputMode="decimal"
+        value={value}
+        onChange={(event) => change(event.target.value)}
+      />
+    </Box>
+  );
+  return (
+    <>
+      <Flex gap="4" wrap="wrap" maxWidth="960px" paddingTop="4" paddingBottom="4">
+        {field(`Wanted, ${unit}`, wanted, setTyped)}
+        {field(
+          "Film, square inches",
+          area,
+          (text) => set("area_in2", text),
+          "80: a roll, four 4×5",
+        )}
+        {field(`Tap water, ${unit}`, tap, setTap)}
+        {field(`Hot or ice water, ${unit}`, other, setOther, "both, to be told how much of each")}
+      </Flex>
+      {asked.ready && (
+        <Box color="ink2" paddingBottom="3">
+          Ready in bottles, and not mixed: {asked.ready.replaceAll(",", ", ")}.
+        </Box>
+      )}
+      {sheet.error && (
+        <Box paddingBottom="3" maxWidth="720px">
+          <Notice tone="refusal" live>
+            {sheet.error.message}
+          </Notice>
+        </Box>
+      )}
+      {sheet.data && (
+        <Box opacity={sheet.error ? 0.45 : 1}>
+          <LinesToFollow sheet={sheet.data} name={recipe_id} />
+          <Box paddingTop="2">
+            <a href={`/api/mixing/sheet.pdf?${query}`}>Mixing sheet (PDF)</a>
+          </Box>
+        </Box>
+      )}
+    </>
+  );
+}
+
+function FromPowder({ id }: { id: string }) {
+  const sheet = useQuery(powderQuery(id));
+  if (sheet.error) {
+    return (
+      <Notice tone="refusal" live>
+        {sheet.error.message}
+      </Notice>
+    );
+  }
+  if (!sheet.data) return null;
+  return (
+    <>
+      <LinesToFollow sheet={sheet.data} name={id} />
+      <Box paddingTop="2">
+        <a href={`/api/mixing/powders/${id}/sheet.pdf`}>Mixing sheet (PDF)</a>
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { MixingPage } from "./MixingPage";

@@ -1,0 +1,31 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "../../api/client";
+
+export interface Asked {
+  recipe_id: string;
+  tank_id: string;
+  line_id: string;
+  area_in2: number;
+  temperature_c: number;
+  tap_c?: number;
+  other_c?: number;
+  ready?: string;
+}
+
+/** What is mixed for a run; the last good sheet stays while a water is typed. */
+export const sheetQuery = (asked: Asked) =>
+  queryOptions({
+    queryKey: ["mixing", asked],
+    queryFn: () => unwrap(api.GET("/api/mixing", { params: { query: asked } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const powderQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["mixing", "powder", id],
+    queryFn: () => unwrap(api.GET("/api/mixing/powders/{id}", { params: { path: { id } } })),
+  });
+
+export const cleared = (body: Schemas["ClearingTest"]) =>
+  unwrap(api.POST("/api/mixing/clearing", { body }));
