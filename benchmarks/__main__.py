@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import large
+from benchmarks import darkroom, large
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port
 from emulsa.api.app import BUILT_PAGE
@@ -170,7 +170,24 @@ def main() -> None:
         report("reading line, answer", line_ms(running.url), 50, "ms")
         report("a card as PDF", card_ms(running.url), 300, "ms")
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
+    evenings()
     large_log()
+
+
+def evenings() -> None:
+    """The darkroom's arithmetic, its room with 500 sheets, and its cues."""
+    even, uneven = darkroom.sharing_ms()
+    report("200 equal sheets into runs", even, 100, "ms")
+    report("200 unequal sheets into runs", uneven, 100, "ms")
+    report("the schedule of 30 runs", darkroom.schedule_ms(), 100, "ms")
+    with tempfile.TemporaryDirectory() as folder:
+        darkroom.fill(Path(folder))
+        with Running(Path(folder)) as running:
+            answer, shown = darkroom.room_ms(running)
+            report("Darkroom with 500 waiting, its answer", answer, 300, "ms")
+            report("Darkroom with 500 waiting, on the screen", shown, 300, "ms")
+            late, count = darkroom.cues_p99_ms(running)
+            report(f"cues of a 20-minute run, late by, p99 of {count}", late, 50, "ms")
 
 
 def large_log() -> None:

@@ -28,7 +28,7 @@ VIEWS = (
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
     ("cards", "/kit", WIDE, "dusk", "end"),
-    ("schools", "/scene/scene-winding-house", WIDE, "day", "Ways of placing"),
+    ("mixing", "/darkroom/mixing?recipe_id=recipe-corvane-stain", WIDE, "day", ""),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
     ("run", "/darkroom/evening", WIDE, "dusk", "a run"),
@@ -37,9 +37,9 @@ VIEWS = (
 
 # As if the run had been going for three minutes and a half: in the middle of the developer.
 LATER = """() => {
-    const run = JSON.parse(localStorage.getItem('emulsa-run'));
-    run.since -= 210_000;
-    localStorage.setItem('emulsa-run', JSON.stringify(run));
+    const clocks = JSON.parse(localStorage.getItem('emulsa-runs'));
+    clocks.runs[0].since -= 210_000;
+    localStorage.setItem('emulsa-runs', JSON.stringify(clocks));
 }"""
 
 
@@ -72,7 +72,7 @@ def _open(page: Any, what: str) -> None:
             page.wait_for_timeout(2_000)
     elif what == "a run":
         page.get_by_role("button", name="Put run 1 together").first.click()
-        page.get_by_role("link", name="Back to the darkroom").click()
+        page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
         page.get_by_role("button", name="Clock").click()
         page.get_by_role("button", name="Begin").click()
         page.evaluate(LATER)
