@@ -1,5 +1,6 @@
 """What the tests share: a real database with the demo outing, and a client over it."""
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -17,10 +18,18 @@ settings.register_profile("house", deadline=None, derandomize=True, max_examples
 settings.load_profile("house")
 
 
+@pytest.fixture(scope="session")
+def demo_built(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The demo outing as it is when it is built, to be copied and left as it is."""
+    built = tmp_path_factory.mktemp("demo")
+    build(built)
+    return built
+
+
 @pytest.fixture
-def folder(tmp_path: Path) -> Path:
+def folder(tmp_path: Path, demo_built: Path) -> Path:
     """A data folder holding the demo outing."""
-    build(tmp_path)
+    shutil.copytree(demo_built, tmp_path, dirs_exist_ok=True)
     return tmp_path
 
 

@@ -1,7 +1,6 @@
 """What the darkroom keeps comes back from SQLite as it went in."""
 
 from dataclasses import replace
-from pathlib import Path
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -14,7 +13,8 @@ from emulsa.core.film.emulsions import Film
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.runs import BathReading, Run, Went, WentStep
 from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
-from emulsa.store import darkroom, database, films, pieces, runs
+from emulsa.store import darkroom, films, pieces, runs
+from tests import databases
 from tests.strategies import names, notes
 
 FEW = settings(max_examples=40)
@@ -114,8 +114,7 @@ def test_the_darkroom_comes_back(
     """Each record through the wire and the store, a run with how it went, a decided sheet."""
     for record in (tank, line, bottle, powder):
         assert wire.loads(type(record), wire.dumps(record)) == record
-    db = database.connect(Path(":memory:"))
-    database.migrate(db)
+    db = databases.empty()
     darkroom.put_tank(db, tank)
     darkroom.put_line(db, line)
     darkroom.put_bottle(db, bottle)

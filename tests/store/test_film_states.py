@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from pathlib import Path
 from typing import Any
 
 import pytest
@@ -14,7 +13,8 @@ from emulsa.core.errors import Impossible
 from emulsa.core.film.holders import Holder
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.demo.bag import FILMS
-from emulsa.store import database, films, holders, journal, pieces
+from emulsa.store import films, holders, journal, pieces
+from tests import databases
 
 # Written by hand from the trade's own words, not from the program's table.
 ALLOWED = {
@@ -37,8 +37,7 @@ class Film(RuleBasedStateMachine):
 
     def __init__(self) -> None:
         super().__init__()
-        self.db = database.connect(Path(":memory:"))
-        database.migrate(self.db)
+        self.db = databases.empty()
         films.put_film(self.db, FILMS[0])
         for number in (1, 2):
             holders.put_holder(self.db, Holder(id=f"h{number}", number=number))

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from pathlib import Path
 from typing import Any
 
 import pytest
@@ -15,6 +14,7 @@ from emulsa.core.outing import Outing
 from emulsa.core.scene import Scene
 from emulsa.demo.bag import FILMS
 from emulsa.store import database, exposures, films, journal, log, outings, pieces, scenes
+from tests import databases
 
 WORDS = ("adit", "incline", "Étang", "frost", "wheel", "barrow")
 
@@ -28,8 +28,7 @@ def house() -> Iterator[database.Connection]:
 
 def made() -> database.Connection:
     """A film, an outing, three scenes."""
-    db = database.connect(Path(":memory:"))
-    database.migrate(db)
+    db = databases.empty()
     films.put_film(db, FILMS[0])
     outings.put(db, Outing(id="o", title="Outing", day="2026-01-17"))
     for number in range(3):

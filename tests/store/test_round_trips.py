@@ -3,7 +3,6 @@
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import replace
-from pathlib import Path
 from typing import Any
 
 from hypothesis import given, settings
@@ -34,7 +33,7 @@ from emulsa.store import (
     scenes,
     stock,
 )
-from tests import strategies
+from tests import databases, strategies
 
 FEW = settings(max_examples=40)
 
@@ -42,8 +41,7 @@ FEW = settings(max_examples=40)
 @contextmanager
 def memory() -> Iterator[database.Connection]:
     """A database in memory with the demo's kit in it."""
-    db = database.connect(Path(":memory:"))
-    database.migrate(db)
+    db = databases.empty()
     for film in FILMS:
         films.put_film(db, film)
     for camera in CAMERAS:

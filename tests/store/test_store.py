@@ -32,6 +32,7 @@ from emulsa.store import (
     pieces,
     scenes,
 )
+from tests import databases
 
 TABLES = journal.JOURNALED
 
@@ -169,8 +170,7 @@ def test_a_new_action_supersedes_what_was_undone(db: database.Connection) -> Non
 @given(st.lists(st.sampled_from(["put", "drop", "holder", "undo", "redo"]), max_size=14))
 def test_undo_is_exact_after_any_history(moves: list[str]) -> None:
     """Against a model: a list of pictures with a cursor, as an editor keeps it."""
-    db = database.connect(Path(":memory:"))
-    database.migrate(db)
+    db = databases.empty()
     pictures, cursor = [picture(db)], 0
     for step, move in enumerate(moves):
         if move == "undo" and cursor > 0:

@@ -48,7 +48,10 @@ def migrations() -> list[tuple[int, str]]:
 
 
 def migrate(connection: Connection) -> int:
-    """Bring the file up to date; returns its version. TooNew when it is ahead of this program."""
+    """Bring the file up to date, wholly or not at all; returns its version.
+
+    TooNew when it is ahead of this program.
+    """
     known = migrations()
     version = int(connection.execute("PRAGMA user_version").fetchone()[0])
     if version > known[-1][0]:
@@ -56,13 +59,15 @@ def migrate(connection: Connection) -> int:
             f"This data was written by a newer Emulsa (data version {version}; this one knows"
             f" {known[-1][0]}). Start the newer program, or choose another folder with --data."
         )
-    for number, script in known:
-        if number > version:
-            with transaction(connection):
-                for statement in statements(script):
+    if version < known[-1][0]:
+        with transaction(connection):
+            # without its triggers every ALTER is quick: SQLite reads them all again at each
+            journal.remove(connection)
+            for number, script in known:
+                for statement in statements(script) if number > version else ():
                     connection.execute(statement)
-                journal.install(connection)
-                connection.execute(f"PRAGMA user_version = {number}")
+            journal.install(connection)
+            connection.execute(f"PRAGMA user_version = {known[-1][0]}")
     return known[-1][0]
 
 

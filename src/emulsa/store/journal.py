@@ -71,8 +71,18 @@ class Reach:
     redo: Action | None
 
 
+def remove(connection: Connection) -> None:
+    """Take every trigger of the journal away, while tables change."""
+    for trigger in connection.execute(
+        "SELECT name FROM sqlite_master WHERE type = 'trigger' AND name LIKE '%\\_journal\\_%'"
+        " ESCAPE '\\'"
+    ).fetchall():
+        connection.execute(f"DROP TRIGGER {trigger['name']}")
+
+
 def install(connection: Connection) -> None:
-    """Lay the triggers anew for the columns each table has now; later migrations bring more."""
+    """Lay the triggers anew for the columns each table has now."""
+    remove(connection)
     for table in JOURNALED:
         columns = _columns(connection, table)
         if not columns:
@@ -83,8 +93,7 @@ def install(connection: Connection) -> None:
             + ")"
             for prefix in ("NEW", "OLD")
         )
-        for event, template in TRIGGERS.items():
-            connection.execute(f"DROP TRIGGER IF EXISTS {table}_journal_{event}")
+        for template in TRIGGERS.values():
             connection.execute(template.format(table=table, row=row, old=old))
 
 
