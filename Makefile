@@ -116,5 +116,5 @@ $(PAGE): $(MODULES)
 	@rm -f $(STAMPS)/page-* && touch $@
 
 $(CHROMIUM): | $(STAMPS)/venv
-	@command -v chromium >/dev/null || { echo "— Chromium from apt"; $(SUDO) apt-get update -q && $(SUDO) apt-get install -q -y --no-install-recommends chromium; }
+	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || { echo "— Chromium from apt"; $(SUDO) apt-get update -q && for each in chromium-headless-shell chromium; do $(SUDO) apt-get install -q -y --no-install-recommends $$each && break; done; }
 	@touch $@

@@ -2,23 +2,11 @@
 
 from __future__ import annotations
 
-import shutil
 from collections.abc import Iterator
 from contextlib import contextmanager
 
 from playwright.sync_api import Page, sync_playwright
-
-ARGUMENTS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--no-first-run",
-    "--disable-quic",
-    "--font-render-hinting=none",
-    "--force-color-profile=srgb",
-]
+from tests.browser import chromium
 
 MEASURE = """
 async () => {
@@ -48,10 +36,10 @@ async () => {
 
 @contextmanager
 def chromium_page(width: int, height: int, light: str = "day") -> Iterator[Page]:
-    """A page in Debian's Chromium, touch on a phone's width."""
+    """A page in the system's Chromium, touch on a phone's width."""
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(
-            executable_path=shutil.which("chromium"), chromium_sandbox=False, args=ARGUMENTS
+            executable_path=chromium.PATH, chromium_sandbox=False, args=chromium.ARGUMENTS
         )
         touch = width < 900
         context = browser.new_context(

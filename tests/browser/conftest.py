@@ -1,7 +1,6 @@
 """The real interface: the built page, the real service, headless Chromium, and nothing outside."""
 
 import json
-import shutil
 import socket
 import sqlite3
 import subprocess
@@ -18,22 +17,10 @@ from playwright.sync_api import Browser, Page, expect
 
 from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from emulsa.demo.quarry import build
+from tests.browser import chromium
 
 PATIENT_MS = 40_000  # a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENT_MS)
-
-ARGUMENTS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--no-first-run",
-    "--disable-quic",
-    "--font-render-hinting=none",
-    "--force-color-profile=srgb",
-    "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost",
-]
 
 WIDE = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
@@ -49,11 +36,11 @@ STILL = """document.addEventListener('DOMContentLoaded', () => {
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
-    """Debian's own Chromium; nothing is downloaded."""
+    """The system's own Chromium; nothing is downloaded."""
     return {
-        "executable_path": shutil.which("chromium"),
+        "executable_path": chromium.PATH,
         "chromium_sandbox": False,
-        "args": ARGUMENTS,
+        "args": chromium.ARGUMENTS,
     }
 
 
