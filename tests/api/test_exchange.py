@@ -5,7 +5,7 @@ import io
 import json
 import time
 import zipfile
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
 
@@ -16,7 +16,7 @@ from starlette.testclient import TestClient
 
 from emulsa.api.app import Settings, create_app
 from emulsa.exchange.csv_cells import plain, safe
-from emulsa.exchange.logbook import columns
+from emulsa.exchange.logbook import columns, csv_in
 from tests.api.test_api import refusal
 from tests.conftest import HERE, OWN
 
@@ -192,6 +192,39 @@ def test_what_is_no_csv(client: TestClient, content: bytes, says: str) -> None:
         assert says in refusal(answer, 422)["message"]
 
 
+@pytest.mark.parametrize(
+    ("lens", "pinhole", "filters", "column", "says"),
+    [
+        ("150 mm", "0.2 mm at 30 mm", "", "pinhole", "A lens and a pinhole at once"),
+        ("", "Nobody's tin", "", "pinhole", "“Nobody's tin” is not in the kit"),
+        ("150 mm", "", "Deep red;Mauve", "filters", "“Mauve” is not in the kit"),
+        ("150 mm", "", "Deep red", "", ""),
+        ("", "0.2 MM AT 30 MM", "", "", ""),
+    ],
+)
+def test_kit_by_its_names(
+    client: TestClient, lens: str, pinhole: str, filters: str, column: str, says: str
+) -> None:
+    """Whatever its capitals, a name is the kit's or it is refused."""
+    head = "exposed_at,film,aperture,time_s,lens,pinhole,filters\n"
+    row = f"2024-05-01,Corvane 100,32,1,{lens},{pinhole},{filters}\n"
+    told = read(client, hand_in(client, head + row))["result"]
+    assert (told["new"], told["refused"]) == ((0, 1) if says else (1, 0))
+    assert [(each["column"], says in each["message"]) for each in told["refusals"]] == (
+        [(column, True)] if says else []
+    )
+
+
+def test_as_many_rows_as_are_taken(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    """One more is refused before any is looked at."""
+    monkeypatch.setattr(csv_in, "MOST_ROWS", 2)
+    rows = "2024-05-01,Corvane 100,32,1,Pit,,,\n"
+    assert read(client, hand_in(client, GOOD + 2 * rows))["result"]["new"] == 2
+    job = read(client, hand_in(client, GOOD + 3 * rows))
+    assert job["state"] == "failed"
+    assert "at most 2 at once" in job["message"]
+
+
 def test_columns_must_be_there_and_once(client: TestClient) -> None:
     """A needed column that is not said, and one column said twice, are refused by name."""
     file = hand_in(client, GOOD + "2024-05-01,Corvane 100,32,1,Pit,,,\n")
@@ -269,34 +302,42 @@ def test_an_archive_gives_way_to_what_is_here(client: TestClient, elsewhere: Tes
     assert len(elsewhere.get("/api/holders").json()) == 1
 
 
-@pytest.mark.parametrize(
-    "harm", ["text", "zip", "newer", "foreign-row", "orphan", "picture", "cut"]
-)
+# What is done to a file in the archive, by its name; None leaves the file out.
+HARM: dict[str, tuple[str, Callable[[bytes], bytes | None]]] = {
+    "no manifest": ("manifest.json", lambda _: None),
+    "newer": ("manifest.json", lambda data: data.replace(b'"version": 1', b'"version": 2')),
+    "other": ("manifest.json", lambda data: data.replace(b'"format": "', b'"format": "not-')),
+    "no row": ("tables/film.jsonl", lambda _: b'["a list"]\n'),
+    "foreign row": ("tables/film.jsonl", lambda data: data.replace(b'"name"', b'"name) --"')),
+    "no table": ("tables/lens.jsonl", lambda _: None),
+    "orphans": ("tables/scene.jsonl", lambda _: b""),
+    "picture": ("attachments/", lambda data: data[:-1] + b"x"),
+    "no picture": ("attachments/", lambda _: None),
+}
+
+
+def harmed(good: bytes, harm: str) -> bytes:
+    if harm == "text":
+        return b"not an archive"
+    if harm == "cut":
+        return good[: len(good) // 2]
+    begins, change = HARM[harm]
+    file = io.BytesIO()
+    with zipfile.ZipFile(io.BytesIO(good)) as source, zipfile.ZipFile(file, "w") as target:
+        for name in source.namelist():
+            data = source.read(name)
+            changed = change(data) if name.startswith(begins) else data
+            if changed is not None:
+                target.writestr(name, changed)
+    return file.getvalue()
+
+
+@pytest.mark.parametrize("harm", ["text", "cut", *HARM])
 def test_an_archive_that_cannot_be_trusted(
     client: TestClient, elsewhere: TestClient, harm: str
 ) -> None:
     """Refused with a sentence; nothing of it is kept."""
-    good, file = archived(client), io.BytesIO()
-    if harm == "text":
-        content = b"not an archive"
-    elif harm == "cut":
-        content = good[: len(good) // 2]
-    else:
-        with zipfile.ZipFile(io.BytesIO(good)) as source, zipfile.ZipFile(file, "w") as target:
-            for name in source.namelist():
-                data = source.read(name)
-                if harm == "zip" and name == "manifest.json":
-                    continue
-                if harm == "newer" and name == "manifest.json":
-                    data = data.replace(b'"version": 1', b'"version": 2')
-                if harm == "foreign-row" and name == "tables/film.jsonl":
-                    data = data.replace(b'"name"', b'"name) --"')
-                if harm == "orphan" and name == "tables/scene.jsonl":
-                    data = b""
-                if harm == "picture" and name.startswith("attachments/"):
-                    data = data[:-1] + b"x"
-                target.writestr(name, data)
-        content = file.getvalue()
+    content = harmed(archived(client), harm)
     job = merged(elsewhere, content)
     assert job["state"] == "failed", job
     assert job["message"]

@@ -89,6 +89,33 @@ def test_nothing_shares_better(
     assert len(answer.runs) <= most
 
 
+@given(
+    st.lists(
+        st.tuples(st.floats(4, 20), st.sampled_from([1.0, 3.0, 40.0])), min_size=2, max_size=9
+    ),
+    st.integers(2, 4),
+    st.sampled_from([1, 5, 30]),
+)
+def test_a_search_cut_short_is_still_a_sharing(
+    found: list[tuple[float, float]], capacity: int, nodes: int
+) -> None:
+    """Given up early it is no proof, but every sheet has its place; more looking never costs."""
+    sheets = tuple(
+        Sheet(id=str(place), minutes=minutes, weight=weight)
+        for place, (minutes, weight) in enumerate(found)
+    )
+    request = BatchesRequest(sheets=sheets, capacity=capacity, max_runs=len(sheets) // 2 + 1)
+    whole = batches(request)
+    with pytest.MonkeyPatch.context() as hurried:
+        hurried.setattr("emulsa.core.runs.batches.NODES", nodes)
+        short = batches(request)
+    assert sorted(id_ for run in short.runs for id_ in run.ids) == sorted(s.id for s in sheets)
+    assert all(len(run.ids) <= capacity for run in short.runs)
+    assert short.cost >= whole.cost - 1e-12
+    if short.optimal:
+        assert short.cost == pytest.approx(whole.cost, abs=1e-9)
+
+
 def test_many_sheets_are_shared_and_the_doubt_is_said() -> None:
     """Equal weights are proven; unequal ones in tight tanks only good, and never worse than
     neighbours."""

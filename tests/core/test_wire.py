@@ -52,6 +52,10 @@ REFUSED = [
     ("law.exponent", 3, "law.exponent", "between 1 and 2", [1, 2]),
     ("readings.0.label", "x" * 81, "readings.0.label", "80 characters", None),
     ("readings.0.label", "a\0b", "readings.0.label", "cannot be stored", None),
+    ("readings.0.label", 7, "readings.0.label", "is not text", None),
+    ("filters.0.metered_through", "yes", "filters.0.metered_through", "neither true nor", None),
+    ("ei", 10**400, "ei", "infinite", None),
+    ("focus", [], "focus", "object in braces", None),
 ]
 
 

@@ -1,6 +1,8 @@
 """Copies that can be trusted: checked, rotated, put back; a way out when the file is damaged."""
 
 import sqlite3
+import threading
+import time
 import zipfile
 from contextlib import closing
 from datetime import date, timedelta
@@ -9,12 +11,15 @@ from pathlib import Path
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from starlette.testclient import TestClient
 
+from emulsa.api.app import Settings, create_app
 from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.core.outing import Outing
 from emulsa.demo.quarry import OUTING
 from emulsa.store import backups, database, journal, outings
+from tests.conftest import HERE, OWN
 
 TODAY = date(2026, 1, 20)
 
@@ -114,11 +119,14 @@ def test_nothing_is_put_back_under_a_running_service(folder: Path, tmp_path: Pat
     assert "Running" in titles(folder)
 
 
-@pytest.mark.parametrize("harm", ["cut", "noise", "foreign", "newer", "none"])
+@pytest.mark.parametrize("harm", ["cut", "noise", "foreign", "newer", "zip", "none"])
 def test_what_cannot_be_trusted_is_not_put_back(folder: Path, tmp_path: Path, harm: str) -> None:
     """A damaged, foreign, newer or missing file is refused, and what is here stays."""
     source = tmp_path / "suspect.sqlite3"
-    if harm == "foreign":
+    if harm == "zip":
+        with zipfile.ZipFile(source, "w") as packed:
+            packed.writestr("holiday.txt", "no data")
+    elif harm == "foreign":
         with closing(sqlite3.connect(source)) as other:
             other.execute("CREATE TABLE t (a)")
     elif harm != "none":
@@ -168,6 +176,49 @@ def test_a_damaged_file_has_a_way_out(folder: Path) -> None:
     path.write_bytes(b"no database at all" * 100)
     with pytest.raises(backups.Damaged, match="emulsa restore"):
         backups.prepare(path)
+
+
+def test_the_caretaker_goes_on(folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Started with the service it makes the day's copy; a full disk is said, trouble outlived."""
+    with TestClient(create_app(Settings(folder)), base_url=HERE, headers=OWN) as client:
+        for _ in range(200):
+            if backups.copies(folder):
+                break
+            time.sleep(0.02)
+        assert client.get("/api/health").json()["trouble"] == ""
+    assert len(backups.copies(folder)) == 1
+    (folder / backups.COPIES / "emulsa-2026-13-45.sqlite3").touch()  # no day: not one of ours
+    assert len(backups.copies(folder)) == 1
+    caretaker = Caretaker(folder)
+
+    def full(*_: object) -> None:
+        raise OSError(28, "No space left on device")
+
+    with monkeypatch.context() as disk:
+        disk.setattr(backups, "daily", full)
+        caretaker.look(TODAY)
+    assert "Make room on the disk" in caretaker.trouble
+    caretaker.look(TODAY)
+    assert caretaker.trouble == ""
+
+
+def test_an_unforeseen_fault_does_not_end_the_watch(
+    folder: Path, monkeypatch: pytest.MonkeyPatch, caplog: pytest.LogCaptureFixture
+) -> None:
+    """It looks again an hour later; the log names the kind of fault and nothing else."""
+    looked = threading.Event()
+
+    def broken(*_: object) -> None:
+        looked.set()
+        raise RuntimeError("something typed")
+
+    caretaker = Caretaker(folder)
+    monkeypatch.setattr(caretaker, "look", broken)
+    caretaker.start()
+    assert looked.wait(5)
+    caretaker.stop()
+    assert "RuntimeError while looking after the store" in caplog.text
+    assert "typed" not in caplog.text
 
 
 def test_a_copy_is_kept_before_an_old_file_is_changed(tmp_path: Path) -> None:

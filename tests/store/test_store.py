@@ -2,6 +2,7 @@
 
 import os
 import signal
+import sqlite3
 import subprocess
 import sys
 import time
@@ -56,6 +57,25 @@ def test_a_new_file_is_migrated_once(tmp_path: Path) -> None:
     with pytest.raises(database.TooNew, match="newer Emulsa"):
         database.migrate(db)
     db.close()
+
+
+def test_an_upgrade_that_fails_leaves_the_file_as_it_was(
+    db: database.Connection, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Its version, its tables, and the triggers by which what is done is still undone."""
+    newest = database.migrations()[-1][0]
+    schema = db.execute("SELECT name, sql FROM sqlite_master ORDER BY name").fetchall()
+    broken = "CREATE TABLE extra (id TEXT) STRICT;\nALTER TABLE nowhere ADD COLUMN a TEXT;\n"
+    known = [*database.migrations(), (newest + 1, broken)]
+    monkeypatch.setattr(database, "migrations", lambda: known)
+    with pytest.raises(sqlite3.OperationalError, match="nowhere"):
+        database.migrate(db)
+    assert db.execute("PRAGMA user_version").fetchone()[0] == newest
+    assert db.execute("SELECT name, sql FROM sqlite_master ORDER BY name").fetchall() == schema
+    with journal.action(db, "titled", "now"):
+        outings.put(db, Outing(id="o", title="New"))
+    journal.undo(db)
+    assert outings.outing(db, "o") is None
 
 
 def test_every_table_is_strict_with_foreign_keys_on(db: database.Connection) -> None:
