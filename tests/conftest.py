@@ -14,7 +14,7 @@ from emulsa.store import database
 
 HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends
 
-settings.register_profile("house", deadline=None, derandomize=True, max_examples=60)
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=100)
 settings.load_profile("house")
 
 

@@ -13,7 +13,7 @@ from emulsa.core.corrections.light_change import Interval, progress
 from emulsa.core.corrections.optics import Lens, mark_text
 from emulsa.core.corrections.reciprocity import corrected_s
 from emulsa.core.errors import Missing
-from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import VISIBLE_ERROR_STOPS
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.exposure import exposure, metered_at
@@ -21,7 +21,7 @@ from emulsa.core.light import marks
 from emulsa.core.light.hand_time import stops_text, stops_words, time_text
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Note, Within
-from emulsa.core.tones.development_number import half_steps, n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, half_steps, n_text
 
 Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
 BracketStops = Annotated[float, Within("A bracket's place", -10, 10, "stops")]

@@ -21,13 +21,13 @@ from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
-from emulsa.core.exposing.request import DevelopmentNumber, ExposureRequest, High, SpotReading
+from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.film.emulsions import Film
 from emulsa.core.kit import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
-from emulsa.core.tones.development_number import TARGET
+from emulsa.core.tones.development_number import TARGET, DevelopmentNumber
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text

@@ -16,6 +16,7 @@ from emulsa.api.files import ICS, attached
 from emulsa.api.film_area import Areas
 from emulsa.api.waiting import waiting_film
 from emulsa.core.advice import Advice
+from emulsa.core.development.recipes import Celsius
 from emulsa.core.development.waiting import WaitingFilm, time_of
 from emulsa.core.development.zones_text import too_far, zones_text
 from emulsa.core.film.emulsions import Film, FilmRecipe
@@ -33,7 +34,6 @@ from emulsa.store.database import Connection
 
 router = Routes(prefix="/api/evening", tags=["evening"])
 
-AtCelsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
 Places = Annotated[int, Within("Places", 1, 20)]
 MaxRuns = Annotated[int, Within("Runs", 1, 60)]
 
@@ -59,7 +59,7 @@ class Planning:
 
     kinds: Annotated[tuple[KindPlan, ...], Length("Kinds of film", 1, 20)]
     line_id: Id
-    temperature_c: AtCelsius = 20.0
+    temperature_c: Celsius = 20.0
     bottle_ids: Annotated[tuple[Id, ...], Length("Bottles", 0, 20)] = ()
     washers: Places = 1
     dryers: Places = 1

@@ -15,19 +15,18 @@ from emulsa.api.errors import NotFound
 from emulsa.api.files import PDF, attached
 from emulsa.core import wire
 from emulsa.core.chemistry import fixing
+from emulsa.core.development.recipes import Celsius
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Id, Length, Within
+from emulsa.core.limits import Id, Length
 from emulsa.core.runs import mixing, plan
 from emulsa.core.runs.darkroom_kit import Clearing, used_up
 from emulsa.core.runs.mixing import MixingSheet, Water, WaterC
+from emulsa.core.runs.process import Area
 from emulsa.exchange.cards import pdf
 from emulsa.store import darkroom, films, journal, preferences
 from emulsa.store.database import Connection
 
 router = Routes(prefix="/api/mixing", tags=["mixing"])
-
-AtCelsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
-Area = Annotated[float, Within("The film's area", 1, 10_000, "in²")]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -42,7 +41,7 @@ class Wanted:
     tank_id: Id
     line_id: Id
     area_in2: Area = 20.0
-    temperature_c: AtCelsius = 20.0
+    temperature_c: Celsius = 20.0
     tap_c: WaterC | None = None
     other_c: WaterC | None = None
     ready: Annotated[str, Length("Baths that stand ready", 0, 200)] = ""

@@ -14,7 +14,6 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.roll_views import RollView, views, wanted_frames
 from emulsa.api.routes.holders import box_for
 from emulsa.core.errors import Impossible
-from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.film import rolls
 from emulsa.core.film.formats import FormatKey, frame_format
 from emulsa.core.film.pieces import FrameNumber, Piece, Weight, frame_label
@@ -27,7 +26,7 @@ from emulsa.core.film.rolls import (
     strip_text,
 )
 from emulsa.core.limits import ExposureIndex, Id, Label, Length, Note
-from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, n_text
 from emulsa.store import films, journal, pieces
 from emulsa.store import rolls as store
 from emulsa.store.database import Connection

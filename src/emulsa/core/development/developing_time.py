@@ -18,7 +18,6 @@ from emulsa.core.development.choice import check_reason
 from emulsa.core.development.recipes import (
     TRUST,
     Minutes,
-    N,
     Origin,
     Recipe,
     Timed,
@@ -30,7 +29,7 @@ from emulsa.core.development.zones_text import zones_text
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.light.hand_time import minutes_text, stops_words
 from emulsa.core.limits import ExposureIndex, Label, Within, plain
-from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, n_text
 
 AnyCelsius = Annotated[float, Within("The temperature", -40, 100, "°C")]
 AnyFahrenheit = Annotated[float, Within("The temperature", -40, 212, "°F")]
@@ -50,7 +49,7 @@ class DevelopmentRequest:
     """
 
     recipe: Recipe
-    n: N = 0.0
+    n: DevelopmentNumber = 0.0
     temperature_c: AnyCelsius | None = None
     temperature_f: AnyFahrenheit | None = None
     ei: ExposureIndex | None = None

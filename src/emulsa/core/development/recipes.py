@@ -17,13 +17,13 @@ from emulsa.core.development.thumb import log_linear, thumb_factor
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
 from emulsa.core.runs.agitation import SchemeKey, named
+from emulsa.core.tones.development_number import DevelopmentNumber
 
 Origin = Literal["tested", "published", "personal", "estimated"]
 Said = Literal["tested", "published", "personal"]
 TRUST: tuple[Origin, ...] = ("tested", "personal", "published", "estimated")
 MINUTES = Within("Developing minutes", 0.5, 240, "min")
 Minutes = Annotated[float, MINUTES]
-N = Annotated[float, Within("N", -5, 5)]
 Celsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
 PerCelsius = Annotated[float, Within("The temperature constant k", 0.03, 0.2, "per °C")]
 
@@ -32,7 +32,7 @@ PerCelsius = Annotated[float, Within("The temperature constant k", 0.03, 0.2, "p
 class Point:
     """Minutes for one N at the recipe's temperature, and who says so."""
 
-    n: N
+    n: DevelopmentNumber
     minutes: Minutes
     ei: ExposureIndex | None = None
     origin: Said = "personal"

@@ -15,11 +15,10 @@ from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Within, Zone
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Zone
 from emulsa.core.tones import development_number, textural_range
+from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.tones.placement import Placement
-
-DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

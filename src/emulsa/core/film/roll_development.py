@@ -12,11 +12,10 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.errors import Missing
-from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.film.pieces import FrameNumber, Weight
 from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Label, Length
-from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, n_text
 
 NORMAL_GRADE = 2.0
 GRADES = (0.0, 5.0)  # what papers and filters give; beyond it no paper mends the negative

@@ -12,12 +12,11 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Impossible, OutOfRange, Unsound
-from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.film.pieces import FrameNumber, Piece
 from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within, plain
-from emulsa.core.tones.development_number import half_steps, n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, half_steps, n_text
 
 RollNumber = Annotated[int, Within("A roll's number", 1, 9_999)]
 FrameCount = Annotated[int, Within("Frames of a roll", 1, 72)]

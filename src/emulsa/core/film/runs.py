@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.tones.development_number import DevelopmentNumber
 
 Minutes = Annotated[float, Within("The developing time", 0.5, 600, "min")]
 BathTemperature = Annotated[float, Within("The developer's temperature", 10, 35, "°C")]

@@ -12,6 +12,7 @@ from typing import Annotated, Literal
 from emulsa.core.chemistry.dilution import Colon, Volume
 from emulsa.core.chemistry.film_area import rolls
 from emulsa.core.data.chemistry import EXHAUSTED_CLEARINGS
+from emulsa.core.development.developing_time import Age
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within, plain
 from emulsa.core.runs.agitation import SchemeKey, named
@@ -23,7 +24,6 @@ Day = Annotated[str, Length("A day", 0, 10)]
 Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
 ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
 Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]
-Age = Annotated[float, Within("The lengthening for the developer's age", 0.5, 3)]
 BottleKind = Literal[
     "developer", "stop", "fixer", "washing aid", "wetting agent", "part A", "part B"
 ]

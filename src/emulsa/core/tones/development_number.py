@@ -7,8 +7,12 @@ Materials and Processes; targets VIII or VII: common practice.
 from __future__ import annotations
 
 import math
+from typing import Annotated
 
+from emulsa.core.limits import Within
 from emulsa.core.tones.zones import number_text
+
+DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
 
 PIVOT = 3.0  # shadows up to III stay where exposure put them (common practice, no source)
 TARGET = 8.0  # the zone a texture-bearing highlight is meant for (common practice, no source)

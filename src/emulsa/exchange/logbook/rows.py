@@ -14,9 +14,9 @@ from typing import Annotated, Any, Literal
 from emulsa.core import wire
 from emulsa.core.corrections.optics import mark_text
 from emulsa.core.errors import CoreError, Missing, Unreadable
-from emulsa.core.exposing.request import DevelopmentNumber
 from emulsa.core.light import marks
 from emulsa.core.limits import ExposureIndex, FNumber, Name, Note, Seconds, Within
+from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.exchange.csv_cells import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
