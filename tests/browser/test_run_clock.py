@@ -147,6 +147,64 @@ def test_a_rehearsal_in_the_dark(open_page: Open, run: Service) -> None:
     assert pitches.count(330) == sum(sound == "rest" for _, sound in cues)
 
 
+# As a phone does it: sound asleep until touched, the screen's lock let go when the page is hidden.
+PHONE_HABITS = """
+window.touched = false;
+for (const kind of ['pointerdown', 'keydown'])
+    window.addEventListener(kind, () => { window.touched = true; }, true);
+window.AudioContext = class extends AudioContext {
+    constructor() { super(); void super.suspend(); }
+    resume() { return window.touched ? super.resume() : new Promise(() => {}); }
+};
+window.locks = 0;
+Object.defineProperty(navigator, 'wakeLock', { value: { request: async () => {
+    window.locks += 1;
+    const lock = new EventTarget();
+    lock.release = async () => { window.locks -= 1; };
+    window.letGo = () => { window.locks -= 1; lock.dispatchEvent(new Event('release')); };
+    return lock;
+} } });
+window.seen = (how) => {
+    Object.defineProperty(document, 'visibilityState', { value: how, configurable: true });
+    document.dispatchEvent(new Event('visibilitychange'));
+};
+"""
+
+
+def test_sound_and_light_come_back(open_page: Open, run: Service) -> None:
+    """After a reload the browser is silent until touched: it is said, any touch wakes it, and what
+    was missed is not heard all at once. The screen is kept awake again when one comes back to it."""
+    page = opened(open_page)
+    page.add_init_script(PHONE_HABITS)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    page.get_by_role("button", name="Blackout").click()
+    page.reload()
+    expect(page.locator("[data-blackout]")).to_be_visible()
+    assert page.evaluate("window.locks") == 1
+    shift(page, 60)
+    page.wait_for_function("() => window.cues.length > 0")
+    assert page.evaluate("window.heard") == []
+    page.mouse.click(200, 400)
+    page.wait_for_function("() => window.heard.includes(600)")
+    page.evaluate("() => { window.letGo(); window.seen('hidden'); }")
+    assert page.evaluate("window.locks") == 0
+    page.evaluate("window.seen('visible')")
+    page.wait_for_function("() => window.locks === 1")
+
+
+def test_a_silent_clock_says_so(open_page: Open, run: Service) -> None:
+    """A notice stands on the clock until a key or a touch lets the sound begin."""
+    page = opened(open_page)
+    page.add_init_script(PHONE_HABITS)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    expect(page.get_by_text("No sound yet")).to_have_count(0)
+    page.reload()
+    notice = page.get_by_role("alert").filter(has_text="No sound yet")
+    expect(notice).to_contain_text("touch the screen or press a key")
+    page.keyboard.press("x")
+    expect(notice).to_have_count(0)
+
+
 def test_a_run_survives_and_is_written(open_page: Open, run: Service) -> None:
     """Through a reload and a killed server to its end; then film is developed, times are kept."""
     page = opened(open_page)

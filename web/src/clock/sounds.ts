@@ -1,19 +1,42 @@
 /* Sounds made here, nothing fetched: start low-high, every ten seconds a tick, the last five, end. */
 
 let context: AudioContext | null = null;
+let wokenAt = Number.NEGATIVE_INFINITY;
+const watchers = new Set<() => void>();
 
-/** Browsers let sound begin only from a touch or a key. */
+/** A context that is being woken takes a moment; what sounds meanwhile is not lost. */
+const WAKING_MS = 1_000;
+
+/** Browsers let sound begin only from a touch or a key: to be called in one, or in hope. */
 export function wakeSound() {
   try {
-    context ??= new AudioContext();
+    if (!context) {
+      context = new AudioContext();
+      context.onstatechange = () => {
+        for (const tell of watchers) tell();
+      };
+    }
+    if (context.state === "running") return;
+    if (navigator.userActivation?.isActive ?? true) wokenAt = performance.now();
     void context.resume();
   } catch {
     context = null; // no sound here; the picture still counts
   }
 }
 
+/** Whether what is sounded now can be heard. */
+export const soundRuns = () => context?.state === "running";
+
+/** Be told when sound begins or falls asleep; returns what ends it. */
+export function watchSound(tell: () => void) {
+  watchers.add(tell);
+  return () => void watchers.delete(tell);
+}
+
 function beep(hertz: number, seconds: number, delay = 0) {
   if (!context) return;
+  // asleep, its time stands still: what is missed now would all sound at once when it wakes
+  if (!soundRuns() && performance.now() - wokenAt > WAKING_MS) return;
   const tone = context.createOscillator();
   const loudness = context.createGain();
   const start = context.currentTime + delay;

@@ -13,6 +13,7 @@ import {
   watchText,
 } from "../../clock/state";
 import { useAwake } from "../../clock/useAwake";
+import { useSound } from "../../clock/useSound";
 import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
@@ -28,6 +29,7 @@ export function ExposureClock() {
   const { problem, retry } = useLogging(timed);
   useSounds(timed, now);
   useAwake(timed?.phase === "open");
+  useSound(timed?.phase === "open");
   if (!timed) return null;
   return <Face timed={timed} now={now} problem={problem} retry={retry} />;
 }

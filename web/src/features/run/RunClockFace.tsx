@@ -15,6 +15,7 @@ import { wakeSound } from "../../clock/sounds";
 import { watchText } from "../../clock/state";
 import { useAwake } from "../../clock/useAwake";
 import { useCues } from "../../clock/useCues";
+import { useSound } from "../../clock/useSound";
 import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
@@ -22,6 +23,7 @@ import { GiveUp, OverAll } from "../../components/OverAll";
 import { Beside } from "./Beside";
 import { Blackout } from "./Blackout";
 import { Hands } from "./Hands";
+import { Silent } from "./Silent";
 import { StepList } from "./StepList";
 import { Thermometer } from "./Thermometer";
 import { useFinishing } from "./useFinishing";
@@ -38,6 +40,7 @@ export function RunClockFace() {
   const [aloud, setAloud] = useState(() => localStorage.getItem(ALOUD) === "yes");
   useCues(runs.length > 0, aloud); // listening before it begins: its first cue is at once
   useAwake(going.length > 0);
+  const heard = useSound(going.length > 0);
   const { problem, retry } = useFinishing(clocks);
   const run = runs.find((each) => each.run_id === clocks?.shown);
   if (clocks?.black && going.length > 0) return <Blackout runs={going} now={now} />;
@@ -55,6 +58,7 @@ export function RunClockFace() {
       now={now}
       problem={problem}
       retry={retry}
+      silent={!heard}
       aloud={aloud}
       speak={speak}
     />
@@ -67,6 +71,7 @@ function Face({
   now,
   problem,
   retry,
+  silent,
   aloud,
   speak,
 }: {
@@ -75,6 +80,7 @@ function Face({
   now: number;
   problem: { message: string; away: boolean } | null;
   retry: () => void;
+  silent: boolean;
   aloud: boolean;
   speak: (wanted: boolean) => void;
 }) {
@@ -170,6 +176,7 @@ function Face({
             : problem.message}
         </Notice>
       )}
+      {run.phase === "going" && silent && <Silent />}
       <StepList run={run} place={run.phase === "ready" ? -1 : place} />
       <Grid
         templateColumns={{ base: run.phase === "ready" ? "1fr" : "1fr 1fr", md: "1fr 1fr" }}
