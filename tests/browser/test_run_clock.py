@@ -205,6 +205,26 @@ def test_a_silent_clock_says_so(open_page: Open, run: Service) -> None:
     expect(notice).to_have_count(0)
 
 
+def test_a_screen_that_will_fall_asleep(open_page: Open, run: Service) -> None:
+    """Where the browser cannot keep it awake that is said before the run begins."""
+    page = opened(open_page)
+    caution = page.get_by_text("cannot keep this screen awake")
+    expect(page.get_by_role("button", name="Begin: Presoak")).to_be_visible()
+    expect(caution).to_have_count(0)
+    page.add_init_script("delete Navigator.prototype.wakeLock")
+    page.reload()
+    expect(caution).to_be_visible()
+    page.add_init_script(
+        "Object.defineProperty(navigator, 'wakeLock',"
+        " { value: { request: async () => { throw new Error('low battery'); } } })"
+    )
+    page.reload()
+    expect(page.get_by_role("button", name="Begin: Presoak")).to_be_visible()
+    expect(caution).to_have_count(0)
+    page.get_by_role("button", name="Begin: Presoak").click()
+    expect(caution).to_be_visible()
+
+
 def test_a_run_survives_and_is_written(open_page: Open, run: Service) -> None:
     """Through a reload and a killed server to its end; then film is developed, times are kept."""
     page = opened(open_page)

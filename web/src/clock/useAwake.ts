@@ -1,20 +1,23 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 
-/** Keeps the screen lit while wanted, where the browser can. It lets go whenever the page is hidden;
-    the screen is kept lit again when one comes back. */
-export function useAwake(wanted: boolean) {
+/** Keeps the screen lit while wanted; false where the browser cannot or will not. It lets go whenever
+    the page is hidden; the screen is kept lit again when one comes back. */
+export function useAwake(wanted: boolean): boolean {
+  const [refused, setRefused] = useState(false);
+  const able = "wakeLock" in navigator; // only pages of one's own machine or over https have it
   useEffect(() => {
-    if (!wanted || !("wakeLock" in navigator)) return;
+    if (!wanted || !able) return;
     let over = false;
     let lock: WakeLockSentinel | null = null;
     const take = async () => {
       if (document.visibilityState !== "visible") return;
       try {
         const held = await navigator.wakeLock.request("screen");
-        if (over) void held.release();
-        else lock = held;
+        if (over) return void held.release();
+        lock = held;
+        setRefused(false);
       } catch {
-        // refused, as on a low battery: the clock counts all the same
+        setRefused(true); // as on a low battery: the clock counts all the same
       }
     };
     void take();
@@ -24,5 +27,6 @@ export function useAwake(wanted: boolean) {
       document.removeEventListener("visibilitychange", take);
       void lock?.release();
     };
-  }, [wanted]);
+  }, [wanted, able]);
+  return able && !refused;
 }

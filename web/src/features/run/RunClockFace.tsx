@@ -39,7 +39,7 @@ export function RunClockFace() {
   const now = useTicks(runs.some((each) => each.phase !== "ready"));
   const [aloud, setAloud] = useState(() => localStorage.getItem(ALOUD) === "yes");
   useCues(runs.length > 0, aloud); // listening before it begins: its first cue is at once
-  useAwake(going.length > 0);
+  const awake = useAwake(going.length > 0);
   const heard = useSound(going.length > 0);
   const { problem, retry } = useFinishing(clocks);
   const run = runs.find((each) => each.run_id === clocks?.shown);
@@ -59,6 +59,7 @@ export function RunClockFace() {
       problem={problem}
       retry={retry}
       silent={!heard}
+      awake={awake}
       aloud={aloud}
       speak={speak}
     />
@@ -72,6 +73,7 @@ function Face({
   problem,
   retry,
   silent,
+  awake,
   aloud,
   speak,
 }: {
@@ -81,6 +83,7 @@ function Face({
   problem: { message: string; away: boolean } | null;
   retry: () => void;
   silent: boolean;
+  awake: boolean;
   aloud: boolean;
   speak: (wanted: boolean) => void;
 }) {
@@ -177,6 +180,12 @@ function Face({
         </Notice>
       )}
       {run.phase === "going" && silent && <Silent />}
+      {!awake && (
+        <Notice tone="caution">
+          The browser cannot keep this screen awake: set the device so that it does not fall asleep,
+          or it will be silent.
+        </Notice>
+      )}
       <StepList run={run} place={run.phase === "ready" ? -1 : place} />
       <Grid
         templateColumns={{ base: run.phase === "ready" ? "1fr" : "1fr 1fr", md: "1fr 1fr" }}
