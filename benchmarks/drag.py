@@ -45,6 +45,7 @@ def chromium_page(width: int, height: int, light: str = "day") -> Iterator[Page]
         context = browser.new_context(
             viewport={"width": width, "height": height}, has_touch=touch, is_mobile=touch
         )
+        context.grant_permissions(chromium.GRANTED)
         context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
         yield context.new_page()
         browser.close()

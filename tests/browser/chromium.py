@@ -5,6 +5,9 @@ import shutil
 # The shell is the same engine without the windows: a page opens in two thirds of the time.
 PATH = shutil.which("chromium-headless-shell") or shutil.which("chromium")
 
+# The shell has nobody to ask; the browser with windows grants this by itself.
+GRANTED = ["screen-wake-lock"]
+
 # Nothing outside this machine is found, and letters and colours are the same on any.
 ARGUMENTS = [
     "--no-sandbox",

@@ -128,6 +128,7 @@ def open_page(browser: Browser, service: Service) -> Iterator[Open]:
             viewport=size, has_touch=touch, is_mobile=touch, bypass_csp=False
         )  # type: ignore[arg-type]
         contexts.append(context)
+        context.grant_permissions(chromium.GRANTED)
         context.set_default_timeout(PATIENT_MS)
         context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
         context.add_init_script(STILL)
