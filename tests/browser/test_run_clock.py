@@ -173,7 +173,7 @@ window.seen = (how) => {
 
 def test_sound_and_light_come_back(open_page: Open, run: Service) -> None:
     """After a reload the browser is silent until touched: it is said, any touch wakes it, and what
-    was missed is not heard all at once. The screen is kept awake again when one comes back to it."""
+    was missed is not heard all at once. The screen is kept awake again when one comes back."""
     page = opened(open_page)
     page.add_init_script(PHONE_HABITS)
     page.get_by_role("button", name="Begin: Presoak").click()
