@@ -37,7 +37,7 @@ page: $(PAGE)
 # Set up everything and run every check; ends with pytest's closing line.
 test: $(TOOLS) $(PAGE) $(CHROMIUM) check
 	@echo "— tests"
-	@$(BIN)/python -m pytest -q -n $(WORKERS)
+	@$(BIN)/python -m pytest -q -n $(WORKERS) --dist worksteal
 
 # Everything but the tests: lint, types, contracts, generated schema.
 check: lint types contracts schema
@@ -68,7 +68,7 @@ schema: $(TOOLS) $(MODULES)
 
 # The browser tests alone.
 browser: $(TOOLS) $(PAGE) $(CHROMIUM)
-	@$(BIN)/python -m pytest -q -n $(WORKERS) tests/browser
+	@$(BIN)/python -m pytest -q -n $(WORKERS) --dist worksteal tests/browser
 
 # How fast it is, as ratios, in one run.
 bench: $(TOOLS) $(PAGE) $(CHROMIUM)

@@ -3,6 +3,7 @@
 import io
 import re
 from pathlib import Path
+from urllib.parse import parse_qs, urlsplit
 
 import pytest
 from PIL import Image
@@ -57,6 +58,38 @@ def test_a_sentence_narrows_the_log(open_page: Open) -> None:
     page.get_by_role("button", name="show all").click()
     page.get_by_label("From day").fill("2026-01-01")
     expect(page.get_by_text("4 exposures").first).to_be_visible()
+
+
+# Chooses one after the other, so many milliseconds apart.
+CHOOSE = """async ([choices, pause]) => {
+    for (const [label, value] of choices) {
+        const list = [...document.querySelectorAll('select')]
+            .find((each) => each.getAttribute('aria-label') === label);
+        const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set;
+        set.call(list, value);
+        list.dispatchEvent(new Event('change', { bubbles: true }));
+        await new Promise((done) => setTimeout(done, pause));
+    }
+}"""
+
+
+def test_choices_faster_than_the_page_is_drawn(open_page: Open) -> None:
+    """Each works on what the one before it left: none is lost, whatever is drawn meanwhile."""
+    page = open_page("/log")
+    for pause, n in zip((0, 1, 2, 4, 6, 8, 12, 16, 24), ("-1", "1", "0") * 3, strict=True):
+        expect(page.get_by_text("11 exposures").first).to_be_visible()
+        choices = [
+            *[("Film", "film-ostrel"), ("State", "exposed"), ("Film", ""), ("Development", n)],
+            *[("Lens or pinhole", "pinhole pinhole-box"), ("Lens or pinhole", "lens lens-150")],
+        ]
+        page.evaluate(CHOOSE, [choices, pause])
+        page.wait_for_timeout(300)  # a choice that was lost would be lost by now
+        assert parse_qs(urlsplit(page.url).query) == {
+            "state": ["exposed"],
+            "n": [n],
+            "lens_id": ["lens-150"],
+        }
+        page.get_by_role("button", name="show all").click()
 
 
 def test_walked_with_the_keyboard(open_page: Open) -> None:

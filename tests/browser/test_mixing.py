@@ -134,6 +134,17 @@ def test_mixing_line_by_line(open_page: Open, service: Service) -> None:
     assert download.value.path().read_bytes().startswith(b"%PDF")
 
 
+def test_the_film_is_typed_as_fast_as_one_can(open_page: Open) -> None:
+    """Every digit stays where it was typed; the sheet that is asked for is of the whole number."""
+    page = open_page("/darkroom/mixing?recipe_id=recipe-corvane-mq")
+    field = page.get_by_label("Film, square inches")
+    for area in ("1234", "2345", "3456"):
+        field.press("Control+A")
+        page.keyboard.type(area)
+        expect(field).to_have_value(area)
+        expect(page).to_have_url(re.compile(f"recipe_id=recipe-corvane-mq.*area_in2={area}$"))
+
+
 def test_measures_of_ones_own(open_page: Open, service: Service) -> None:
     """°F and fluid ounces, chosen once, are typed and read on the mixing sheet."""
     page = open_page("/kit")

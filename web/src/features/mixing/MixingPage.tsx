@@ -1,9 +1,10 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { RoomHeader } from "../../app/RoomHeader";
+import { useAddress } from "../../app/useAddress";
 import { Choose } from "../../components/Choose";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
@@ -18,7 +19,7 @@ import { type Asked, powderQuery, sheetQuery } from "./queries";
 /** Mixing: for a run, or stock from powder, as lines to follow; and how good the fixer is. */
 export function MixingPage() {
   const kit = useQuery(kitQuery).data;
-  const [sought, seek] = useSearchParams();
+  const [sought, set] = useAddress();
   const powder = sought.get("powder");
   const powders = (kit?.powders ?? []).filter((each) => !each.archived);
   const recipes = (kit?.recipes ?? []).filter((each) => !each.archived);
@@ -29,12 +30,6 @@ export function MixingPage() {
   const recipe = chosen("recipe_id", recipes[0]?.id);
   const tank = chosen("tank_id", tanks[0]?.id);
   const line = chosen("line_id", lines[0]?.id);
-  const set = (name: string, value: string) => {
-    const changed = new URLSearchParams(sought);
-    if (value) changed.set(name, value);
-    else changed.delete(name);
-    seek(changed, { replace: true });
-  };
   const ready = recipe !== "" && tank !== "" && line !== "";
   return (
     <>
@@ -50,7 +45,7 @@ export function MixingPage() {
               { value: "", label: "the baths of a run" },
               ...powders.map((each) => ({ value: each.id, label: `${each.name}, from powder` })),
             ]}
-            onChange={(id) => set("powder", id)}
+            onChange={(powder) => set({ powder })}
           />
         </Box>
         {kit && !powder && !ready && (
@@ -80,7 +75,7 @@ export function MixingPage() {
                       value: each.id,
                       label: `${filmOf(each.film_id)}: ${each.name}`,
                     }))}
-                    onChange={(id) => set("recipe_id", id)}
+                    onChange={(recipe_id) => set({ recipe_id })}
                   />
                 </Box>
                 <Box flex="1 1 180px">
@@ -88,7 +83,7 @@ export function MixingPage() {
                     label="In"
                     value={tank}
                     options={tanks.map((each) => ({ value: each.id, label: each.name }))}
-                    onChange={(id) => set("tank_id", id)}
+                    onChange={(tank_id) => set({ tank_id })}
                   />
                 </Box>
                 <Box flex="1 1 180px">
@@ -96,7 +91,7 @@ export function MixingPage() {
                     label="Line of baths"
                     value={line}
                     options={lines.map((each) => ({ value: each.id, label: each.name }))}
-                    onChange={(id) => set("line_id", id)}
+                    onChange={(line_id) => set({ line_id })}
                   />
                 </Box>
               </Flex>
@@ -111,10 +106,10 @@ export function MixingPage() {
 }
 
 function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank_id" | "line_id">) {
-  const [sought, seek] = useSearchParams();
+  const [sought, set] = useAddress();
   const [tap, setTap] = useKeptText("tap water");
   const [other, setOther] = useKeptText("other water");
-  const area = sought.get("area_in2") ?? "80";
+  const [area, setArea] = useState(sought.get("area_in2") ?? "80");
   const { unit, toC, text } = useDegrees();
   const [typed, setTyped] = useState<string | null>(null);
   const wanted = typed ?? text(Number(sought.get("temperature_c") ?? 20));
@@ -128,11 +123,6 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
     ...(tap.trim() && other.trim() && { tap_c: toC(tap), other_c: toC(other) }),
   };
   const sheet = useQuery(sheetQuery(asked));
-  const set = (name: string, value: string) => {
-    const changed = new URLSearchParams(sought);
-    changed.set(name, value);
-    seek(changed, { replace: true });
-  };
   const query = new URLSearchParams(Object.entries(asked).map(([key, value]) => [key, `${value}`]));
   const field = (label: string, value: string, change: (text: string) => void, help?: string) => (
     <Box flex="1 1 150px">
@@ -152,7 +142,10 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
         {field(
           "Film, square inches",
           area,
-          (text) => set("area_in2", text),
+          (area_in2) => {
+            setArea(area_in2);
+            set({ area_in2 });
+          },
           "80: a roll, four 4×5",
         )}
         {field(`Tap water, ${unit}`, tap, setTap)}

@@ -1,0 +1,22 @@
+import { useCallback } from "react";
+import { useSearchParams } from "react-router";
+
+/** What a room keeps in its address, so that it can be reloaded, shared and gone back to; an empty
+    text takes a word out again. */
+export function useAddress(): [URLSearchParams, (more: Record<string, string>) => void] {
+  const [params, setParams] = useSearchParams();
+  const set = useCallback(
+    (more: Record<string, string>) => {
+      // The address itself, not what was drawn of it: several changes can come before it is drawn,
+      // and what is drawn meanwhile may be only the first of them.
+      const next = new URLSearchParams(window.location.search);
+      for (const [name, value] of Object.entries(more)) {
+        if (value) next.set(name, value);
+        else next.delete(name);
+      }
+      setParams(next, { replace: true });
+    },
+    [setParams],
+  );
+  return [params, set];
+}
