@@ -12,6 +12,8 @@ from emulsa.store import journal
 
 Connection = sqlite3.Connection
 
+MUCH_WRITING_KB = 65_536
+
 
 class TooNew(Exception):
     """The file was written by a newer Emulsa than this one."""
@@ -28,6 +30,13 @@ def connect(path: Path) -> Connection:
     return connection
 
 
+def connect_to_write_much(path: Path) -> Connection:
+    """A connection with room for the pages that much writing comes back to again and again."""
+    connection = connect(path)
+    connection.execute(f"PRAGMA cache_size = -{MUCH_WRITING_KB}")
+    return connection
+
+
 @contextmanager
 def transaction(connection: Connection) -> Iterator[None]:
     """All of it or none of it; the write lock is taken at the start."""
@@ -38,6 +47,16 @@ def transaction(connection: Connection) -> Iterator[None]:
         connection.execute("ROLLBACK")
         raise
     connection.execute("COMMIT")
+
+
+@contextmanager
+def moment(connection: Connection) -> Iterator[None]:
+    """Much is read as it was at one moment, whatever is written meanwhile."""
+    connection.execute("BEGIN")
+    try:
+        yield
+    finally:
+        connection.execute("ROLLBACK")
 
 
 def migrations() -> list[tuple[int, str]]:

@@ -77,6 +77,11 @@ def columns(connection: Connection, table: str) -> dict[str, bool]:
     }
 
 
+def parents_may_follow(connection: Connection) -> None:
+    """Until the transaction ends a row may name one that comes later; then all must be there."""
+    connection.execute("PRAGMA defer_foreign_keys = ON")
+
+
 def add(connection: Connection, table: str, row: dict[str, Any]) -> bool:
     """Add a row unless one of its identity is there; whether it was added.
 

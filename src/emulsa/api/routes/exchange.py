@@ -26,11 +26,9 @@ from emulsa.core.limits import Id
 from emulsa.exchange import places
 from emulsa.exchange.logbook import archive, columns, csv_in, csv_out
 from emulsa.store import journal, outings
-from emulsa.store.database import Connection, connect
+from emulsa.store.database import Connection, connect, connect_to_write_much
 
 router = Routes(prefix="/api/exchange", tags=["exchange"])
-
-MUCH_WRITING_KB = 65_536
 
 ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 GEOJSON: dict[int | str, dict[str, Any]] = {200: {"content": {"application/geo+json": {}}}}
@@ -236,10 +234,8 @@ def _connect(request: Request) -> Connection:
 
 
 def _connect_to_write(request: Request) -> Connection:
-    """A connection for much writing, with room for the pages it comes back to again and again."""
-    connection = _connect(request)
-    connection.execute(f"PRAGMA cache_size = -{MUCH_WRITING_KB}")
-    return connection
+    path: Path = request.app.state.database
+    return connect_to_write_much(path)
 
 
 def _folder(request: Request) -> Path:

@@ -11,7 +11,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.chemistry.dilution import Colon, Volume
 from emulsa.core.chemistry.film_area import rolls
-from emulsa.core.data.chemistry import EXHAUSTED_CLEARINGS
+from emulsa.core.chemistry.fixing import exhausted_s
 from emulsa.core.development.developing_time import Age
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within, plain
@@ -134,7 +134,7 @@ def used_up(bottle: Bottle) -> str:
             " mix a new one."
         )
     if bottle.fresh_clearing_s and bottle.clearing_s:
-        limit = EXHAUSTED_CLEARINGS * bottle.fresh_clearing_s
+        limit = exhausted_s(bottle.fresh_clearing_s)
         if bottle.clearing_s >= limit - 1e-9:
             return (
                 f"{bottle.name} clears in {plain(bottle.clearing_s)} s, twice as long as when it"

@@ -20,7 +20,7 @@ from emulsa import __version__
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
 from emulsa.store import log, whole
-from emulsa.store.database import Connection
+from emulsa.store.database import Connection, moment
 
 FORMAT, VERSION = "emulsa-archive", 1
 MOST_BYTES_A_LINE = 8 * 1_048_576
@@ -41,8 +41,7 @@ class Merged:
 
 def write(connection: Connection, folder: Path, target: Path, progress: Progress) -> None:
     """Write the archive to ``target``, row by row, from one moment of the store."""
-    connection.execute("BEGIN")
-    try:
+    with moment(connection):
         total = sum(whole.count(connection, table) for table in whole.TABLES)
         manifest = {
             "format": FORMAT,
@@ -63,8 +62,6 @@ def write(connection: Connection, folder: Path, target: Path, progress: Progress
             for row in whole.rows(connection, "attachment"):
                 _add_picture(archive, folder, row)
         progress(total, total)
-    finally:
-        connection.execute("ROLLBACK")
 
 
 def merge(connection: Connection, folder: Path, source: Path, progress: Progress) -> Merged:
@@ -94,7 +91,7 @@ def _merge(
         raise Unreadable(
             "This archive was written by a newer Emulsa; bring it in with that one.", field="file"
         )
-    connection.execute("PRAGMA defer_foreign_keys = ON")
+    whole.parents_may_follow(connection)
     counts = manifest["tables"]
     merged, done, total = Merged(), 0, sum(counts.values())
     for table in whole.TABLES:

@@ -164,19 +164,6 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
           problem={problem}
         />
       );
-    case "optional":
-      return (
-        <Entry
-          label={field.label}
-          help={field.help}
-          inputMode="decimal"
-          defaultValue={text}
-          onChange={(event) =>
-            onChange(event.target.value.trim() ? typedNumber(event.target.value) : null)
-          }
-          problem={problem}
-        />
-      );
     case "film":
       return (
         <Choose
@@ -221,13 +208,18 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
         />
       );
     case "number":
+    case "optional":
       return (
         <Entry
           label={field.label}
           help={field.help}
           inputMode="decimal"
           defaultValue={text}
-          onChange={(event) => onChange(typedNumber(event.target.value))}
+          onChange={({ target }) =>
+            onChange(
+              field.as === "optional" && !target.value.trim() ? null : typedNumber(target.value),
+            )
+          }
           problem={problem}
         />
       );
