@@ -36,7 +36,7 @@ export function Session({
   const [film, setFilm] = useState<string | null>(null);
   const [from, setFrom] = useState<string | null>(null);
   const [box, setBox] = useKeptText("exposed-box");
-  const { problem, write, busy, at } = useWrite(() => setTyped(""));
+  const { problem, write, busy, at } = useWrite();
   const filmId = film ?? films[0]?.id ?? "";
   const boxes = stock.filter(
     (each) => each.stock.film_id === filmId && each.state.left > 0 && !each.stock.archived,
@@ -49,9 +49,12 @@ export function Session({
   const act = (event: FormEvent) => {
     event.preventDefault();
     if (!sides.length) return; // what is typed is still being read
-    if (state === "loaded") void write(() => unloadSides(typed, ""));
-    else if (state === "exposed") void write(() => unloadSides(typed, box.trim()));
-    else void write(() => loadSides(typed, filmId, boxId || null));
+    void write(async () => {
+      if (state === "loaded") await unloadSides(typed, "");
+      else if (state === "exposed") await unloadSides(typed, box.trim());
+      else await loadSides(typed, filmId, boxId || null);
+      setTyped(""); // before the board is drawn anew: what is touched then is the next choice
+    });
   };
   if (kit && !films.length) {
     return (
