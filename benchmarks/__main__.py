@@ -23,9 +23,9 @@ from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port
 from emulsa.api.app import BUILT_PAGE
 from emulsa.core import operations, wire
-from emulsa.core.alternatives.plans import PlansRequest, plans
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.plans import PlansRequest, plans
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposure import exposure
 
 ROUNDS = 15
 

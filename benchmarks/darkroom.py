@@ -15,8 +15,8 @@ import httpx2
 
 from benchmarks.drag import chromium_page
 from benchmarks.service import Running
-from emulsa.core.runs.batches import BatchesRequest, Sheet, batches
-from emulsa.core.runs.evening import EveningRequest, EveningRun, Task, evening
+from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
+from emulsa.core.darkroom.evening import EveningRequest, EveningRun, Task, evening
 from emulsa.demo.quarry import build
 from emulsa.store import backups, database
 

@@ -2,7 +2,6 @@
 
 from hypothesis import strategies as st
 
-from emulsa.core.alternatives.schools import SCHOOLS
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
 from emulsa.core.corrections.bellows import (
     ByDraw,
@@ -16,16 +15,17 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, TableLaw
+from emulsa.core.darkroom.run import Run
 from emulsa.core.development.recipes import Point, Rating, Recipe, Warmth
 from emulsa.core.exposing.request import High
-from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
+from emulsa.core.exposing.schools import SCHOOLS
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.film.holders import Fault, Holder
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.rolls import Roll
-from emulsa.core.film.runs import Run
 from emulsa.core.film.stock import Stock
-from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.films import Film, FilmRecipe, Provenance
 from emulsa.core.light.meters import (
     Calibrated,
     EvReading,
@@ -34,8 +34,8 @@ from emulsa.core.light.meters import (
     MeanReading,
     TimeReading,
 )
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Pin, Scene, SceneReading
 
 names = st.text(st.characters(codec="utf-8", exclude_characters="\0"), min_size=1, max_size=40)
 notes = st.text(st.characters(codec="utf-8", exclude_characters="\0"), max_size=40)

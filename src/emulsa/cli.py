@@ -8,8 +8,9 @@ import sys
 from pathlib import Path
 
 from emulsa import __version__
-from emulsa.core import operations, reading_line
+from emulsa.core import operations
 from emulsa.core.errors import CoreError
+from emulsa.core.line import grammar
 from emulsa.core.wire import dumps
 
 BAD_INPUT = 2  # exit code of a refused request
@@ -44,7 +45,7 @@ def compute(name: str) -> int:
 def read(line: str) -> int:
     """What a typed line means, as JSON: the same grammar as the page's."""
     try:
-        print(dumps(reading_line.parse(line)))
+        print(dumps(grammar.parse(line)))
     except CoreError as problem:
         print(dumps(problem.as_json()))
         return BAD_INPUT

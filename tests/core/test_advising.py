@@ -4,17 +4,17 @@ from typing import Any
 
 import pytest
 
-from emulsa.core.advising.catalogue import CATALOGUE
-from emulsa.core.advising.metering import aged
-from emulsa.core.advising.setting import given_advice
 from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Infinity
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
+from emulsa.core.exposing.advising.catalogue import CATALOGUE
+from emulsa.core.exposing.advising.metering import aged
+from emulsa.core.exposing.advising.setting import given_advice
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import High, SpotReading
-from emulsa.core.exposure import exposure
 from emulsa.core.light.meters import EvReading, IlluminanceReading
 from emulsa.core.tones.placement import IncidentPair, Placed
 from tests.core.requests import canonical

@@ -7,18 +7,18 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.darkroom.waiting import WaitingFilm, groups
 from emulsa.core.development import ratings, temperature
 from emulsa.core.development.choice import Choice
-from emulsa.core.development.developing_time import (
+from emulsa.core.development.recipes import Point, Rating, Recipe, Timed, Warmth, time_for
+from emulsa.core.development.thumb import thumb_factor, zones_off
+from emulsa.core.development.time import (
     DevelopmentAnswer,
     DevelopmentRequest,
     development,
 )
-from emulsa.core.development.recipes import Point, Rating, Recipe, Timed, Warmth, time_for
-from emulsa.core.development.thumb import thumb_factor, zones_off
-from emulsa.core.development.waiting import WaitingFilm, groups
 from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
-from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.kit.films import Film, FilmRecipe
 
 TABLE = (
     Warmth(temperature_c=18, minutes=11.5),

@@ -14,7 +14,7 @@ from emulsa.core.corrections import bellows
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.kit import KitLens, KitPinhole
+from emulsa.core.kit.bag import KitLens, KitPinhole
 from emulsa.demo.bag import FILMS, LENSES, PINHOLE
 
 CORVANE, OSTREL, VELM = FILMS

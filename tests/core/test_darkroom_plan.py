@@ -6,16 +6,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.cues import heard
+from emulsa.core.darkroom.evening import EveningRequest, evening
+from emulsa.core.darkroom.plan import Wanting
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.zones_text import too_far, zones_text
 from emulsa.core.errors import CoreError, Impossible, Missing, Unreadable, Unsound
-from emulsa.core.kit import Camera, KitFilter, KitLens, Meter
-from emulsa.core.packing import Loaded, packing
-from emulsa.core.runs import plan
-from emulsa.core.runs.cues import heard
-from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank, bottle_trouble
-from emulsa.core.runs.evening import EveningRequest, evening
-from emulsa.core.runs.plan import Wanting
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, Meter
+from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank, bottle_trouble
+from emulsa.core.outing.packing import Loaded, packing
 from emulsa.demo.bag import FILTERS, LENSES
 
 TANK = Tank(id="tank", name="Tank", holds=4, volume_ml=500, pour_s=10, drain_s=10)

@@ -6,10 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.darkroom.waiting import WaitingFilm, groups
 from emulsa.core.development import recipes, temperature
-from emulsa.core.development.developing_time import DevelopmentRequest, development
 from emulsa.core.development.recipes import Point, Recipe
-from emulsa.core.development.waiting import WaitingFilm, groups
+from emulsa.core.development.time import DevelopmentRequest, development
 from emulsa.core.errors import Missing, OutOfRange
 from emulsa.demo.bag import FILMS, RECIPES
 

@@ -6,12 +6,11 @@ import pytest
 
 from emulsa import core
 from emulsa.core import operations
-from emulsa.core.advising.catalogue import CATALOGUE
 from emulsa.core.data.bibliography import SOURCES
+from emulsa.core.exposing.advising.catalogue import CATALOGUE
 
 DOCS = Path(__file__).parents[2] / "docs" / "core"
 CORE = Path(core.__file__).parent
-FOLDER_PAGES = {"advising": "advice", "exposing": "exposure"}  # folders by another name
 TEXT = "\n".join(page.read_text(encoding="utf-8") for page in sorted(DOCS.glob("*.md")))
 
 
@@ -38,7 +37,6 @@ def test_every_code_of_advice_is_documented() -> None:
 def test_every_folder_has_a_page() -> None:
     """Docs mirror the core's folders."""
     folders = {each.name for each in CORE.iterdir() if (each / "__init__.py").exists()}
-    pages = {FOLDER_PAGES.get(each, each) for each in folders - {"data"}}
-    for page in pages:
+    for page in folders - {"data"}:
         assert (DOCS / f"{page}.md").exists()
         assert f"({page}.md)" in (DOCS / "README.md").read_text(encoding="utf-8")

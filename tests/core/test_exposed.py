@@ -11,9 +11,10 @@ from emulsa.core.corrections.light_change import Interval
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, corrected_s
 from emulsa.core.errors import CoreError, Impossible, Missing
-from emulsa.core.exposed import Given, check, given_error_stops, log, n_for_error
-from emulsa.core.exposure import exposure
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.film.pieces import share_left
+from emulsa.core.logged.log import check, given_error_stops, log, n_for_error
+from emulsa.core.logged.record import Given
 from tests.core.requests import canonical
 
 REQUEST = canonical()

@@ -24,8 +24,8 @@ from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.errors import CoreError, Missing, OutOfRange, Unsound
+from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
-from emulsa.core.exposure import exposure, metered_at
 from emulsa.core.light.meters import EvReading
 from emulsa.core.tones.placement import AsMetered, Average, Incident, IncidentPair, Placed
 from tests.core.requests import canonical

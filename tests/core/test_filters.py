@@ -10,9 +10,9 @@ from emulsa.core.corrections.filters import Filter, count, graduated_stops, stre
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter, speeds
 from emulsa.core.data.contrast import SHIFTS, SUBJECTS, subject_of
 from emulsa.core.errors import Unsound
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import High, SpotReading
 from emulsa.core.exposing.setting import choose_time
-from emulsa.core.exposure import exposure
 from emulsa.core.light.meters import EvReading
 from emulsa.core.tones.placement import Incident
 from tests.core.requests import canonical

@@ -6,10 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.corrections.optics import Lens, Shutter, mark_text, speeds
+from emulsa.core.corrections.optics import Lens, Shutter, speeds
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable, Unsound
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import hand_time_s, minutes_text, stops_text, time_text
+from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     Calibrated,
     EvReading,

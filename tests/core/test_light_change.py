@@ -12,9 +12,11 @@ from emulsa.core.corrections.light_change import (
 )
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, corrected_s
 from emulsa.core.errors import CoreError
-from emulsa.core.exposure import exposure
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light.meters import EvReading
-from emulsa.core.relight import Relit, relit
+from emulsa.core.line import grammar
+from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.tones.placement import Average
 from tests.core.requests import canonical
 
@@ -93,6 +95,12 @@ def test_too_much_is_an_error_and_not_a_negative_time() -> None:
     assert answer.error_stops_if_stopped == pytest.approx(1)
 
 
+def relit_by(request: ExposureRequest, changed: Relit) -> RelitAnswer:
+    """As the service does it: the text read by the line's grammar, then what it means."""
+    word = grammar.reading(changed.text)
+    return relit(request, changed, word.reading, word.through)
+
+
 class TestRelit:
     """A reading typed while the shutter is open."""
 
@@ -101,7 +109,7 @@ class TestRelit:
     def test_a_stop_less_light_doubles_the_metered_time(self) -> None:
         """Of the placed thing: EV 9 before, 8 now."""
         planned = exposure(self.request).metered_s
-        answer = relit(self.request, Relit(text="8"))
+        answer = relit_by(self.request, Relit(text="8"))
         assert answer.now_metered_s == pytest.approx(2 * planned)
         assert answer.says == "EV 8: −1 stop of light"
         assert answer.going_on is None
@@ -111,7 +119,7 @@ class TestRelit:
         planned = exposure(self.request).metered_s
         half = corrected_s(self.request.law, planned) / 2
         given_ = (Interval(metered_s=planned, elapsed_s=half),)
-        answer = relit(self.request, Relit(text="8", intervals=given_))
+        answer = relit_by(self.request, Relit(text="8", intervals=given_))
         assert answer.steady.progress == pytest.approx(0.5)
         left = corrected_s(self.request.law, 2 * planned) / 2
         assert answer.steady.remaining_s == pytest.approx(left)
@@ -121,7 +129,7 @@ class TestRelit:
         """Two stops lost in six seconds: it is said, with the error of stopping now."""
         planned = exposure(self.request).metered_s
         given_ = (Interval(metered_s=planned, elapsed_s=6),)
-        answer = relit(self.request, Relit(text="7", intervals=given_))
+        answer = relit_by(self.request, Relit(text="7", intervals=given_))
         assert answer.going_on is not None
         assert answer.going_on.never
         assert "never complete" in answer.text
@@ -130,12 +138,14 @@ class TestRelit:
     def test_done_is_said(self) -> None:
         """More than enough in brighter light."""
         given_ = (Interval(metered_s=1, elapsed_s=60),)
-        assert "close the shutter" in relit(self.request, Relit(text="10", intervals=given_)).text
+        assert (
+            "close the shutter" in relit_by(self.request, Relit(text="10", intervals=given_)).text
+        )
 
     def test_a_share_and_a_frame_have_their_own_time(self) -> None:
         """Half of a multiple exposure, one stop over in a bracket: the plan's own time."""
         planned = exposure(self.request).metered_s
-        answer = relit(self.request, Relit(text="9", share=0.5, stops=1))
+        answer = relit_by(self.request, Relit(text="9", share=0.5, stops=1))
         assert answer.now_metered_s == pytest.approx(planned)
 
     def test_through_the_filter_when_the_first_was(self) -> None:
@@ -147,14 +157,14 @@ class TestRelit:
             for each in self.request.readings
         )
         request = canonical(readings=readings)
-        assert relit(request, Relit(text="6")).now_metered_s == pytest.approx(
+        assert relit_by(request, Relit(text="6")).now_metered_s == pytest.approx(
             exposure(request).metered_s
         )
 
     def test_an_average_is_read_again_at_its_low_end(self) -> None:
         """Schools that use two readings follow the darker."""
         request = canonical(placement=Average(low="shade", high="frost"))
-        assert relit(request, Relit(text="9")).now_metered_s == pytest.approx(
+        assert relit_by(request, Relit(text="9")).now_metered_s == pytest.approx(
             exposure(request).metered_s
         )
 
@@ -162,5 +172,5 @@ class TestRelit:
     def test_what_is_no_reading_is_asked(self, text: str) -> None:
         """Only a reading can say what the light does."""
         with pytest.raises(CoreError) as refusal:
-            relit(self.request, Relit(text=text))
+            relit_by(self.request, Relit(text=text))
         assert refusal.value.field == "text"

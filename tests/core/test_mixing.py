@@ -9,13 +9,15 @@ from hypothesis import strategies as st
 
 from emulsa.core.chemistry.measures import Measures
 from emulsa.core.chemistry.powder import Powder, PowderPart
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.beside import Going, beside, held
+from emulsa.core.darkroom.mixing import MixingSheet, Water, for_powder, for_run
+from emulsa.core.darkroom.run_sheet import run_sheet
 from emulsa.core.data.cautions import CAUTIONS, HOT, MAKER, POWDER
 from emulsa.core.development import data_sheet
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import CoreError, Impossible, Unreadable, Unsound
-from emulsa.core.runs import plan
-from emulsa.core.runs.beside import Going, beside, held
-from emulsa.core.runs.darkroom_kit import (
+from emulsa.core.kit.darkroom import (
     Bath,
     Bottle,
     Line,
@@ -25,8 +27,6 @@ from emulsa.core.runs.darkroom_kit import (
     short_of,
     used_up,
 )
-from emulsa.core.runs.mixing import MixingSheet, Water, for_powder, for_run
-from emulsa.core.runs.run_sheet import run_sheet
 
 TANK = Tank(id="tank", name="Tank", volume_ml=500, pour_s=10, drain_s=10)
 LINE = Line(

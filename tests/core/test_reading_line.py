@@ -4,12 +4,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core import reading_line, scene_line
 from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.bellows import ByDraw, Infinity
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.errors import Ambiguous, CoreError, Unreadable
-from emulsa.core.kit import KitFilter, KitLens
+from emulsa.core.kit.bag import KitFilter, KitLens
 from emulsa.core.light.meters import (
     Calibrated,
     EvReading,
@@ -20,9 +19,10 @@ from emulsa.core.light.meters import (
     TimeReading,
     ev100,
 )
-from emulsa.core.reading_line import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
-from emulsa.core.scene import Scene, SceneReading
-from emulsa.core.scene_line import KitNames
+from emulsa.core.line import carry_out, grammar
+from emulsa.core.line.carry_out import KitNames
+from emulsa.core.line.grammar import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
+from emulsa.core.scene.record import Scene, SceneReading
 from emulsa.demo.bag import FILMS, FILTERS, LENSES, PINHOLE
 
 KIT = KitNames(films=FILMS, lenses=LENSES, pinholes=(PINHOLE,), filters=FILTERS)
@@ -74,7 +74,7 @@ READINGS: list[tuple[str, Reading, str, float | None]] = [
 @pytest.mark.parametrize(("text", "reading", "label", "zone"), READINGS)
 def test_readings(text: str, reading: Reading, label: str, zone: float | None) -> None:
     """Every unit, with and without label and zone."""
-    word = reading_line.parse(text)
+    word = grammar.parse(text)
     assert isinstance(word, ReadingWord)
     assert (word.reading, word.label, word.zone) == (reading, label, zone)
 
@@ -93,14 +93,14 @@ def test_readings(text: str, reading: Reading, label: str, zone: float | None) -
 )
 def test_how_it_was_read(text: str, through: bool, incident: bool) -> None:
     """Through the filters, or of the light itself; lux are always of the light."""
-    word = reading_line.parse(text)
+    word = grammar.parse(text)
     assert isinstance(word, ReadingWord)
     assert (word.through, word.incident) == (through, incident)
 
 
 def test_a_mean_is_of_exposure_values() -> None:
     """EV 9 and 11 read as one 10."""
-    word = reading_line.parse("9 + 11 wall")
+    word = grammar.parse("9 + 11 wall")
     assert isinstance(word, ReadingWord)
     assert ev100(word.reading, Calibrated()) == 10
 
@@ -109,7 +109,7 @@ def test_a_mean_is_of_exposure_values() -> None:
 def test_ambiguities_have_their_own_code(text: str) -> None:
     """A page can tell a question from a refusal."""
     with pytest.raises(Ambiguous) as asked:
-        reading_line.parse(text)
+        grammar.parse(text)
     assert asked.value.code == "ambiguous"
 
 
@@ -131,7 +131,7 @@ def test_ambiguities_have_their_own_code(text: str) -> None:
 )
 def test_settings(text: str, word: object) -> None:
     """The same line sets what is not read off a meter."""
-    assert reading_line.parse(text) == word
+    assert grammar.parse(text) == word
 
 
 @pytest.mark.parametrize(
@@ -158,7 +158,7 @@ def test_settings(text: str, word: object) -> None:
 def test_what_could_mean_two_things_is_asked(text: str, asked: str) -> None:
     """Ambiguities are asked with the way to say it, never guessed; ranges are said."""
     with pytest.raises(CoreError) as refusal:
-        reading_line.parse(text)
+        grammar.parse(text)
     assert asked in refusal.value.message
 
 
@@ -166,7 +166,7 @@ def test_what_could_mean_two_things_is_asked(text: str, asked: str) -> None:
 def test_any_text_is_answered(text: str) -> None:
     """Whatever is typed gets a meaning or a sentence, never anything else."""
     try:
-        reading_line.parse(text)
+        grammar.parse(text)
     except CoreError as refusal:
         assert refusal.message.rstrip("”).").strip()
 
@@ -187,7 +187,7 @@ def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> No
     through = how == "through" and not of_the_light
     incident = how == "incident" or of_the_light
     taken = SceneReading(id="r", label=label, reading=reading, through=through, incident=incident)
-    word = reading_line.parse(scene_line.line_of(taken))
+    word = grammar.parse(carry_out.line_of(taken))
     assert isinstance(word, ReadingWord)
     assert word.label == label
     assert (word.through, word.incident) == (through, incident)
@@ -197,20 +197,20 @@ def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> No
 
 def test_a_meter_kept_at_another_iso() -> None:
     """What is typed was read at it, unless the line says otherwise; and it reads back."""
-    word = reading_line.parse("12 wall", 400)
-    said = reading_line.parse("12 iso100 wall", 400)
+    word = grammar.parse("12 wall", 400)
+    said = grammar.parse("12 iso100 wall", 400)
     assert isinstance(word, ReadingWord)
     assert isinstance(said, ReadingWord)
     assert (word.reading, said.reading) == (EvReading(ev=12, iso=400), EvReading(ev=12))
     for reading in (word.reading, said.reading):
-        line = scene_line.line_of(SceneReading(id="r", label="wall", reading=reading), 400)
-        again = reading_line.parse(line, 400)
+        line = carry_out.line_of(SceneReading(id="r", label="wall", reading=reading), 400)
+        again = grammar.parse(line, 400)
         assert isinstance(again, ReadingWord)
         assert again.reading == reading
 
 
-def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> scene_line.Applied:
-    return scene_line.apply(scene, reading_line.parse(text), KIT, reading_id, "now")
+def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> carry_out.Applied:
+    return carry_out.apply(scene, grammar.parse(text), KIT, reading_id, "now")
 
 
 def test_a_reading_is_added_and_pinned() -> None:

@@ -8,12 +8,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from emulsa.core.darkroom import evening, process
+from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
+from emulsa.core.darkroom.cues import heard
+from emulsa.core.darkroom.evening import EveningRequest, EveningRun, PlacedTask, Task
+from emulsa.core.darkroom.process import Developer, ProcessRequest, ProcessStep
+from emulsa.core.development import agitation
 from emulsa.core.errors import Impossible, Missing, Unsound
-from emulsa.core.runs import agitation, evening, process
-from emulsa.core.runs.batches import BatchesRequest, Sheet, batches
-from emulsa.core.runs.cues import heard
-from emulsa.core.runs.evening import EveningRequest, EveningRun, Placed, Task
-from emulsa.core.runs.process import Developer, ProcessRequest, ProcessStep
 
 
 def costs(runs: list[list[tuple[float, float]]], objective: str) -> float:
@@ -107,7 +108,7 @@ def test_a_search_cut_short_is_still_a_sharing(
     request = BatchesRequest(sheets=sheets, capacity=capacity, max_runs=len(sheets) // 2 + 1)
     whole = batches(request)
     with pytest.MonkeyPatch.context() as hurried:
-        hurried.setattr("emulsa.core.runs.batches.NODES", nodes)
+        hurried.setattr("emulsa.core.darkroom.batches.NODES", nodes)
         short = batches(request)
     assert sorted(id_ for run in short.runs for id_ in run.ids) == sorted(s.id for s in sheets)
     assert all(len(run.ids) <= capacity for run in short.runs)
@@ -238,7 +239,7 @@ def test_what_is_said_of_a_run(seconds: float, area: float, codes: list[str]) ->
         ProcessStep(name="Stop", kind="stop", seconds=20, drain_s=20)
 
 
-def overlaps(placed: tuple[Placed, ...]) -> list[tuple[Placed, Placed]]:
+def overlaps(placed: tuple[PlacedTask, ...]) -> list[tuple[PlacedTask, PlacedTask]]:
     """Tasks of the hands that run at the same time."""
     by_hand = sorted((each for each in placed if each.hands), key=lambda each: each.start_s)
     return [(a, b) for a, b in pairwise(by_hand) if b.start_s < a.end_s - 1e-9]

@@ -6,13 +6,15 @@ from typing import Any
 import pytest
 from hypothesis import given
 
-from emulsa.core import scene as scenes
 from emulsa.core.errors import CoreError, Missing
-from emulsa.core.exposed import Given, given_error_stops, log
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import High
-from emulsa.core.exposure import exposure
 from emulsa.core.light.meters import Calibrated, EvReading
-from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading, plan
+from emulsa.core.logged.log import given_error_stops, log
+from emulsa.core.logged.record import Given
+from emulsa.core.scene import plan as scenes
+from emulsa.core.scene.plan import plan
+from emulsa.core.scene.record import Pin, Scene, SceneKit, SceneReading, follow_on
 from emulsa.core.tones.placement import AsMetered, Placed
 from emulsa.demo.bag import FILMS, FILTERS, LENSES, METER, PINHOLE
 from emulsa.demo.quarry import ADIT, INCLINE, POOL, WINDING_HOUSE
@@ -123,8 +125,8 @@ def test_one_reading_is_enough() -> None:
 def test_a_new_scene_takes_over_the_kit_and_nothing_else() -> None:
     """Film, lens, aperture and meter; no reading, no filter, no focus."""
     blank = Scene(id="new", outing_id="o", title="Next")
-    assert scenes.follow_on(blank, ()) == blank
-    after = scenes.follow_on(blank, (ADIT, POOL))
+    assert follow_on(blank, ()) == blank
+    after = follow_on(blank, (ADIT, POOL))
     assert (after.film_id, after.lens_id, after.aperture) == ("film-corvane", "lens-150", "32")
     assert (after.readings, after.filter_ids, after.focus.kind) == ((), (), "infinity")
 

@@ -8,11 +8,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core import opinions
-from emulsa.core import scene as scenes
-from emulsa.core.alternatives.bracket import BracketRequest, bracket, offsets
-from emulsa.core.alternatives.plans import FilterChoice, PlansRequest, Weights, plans
-from emulsa.core.alternatives.schools import SCHOOLS, Habits, SchoolRow, SchoolsRequest, schools
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.filters import Filter
@@ -20,11 +15,16 @@ from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Shutter
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.errors import CoreError, Unsound
+from emulsa.core.exposing.bracket import BracketRequest, bracket, offsets
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.plans import FilterChoice, PlansRequest, Weights, plans
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
-from emulsa.core.exposure import exposure
+from emulsa.core.exposing.schools import SCHOOLS, Habits, SchoolRow, SchoolsRequest, schools
+from emulsa.core.kit.preferences import Preferences
 from emulsa.core.light.meters import EvReading
-from emulsa.core.preferences import Preferences
-from emulsa.core.scene import Pin, Scene
+from emulsa.core.scene import plan as scenes
+from emulsa.core.scene import ways
+from emulsa.core.scene.record import Pin, Scene
 from emulsa.core.tones.placement import Average, Placed
 from emulsa.demo.bag import FILTERS
 from emulsa.demo.quarry import POOL, WINDING_HOUSE
@@ -159,7 +159,7 @@ class TestInTheScene:
     def test_every_choice_is_a_scene_that_works(self, school: Any, low: str | None) -> None:
         """Taking up any school, from any other, gives the exposure the strip promised."""
         scene = replace(WINDING_HOUSE, school=school, low=low)
-        for choice in opinions.school_choices(scene, kit_of(scene)):
+        for choice in ways.school_choices(scene, kit_of(scene)):
             if choice.scene is None:
                 assert choice.row.problem
                 continue
@@ -252,7 +252,7 @@ def test_plans_answer_for_any_readings(levels: list[int], zone: int) -> None:
 def test_a_plan_taken_up_is_the_plan(scene: Scene) -> None:
     """The scene of a choice gives its time and N."""
     kit = kit_of(scene)
-    for choice in opinions.plan_choices(scene, kit, FILTERS, Preferences().weights):
+    for choice in ways.plan_choices(scene, kit, FILTERS, Preferences().weights):
         answer = exposure(scenes.plan(choice.scene, kit_of(choice.scene)))
         assert answer.set.seconds == pytest.approx(choice.plan.seconds)
         assert answer.development.n == choice.plan.n
@@ -306,7 +306,7 @@ def test_opinions_say_what_is_missing(change: dict[str, Any]) -> None:
     scene = replace(POOL, **change)
     kit = replace(kit_of(POOL), film=None) if "film_id" in change else kit_of(POOL)
     with pytest.raises(CoreError):
-        opinions.school_choices(scene, kit)
+        ways.school_choices(scene, kit)
 
 
 def test_the_request_of_schools_is_not_changed() -> None:

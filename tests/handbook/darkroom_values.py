@@ -4,9 +4,9 @@ from collections.abc import Callable
 from typing import Any
 
 from emulsa.core.chemistry import dilution, film_area, fixing
+from emulsa.core.darkroom import batches
 from emulsa.core.data.chemistry import CM2_PER_IN2, ROLL_AREA_IN2
-from emulsa.core.development import drift
-from emulsa.core.runs import agitation, batches
+from emulsa.core.development import agitation, drift
 
 
 def scheme(total: float, first: float, dur: float, every: float, first_repeat: float) -> Any:

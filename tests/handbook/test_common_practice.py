@@ -6,14 +6,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.alternatives.bracket import BracketRequest, bracket
 from emulsa.core.corrections import pinhole, reciprocity
 from emulsa.core.corrections.bellows import Infinity
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
 from emulsa.core.development import recipes, temperature
 from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.exposing.bracket import BracketRequest, bracket
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import SpotReading
-from emulsa.core.exposure import exposure
 from emulsa.core.light.exposure_value import exposure_value
 from emulsa.core.light.hand_time import hand_time_s
 from emulsa.core.light.marks import f_number, seconds

@@ -16,7 +16,7 @@ from starlette.testclient import TestClient
 from emulsa.api.app import Settings, create_app
 from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
-from emulsa.core.outing import Outing
+from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
 from emulsa.store import backups, database, journal, outings
 from tests.conftest import HERE, OWN

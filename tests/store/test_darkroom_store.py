@@ -7,12 +7,12 @@ from hypothesis import strategies as st
 
 from emulsa.core import wire
 from emulsa.core.chemistry.powder import Powder, PowderPart
+from emulsa.core.darkroom.run import BathReading, Run, Went, WentStep
 from emulsa.core.data.agitation import CONTINUOUS, SCHEMES
 from emulsa.core.development.choice import Choice
-from emulsa.core.film.emulsions import Film
 from emulsa.core.film.pieces import Piece
-from emulsa.core.film.runs import BathReading, Run, Went, WentStep
-from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
+from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
+from emulsa.core.kit.films import Film
 from emulsa.store import darkroom, films, pieces, runs
 from tests import databases
 from tests.strategies import names, notes

@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from emulsa.core.exposed import Exposure, Taken
 from emulsa.core.film.pieces import Piece
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Scene
+from emulsa.core.logged.record import Exposure, Taken
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Scene
 from emulsa.demo.bag import FILMS
 from emulsa.store import database, exposures, films, journal, log, outings, pieces, scenes
 from tests import databases

@@ -8,17 +8,17 @@ from typing import Any
 from hypothesis import given, settings
 
 from emulsa.core import wire
-from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.darkroom.run import Run
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.film.holders import Holder
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll
-from emulsa.core.film.runs import Run
 from emulsa.core.film.stock import Stock
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Scene
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Scene
 from emulsa.demo.bag import CAMERAS, FILMS, FILTERS, LENSES, METER, PINHOLE
 from emulsa.demo.quarry import OUTING
 from emulsa.store import (

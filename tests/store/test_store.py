@@ -18,8 +18,8 @@ from emulsa.core.corrections.bellows import BySubject
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Pin, Scene
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Pin, Scene
 from emulsa.demo import bag, quarry
 from emulsa.store import (
     database,
@@ -232,7 +232,7 @@ def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: s
 WRITER = """
 import sys
 from pathlib import Path
-from emulsa.core.outing import Outing
+from emulsa.core.outing.record import Outing
 from emulsa.store import database, journal, outings
 db = database.connect(Path(sys.argv[1]))
 for number in range(100_000):

@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.api.film_area import Areas
+from emulsa.core.darkroom.run import Run
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
-from emulsa.core.film.runs import Run
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.store import exposures, pieces, runs, scenes

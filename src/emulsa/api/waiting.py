@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.development.choice import Choice
-from emulsa.core.development.waiting import WaitingFilm
-from emulsa.core.exposed import Shot, set_text
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll, Strip, strip_text
+from emulsa.core.logged.record import Shot
+from emulsa.core.logged.texts import set_text
 from emulsa.store import exposures, pieces, rolls, scenes
 from emulsa.store.database import Connection
 

@@ -11,7 +11,6 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.alternatives import bracket, plans, schools
 from emulsa.core.corrections import (
     aperture_choice,
     light_change,
@@ -19,13 +18,14 @@ from emulsa.core.corrections import (
     pinhole,
     reciprocity,
 )
-from emulsa.core.development import developing_time
+from emulsa.core.darkroom import batches, process
+from emulsa.core.development import time
 from emulsa.core.errors import Unreadable
+from emulsa.core.exposing import bracket, plans, schools
 from emulsa.core.exposing.answer import ExposureAnswer
+from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposure import exposure
 from emulsa.core.light.metering import ReadingAnswer, ReadingRequest, reading
-from emulsa.core.runs import batches, process
 
 
 @dataclass(frozen=True)
@@ -135,9 +135,9 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "development",
-            developing_time.DevelopmentRequest,
-            developing_time.DevelopmentAnswer,
-            developing_time.development,
+            time.DevelopmentRequest,
+            time.DevelopmentAnswer,
+            time.development,
             {
                 "recipe": {"points": [{"n": 0, "minutes": 8.5, "origin": "personal"}]},
                 "n": -1,

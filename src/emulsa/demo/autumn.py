@@ -5,14 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 from pathlib import Path
 
+from emulsa.core.darkroom.run import Run
 from emulsa.core.exposing.request import High
 from emulsa.core.film.formats import frame_format
 from emulsa.core.film.judgement import Judgement, Shadow
 from emulsa.core.film.pieces import Piece, Side, frame_label
 from emulsa.core.film.rolls import Roll, Strip
-from emulsa.core.film.runs import Run
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
 from emulsa.store import outings, pieces, rolls, runs, scenes

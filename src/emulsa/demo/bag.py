@@ -7,10 +7,10 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, TableLaw
 from emulsa.core.development.recipes import Point, Rating, Recipe, Warmth
-from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
 from emulsa.core.film.stock import Stock
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
+from emulsa.core.kit.films import Film, FilmRecipe, Provenance
 from emulsa.store import darkroom, films, kit, stock
 from emulsa.store.database import Connection
 

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from emulsa import __version__
-from emulsa.core.exposed import Given, Taken, log
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.light.meters import EvReading
-from emulsa.core.scene import Scene, SceneReading, plan
+from emulsa.core.logged.log import log
+from emulsa.core.logged.record import Given, Taken
+from emulsa.core.scene.plan import plan
+from emulsa.core.scene.record import Scene, SceneReading
 from emulsa.demo import bag
 from emulsa.store import exposures, films, pieces, scenes, stock
 from emulsa.store.database import Connection

@@ -11,8 +11,8 @@ from pathlib import Path
 from emulsa.core.corrections.bellows import ByDraw
 from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Pin, Scene, SceneReading
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import autumn, bag, made
 from emulsa.demo.bag import METER
 from emulsa.store import backups, database, holders, outings, scenes

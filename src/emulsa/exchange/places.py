@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
-from emulsa.core.outing import Outing
+from emulsa.core.outing.record import Outing
 
 
 def feature_collection(outings: Iterable[Outing]) -> dict[str, Any]:

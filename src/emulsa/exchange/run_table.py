@@ -7,7 +7,7 @@ import io
 from collections.abc import Iterable
 from typing import Any
 
-from emulsa.core.film.runs import Went
+from emulsa.core.darkroom.run import Went
 from emulsa.exchange.csv_cells import safe
 
 COLUMNS = (

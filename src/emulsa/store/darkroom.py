@@ -6,7 +6,7 @@ from sqlite3 import Connection
 
 from emulsa.core import wire
 from emulsa.core.chemistry.powder import Powder, PowderPart
-from emulsa.core.runs.darkroom_kit import Bath, Bottle, Line, Tank
+from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
 
 
 def put_tank(connection: Connection, tank: Tank) -> None:

@@ -8,7 +8,7 @@ from sqlite3 import Connection, Row
 
 from emulsa.core import wire
 from emulsa.core.corrections.light_change import Interval
-from emulsa.core.exposed import Exposure, Shot, Taken
+from emulsa.core.logged.record import Exposure, Shot, Taken
 
 
 def put(connection: Connection, exposure: Exposure) -> None:

@@ -8,7 +8,7 @@ from sqlite3 import Connection, Row
 from emulsa.core import wire
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.film.emulsions import Film, FilmRecipe, Provenance
+from emulsa.core.kit.films import Film, FilmRecipe, Provenance
 
 
 def put_film(connection: Connection, film: Film) -> None:

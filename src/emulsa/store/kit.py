@@ -8,7 +8,7 @@ from emulsa.core import wire
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole
 from emulsa.core.errors import Impossible
-from emulsa.core.kit import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.light.meters import Calibrated
 
 

@@ -6,7 +6,7 @@ import json
 from sqlite3 import Connection, Row
 
 from emulsa.core.errors import Impossible
-from emulsa.core.outing import Outing
+from emulsa.core.outing.record import Outing
 
 COLUMNS = (
     "id, title, day, place, conditions, light, temperature_c, latitude, longitude, packed, note"

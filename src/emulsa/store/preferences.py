@@ -5,7 +5,7 @@ from __future__ import annotations
 from sqlite3 import Connection
 
 from emulsa.core import wire
-from emulsa.core.preferences import Preferences
+from emulsa.core.kit.preferences import Preferences
 
 
 def put(connection: Connection, preferences: Preferences) -> None:

@@ -7,8 +7,8 @@ from sqlite3 import Connection, Row
 from typing import Any
 
 from emulsa.core import wire
+from emulsa.core.darkroom.run import Run, Went
 from emulsa.core.film.judgement import Judgement
-from emulsa.core.film.runs import Run, Went
 
 
 def put(connection: Connection, run: Run) -> None:

@@ -16,7 +16,7 @@ from emulsa.core.errors import Impossible
 from emulsa.core.exposing.request import High
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Reading
-from emulsa.core.scene import Pin, Scene, SceneKit, SceneReading
+from emulsa.core.scene.record import Pin, Scene, SceneKit, SceneReading
 from emulsa.store import films, kit, preferences, stock
 
 

@@ -17,8 +17,8 @@ from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
 from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart
 from emulsa.core.cards.table import Card
 from emulsa.core.errors import Missing
-from emulsa.core.film.emulsions import Film
-from emulsa.core.kit import KitLens, KitPinhole
+from emulsa.core.kit.bag import KitLens, KitPinhole
+from emulsa.core.kit.films import Film
 from emulsa.core.limits import plain
 from emulsa.exchange.cards import csv_table, pdf
 from emulsa.store import films, kit

@@ -13,17 +13,17 @@ from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id
 from emulsa.api.run_views import PieceLine, RunView, piece_lines, run_view
 from emulsa.api.waiting import waiting_film
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.waiting import Group, groups, time_of
 from emulsa.core.data.development import BATH_C
 from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
-from emulsa.core.development.developing_time import DevelopmentAnswer
-from emulsa.core.development.waiting import Group, groups, time_of
+from emulsa.core.development.time import DevelopmentAnswer
 from emulsa.core.errors import Impossible
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Weight, where_text
 from emulsa.core.film.states import IS
 from emulsa.core.limits import Id, Length
-from emulsa.core.runs import plan
 from emulsa.store import darkroom, films, journal, pieces
 from emulsa.store import runs as store
 

@@ -12,9 +12,9 @@ from emulsa.api.bodies import body, documented
 from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.core.corrections.optics import MeasuredSpeed, Shutter
+from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import Id
-from emulsa.core.scene import Scene, SceneReading
-from emulsa.core.scene_line import reading_text
+from emulsa.core.scene.record import Scene, SceneReading
 from emulsa.devices.shutter_tester import ShutterTester
 from emulsa.devices.spot_meter import SpotMeter
 from emulsa.devices.thermometer import Thermometer

@@ -16,17 +16,17 @@ from emulsa.api.files import ICS, attached
 from emulsa.api.film_area import Areas
 from emulsa.api.waiting import waiting_film
 from emulsa.core.advice import Advice
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.batches import BatchesAnswer
+from emulsa.core.darkroom.evening import EveningRequest, PlacedTask, evening
+from emulsa.core.darkroom.process import ProcessAnswer
+from emulsa.core.darkroom.waiting import WaitingFilm, time_of
 from emulsa.core.development.recipes import Celsius
-from emulsa.core.development.waiting import WaitingFilm, time_of
 from emulsa.core.development.zones_text import too_far, zones_text
-from emulsa.core.film.emulsions import Film, FilmRecipe
+from emulsa.core.kit.darkroom import Tank, age_of, bottle_trouble, short_of
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.hand_time import hours_text, minutes_text
 from emulsa.core.limits import Id, Length, Within
-from emulsa.core.runs import plan
-from emulsa.core.runs.batches import BatchesAnswer
-from emulsa.core.runs.darkroom_kit import Tank, age_of, bottle_trouble, short_of
-from emulsa.core.runs.evening import EveningRequest, Placed, evening
-from emulsa.core.runs.process import ProcessAnswer
 from emulsa.core.tones.development_number import n_text
 from emulsa.exchange.calendar import Entry, Moment, ics
 from emulsa.store import darkroom, films, pieces, preferences
@@ -127,7 +127,7 @@ class EveningPlan:
 
     runs: tuple[PlannedRun, ...]
     proven: dict[str, bool]
-    tasks: tuple[Placed, ...]
+    tasks: tuple[PlacedTask, ...]
     finish_s: float
     finish_text: str
     hands_idle_text: str

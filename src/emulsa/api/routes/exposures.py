@@ -14,13 +14,16 @@ from emulsa.api.errors import NotFound
 from emulsa.api.keeping import unchanged
 from emulsa.api.routes.scenes import found, recipe_of
 from emulsa.core.errors import Impossible
-from emulsa.core.exposed import Correction, Exposure, Given, GivenCheck, Taken, check, correct, log
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.film.pieces import Piece, share_left, where_text
 from emulsa.core.film.rolls import exposing, rated
 from emulsa.core.film.states import Move, move
 from emulsa.core.limits import Id, Length, plain
-from emulsa.core.scene import Scene, plan
+from emulsa.core.logged.correct import correct
+from emulsa.core.logged.log import GivenCheck, check, log
+from emulsa.core.logged.record import Correction, Exposure, Given, Taken
+from emulsa.core.scene.plan import plan
+from emulsa.core.scene.record import Scene
 from emulsa.store import exposures as store
 from emulsa.store import films, journal, pieces, rolls, scenes, stock
 from emulsa.store.database import Connection

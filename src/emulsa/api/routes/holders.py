@@ -17,12 +17,12 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.versions import version_of
 from emulsa.core.errors import Impossible
 from emulsa.core.film import stock as boxes
-from emulsa.core.film.emulsions import Film
 from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import BAG_CHECKLIST, Holder, doubt, sides
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.states import State, move
 from emulsa.core.film.stock import Stock
+from emulsa.core.kit.films import Film
 from emulsa.core.limits import Id, Label, Length
 from emulsa.core.tones.development_number import n_text
 from emulsa.exchange.cards import pdf

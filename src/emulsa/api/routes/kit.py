@@ -16,13 +16,13 @@ from emulsa.api.versions import version_of
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
+from emulsa.core.development.agitation import words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
-from emulsa.core.film.emulsions import Film, FilmRecipe
 from emulsa.core.film.formats import SheetFormat
-from emulsa.core.kit import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.darkroom import Bottle, Line, Tank
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
-from emulsa.core.runs.agitation import words
-from emulsa.core.runs.darkroom_kit import Bottle, Line, Tank
 from emulsa.store import darkroom, films, holders, journal
 from emulsa.store import kit as store
 from emulsa.store.database import Connection

@@ -12,17 +12,18 @@ from emulsa.api.connection import Db
 from emulsa.api.errors import NotFound
 from emulsa.api.files import disposition, file_name
 from emulsa.api.routes.scenes import ExposureView, in_words
+from emulsa.core.darkroom.run import Run
 from emulsa.core.development.choice import choice_text
 from emulsa.core.errors import CoreError
-from emulsa.core.exposed import Exposure, planned_text, set_text
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
-from emulsa.core.film.runs import Run
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Scene
+from emulsa.core.logged.record import Exposure
+from emulsa.core.logged.texts import planned_text, set_text
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
 from emulsa.exchange import sidecar
 from emulsa.store import (

@@ -15,13 +15,13 @@ from emulsa.api.errors import NotFound
 from emulsa.api.files import PDF, attached
 from emulsa.core import wire
 from emulsa.core.chemistry import fixing
+from emulsa.core.chemistry.baths import Area
+from emulsa.core.darkroom import mixing, plan
+from emulsa.core.darkroom.mixing import MixingSheet, Water, WaterC
 from emulsa.core.development.recipes import Celsius
 from emulsa.core.errors import Missing
+from emulsa.core.kit.darkroom import Clearing, used_up
 from emulsa.core.limits import Id, Length
-from emulsa.core.runs import mixing, plan
-from emulsa.core.runs.darkroom_kit import Clearing, used_up
-from emulsa.core.runs.mixing import MixingSheet, Water, WaterC
-from emulsa.core.runs.process import Area
 from emulsa.exchange.cards import pdf
 from emulsa.store import darkroom, films, journal, preferences
 from emulsa.store.database import Connection

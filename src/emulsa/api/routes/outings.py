@@ -16,15 +16,15 @@ from emulsa.api.files import PDF, attached
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.routes.kit import everything
 from emulsa.api.versions import version_of
-from emulsa.core.exposed import set_text
 from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.limits import Id, Name
-from emulsa.core.outing import Outing, Packed
-from emulsa.core.packing import Loaded, PackItem, packing
-from emulsa.core.scene import Scene, follow_on
-from emulsa.core.scene import revisit as copied
-from emulsa.core.scene_line import line_of
+from emulsa.core.line.carry_out import line_of
+from emulsa.core.logged.texts import set_text
+from emulsa.core.outing.packing import Loaded, PackItem, packing
+from emulsa.core.outing.record import Outing, Packed
+from emulsa.core.scene.record import Scene, follow_on
+from emulsa.core.scene.record import revisit as copied
 from emulsa.core.tones.development_number import n_text
 from emulsa.exchange.cards import pdf
 from emulsa.store import exposures, films, journal, pieces, preferences, rolls, runs, scenes

@@ -10,7 +10,7 @@ from emulsa.api.clock import now
 from emulsa.api.connection import Db
 from emulsa.api.keeping import unchanged
 from emulsa.api.versions import version_of
-from emulsa.core.preferences import Preferences
+from emulsa.core.kit.preferences import Preferences
 from emulsa.store import journal
 from emulsa.store import preferences as store
 

@@ -17,6 +17,12 @@ from emulsa.api.film_area import Areas
 from emulsa.api.roll_views import frames_of
 from emulsa.api.run_views import RunView, run_view
 from emulsa.core.chemistry.film_area import rolls as rolls_of
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.beside import BesideRuns, Going, beside
+from emulsa.core.darkroom.cues import Heard, heard
+from emulsa.core.darkroom.process import ProcessAnswer
+from emulsa.core.darkroom.run import BathReading, Run, Went
+from emulsa.core.darkroom.run_sheet import run_sheet
 from emulsa.core.data.cautions import of_run
 from emulsa.core.data.development import BATH_C, K_PER_C
 from emulsa.core.development import drift, temperature
@@ -24,15 +30,9 @@ from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import strip_text
-from emulsa.core.film.runs import BathReading, Run, Went
+from emulsa.core.kit.darkroom import Bottle, Line, Tank, charged, used_up
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Id, Length, Within
-from emulsa.core.runs import plan
-from emulsa.core.runs.beside import Beside, Going, beside
-from emulsa.core.runs.cues import Heard, heard
-from emulsa.core.runs.darkroom_kit import Bottle, Line, Tank, charged, used_up
-from emulsa.core.runs.process import ProcessAnswer
-from emulsa.core.runs.run_sheet import run_sheet
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.run_table import csv_runs
 from emulsa.store import darkroom, films, journal, pieces, preferences, rolls
@@ -158,7 +158,7 @@ class Others:
 
 
 @router.post("/{id}/beside", openapi_extra=documented(Others))
-def begin_beside(id: str, db: Db, others: Others = body(Others)) -> Beside:  # noqa: A002
+def begin_beside(id: str, db: Db, others: Others = body(Others)) -> BesideRuns:  # noqa: A002
     """When one pair of hands can begin this run beside others."""
     run = _found(db, id)
     return beside(_course(db, run, _minutes(run)).process.steps, others.others)

@@ -14,10 +14,16 @@ from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.routes.kit import everything
 from emulsa.api.versions import version_of
-from emulsa.core import reading_line, scene_line
 from emulsa.core.advice import Advice
-from emulsa.core.advising.metering import age_text, aged
-from emulsa.core.alternatives.bracket import (
+from emulsa.core.development.time import (
+    DevelopmentAnswer,
+    DevelopmentRequest,
+    development,
+)
+from emulsa.core.errors import CoreError, Missing
+from emulsa.core.exposing.advising.metering import age_text, aged
+from emulsa.core.exposing.answer import ExposureAnswer, Fall
+from emulsa.core.exposing.bracket import (
     BracketAnswer,
     BracketRequest,
     Frames,
@@ -25,26 +31,18 @@ from emulsa.core.alternatives.bracket import (
     Step,
     bracket,
 )
-from emulsa.core.alternatives.penalties import Weights
-from emulsa.core.development.developing_time import (
-    DevelopmentAnswer,
-    DevelopmentRequest,
-    development,
-)
-from emulsa.core.errors import CoreError, Missing
-from emulsa.core.exposed import Exposure, part_text, set_text
-from emulsa.core.exposing.answer import ExposureAnswer, Fall
-from emulsa.core.exposure import exposure
-from emulsa.core.film.emulsions import FilmRecipe
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.penalties import Weights
 from emulsa.core.film.judgement import showed
+from emulsa.core.kit.films import FilmRecipe
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.limits import Id, Length
-from emulsa.core.opinions import PlanChoice, SchoolChoice, plan_choices, school_choices
-from emulsa.core.outing import Outing
-from emulsa.core.relight import Relit, RelitAnswer, relit
-from emulsa.core.scene import (
-    Scene,
-    SceneKit,
+from emulsa.core.line import carry_out, grammar
+from emulsa.core.line.carry_out import KitNames
+from emulsa.core.logged.record import Exposure
+from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.plan import (
     falls,
     high,
     lacking,
@@ -54,7 +52,9 @@ from emulsa.core.scene import (
     placement_text,
     plan,
 )
-from emulsa.core.scene_line import KitNames
+from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.relight import Relit, RelitAnswer, relit
+from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
 from emulsa.core.tones.development_number import n_text
 from emulsa.store import exposures, films, journal, outings, preferences, runs
 from emulsa.store import scenes as store
@@ -236,7 +236,8 @@ def relight(id: str, db: Db, changed: Relit = body(Relit)) -> RelitAnswer:  # no
     """What a reading taken while the shutter is open means for the exposure; nothing is kept."""
     scene = found(db, id)
     kit = store.kit_of(db, scene)
-    return relit(plan(scene, kit), changed, meter_iso(kit))
+    word = grammar.reading(changed.text, meter_iso(kit))
+    return relit(plan(scene, kit), changed, word.reading, word.through)
 
 
 @router.delete("/{id}", status_code=204)
@@ -263,8 +264,8 @@ def line(db: Db, typed: TypedLine = body(TypedLine)) -> ReadLine:
         pinholes=tuple(kit.pinholes),
         filters=tuple(kit.filters),
     )
-    meaning = reading_line.parse(typed.text, meter_iso(store.kit_of(db, typed.scene)))
-    applied = scene_line.apply(typed.scene, meaning, names, typed.reading_id, now())
+    meaning = grammar.parse(typed.text, meter_iso(store.kit_of(db, typed.scene)))
+    applied = carry_out.apply(typed.scene, meaning, names, typed.reading_id, now())
     tones = falls(applied.scene, store.kit_of(db, applied.scene))
     falls_on = next((each.zone_text for each in tones if each.id == typed.reading_id), "")
     return ReadLine(applied.says, falls_on, applied.scene)
@@ -291,7 +292,7 @@ def found(db: Connection, id_: str) -> Scene:
 
 def _lines(db: Connection, scene: Scene) -> dict[str, str]:
     iso = meter_iso(store.kit_of(db, scene))
-    return {each.id: scene_line.line_of(each, iso) for each in scene.readings}
+    return {each.id: carry_out.line_of(each, iso) for each in scene.readings}
 
 
 def solved(db: Connection, scene: Scene) -> Solution:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from emulsa.core.cards.table import Card
 from emulsa.core.corrections import bellows
 from emulsa.core.corrections.filters import factor_to_stops
-from emulsa.core.kit import KitLens
+from emulsa.core.kit.bag import KitLens
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.limits import plain
 

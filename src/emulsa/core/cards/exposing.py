@@ -6,13 +6,13 @@ import math
 
 from emulsa.core.cards.table import Card
 from emulsa.core.corrections import reciprocity
-from emulsa.core.corrections.optics import Pinhole, mark_text
+from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import converted_s, pinhole_f_number
 from emulsa.core.errors import Missing
-from emulsa.core.film.emulsions import Film
-from emulsa.core.kit import KitPinhole
+from emulsa.core.kit.bag import KitPinhole
+from emulsa.core.kit.films import Film
 from emulsa.core.light.hand_time import hand_time_s, stops_text, time_text
-from emulsa.core.light.marks import f_number, seconds, time_scale
+from emulsa.core.light.marks import f_number, mark_text, seconds, time_scale
 from emulsa.core.limits import plain
 
 METER_MARKS = ("1/250", "15")  # from bright sun to deep shade at f/22

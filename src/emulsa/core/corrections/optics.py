@@ -19,12 +19,14 @@ from emulsa.core.light.marks import (
     TimeMark,
     aperture_scale,
     f_number,
+    mark_text,
     seconds,
     time_scale,
 )
 from emulsa.core.limits import FocalLength, Length, Seconds, Within, plain
 
 LARGEST_SHUTTER_ERROR = 4.0  # a shutter two stops off is broken or mistyped (common practice)
+
 
 Pupil = Annotated[float, Within("The pupil magnification", 0.2, 5)]
 
@@ -181,16 +183,6 @@ def _measured(within: tuple[Mark, ...], found: tuple[MeasuredSpeed, ...]) -> tup
 @lru_cache(256)
 def _between(scale: tuple[Mark, ...], low: float, high: float) -> tuple[Mark, ...]:
     return tuple(mark for mark in scale if low * 0.999 <= mark[1] <= high * 1.001)
-
-
-def mark_text(mark: str | float) -> str:
-    """An aperture as written.
-
-    >>> mark_text("22"), mark_text("f/8"), mark_text(138.0)
-    ('f/22', 'f/8', 'f/138')
-    """
-    text = mark.strip() if isinstance(mark, str) else plain(mark)
-    return "f/" + text.lstrip("fF").lstrip(" /")
 
 
 def bellows_operation(request: BellowsRequest) -> BellowsAnswer:

@@ -13,10 +13,10 @@ from typing import Annotated, Literal
 
 from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre
 from emulsa.core.data.development import K_PER_C
+from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.thumb import log_linear, thumb_factor
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
-from emulsa.core.runs.agitation import SchemeKey, named
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 Origin = Literal["tested", "published", "personal", "estimated"]

@@ -17,7 +17,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.data import marks as engraved
 from emulsa.core.errors import Unreadable
-from emulsa.core.limits import FNumber, Length, Seconds, Within
+from emulsa.core.limits import FNumber, Length, Seconds, Within, plain
 
 MarkText = Annotated[str, Length("A mark", 1, 16)]
 ApertureMark = MarkText | FNumber
@@ -153,3 +153,13 @@ def nearest(value: float, scale: Sequence[Mark]) -> Mark:
     shorter, longer = scale[place - 1], scale[place]
     below, above = math.log2(value / shorter[1]), math.log2(longer[1] / value)
     return shorter if round(below - above, 9) < 0 else longer
+
+
+def mark_text(mark: str | float) -> str:
+    """An aperture as written.
+
+    >>> mark_text("22"), mark_text("f/8"), mark_text(138.0)
+    ('f/22', 'f/8', 'f/138')
+    """
+    text = mark.strip() if isinstance(mark, str) else plain(mark)
+    return "f/" + text.lstrip("fF").lstrip(" /")

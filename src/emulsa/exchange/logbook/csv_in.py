@@ -9,11 +9,11 @@ from dataclasses import dataclass, field, replace
 from pathlib import Path
 
 from emulsa.core.errors import CoreError, Missing, Unreadable
-from emulsa.core.exposed import Exposure, Taken
-from emulsa.core.film.emulsions import Film
 from emulsa.core.film.pieces import Piece
-from emulsa.core.outing import Outing
-from emulsa.core.scene import Scene
+from emulsa.core.kit.films import Film
+from emulsa.core.logged.record import Exposure, Taken
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.record import Scene
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row

@@ -12,9 +12,9 @@ from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
-from emulsa.core.corrections.optics import mark_text
 from emulsa.core.errors import CoreError, Missing, Unreadable
 from emulsa.core.light import marks
+from emulsa.core.light.marks import mark_text
 from emulsa.core.limits import ExposureIndex, FNumber, Name, Note, Seconds, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.exchange.csv_cells import plain

@@ -1,0 +1,56 @@
+"""What is heard during a run, in order: each pouring, moving, resting and draining, and what comes.
+
+Ten seconds before a bath ends the next one is announced (common practice, no source).
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import zip_longest
+from typing import Literal
+
+from emulsa.core.darkroom.process import TimedStep
+
+SOON_S = 10.0
+Sound = Literal["pour", "move", "rest", "drain", "soon", "next", "end"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Heard:
+    """A sound at a moment of the run's clock, and the words that go with it."""
+
+    at_s: float
+    sound: Sound
+    says: str
+
+
+def heard(steps: Sequence[TimedStep]) -> tuple[Heard, ...]:
+    """Every sound of a run, first to last."""
+    found = [
+        each
+        for step, after in zip_longest(steps, steps[1:])
+        for each in _of(step, after.name if after else None)
+    ]
+    return tuple(sorted(found, key=lambda each: each.at_s))
+
+
+def _of(step: TimedStep, then: str | None) -> Iterator[Heard]:
+    poured = False
+    for cue in step.cues:
+        if cue.kind == "pour":
+            poured = True
+            yield Heard(at_s=cue.start_s, sound="pour", says=f"Pour in: {step.name}")
+        elif cue.kind == "drain":
+            yield Heard(at_s=cue.start_s, sound="drain", says=f"Pour out: {step.name}")
+        else:
+            yield Heard(at_s=cue.start_s, sound="move", says="Move")
+            if cue.end_s < step.end_s:
+                yield Heard(at_s=cue.end_s, sound="rest", says="Still")
+    if not poured:
+        yield Heard(at_s=step.start_s, sound="next", says=step.name)
+    if step.end_s - step.start_s > 2 * SOON_S:
+        says = f"In ten seconds: {then or 'done'}"
+        yield Heard(at_s=step.end_s - SOON_S, sound="soon", says=says)
+    if then is None:
+        yield Heard(at_s=step.end_s, sound="end", says="Done")

@@ -1,0 +1,88 @@
+"""A run on paper: its film, its baths on one clock, how film is moved, and what to beware of."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.core.chemistry.measures import Measures
+from emulsa.core.darkroom.process import ProcessAnswer, TimedStep
+from emulsa.core.data.cautions import CAUTIONS, of_run
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SheetStep:
+    """A bath: when it begins and ends on the run's clock, how long, when film is moved."""
+
+    name: str
+    begins: str
+    ends: str
+    lasts: str
+    moves: str
+    caution: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RunSheet:
+    """The page of a run; ``steps`` carry empty places to write what really happened."""
+
+    title: str
+    says: str
+    film: tuple[str, ...]
+    mix: str
+    steps: tuple[SheetStep, ...]
+    notes: tuple[str, ...]
+
+
+def run_sheet(
+    title: str,
+    says: str,
+    film: tuple[str, ...],
+    developer: str,
+    process: ProcessAnswer,
+    measures: Measures,
+) -> RunSheet:
+    """A run's page; ``says`` is its time and temperature in words."""
+    return RunSheet(
+        title=title,
+        says=says,
+        film=film,
+        mix=f"{developer or 'Developer'}, {measures.volume_text(process.volume_ml)}:"
+        f" {measures.mix_text(process.mix)}",
+        steps=tuple(_step(each) for each in process.steps),
+        notes=of_run(developer),
+    )
+
+
+def watch(seconds: float) -> str:
+    """A moment of a run as a watch shows it.
+
+    >>> watch(75), watch(3_725)
+    ('1:15', '1:02:05')
+    """
+    whole = round(seconds)
+    hours, minutes = whole // 3_600, whole % 3_600 // 60
+    if hours:
+        return f"{hours}:{minutes:02d}:{whole % 60:02d}"
+    return f"{minutes}:{whole % 60:02d}"
+
+
+def _step(step: TimedStep) -> SheetStep:
+    moves = [
+        (each.start_s - step.start_s, each.end_s - step.start_s)
+        for each in step.cues
+        if each.kind == "agitate"
+    ]
+    if not moves:
+        said = ""
+    elif len(moves) == 1 and moves[0][1] >= step.end_s - step.start_s - 61:
+        said = "without a stop"
+    else:
+        said = ", ".join(watch(start) for start, _ in moves)
+    return SheetStep(
+        name=step.name,
+        begins=watch(step.start_s),
+        ends=watch(step.end_s),
+        lasts=watch(step.end_s - step.start_s),
+        moves=said,
+        caution=CAUTIONS.get(step.kind, ""),
+    )

@@ -1,0 +1,169 @@
+"""The chain: readings → placement → filters → bellows → reciprocity → what the hands set.
+
+Every step is a row of the ledger with its stops and the running time at the aperture that is set;
+the rows sum to the result and nothing is rounded on the way. Reciprocity comes last, on the full
+corrected time. Sources stand on the rows; the steps live in ``tones`` and ``corrections``.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import replace
+from typing import Literal
+
+from emulsa.core.corrections import filters as filtering
+from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, apertures, bellows_factor
+from emulsa.core.corrections.pinhole import pinhole_f_number
+from emulsa.core.corrections.sharpness import marked
+from emulsa.core.errors import Missing, Unsound
+from emulsa.core.exposing import ledger
+from emulsa.core.exposing.advising import advise
+from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
+from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, wanted_n
+from emulsa.core.exposing.levels import incident_ids, levels_of
+from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposing.ruling import WORDS, Limits, limits_of, ruled_out, sharpness_of
+from emulsa.core.exposing.setting import Setting, choose_time, error_stops
+from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.light.marks import mark_text, nearest, seconds
+from emulsa.core.limits import plain
+from emulsa.core.tones import development_number
+from emulsa.core.tones.placement import anchor, camera_ev
+
+
+def exposure(request: ExposureRequest) -> ExposureAnswer:
+    """The operation ``exposure``."""
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    incident = incident_ids(request.readings, request.placement)
+    placed_ev, zone = anchor(request.placement, levels)
+    n = wanted_n(request.placement, request.high, request.n, levels, (placed_ev, zone))
+    planned = planned_n(n, request.n)
+    target = request.high.zone if request.high else development_number.TARGET
+    falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range, incident)
+    limits = limits_of(request)
+    camera = at_speed(camera_ev(placed_ev, zone), request.ei)
+    aperture, f_number = _aperture(request, camera)
+    rows = ledger.to_film(request, placed_ev, zone, f_number)
+    metered = rows[-1].time_s
+    corrected = reciprocity.corrected_s(request.law, metered)
+    setting = _setting(request, metered, corrected, aperture, f_number)
+    answer = ExposureAnswer(
+        camera_ev=camera,
+        range_stops=range_stops(request.placement, levels, incident),
+        n=n,
+        falls=falls,
+        metered_s=metered,
+        corrected_s=corrected,
+        set=setting,
+        ledger=(
+            *rows,
+            ledger.film_row(request.law, metered),
+            ledger.set_row(corrected, setting, request.optics),
+        ),
+        equivalents=_equivalents(request, limits, metered, f_number),
+        development=DevelopmentPlan(
+            n=planned,
+            n_text=development_number.n_text(planned),
+            change=reciprocity.development_change(request.law, metered),
+        ),
+        advice=(),
+        sharpness=sharpness_of(request, limits, f_number),
+    )
+    return replace(answer, advice=advise(request, answer))
+
+
+def metered_at(request: ExposureRequest, aperture: str | float | None) -> float:
+    """The time before reciprocity at an aperture other than the planned one, in seconds."""
+    changed = replace(request, solve_for="time", aperture=aperture)
+    camera = camera_ev_of(request)
+    _, f_number = _aperture(changed, camera)
+    return seconds_for(camera, f_number) * 2 ** intensity_stops(request)
+
+
+def camera_ev_of(request: ExposureRequest) -> float:
+    """What the placement sets the camera to, at the film's EI, before filters and bellows."""
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    return at_speed(camera_ev(*anchor(request.placement, levels)), request.ei)
+
+
+def intensity_stops(request: ExposureRequest) -> float:
+    """Stops that filters and bellows cost together; their order does not matter."""
+    through_filters = filtering.total_stops(request.filters, request.light)
+    return through_filters + math.log2(bellows_factor(request.optics, request.focus))
+
+
+def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
+    """The aperture as written and its f-number: given, solved for, or the pinhole's own."""
+    optics = request.optics
+    if isinstance(optics, Pinhole):
+        if request.solve_for == "aperture":
+            raise Unsound("A pinhole has one aperture; solve for the time.", field="solve_for")
+        f_number = pinhole_f_number(optics.distance_mm, optics.diameter_mm)
+        return mark_text(plain(round(f_number, 1))), f_number
+    if request.solve_for == "time":
+        if request.aperture is None:
+            raise Missing("Choose an aperture on the lens.", field="aperture")
+        return mark_text(request.aperture), aperture_of(optics, request.aperture)
+    if request.time is None:
+        raise Missing("Choose the time the aperture should be found for.", field="time")
+    clock = seconds(request.time, optics.shutter.series)
+    light = reciprocity.metered_s(request.law, clock) / 2 ** intensity_stops(request)
+    wanted = f_number_for(camera, light)
+    text, exact = nearest(wanted, apertures(optics, wanted, optics.aperture_series))
+    return mark_text(text), exact
+
+
+def _setting(
+    request: ExposureRequest, metered: float, corrected: float, aperture: str, f_number: float
+) -> Setting:
+    means: Literal["shutter", "bulb", "aperture"]
+    if request.solve_for == "aperture" and request.time is not None:
+        assert isinstance(request.optics, Lens)
+        clock = seconds(request.time, request.optics.shutter.series)
+        text, means = time_text(clock), "aperture"
+    else:
+        text, clock, means = choose_time(corrected, request.optics)
+    return Setting(
+        text=text,
+        seconds=clock,
+        means=means,
+        error_stops=error_stops(request.law, metered, clock),
+        aperture=aperture,
+        f_number=f_number,
+    )
+
+
+def _equivalents(
+    request: ExposureRequest, limits: Limits, metered: float, f_number: float
+) -> tuple[Equivalent, ...]:
+    if isinstance(request.optics, Pinhole):
+        return ()
+    pairs = []
+    for text, exact in apertures(request.optics, f_number, "full"):
+        at_mark = metered * (exact / f_number) ** 2
+        corrected = reciprocity.corrected_s(request.law, at_mark)
+        words, clock, _ = choose_time(corrected, request.optics)
+        off = error_stops(request.law, at_mark, clock)
+        out = ruled_out(request, limits, exact, (at_mark, clock, off))
+        pairs.append(
+            Equivalent(
+                aperture=text,
+                metered_s=at_mark,
+                corrected_s=corrected,
+                text=words,
+                ruled_out_by=out,
+                ruled_out_text=", ".join(WORDS[code] for code in out),
+                best=_is_best(limits, exact),
+            )
+        )
+    return tuple(pairs)
+
+
+def _is_best(limits: Limits, f_number: float) -> bool:
+    """Whether a full mark is the nearest to where depth and diffraction balance."""
+    if limits.best is None:
+        return False
+    wanted = marked(limits.best, limits.magnification)
+    return abs(2 * math.log2(f_number / wanted)) < 0.5

@@ -1,0 +1,1 @@
+"""What a photographer owns and how they like to work."""

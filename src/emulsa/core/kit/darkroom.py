@@ -1,0 +1,192 @@
+"""What a darkroom has: tanks, the line of baths one uses, and bottles with what is left in them."""
+
+from __future__ import annotations
+
+import calendar
+import math
+import re
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from typing import Annotated, Literal
+
+from emulsa.core.chemistry.baths import Pour, StepKind, StepSeconds
+from emulsa.core.chemistry.dilution import Colon, Volume
+from emulsa.core.chemistry.film_area import rolls
+from emulsa.core.chemistry.fixing import exhausted_s
+from emulsa.core.development.agitation import SchemeKey, named
+from emulsa.core.development.time import Age
+from emulsa.core.errors import Missing, Unsound
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within, plain
+
+Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
+Many = Annotated[int, Within("How many of them", 1, 20)]
+Day = Annotated[str, Length("A day", 0, 10)]
+Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
+ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
+Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]
+BottleKind = Literal[
+    "developer", "stop", "fixer", "washing aid", "wetting agent", "part A", "part B"
+]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Tank:
+    """A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved."""
+
+    id: Id
+    name: Name
+    holds: Holds = 4
+    volume_ml: Volume = 500.0
+    many: Many = 1
+    agitation: SchemeKey = "30+10"
+    pour_s: Pour = 0.0
+    drain_s: Pour = 0.0
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        named(self.agitation, 1.0)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Bath:
+    """A step of the line. The developer's time comes from the film; ``agitation`` empty: the
+    tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
+    that has a vessel of its own; empty: as the tank."""
+
+    name: Name
+    kind: StepKind
+    seconds: StepSeconds = 60.0
+    agitation: SchemeKey | None = None
+    dilution: Label = ""
+    colon: Colon | None = None
+    volume_ml: Volume | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Line:
+    """The baths in their order, strictly one way, with one developer among them."""
+
+    id: Id
+    name: Name
+    baths: Annotated[tuple[Bath, ...], Length("Baths of a line", 1, 20)]
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        if sum(bath.kind == "developer" for bath in self.baths) != 1:
+            raise Missing("A line has one developer; name it.", field="baths")
+        for place, bath in enumerate(self.baths):
+            if bath.agitation is not None:
+                try:
+                    named(bath.agitation, 1.0)
+                except Missing as problem:
+                    problem.field = f"baths.{place}.agitation"
+                    raise
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Bottle:
+    """A mixed bottle: since when, how long it keeps, how much film it does and has done.
+
+    ``age_change`` is what its user adds to developing times for its age: 1.1 is a tenth longer.
+    """
+
+    id: Id
+    name: Name
+    kind: BottleKind = "developer"
+    mixed: Day = ""
+    opened: Day = ""
+    shelf_days: ShelfDays | None = None
+    capacity_rolls: Rolls | None = None
+    used_rolls: Rolls = 0.0
+    fresh_clearing_s: Clearing | None = None
+    clearing_s: Clearing | None = None
+    age_change: Age = 1.0
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        for field in ("mixed", "opened"):
+            text = getattr(self, field)
+            if text:
+                _day(text, field)
+
+
+def charged(bottle: Bottle, rolls: float) -> Bottle:
+    """The bottle after so much film went through it; its first use opens no new day.
+
+    >>> charged(Bottle(id="b", name="Fixer", used_rolls=6), 0.75).used_rolls
+    6.75
+    """
+    return replace(bottle, used_rolls=min(1_000.0, bottle.used_rolls + rolls))
+
+
+def used_up(bottle: Bottle) -> str:
+    """Why a bottle does no more film, in one sentence; nothing while it does.
+
+    >>> used_up(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10))
+    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    """
+    if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
+        return (
+            f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
+            " mix a new one."
+        )
+    if bottle.fresh_clearing_s and bottle.clearing_s:
+        limit = exhausted_s(bottle.fresh_clearing_s)
+        if bottle.clearing_s >= limit - 1e-9:
+            return (
+                f"{bottle.name} clears in {plain(bottle.clearing_s)} s, twice as long as when it"
+                " was fresh; discard it by the local rules."
+            )
+    return ""
+
+
+def short_of(bottle: Bottle, area_in2: float) -> str:
+    """What is wrong when a bottle is to do so much film; nothing when it can, or is used up.
+
+    >>> short_of(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=9), 160)
+    'Fixer has 1 roll left in it, and this is 2 rolls of film; mix more.'
+    """
+    if bottle.capacity_rolls is None:
+        return ""
+    left, wanted = bottle.capacity_rolls - bottle.used_rolls, rolls(area_in2)
+    if left <= 1e-9 or wanted <= left + 1e-9:
+        return ""
+    return (
+        f"{bottle.name} has {_rolls_text(left)} left in it, and this is {_rolls_text(wanted)} of"
+        " film; mix more."
+    )
+
+
+def _rolls_text(count: float) -> str:
+    return f"{plain(round(count, 2))} roll{'' if round(count, 2) == 1 else 's'}"
+
+
+def age_of(bottles: Iterable[Bottle]) -> float:
+    """What is added to developing times for the age of the developers among these bottles."""
+    kinds = ("developer", "part A", "part B")
+    return math.prod(each.age_change for each in bottles if each.kind in kinds)
+
+
+def bottle_trouble(bottle: Bottle, today: str) -> str:
+    """Why a bottle should not be used on a day, in one sentence; nothing when it is good.
+
+    >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
+    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    """
+    since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
+    shelf = bottle.shelf_days
+    if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
+        return f"{bottle.name} keeps {shelf} days and is of {since}; mix a new one."
+    return used_up(bottle)
+
+
+def _day(text: str, field: str) -> int:
+    """A day as a number that grows by one from day to day; Unsound when there is no such day."""
+    if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
+        year, month, day = (int(part) for part in text.split("-"))
+        if year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]:
+            return calendar.timegm((year, month, day, 0, 0, 0)) // 86_400
+    raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field)

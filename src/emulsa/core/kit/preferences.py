@@ -1,0 +1,44 @@
+"""How one photographer works: the school, the zones, the weights, the checklist and the sounds."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.core.chemistry.measures import Measures
+from emulsa.core.exposing.penalties import Weights
+from emulsa.core.exposing.schools import Habits, School
+from emulsa.core.limits import Length
+
+Step = Annotated[str, Length("A step", 1, 80)]
+
+CHECKLIST = (
+    "Shutter closed, aperture set",
+    "Lens cap off, filter on",
+    "Holder in, right side to the lens",
+    "Slide out; wait until the camera has settled",
+)
+AFTER = "Slide back, exposed side out"
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Sounds:
+    """What the clock of a hand-timed exposure makes heard."""
+
+    start: bool = True
+    each_ten: bool = False
+    last_five: bool = True
+    end: bool = True
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Preferences:
+    """Defaults of new scenes, and what stands before and during an exposure."""
+
+    school: School | None = None
+    habits: Habits = Habits()
+    weights: Weights = Weights()
+    checklist: Annotated[tuple[Step, ...], Length("Steps of the checklist", 0, 20)] = CHECKLIST
+    after: Annotated[str, Length("The step afterwards", 0, 80)] = AFTER
+    sounds: Sounds = Sounds()
+    measures: Measures = Measures()

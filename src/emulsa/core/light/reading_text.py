@@ -1,0 +1,28 @@
+"""A reading of the light in words."""
+
+from __future__ import annotations
+
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.light.marks import mark_text
+from emulsa.core.light.meters import (
+    EvReading,
+    MeanReading,
+    Reading,
+    TimeReading,
+)
+from emulsa.core.limits import plain
+from emulsa.core.tones.zones import ev_text
+
+
+def reading_text(reading: Reading) -> str:
+    """A reading as it was said: ``EV 13⅓``, ``1/2 at f/22``, ``81920 lx``."""
+    if isinstance(reading, MeanReading):
+        return "mean of " + ", ".join(reading_text(each) for each in reading.readings)
+    if isinstance(reading, EvReading):
+        said = f"EV {ev_text(reading.ev)}"
+    elif isinstance(reading, TimeReading):
+        time = reading.time if isinstance(reading.time, str) else time_text(reading.time)
+        said = f"{time} at {mark_text(reading.aperture)}"
+    else:
+        return f"{plain(reading.value)} {reading.unit}"
+    return said if reading.iso == 100 else f"{said} at ISO {plain(reading.iso)}"

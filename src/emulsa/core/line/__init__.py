@@ -1,0 +1,1 @@
+"""The line one types: its grammar, and what it does to a scene."""

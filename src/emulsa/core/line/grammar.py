@@ -1,0 +1,274 @@
+"""The reading line: one line of words and numbers, read the way one says it.
+
+    9 shade III          EV 9, called “shade”, placed on III
+    13 1/3 bark          EV 13⅓
+    1/2@22 frost VII½    1/2 s at f/22, placed on VII½
+    81920lx   1195 fL    illuminance (of the light itself), luminance
+    12 @incident dome    EV of the light itself, with a dome or disc
+    12 iso400 wall       EV 12 read with ISO 400 set
+    6 @through sky       read through the filters that are on
+    9 + 9 1/3 + 10 wall  the mean of several readings
+    9 shade on 3½        a zone in digits: on 3½ or z3.5
+    f/32                 the aperture
+    draw 30              millimetres of draw beyond infinity focus
+    spread 3             millimetres between near and far focus
+    filter deep red      a filter by name; “no filter” takes them off
+    lens 150, film NAME  kit by name
+
+What could mean two things is asked about, never guessed.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import Literal
+
+from emulsa.core import wire
+from emulsa.core.corrections.aperture_choice import BySpread
+from emulsa.core.corrections.bellows import ByDraw, Focus, Infinity
+from emulsa.core.errors import Ambiguous, Unreadable
+from emulsa.core.light.marks import SEARCHED, aperture_marks, literal_seconds, time_marks
+from emulsa.core.light.meters import (
+    EvReading,
+    IlluminanceReading,
+    MeanReading,
+    Reading,
+    Single,
+    TimeReading,
+)
+from emulsa.core.limits import Label
+from emulsa.core.tones.zones import FRACTIONS, parse_zone
+
+KIT_WORDS: dict[str, Literal["filter", "lens", "film"]] = {
+    "filter": "filter",
+    "lens": "lens",
+    "pinhole": "lens",
+    "film": "film",
+}
+LONGEST = 120  # characters of a line; labels have 80
+
+ZONE_AT_END = re.compile(
+    r"(?:^|\s)(?:on\s+(?=[IVX\d]))?"
+    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X)(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?"
+    r"|z\s*\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾])?"
+    r"|(?<=on\s)\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
+)
+AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=[\s+]|$)")
+UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=[\s+]|$)")
+EV_WORD = re.compile(
+    r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=[\s+]|$)|\s*([¼⅓½⅔¾]))?(?=[\s+]|$)", re.I
+)
+ISO = re.compile(r"(?:^|\s)iso\s*(\d+)(?=\s|$)", re.I)
+THROUGH = re.compile(r"(?:^|\s)@\s*through(?=\s|$)", re.I)
+INCIDENT = re.compile(r"(?:^|\s)@\s*(?:incident|dome)(?=\s|$)", re.I)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ReadingWord:
+    """A reading, its label, and the zone to place it on when one was said."""
+
+    kind: Literal["reading"] = "reading"
+    reading: Reading
+    label: str
+    zone: float | None
+    through: bool = False
+    incident: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ApertureWord:
+    """An aperture to set."""
+
+    kind: Literal["aperture"] = "aperture"
+    aperture: str | float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FocusWord:
+    """A draw, or infinity."""
+
+    kind: Literal["focus"] = "focus"
+    focus: Focus
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DepthWord:
+    """Near to far focus on the ground glass."""
+
+    kind: Literal["depth"] = "depth"
+    depth: BySpread
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitWord:
+    """A piece of kit by words of its name; no words take filters off."""
+
+    kind: Literal["filter", "lens", "film"]
+    words: str
+
+
+Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord
+
+
+def parse(text: str, iso: float = 100.0) -> Line:
+    """The line's meaning; Unreadable says what to type instead, OutOfRange what is allowed.
+
+    ``iso`` is what the meter is kept at: readings are taken at it unless the line says otherwise.
+    """
+    line = " ".join(text.split())
+    if not line:
+        raise Unreadable("Type a reading, as in 9 shade III.", field="text")
+    if len(line) > LONGEST:
+        raise Unreadable(f"A line may have {LONGEST} characters at most.", field="text")
+    setting = _setting(line)
+    return setting if setting is not None else _reading(line, iso)
+
+
+def reading(text: str, iso: float = 100.0) -> ReadingWord:
+    """The line as a reading; Unreadable when it means something else."""
+    word = parse(text, iso)
+    if not isinstance(word, ReadingWord):
+        raise Unreadable("Type the new reading of what you placed, as in 8.5.", field="text")
+    return word
+
+
+def _setting(line: str) -> Line | None:
+    aperture = re.fullmatch(r"f\s*/?\s*(\d+(?:\.\d+)?)", line, re.I)
+    if aperture:
+        return ApertureWord(aperture=_aperture(aperture[1]))
+    draw = re.fullmatch(r"(?:draw|bellows)\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    if draw:
+        return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": float(draw[1])}))
+    spread = re.fullmatch(r"spread\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    if spread:
+        said = {"kind": "spread", "focus_spread_mm": float(spread[1])}
+        return DepthWord(depth=wire.decode(BySpread, said))
+    if re.fullmatch(r"infinity|draw|no draw", line, re.I):
+        return FocusWord(focus=Infinity())
+    if re.fullmatch(r"no filters?|filter none", line, re.I):
+        return KitWord(kind="filter", words="")
+    kit = re.fullmatch(r"(filter|lens|film|pinhole)\s+(.+)", line, re.I)
+    if kit:
+        return KitWord(kind=KIT_WORDS[kit[1].lower()], words=kit[2])
+    return None
+
+
+def _reading(line: str, kept_at: float) -> ReadingWord:
+    _ask(line)
+    line, iso = _taken_out(line, ISO)
+    line, through = _taken_out(line, THROUGH)
+    line, incident = _taken_out(line, INCIDENT)
+    number, rest = _numbers(line, float(iso[1]) if iso else kept_at)
+    zone = ZONE_AT_END.search(rest)
+    label = rest[: zone.start()] if zone else rest
+    if through and incident:
+        raise Unreadable("A reading is either through the filters or of the light.", field="text")
+    return ReadingWord(
+        reading=number,
+        label=wire.decode(Label, label.strip(), "text"),
+        zone=parse_zone(zone[1]) if zone else None,
+        through=through is not None,
+        incident=incident is not None or isinstance(number, IlluminanceReading),
+    )
+
+
+def _taken_out(line: str, word: re.Pattern[str]) -> tuple[str, re.Match[str] | None]:
+    """The line without a word that may stand anywhere, and the word when it was there."""
+    found = word.search(line)
+    return (line if not found else f"{line[: found.start()]}{line[found.end() :]}".strip()), found
+
+
+def _numbers(line: str, iso: float) -> tuple[Reading, str]:
+    """One reading, or several joined by + whose mean counts, and what stands behind them."""
+    first, rest = _number(line, iso)
+    several = [first]
+    while re.match(r"\+\s*\S", rest):
+        each, rest = _number(rest[1:].strip(), iso)
+        several.append(each)
+    if len(several) == 1:
+        return first, rest
+    return wire.decode(MeanReading, {"readings": wire.encode(several)}, "text"), rest
+
+
+def _number(line: str, iso: float) -> tuple[Single, str]:
+    unit = UNIT.match(line)
+    if unit:
+        kind = "illuminance" if unit[2] in ("lx", "fc") else "luminance"
+        body = {"kind": kind, "value": float(unit[1]), "unit": unit[2].replace("²", "2")}
+        return wire.decode(Single, body, "text"), line[unit.end() :].strip()
+    at = AT.match(line)
+    if at:
+        first, second = at[1], at[2]
+        if first.lower().startswith("f"):
+            first, second = second, first
+        body = {
+            "kind": "time_at_aperture",
+            "time": _time(first),
+            "aperture": _aperture(second.lower().lstrip("f").lstrip("/")),
+            "iso": iso,
+        }
+        return wire.decode(TimeReading, body, "text"), line[at.end() :].strip()
+    word = EV_WORD.match(line)
+    if not word:
+        raise Unreadable(
+            f"“{line[:40]}” does not begin with a reading; start with its EV, as in 9 shade III,"
+            " or a time at an aperture, as in 1/2@22.",
+            field="text",
+        )
+    ev = _ev(word)
+    return wire.decode(EvReading, {"ev": ev, "iso": iso}, "text"), line[word.end() :].strip()
+
+
+def _ev(word: re.Match[str]) -> float:
+    whole = float(word[1].replace("−", "-"))
+    part = (
+        int(word[2]) / int(word[3]) if word[2] and word[3] != "0" else FRACTIONS.get(word[4], 0.0)
+    )
+    return whole - part if word[1][0] in "-−" else whole + part
+
+
+def _ask(line: str) -> None:
+    """The readings that could mean two things, each with the question and both ways to say it."""
+    if re.match(r"^\d+,\d", line):
+        raise Ambiguous("Is the comma a decimal point? Write 13.3 or 13 1/3.", field="text")
+    if re.match(r"^\d+(\.\d+)?\s*['\"′″]", line):
+        raise Ambiguous(
+            "Minutes or seconds, and at which aperture? Write 240@22 for 240 s at f/22.",
+            field="text",
+        )
+    if re.match(r"^\d/\d+(\s|$)", line):
+        raise Ambiguous(
+            "A time needs its aperture, as in 1/2@22; a fraction of an EV needs its whole number,"
+            " as in 0 1/3.",
+            field="text",
+        )
+    if re.match(r"^[-−][\d./]+\s*(?:s|sec)?\s*@\s*f?/?\d", line):
+        raise Unreadable("A time is never negative; write 1/2@22 for 1/2 s at f/22.", field="text")
+    bare = re.match(r"^(\d+)(\s|$)", line)
+    if bare and not UNIT.match(line) and not AT.match(line) and int(bare[1]) > 24:
+        raise Ambiguous(
+            f"EV {bare[1]} is more than any light (EV is between −8 and 24);"
+            f" for 1/{bare[1]} s write 1/{bare[1]}@22.",
+            field="text",
+            allowed=[-8, 24],
+        )
+
+
+def _aperture(text: str) -> str | float:
+    """The engraved mark when it is one, else the number itself."""
+    if any(text in aperture_marks(series) for series in SEARCHED):
+        return text
+    number = literal_seconds(text)
+    if number is None:
+        raise Unreadable(f"“{text}” is not an aperture; write 22 or f/22.", field="text")
+    return number
+
+
+def _time(text: str) -> str | float:
+    if any(text in time_marks(series) for series in SEARCHED):
+        return text
+    number = literal_seconds(text)
+    if number is None:
+        raise Unreadable(f"“{text}” is not a time; write 1/2 or 15.", field="text")
+    return number

@@ -1,0 +1,189 @@
+"""From a scene to the exposure it asks for.
+
+``plan`` turns a scene into the request of the exposure chain, so that a page, a tool or a test asks
+for the same exposure. What is missing is said by name, in the order one works.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Optics
+from emulsa.core.errors import Missing
+from emulsa.core.exposing.answer import Fall
+from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
+from emulsa.core.exposing.levels import incident_ids, levels_of
+from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
+from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
+from emulsa.core.light.meters import Calibrated
+from emulsa.core.scene.record import PINNING, Scene, SceneKit
+from emulsa.core.tones.development_number import TARGET
+from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
+from emulsa.core.tones.textural_range import TYPICAL
+from emulsa.core.tones.zones import zone_text
+
+SHADOW_TO = 4.5  # a reading placed up to here is an important shadow (III or IV)
+
+
+HIGHLIGHT_FROM = 6.5  # from here an important highlight (VII…VIII); between, a mid-tone
+
+
+def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
+    """The exposure a scene asks for; Missing names the first thing still to choose."""
+    if not scene.readings:
+        raise Missing("Type a reading to begin: its EV, as in 9 shade III.", field="readings")
+    if kit.film is None:
+        raise Missing("Choose the film.", field="film_id")
+    if kit.film.law is None:
+        raise Missing(
+            f"{kit.film.name} has no reciprocity law yet; give it one in Kit"
+            " (“none” up to a stated time will do).",
+            field="film_id",
+        )
+    optics = _optics(scene, kit)
+    return ExposureRequest(
+        ei=scene.exposure_index if scene.exposure_index is not None else kit.film.exposure_index,
+        readings=spots(scene),
+        placement=placement(scene, kit),
+        high=high(scene, kit),
+        textural_range=kit.film.textural_range,
+        filters=filters(kit),
+        optics=optics,
+        focus=scene.focus,
+        aperture=scene.aperture if optics.kind == "lens" else None,
+        law=kit.film.law,
+        meter=calibration(kit),
+        n=scene.n,
+        light=scene.light,
+        usual_ei=kit.film.exposure_index,
+        depth=scene.depth if optics.kind == "lens" else None,
+        movement=scene.movement if optics.kind == "lens" else None,
+        blur_mm=kit.habits.blur_mm,
+    )
+
+
+def spots(scene: Scene) -> tuple[SpotReading, ...]:
+    """The scene's readings as the chain takes them."""
+    return tuple(
+        SpotReading(
+            id=each.id,
+            label=each.label,
+            reading=each.reading,
+            incident=each.incident,
+            through=each.through,
+            graduated=each.graduated,
+            subject=each.subject,
+        )
+        for each in scene.readings
+    )
+
+
+def filters(kit: SceneKit) -> tuple[Filter, ...]:
+    """The filters before the lens, by the names they have in the kit."""
+    return tuple(replace(each.filter, label=each.name) for each in kit.filters)
+
+
+def levels(scene: Scene, kit: SceneKit) -> dict[str, float]:
+    """EV at ISO 100 by reading, filters thought of."""
+    return levels_of(spots(scene), filters(kit), scene.light, calibration(kit))
+
+
+def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
+    """Where the readings fall; needs no film or lens, so it answers from the first reading on."""
+    if not scene.readings:
+        return ()
+    light, placed = levels(scene, kit), placement(scene, kit)
+    anchored, marked = anchor(placed, light), high(scene, kit)
+    n = planned_n(wanted_n(placed, marked, scene.n, light, anchored), scene.n)
+    planned = (n, marked.zone if marked else TARGET)
+    keeps = kit.film.textural_range if kit.film else TYPICAL
+    return falls_of(light, anchored, planned, keeps, incident_ids(spots(scene), placed))
+
+
+def calibration(kit: SceneKit) -> Calibrated:
+    """The meter's constants, or the defaults of the standard when no meter is named."""
+    return kit.meter.calibration if kit.meter else Calibrated()
+
+
+def meter_iso(kit: SceneKit) -> float:
+    """The ISO the scene's meter is kept at: what a typed reading was taken at."""
+    return kit.meter.iso if kit.meter else 100.0
+
+
+def placement(scene: Scene, kit: SceneKit) -> Placement:
+    """How the scene is placed: by its school, by its pin, or not yet: the first reading on V.
+
+    A school that places a tone follows the pin once there is one; a school that lacks its readings
+    falls back to the first reading on V, and ``lacking`` says what it needs.
+    """
+    pin = scene.pin
+    pinned = pin is not None and pin.reading in {each.id for each in scene.readings}
+    if scene.school is not None and (scene.school not in PINNING or not pinned):
+        made = _by_school(scene, kit, scene.school)
+        return AsMetered(reading=scene.readings[0].id) if isinstance(made, str) else made
+    if pin is None or not pinned:
+        return AsMetered(reading=scene.readings[0].id)
+    if pin.zone <= SHADOW_TO:
+        return Placed(school="shadow", reading=pin.reading, zone=pin.zone)
+    if pin.zone >= HIGHLIGHT_FROM:
+        return Placed(school="highlight", reading=pin.reading, zone=pin.zone)
+    return Placed(school="midtone", reading=pin.reading, zone=pin.zone)
+
+
+def lacking(scene: Scene, kit: SceneKit) -> str:
+    """What the scene's school still needs, in words; nothing when it can place."""
+    if scene.school is None or not scene.readings:
+        return ""
+    made = _by_school(scene, kit, scene.school)
+    return f"{SCHOOLS[scene.school]} {made}" if isinstance(made, str) else ""
+
+
+def placed_reading(placed: Placement) -> str | None:
+    """The reading a placement pins; nothing for schools that use two or read the light."""
+    return placed.reading if isinstance(placed, (Placed, AsMetered)) else None
+
+
+def placement_text(placed: Placement) -> str:
+    """The placement in words: ``shadow on III``, ``as metered, on V``, ``average on V``."""
+    if isinstance(placed, Placed):
+        return f"{SCHOOLS[placed.school]} on {zone_text(placed.zone)}"
+    return {
+        "as_metered": "as metered, on V",
+        "average": "average on V",
+        "incident": "incident",
+        "incident_pair": "incident pair",
+    }[placed.school]
+
+
+def high(scene: Scene, kit: SceneKit) -> High | None:
+    """The important highlight: as marked, else the brightest spot that is not the pinned one."""
+    ids = {each.id for each in scene.readings}
+    if scene.high is not None and scene.high.reading in ids:
+        return scene.high
+    tones = [each.id for each in scene.readings if not each.incident]
+    if len(tones) < 2:
+        return None
+    light = levels(scene, kit)
+    brightest = max(tones, key=lambda each: light[each])
+    pinned = scene.pin.reading if scene.pin else scene.readings[0].id
+    if scene.school is not None:
+        pinned = placed_reading(placement(scene, kit)) or ""
+    return None if brightest == pinned else High(reading=brightest, zone=kit.habits.target_zone)
+
+
+def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:
+    light = levels(scene, kit)
+    incident = frozenset(each.id for each in scene.readings if each.incident)
+    marked = (scene.low, scene.high.reading if scene.high else None)
+    return placed_by(school, light, incident, marked, kit.habits)
+
+
+def _optics(scene: Scene, kit: SceneKit) -> Optics:
+    if kit.pinhole is not None:
+        return kit.pinhole.optics
+    if kit.lens is None:
+        raise Missing("Choose the lens or pinhole.", field="lens_id")
+    if scene.aperture is None:
+        raise Missing("Choose an aperture.", field="aperture")
+    return kit.lens.optics

@@ -1,0 +1,118 @@
+"""A scene as it is kept: its readings, one pinned to a zone, and what is chosen for it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Annotated
+
+from emulsa.core.corrections.aperture_choice import Depth
+from emulsa.core.corrections.bellows import Focus, Infinity
+from emulsa.core.corrections.filters import Light
+from emulsa.core.corrections.movement import Movement
+from emulsa.core.data.contrast import Subject
+from emulsa.core.exposing.request import High
+from emulsa.core.exposing.schools import Habits, School
+from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.films import Film
+from emulsa.core.light.marks import ApertureMark
+from emulsa.core.light.meters import Reading
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.tones.development_number import DevelopmentNumber
+
+PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SceneReading:
+    """A reading as it was taken; ``taken_at`` is an ISO instant. For the rest see SpotReading."""
+
+    id: Id
+    label: Label = ""
+    reading: Reading
+    taken_at: Label = ""
+    incident: bool = False
+    through: bool = False
+    graduated: bool = False
+    subject: Subject = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Pin:
+    """The reading the photographer pins, and the zone it is pinned to."""
+
+    reading: Id
+    zone: Zone
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Scene:
+    """Everything decided in front of one subject; what is empty is not decided yet.
+
+    ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
+    important shadow when it is not the darkest reading. ``revisits`` is the earlier scene it was
+    copied from.
+    """
+
+    id: Id
+    outing_id: Id
+    title: Name
+    note: Note = ""
+    film_id: Id | None = None
+    exposure_index: ExposureIndex | None = None
+    recipe_id: Id | None = None
+    lens_id: Id | None = None
+    pinhole_id: Id | None = None
+    meter_id: Id | None = None
+    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    focus: Focus = Infinity()
+    aperture: ApertureMark | None = None
+    pin: Pin | None = None
+    high: High | None = None
+    n: DevelopmentNumber | None = None
+    school: School | None = None
+    low: Id | None = None
+    light: Light = "daylight"
+    depth: Depth | None = None
+    movement: Movement | None = None
+    revisits: Id | None = None
+    readings: Annotated[tuple[SceneReading, ...], Length("Readings", 0, 200)] = ()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SceneKit:
+    """The records a scene names, looked up, and the photographer's habits."""
+
+    film: Film | None = None
+    lens: KitLens | None = None
+    pinhole: KitPinhole | None = None
+    meter: Meter | None = None
+    filters: tuple[KitFilter, ...] = ()
+    habits: Habits = Habits()
+
+
+def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
+    """A new scene with the film, lens, aperture and meter of the one before it, if any."""
+    if not before:
+        return scene
+    last = before[-1]
+    return replace(
+        scene,
+        film_id=last.film_id,
+        exposure_index=last.exposure_index,
+        recipe_id=last.recipe_id,
+        lens_id=last.lens_id,
+        pinhole_id=last.pinhole_id,
+        meter_id=last.meter_id,
+        aperture=last.aperture,
+        school=last.school or scene.school,
+        light=last.light,
+    )
+
+
+def revisit(earlier: Scene, id_: str, outing_id: str) -> Scene:
+    """An earlier scene to go back to: its readings and kit as they were, N to be decided again.
+
+    The readings keep their time, so that their age is said until they are taken anew.
+    """
+    return replace(earlier, id=id_, outing_id=outing_id, revisits=earlier.id, n=None)

@@ -1,0 +1,141 @@
+"""The light changed while the shutter is open: what a new reading of the placed thing means."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.core.corrections.light_change import (
+    Interval,
+    LightChangeAnswer,
+    LightChangeRequest,
+    light_change,
+)
+from emulsa.core.errors import OutOfRange
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.levels import levels_of
+from emulsa.core.exposing.request import ExposureRequest, SpotReading
+from emulsa.core.light.hand_time import stops_words, time_text
+from emulsa.core.light.meters import Reading
+from emulsa.core.light.reading_text import reading_text
+from emulsa.core.limits import Length
+from emulsa.core.logged.record import Share
+from emulsa.core.tones.placement import Average, IncidentPair
+
+SHORTEST_TREND_S = 5.0  # two readings closer together say nothing about a trend
+STEADY_STOPS = 0.05  # a smaller change is the meter's own
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Relit:
+    """A reading typed during an exposure, and what the shutter was open for so far.
+
+    ``stops`` is the frame's place in a bracket.
+    """
+
+    text: Annotated[str, Length("The line", 1, 200)]
+    intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
+    share: Share = 1.0
+    stops: float = 0.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RelitAnswer:
+    """The new metered time, what is left in steady light and if the change goes on, in a sentence.
+
+    ``going_on`` is empty when there is no trend yet.
+    """
+
+    says: str
+    now_metered_s: float
+    steady: LightChangeAnswer
+    going_on: LightChangeAnswer | None
+    text: str
+
+
+def relit(
+    request: ExposureRequest, changed: Relit, taken: Reading, through: bool = False
+) -> RelitAnswer:
+    """What a new reading of the placed thing means for an exposure that is running.
+
+    ``taken`` is what the typed text means, ``through`` whether it was read through the filters.
+    """
+    planned = exposure(request).metered_s * 2**changed.stops * changed.share
+    stops = _placed_ev(request) - _new_ev(request, taken, through)
+    now = planned * 2**stops
+    if not 1e-6 <= now <= 1e7:
+        raise OutOfRange(
+            "In that light this exposure would take longer than anybody waits; stop here.",
+            field="text",
+        )
+    # What was given counts towards a light of the same plan: intervals carry their own times.
+    asked = LightChangeRequest(law=request.law, intervals=changed.intervals, now_metered_s=now)
+    steady = light_change(asked)
+    fading = _trend(changed.intervals, now)
+    going_on = None
+    if fading:
+        going_on = light_change(
+            LightChangeRequest(
+                law=request.law,
+                intervals=changed.intervals,
+                now_metered_s=now,
+                fading_stops_per_min=max(-10.0, min(10.0, fading)),
+            )
+        )
+    return RelitAnswer(
+        says=f"{reading_text(taken)}: {stops_words(-stops)} of light",
+        now_metered_s=now,
+        steady=steady,
+        going_on=going_on,
+        text=_sentence(steady, going_on),
+    )
+
+
+def _placed_ev(request: ExposureRequest) -> float:
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    return levels[_placed_id(request)]
+
+
+def _placed_id(request: ExposureRequest) -> str:
+    placement = request.placement
+    return placement.low if isinstance(placement, (Average, IncidentPair)) else placement.reading
+
+
+def _new_ev(request: ExposureRequest, reading: Reading, through: bool) -> float:
+    """The new reading as a level: through the filters if it, or the first one, was."""
+    first = next(each for each in request.readings if each.id == _placed_id(request))
+    taken = SpotReading(
+        id="now",
+        reading=reading,
+        through=through or first.through,
+        graduated=first.graduated,
+    )
+    return levels_of([taken], request.filters, request.light, request.meter)["now"]
+
+
+def _trend(intervals: tuple[Interval, ...], now_metered_s: float) -> float:
+    """Stops a minute between the last interval's light and this one; 0 when there is no trend."""
+    if not intervals or intervals[-1].elapsed_s < SHORTEST_TREND_S:
+        return 0.0
+    stops = math.log2(now_metered_s / intervals[-1].metered_s)
+    return 0.0 if abs(stops) < STEADY_STOPS else stops / intervals[-1].elapsed_s * 60
+
+
+def _sentence(steady: LightChangeAnswer, going_on: LightChangeAnswer | None) -> str:
+    if steady.progress >= 1:
+        return "The exposure is complete: close the shutter."
+    assert steady.remaining_s is not None
+    done = f"{100 * steady.progress:.0f} % is on the film"
+    said = f"{done}; {time_text(steady.remaining_s)} more if the light stays so."
+    if going_on is None:
+        return said
+    if going_on.never:
+        off = going_on.error_stops_if_stopped
+        now = f" Stopped now it is {stops_words(off)}." if off is not None else ""
+        return (
+            f"{done}. If the light goes on fading like this it will never complete:"
+            f" open the aperture, or accept less.{now}"
+        )
+    assert going_on.remaining_s is not None
+    return f"{said} If it goes on changing, {time_text(going_on.remaining_s)}."
