@@ -18,7 +18,7 @@ from benchmarks.service import Running
 from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
 from emulsa.core.darkroom.evening import EveningRequest, EveningRun, Task, evening
 from emulsa.demo.quarry import build
-from emulsa.store import backups, database
+from emulsa.store import backups, database, transactions
 
 WAITING = 500
 OWN = {"x-emulsa": "1"}
@@ -74,7 +74,7 @@ def schedule_ms(runs: int = 30) -> float:
 def fill(folder: Path) -> None:
     """The demo, and 500 exposed sheets more in boxes, of many N."""
     build(folder)
-    with closing(database.connect(folder / backups.DATABASE)) as db, database.transaction(db):
+    with closing(database.connect(folder / backups.DATABASE)) as db, transactions.transaction(db):
         _copies(db, "piece", "sheet-1A", "w", {"in_place": 0, "kept_in": "Box 7"})
         _copies(db, "exposure", "exposure-1A", "e", {})
 

@@ -15,7 +15,7 @@ import httpx2
 
 from benchmarks.service import Running
 from emulsa.demo.quarry import build
-from emulsa.store import backups, database, log
+from emulsa.store import backups, database, log, transactions
 from emulsa.store.log import match_text
 
 EXPOSURES, OUTINGS, SCENES = 100_000, 1_000, 20_000
@@ -44,7 +44,7 @@ def fill(folder: Path) -> None:
     """The demo, and around it a log far larger than anybody's: copies of its exposures."""
     build(folder)
     dice = random.Random(4)
-    with closing(database.connect(folder / backups.DATABASE)) as db, database.transaction(db):
+    with closing(database.connect(folder / backups.DATABASE)) as db, transactions.transaction(db):
         model = dict(db.execute("SELECT * FROM exposure WHERE id = 'exposure-1A'").fetchone())
         db.executemany(
             "INSERT INTO outing (id, title, day, place, conditions, note)"

@@ -2,8 +2,10 @@
 
 from functools import cache
 from pathlib import Path
+from typing import Any
 
-from emulsa.store import database
+from emulsa.store import database, journal
+from emulsa.store.transactions import transaction
 
 
 @cache
@@ -18,3 +20,27 @@ def empty() -> database.Connection:
     copied = database.connect(Path(":memory:"))
     _migrated().backup(copied)
     return copied
+
+
+def undo(db: database.Connection) -> journal.Action:
+    """Take back whatever was done last; Impossible when there is nothing."""
+    return _turned(db, journal.undo, journal.reach(db).undo)
+
+
+def redo(db: database.Connection) -> journal.Action:
+    """Bring back whatever was undone last; Impossible when there is nothing."""
+    return _turned(db, journal.redo, journal.reach(db).redo)
+
+
+def _turned(db: database.Connection, turn: Any, expected: journal.Action | None) -> journal.Action:
+    with transaction(db):
+        action: journal.Action = turn(db, expected.id if expected else 0)
+    return action
+
+
+def picture(db: database.Connection) -> dict[str, list[tuple[object, ...]]]:
+    """Every row of every journaled table."""
+    return {
+        table: sorted((tuple(row) for row in db.execute(f"SELECT * FROM {table}")), key=repr)
+        for table in journal.JOURNALED
+    }

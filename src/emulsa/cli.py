@@ -126,7 +126,7 @@ def serve(options: argparse.Namespace) -> int:
             build(data)
             meter = SimulatedSpotMeter(SCENES)
         hosts = (options.host, *options.allow_host)
-        app = create_app(Settings(data, spot_meter=meter, hosts=hosts))
+        app = create_app(Settings(data, spot_meter=meter, demo=demo, hosts=hosts))
     except (TooNew, Damaged, Unsafe) as problem:
         print(problem, file=sys.stderr)
         return 1

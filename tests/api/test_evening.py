@@ -69,7 +69,7 @@ def test_the_hands_do_one_thing_at_a_time(client: TestClient) -> None:
 def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
     """A strip is planned whole; it does not fit a tank for three."""
     strip = "roll-tips-1-12"
-    ok(client.put(f"/api/rolls/strips/{strip}/development", json={"n": 0}))
+    ok(client.post(f"/api/rolls/strips/{strip}/development", json={"n": 0}))
     tank = {"id": "small", "name": "Small tank", "holds": 3, "volume_ml": 300}
     ok(client.put("/api/kit/tanks/small", json=tank))
     refused = refusal(plan(client, {**OSTREL, "tank_id": "small"}), 409)
@@ -81,10 +81,10 @@ def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("change", "status", "says"),
     [
-        ({"line_id": "none"}, 404, "no such line"),
-        ({"kinds": [{**CORVANE, "tank_id": "none"}]}, 404, "no such tank"),
-        ({"kinds": [{**CORVANE, "recipe_id": "recipe-ostrel-mq"}]}, 404, "no such recipe"),
-        ({"kinds": [{**CORVANE, "recipe_id": "recipe-corvane-pyro"}]}, 404, ""),
+        ({"line_id": "none"}, 404, "no such bath sequence"),
+        ({"kinds": [{**CORVANE, "tank_id": "none"}]}, 422, "no such tank"),
+        ({"kinds": [{**CORVANE, "recipe_id": "recipe-ostrel-mq"}]}, 422, "no such recipe"),
+        ({"kinds": [{**CORVANE, "recipe_id": "recipe-corvane-pyro"}]}, 422, ""),
         ({"temperature_c": 30}, 422, "between 18 and 27"),
         ({"kinds": []}, 422, "Kinds of film"),
     ],
@@ -139,6 +139,8 @@ def test_bottles_that_are_done(client: TestClient, bottle: Json, says: str) -> N
 @pytest.fixture
 def run(client: TestClient) -> Json:
     """Two sheets put together in the four-sheet tank."""
+    preferences = ok(client.get("/api/preferences"))["preferences"]
+    ok(client.put("/api/preferences", json={**preferences, "simulated_devices": True}))
     body = {
         "run": {
             "id": "run",
@@ -152,7 +154,8 @@ def run(client: TestClient) -> Json:
         },
         "piece_ids": ["sheet-1A", "sheet-1B"],
     }
-    return ok(client.post("/api/darkroom/runs", json=body))
+    ok(client.post("/api/darkroom/runs", json=body))
+    return body["run"]
 
 
 def test_a_runs_course(client: TestClient, run: Json) -> None:
@@ -203,9 +206,10 @@ def test_how_a_run_went_is_kept(client: TestClient, run: Json) -> None:
         "steps": [{"name": "Developer", "seconds": 402}],
         "measured": [{"minute": 2, "temperature_c": 20.4}],
     }
-    first = ok(client.put("/api/darkroom/runs/run/went", json=went))
-    assert first["run"]["went"] == went
-    assert ok(client.put("/api/darkroom/runs/run/went", json=went)) == first
+    ok(client.post("/api/darkroom/runs/run/went", json=went))
+    count = client.get("/api/journal").json()["undo"]["id"]
+    ok(client.post("/api/darkroom/runs/run/went", json=went))
+    assert client.get("/api/journal").json()["undo"]["id"] == count  # the same word is no change
     ok(client.post("/api/darkroom/runs/run/developed"))
     assert ok(client.get("/api/log/exposure-1A"))["run"]["went"] == went
     client.post("/api/undo")

@@ -9,9 +9,9 @@ import pytest
 from starlette.testclient import TestClient
 
 from emulsa.api.app import Settings, create_app
-from emulsa.store import pieces
+from emulsa.store import records
 from tests.api.test_api import refusal
-from tests.conftest import HERE, OWN
+from tests.conftest import HERE, OWN, Client
 
 OUTING = {"id": "o", "title": "Elsewhere"}
 
@@ -32,7 +32,7 @@ def test_its_own_names_are(client: TestClient, host: str) -> None:
 def test_a_name_that_was_allowed(tmp_path: Path) -> None:
     """--allow-host adds a name, for a house with its own network."""
     app = create_app(Settings(tmp_path, hosts=("Darkroom.local",), caretaker=False))
-    with TestClient(app, base_url="http://darkroom.local:8017", headers=OWN) as opened:
+    with Client(app, base_url="http://darkroom.local:8017", headers=OWN) as opened:
         assert opened.put("/api/outings/o", json=OUTING).status_code == 200
 
 
@@ -52,7 +52,7 @@ def test_pages_from_elsewhere_change_nothing(client: TestClient, origin: str) ->
 def test_changes_need_the_own_header(folder: Path, method: str) -> None:
     """A form on a page elsewhere cannot send it."""
     app = create_app(Settings(folder, caretaker=False))
-    with TestClient(app, base_url=HERE) as bare:
+    with Client(app, base_url=HERE) as bare:
         answer = bare.request(method, "/api/outings/o", json=OUTING)
         assert "X-Emulsa" in refusal(answer, 403)["message"]
         assert bare.get("/api/outings").status_code == 200
@@ -79,9 +79,7 @@ def test_no_path_leads_out_of_the_page(folder: Path, path: str) -> None:
     page = folder / "page"
     (page / "assets").mkdir(parents=True)
     (page / "index.html").write_text("the page")
-    with TestClient(
-        create_app(Settings(folder, page=page, caretaker=False)), base_url=HERE
-    ) as opened:
+    with Client(create_app(Settings(folder, page=page, caretaker=False)), base_url=HERE) as opened:
         answer = opened.get(path)
         assert answer.status_code == 404 or answer.text == "the page"
         assert "SQLite" not in answer.text
@@ -95,10 +93,10 @@ def test_the_unforeseen_says_nothing_typed(
     def fails(*_: Any, **__: Any) -> None:
         raise RuntimeError("secret pool at dawn")
 
-    monkeypatch.setattr(pieces, "move", fails)
+    monkeypatch.setattr(records, "carry_out", fails)
     app = create_app(Settings(folder, caretaker=False))
     with (
-        TestClient(app, base_url=HERE, headers=OWN, raise_server_exceptions=False) as opened,
+        Client(app, base_url=HERE, headers=OWN, raise_server_exceptions=False) as opened,
         caplog.at_level(logging.DEBUG),
     ):
         given = {"id": "e", "scene_id": "scene-pool", "piece_id": "sheet-2A", "note": "my secret"}

@@ -29,7 +29,7 @@ def test_work_that_ends_well() -> None:
         return "all"
 
     jobs = Jobs()
-    job = jobs.begin("count", work)
+    job = jobs.begin("a", "count", work)
     assert seen.wait(5)
     assert (job.state, job.done, job.total) == ("running", 3, 10)
     go.set()
@@ -52,7 +52,7 @@ def test_work_that_fails(problem: Exception, says: str) -> None:
     def work(job: Job) -> None:
         raise problem
 
-    job = ended(Jobs().begin("fail", work))
+    job = ended(Jobs().begin("a", "fail", work))
     assert job.state == "failed"
     assert says in job.message
     assert "secret" not in job.message
@@ -67,10 +67,11 @@ def test_work_is_stopped() -> None:
             job.progress(step, 10_000)
             time.sleep(0.002)
 
-    first = jobs.begin("long", work)
+    first = jobs.begin("a", "long", work)
     with pytest.raises(Impossible, match="under way already"):
-        jobs.begin("long", work)
-    other = jobs.begin("another", work)
+        jobs.begin("b", "long", work)
+    assert jobs.begin("a", "long", work) is first  # handed in again it is the same work
+    other = jobs.begin("c", "another", work)
     first.stop.set()
     assert ended(first).state == "cancelled"
     assert "nothing was changed" in first.message
@@ -82,8 +83,11 @@ def test_work_is_stopped() -> None:
 def test_few_are_remembered() -> None:
     """The last ones that ended; those that run are never forgotten."""
     jobs, go = Jobs(), threading.Event()
-    running = jobs.begin("runs", lambda _: go.wait(5))
-    done: list[Any] = [ended(jobs.begin("quick", lambda _: None)) for _ in range(KEPT_AT_MOST + 9)]
+    running = jobs.begin("runs", "runs", lambda _: go.wait(5))
+    done: list[Any] = [
+        ended(jobs.begin(f"q{number}", "quick", lambda _: None))
+        for number in range(KEPT_AT_MOST + 9)
+    ]
     assert jobs.find(running.id) is running
     assert jobs.find(done[0].id) is None
     assert jobs.find(done[-1].id) is done[-1]

@@ -76,12 +76,15 @@ def test_packing(client: TestClient) -> None:
     items = ok(client.get(f"{QUARRY}/packing"))
     keys = [each["key"] for each in items]
     assert "lens-150" in keys
-    ok(client.put(f"{QUARRY}/packed", json={"packed": ["lens-150", "meter-spot"]}))
+    ok(client.post(f"{QUARRY}/packed", json={"put_in": ["lens-150", "meter-spot"]}))
     assert ok(client.get("/api/outings"))[0]["outing"]["packed"] == ["lens-150", "meter-spot"]
-    client.post("/api/undo")
+    ok(client.post(f"{QUARRY}/packed", json={"put_in": ["camera"], "taken_out": ["lens-150"]}))
+    assert ok(client.get("/api/outings"))[0]["outing"]["packed"] == ["meter-spot", "camera"]
+    for _ in range(2):
+        client.post("/api/undo")
     assert ok(client.get("/api/outings"))[0]["outing"]["packed"] == []
     refusal(client.get("/api/outings/gone/packing"), 404)
-    refusal(client.put(f"{QUARRY}/packed", json={"packed": ["x"] * 401}), 422)
+    refusal(client.post(f"{QUARRY}/packed", json={"put_in": ["x"] * 401}), 422)
 
 
 def test_the_outing_on_paper(client: TestClient) -> None:

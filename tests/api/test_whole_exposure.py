@@ -18,12 +18,21 @@ def test_every_school_and_up_to_three_plans(client: TestClient) -> None:
     assert [each["row"]["school"] for each in opinions["schools"] if each["chosen"]] == ["shadow"]
     assert 1 <= len(opinions["plans"]) <= 3
     for choice in opinions["schools"]:
-        if choice["scene"]:
-            solution = client.post("/api/scenes/solve", json=choice["scene"]).json()
+        if choice["edits"]:
+            solution = solved(client, *choice["edits"])
             assert solution["answer"]["camera_ev"] == pytest.approx(choice["row"]["camera_ev"])
     best = opinions["plans"][0]
-    solution = client.post("/api/scenes/solve", json=best["scene"]).json()
+    solution = solved(client, *best["edits"])
     assert solution["answer"]["set"]["seconds"] == pytest.approx(best["plan"]["seconds"])
+
+
+def solved(client: TestClient, *edits: Json) -> Json:
+    """The pool worked out, with some edits."""
+    draft = {"scene": scene_of(client), "edits": edits}
+    answer = client.post("/api/scenes/solve", json=draft)
+    assert answer.status_code == 200, answer.text
+    found: Json = answer.json()
+    return found
 
 
 def test_opinions_of_an_unfinished_scene(client: TestClient) -> None:
@@ -44,8 +53,11 @@ def test_the_way_of_working_reaches_new_scenes_and_plans(client: TestClient) -> 
     client.put("/api/outings/second", json={"id": "second", "title": "Second"})
     begun = client.post("/api/outings/second/scenes", json={"id": "n", "title": "Stile"}).json()
     assert begun["school"] == "highlight"
-    scene = {**scene_of(client), "school": "highlight", "pin": None, "high": None}
-    solution = client.post("/api/scenes/solve", json=scene).json()
+    solution = solved(
+        client,
+        {"kind": "place_by", "school": "highlight"},
+        {"kind": "mark_high", "reading": None},
+    )
     assert solution["placement"] == "highlight on VII"
     opinions = client.post("/api/scenes/opinions", json=scene_of(client)).json()
     assert opinions["weights"]["change"] == 9
@@ -80,19 +92,21 @@ def frames(client: TestClient, wheres: list[str]) -> list[Json]:
             "scene_id": scene["id"],
             "piece_id": side_of(client, where)["piece_id"],
             "bracket_stops": frame["stops"],
+            "aperture": frame["aperture"],
         }
         for where, frame in zip(wheres, answer["frames"], strict=True)
     ]
 
 
 def test_a_bracket_is_one_action(client: TestClient) -> None:
-    """Three sheets, slowest first, handed in twice logged once, undone together."""
+    """Three sheets, most exposure first, handed in twice logged once, undone together."""
     body = {"id": "b", "frames": frames(client, ["2A", "2B", "4B"])}
-    logged = client.post("/api/exposures/bracket", json=body).json()
+    key = {"Idempotency-Key": "bracket"}
+    logged = client.post("/api/exposures/bracket", json=body, headers=key).json()
     assert [each["seconds"] for each in logged] == [25, 10, 4.3]
-    assert {each["bracket_id"] for each in logged} == {"b"}
     assert [each["n"] for each in logged] == [0, 0, 0]
-    assert client.post("/api/exposures/bracket", json=body).json() == logged
+    again = client.post("/api/exposures/bracket", json=body, headers=key)
+    assert again.json() == logged
     views = client.get("/api/scenes/scene-pool").json()["exposures"]
     assert sorted(each["part_text"] for each in views) == ["bracket +1", "bracket 0", "bracket −1"]
     assert side_of(client, "4B")["state"] == "exposed"
@@ -136,7 +150,7 @@ def test_an_intended_multiple_exposure(client: TestClient) -> None:
 def test_a_given_time_is_weighed_first(client: TestClient) -> None:
     """Nothing is kept by asking."""
     given = {"id": "g", "scene_id": "scene-pool", "piece_id": "any", "time": 600}
-    found = client.post("/api/exposures/check", json=given).json()
+    found = client.post("/api/exposures/check", json=given).json()["check"]
     assert [each["code"] for each in found["advice"]] == ["minutes-as-seconds"]
     assert found["planned_s"] == 10
     assert client.get("/api/scenes/scene-pool").json()["exposures"] == []
@@ -144,7 +158,7 @@ def test_a_given_time_is_weighed_first(client: TestClient) -> None:
 
 def test_the_light_changed(client: TestClient) -> None:
     """A stop less on the placed thing, half given: what is left, and what is logged for it."""
-    metered = client.post("/api/scenes/solve", json=scene_of(client)).json()["answer"]["metered_s"]
+    metered = solved(client)["answer"]["metered_s"]
     given = [{"metered_s": metered, "elapsed_s": 5}]
     asked = {"text": "8 crack", "intervals": given}
     answer = client.post("/api/scenes/scene-pool/relit", json=asked).json()
@@ -201,12 +215,29 @@ class TestTwoHands:
 
     def test_a_new_scene_has_no_other_hand(self, client: TestClient) -> None:
         body = {"id": "new", "outing_id": "outing-quarry", "title": "Stile"}
-        kept = client.put("/api/scenes/new?base=none", json=body).json()
+        kept = client.put("/api/scenes/new?base=", json=body).json()
         assert kept["version"] == client.get("/api/scenes/new").json()["version"]
 
 
 class TestDevices:
-    """The simulated devices that ship: readings arrive, and tests of a shutter."""
+    """The simulated devices that ship, once they are turned on: readings, and tests of a shutter."""
+
+    @pytest.fixture(autouse=True)
+    def turned_on(self, client: TestClient) -> None:
+        assert client.get("/api/devices").json() == {"simulated": False}
+        way = client.get("/api/preferences").json()["preferences"]
+        client.put("/api/preferences", json={**way, "simulated_devices": True})
+        assert client.get("/api/devices").json() == {"simulated": True}
+
+    def test_they_are_not_there_unasked(self, client: TestClient) -> None:
+        """No simulated thermometer times real film, no simulated reading is taken for a real one."""
+        client.post("/api/undo")
+        assert client.get("/api/devices/spot-meter?scene_id=scene-pool").json()["targets"] == []
+        for path in ("/api/devices/thermometer", "/api/devices/none"):
+            assert refusal(client.get(path), 404)
+        body = {"scene": scene_of(client), "target": "a", "reading_id": "a"}
+        assert refusal(client.post("/api/devices/spot-meter/trigger", json=body), 404)
+        assert refusal(client.post("/api/devices/shutter-tester/measure", json={}), 404)
 
     def test_a_reading_arrives_in_the_scene(self, client: TestClient) -> None:
         scene = scene_of(client)
@@ -214,15 +245,15 @@ class TestDevices:
         assert meter["targets"]
         body = {"scene": scene, "target": meter["targets"][0]["id"], "reading_id": "aimed"}
         arrived = client.post("/api/devices/spot-meter/trigger", json=body).json()
-        taken = arrived["scene"]["readings"][-1]
+        (taken,) = arrived["edits"]
         assert (taken["id"], taken["label"]) == ("aimed", meter["targets"][0]["label"])
         assert (taken["reading"]["ev"] * 3) % 1 == pytest.approx(0, abs=1e-9)
         assert arrived["says"].startswith(taken["label"])
         assert scene_of(client) == scene, "nothing is kept by aiming"
-        again = client.post(
-            "/api/devices/spot-meter/trigger", json={**body, "scene": arrived["scene"]}
-        ).json()
-        assert len(again["scene"]["readings"]) == len(arrived["scene"]["readings"])
+        after = solved(client, taken)["scene"]
+        body |= {"scene": after, "reading_id": "another"}
+        again = client.post("/api/devices/spot-meter/trigger", json=body).json()
+        assert [each["id"] for each in again["edits"]] == ["aimed"]  # the same thing read again
 
     def test_aiming_at_nothing(self, client: TestClient) -> None:
         body = {"scene": scene_of(client), "target": "moon", "reading_id": "a"}
@@ -238,8 +269,7 @@ class TestDevices:
         assert len(found["measured"]) == 10
         lens["optics"]["shutter"]["measured"] = found["measured"]
         assert client.put("/api/kit/lenses/lens-150", json=lens).status_code == 200
-        scene = {**scene_of(client), "aperture": "8"}
-        answer = client.post("/api/scenes/solve", json=scene).json()["answer"]
+        answer = solved(client, {"kind": "aperture", "aperture": "8"})["answer"]
         assert "measured" in answer["ledger"][-1]["why"]
 
 
@@ -262,7 +292,7 @@ def test_archived_kit_is_kept_and_used(client: TestClient) -> None:
     kit = client.get("/api/kit").json()
     film = next(each for each in kit["films"] if each["id"] == "film-corvane")
     assert client.put("/api/kit/films/film-corvane", json={**film, "archived": True}).is_success
-    assert client.post("/api/scenes/solve", json=scene_of(client)).json()["answer"]
+    assert solved(client)["answer"]
     assert refusal(client.delete("/api/kit/films/film-corvane"), 409)
 
 
@@ -273,5 +303,5 @@ def test_the_meter_s_own_iso(client: TestClient) -> None:
     body = {"scene": scene_of(client), "text": "11 shade", "reading_id": "new"}
     read = client.post("/api/scenes/line", json=body).json()
     assert read["says"].startswith("EV 11 at ISO 400")
-    solution = client.post("/api/scenes/solve", json=read["scene"]).json()
+    solution = solved(client, *read["edits"])
     assert next(each for each in solution["falls"] if each["id"] == "new")["ev100"] == 9

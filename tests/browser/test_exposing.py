@@ -1,17 +1,30 @@
 """The clock, brackets, schools, second opinions and devices, in the real interface."""
 
 import re
+from contextlib import closing
 from typing import Any
 
 import pytest
 from playwright.sync_api import Page, expect
 
+from emulsa.api.app import Settings
+from emulsa.core import wire
+from emulsa.core.logged.record import Exposure
+from emulsa.store import database, exposures
 from tests.browser.conftest import PHONE, Open, Service
 
 pytestmark = pytest.mark.browser
 
 APERTURES = "The same exposure at other apertures"
 ADIT, POOL, HOUSE = "/scene/scene-adit", "/scene/scene-pool", "/scene/scene-winding-house"
+
+
+def as_kept(service: Service, id_: str) -> Exposure:
+    """An exposure as the store has it, with its plan and its intervals."""
+    with closing(database.connect(Settings(service.folder).database)) as db:
+        kept = exposures.exposure(db, id_)
+    assert kept is not None
+    return kept
 
 
 def clock_of(page: Page) -> Any:
@@ -52,7 +65,7 @@ def test_a_timed_exposure_survives_a_reload(open_page: Open, service: Service) -
     expect(page.get_by_text("Close the shutter now")).to_be_visible()
     page.get_by_role("button", name="Closed: log it").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
-    exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]["exposure"]
+    exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]
     assert exposure["seconds"] == pytest.approx(1030, abs=30)
     assert 0 < exposure["error_stops"] < 0.3
     assert page.evaluate("localStorage.getItem('emulsa-clock')") is None
@@ -80,16 +93,17 @@ def test_pausing_and_light_that_changes(open_page: Open, service: Service) -> No
     wound_forward(page, 12)
     page.get_by_role("button", name="Closed: log it").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
-    exposure = service.call("GET", "/api/scenes/scene-pool")["exposures"][0]["exposure"]
-    assert len(exposure["intervals"]) == 2
-    light = [each["metered_s"] for each in exposure["intervals"]]
+    exposure = service.call("GET", "/api/scenes/scene-pool")["exposures"][0]
+    kept = as_kept(service, exposure["id"])
+    assert len(kept.intervals) == 2
+    light = [each.metered_s for each in kept.intervals]
     assert light[1] == pytest.approx(2 * light[0])
     worked_out = service.call(
         "POST",
         "/api/compute/light_change",
         {
-            "law": exposure["request"]["law"],
-            "intervals": exposure["intervals"],
+            "law": kept.request["law"],
+            "intervals": wire.encode(kept.intervals),
             "now_metered_s": light[0],
         },
     )
@@ -130,12 +144,12 @@ def test_a_lost_server_loses_no_exposure(open_page: Open, service: Service) -> N
 
 
 def test_a_bracket_by_keyboard(open_page: Open, service: Service) -> None:
-    """b, half stops, Enter: three sheets, slowest first, one action that undo takes back."""
+    """b, half stops, Enter: three sheets, most exposure first, one action that undo takes back."""
     page = open_page(POOL)
     expect(page.locator("[data-result]")).to_be_visible()
     page.keyboard.press("b")
     sheet = page.get_by_role("dialog", name="Bracket on Corvane 100")
-    frames = sheet.get_by_role("list", name="Frames, slowest first")
+    frames = sheet.get_by_role("list", name="Frames, most exposure first")
     expect(frames.get_by_role("listitem")).to_have_count(3)
     expect(frames).to_contain_text("f/32, 25 s")
     expect(sheet).to_contain_text("Uses 3 sheets, 7.20 in film")
@@ -144,12 +158,12 @@ def test_a_bracket_by_keyboard(open_page: Open, service: Service) -> None:
     sheet.get_by_label("Frames", exact=True).fill("3")
     sheet.get_by_label("Step").select_option(label="½ stop")
     expect(frames).to_contain_text("+½")
-    sheet.get_by_label("Sides or frames of a roll, slowest first").fill("2A 2B 1A")
+    sheet.get_by_label("Sides or frames of a roll, most exposure first").fill("2A 2B 1A")
     sheet.get_by_role("button", name="Log 3 exposures").click()
     expect(
         sheet.get_by_role("alert").filter(has_text="3 different unexposed sides")
     ).to_be_visible()
-    sheet.get_by_label("Sides or frames of a roll, slowest first").fill("2a 2b 4b")
+    sheet.get_by_label("Sides or frames of a roll, most exposure first").fill("2a 2b 4b")
     page.keyboard.press("Enter")
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_text("Bracket of 3 logged on 2A, 2B, 4B")).to_be_visible()
@@ -172,10 +186,7 @@ def test_an_intended_multiple_exposure(open_page: Open, service: Service) -> Non
         expect(sheet.locator("[data-check]")).to_contain_text("4.3 s")
         sheet.get_by_role("button", name="Log exposure").click()
         expect(sheet).to_have_count(0)
-    shares = [
-        each["exposure"]["share"]
-        for each in service.call("GET", "/api/scenes/scene-pool")["exposures"]
-    ]
+    shares = [each["share"] for each in service.call("GET", "/api/scenes/scene-pool")["exposures"]]
     assert shares == [0.5, 0.5]
 
 
@@ -188,7 +199,7 @@ def test_what_is_typed_as_given_is_weighed(open_page: Open) -> None:
     sheet.get_by_label("Time given").fill("600")
     expect(sheet.get_by_text("minutes and seconds mixed up?")).to_be_visible()
     sheet.get_by_label("Time given").fill("20")
-    expect(sheet.locator("[data-check]")).to_have_text("20 s: +0.75 stop, N−½")
+    expect(sheet.locator("[data-check]")).to_have_text("20 s: +0.75 stop, N, developed as for N−⅔")
     sheet.get_by_label("Time given").fill("soon")
     expect(sheet.get_by_role("alert").filter(has_text="soon")).to_be_visible()
     expect(sheet.get_by_label("Time given")).to_have_value("soon")
@@ -319,7 +330,7 @@ def test_two_tabs_on_one_scene(open_page: Open, service: Service) -> None:
     expect(clash).to_contain_text("f/22")
     assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "45"
     second.unroute("**/api/scenes/scene-pool")
-    clash.get_by_role("button", name="Keep mine").click()
+    clash.get_by_role("button", name="Make my change to it").click()
     expect(clash).to_have_count(0)
     expect(second.locator("[data-result]")).to_contain_text("f/22")
     assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "22"

@@ -97,15 +97,15 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
     service.call("PUT", "/api/holders/holder-6", {**holder, "note": "theirs"})
     page.get_by_role("button", name="Keep", exact=True).click()
     clash = page.get_by_role("alert").filter(has_text="changed elsewhere")
-    expect(clash).to_contain_text("note: kept now “theirs”, yours “mine”")
-    clash.get_by_role("button", name="Keep mine").click()
+    expect(clash).to_contain_text("note: saved “theirs”, yours “mine”")
+    clash.get_by_role("button", name="Save mine").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "mine"
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="History").click()
     entries = page.get_by_role("dialog", name="What was done to this").get_by_role("listitem")
     expect(entries.first).to_contain_text("note: “theirs” → “mine”")
-    page.get_by_role("button", name="As before this").first.click()
+    page.get_by_role("button", name="Restore the version before").first.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "theirs"
 
@@ -198,7 +198,7 @@ def test_a_roll_from_loading_to_strips(open_page: Open, service: Service) -> Non
     expect(page.get_by_role("alert").filter(has_text="is cut after frame 1 to 4")).to_be_visible()
     cuts.fill("1")
     page.get_by_role("button", name="Cut", exact=True).click()
-    expect(roll).to_contain_text("Frames 1 to 1")
+    expect(roll).to_contain_text("Frame 1")
     expect(roll).to_contain_text("nothing exposed on it")
     roll.get_by_role("button", name="Choose its development").click()
     page.get_by_role("button", name="Develop for").click()
@@ -228,13 +228,13 @@ def test_what_each_frame_loses_is_seen_before_choosing(open_page: Open) -> None:
 
 
 def test_a_roll_rated_off_its_box_speed(open_page: Open, service: Service) -> None:
-    """The whole roll is pushed, with the development that goes with it."""
+    """The whole roll is pushed, with the time that goes with it."""
     page = open_page("/film/rolls")
     page.get_by_role("button", name="Load a roll").click()
     page.get_by_label("Film", exact=True).select_option("film-ostrel")
     page.get_by_label("Whole roll rated at EI").fill("500")
     page.get_by_role("button", name="Load", exact=True).click()
     roll = page.get_by_role("region", name="Roll 2")
-    expect(roll).to_contain_text("EI 500, pushed 1 stop: develop N+1")
+    expect(roll).to_contain_text("EI 500, pushed 1 stop: 14 min 30 s")
     roll.get_by_role("button", name="Take out unexposed").click()
     expect(roll).to_have_count(0)

@@ -46,7 +46,7 @@ def test_a_shutter_is_tested_and_kept(open_page: Open, service: Service) -> None
     """From the simulated tester into the lens; what cannot be is refused where it stands."""
     page = open_page("/kit")
     page.get_by_role("button", name=re.compile("^150 mm")).click()
-    page.get_by_role("button", name="Test the shutter").click()
+    page.get_by_role("button", name="Test with the simulated tester").click()
     field = page.get_by_label("Measured times: mark, seconds")
     expect(field).to_have_value(re.compile("^1/500  0.0026"))
     field.fill("1/60  0.5")

@@ -152,7 +152,7 @@ def test_a_picture_is_attached_and_taken_off(open_page: Open, tmp_path: Path) ->
     assert violations(page) == []
     pictures.get_by_role("button", name="take off drum.png").click()
     expect(shown).to_have_count(0)
-    page.get_by_role("button", name="Undo: picture drum.png taken off").click()
+    page.get_by_role("button", name="Undo: remove drum.png").click()
     expect(shown).to_be_visible()
 
 
@@ -201,7 +201,7 @@ def test_a_csv_comes_in_after_a_dry_run(open_page: Open, service: Service) -> No
     expect(dialog.get_by_text("1 exposure brought in")).to_be_visible()
     dialog.get_by_role("button", name="Close").click()
     expect(page.get_by_text("12 exposures").first).to_be_visible()
-    page.get_by_role("button", name="Undo: exposures brought in").click()
+    page.get_by_role("button", name="Undo: import exposures").click()
     expect(page.get_by_text("11 exposures").first).to_be_visible()
 
 

@@ -100,7 +100,7 @@ def test_parts_are_dressed(open_page: Open) -> None:
 
 
 def test_the_temperature_is_typed(open_page: Open) -> None:
-    """Times follow it; outside 18 to 27 °C it is refused beside the field, the times dimmed."""
+    """Times follow it; outside 18 to 27 °C they are refused beside the field, and only they."""
     page = open_page("/darkroom")
     minutes = page.get_by_role("region", name="Corvane 100 N−1").locator("[data-minutes]")
     expect(minutes).to_have_text("6 min 50 s")
@@ -109,6 +109,7 @@ def test_the_temperature_is_typed(open_page: Open) -> None:
     expect(minutes).to_have_text("5 min 40 s")
     field.fill("30")
     expect(page.get_by_role("alert").filter(has_text="between 18 and 27 °C")).to_be_visible()
+    expect(page.get_by_role("region", name="Corvane 100 N−1")).to_contain_text("1A")
     field.fill("warm")
     expect(page.get_by_role("alert").filter(has_text="is not a temperature")).to_be_visible()
     page.get_by_role("button", name="°F instead").click()

@@ -271,7 +271,7 @@ def test_a_warm_bath_is_shorter(open_page: Open, run: Service) -> None:
     after = kept(page)["steps"][1]
     assert after["end_s"] < before["end_s"] - 20
     assert kept(page)["steps"][2]["start_s"] == pytest.approx(after["end_s"] + 10)
-    page.get_by_role("button", name="Read the thermometer").click()
+    page.get_by_role("button", name="Read the simulated thermometer").click()
     expect(page.get_by_role("status").filter(has_text="23 °C")).to_have_count(0)
     assert len(kept(page)["measured"]) == 3
 
@@ -321,7 +321,7 @@ def test_how_a_run_went_is_in_the_story(open_page: Open, run: Service) -> None:
         "steps": [{"name": "Developer", "seconds": 246}, {"name": "Fixer", "seconds": 62}],
         "measured": [{"minute": 2, "temperature_c": 20.4}],
     }
-    run.call("PUT", "/api/darkroom/runs/run/went", went)
+    run.call("POST", "/api/darkroom/runs/run/went", went)
     run.call("POST", "/api/darkroom/runs/run/developed")
     page = open_page("/log/exposure-1A")
     expect(page.get_by_text("As it went: Developer 4:06, Fixer 1:02")).to_contain_text(

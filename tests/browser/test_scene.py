@@ -137,7 +137,7 @@ def test_a_pin_is_dragged(open_page: Open, service: Service) -> None:
     page.mouse.up()
     expect(page.get_by_role("button", name="Place: shadow on IV")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/322.4 s")
-    expect(page.get_by_role("button", name="Undo: scene Winding house")).to_be_enabled()
+    expect(page.get_by_role("button", name="Undo: change scene Winding house")).to_be_enabled()
     kept = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["pin"]
     assert kept == {"reading": "doorway", "zone": 4}
     page.keyboard.press("u")
@@ -152,7 +152,9 @@ def test_pins_and_handle_by_keyboard(open_page: Open, service: Service) -> None:
     frost.focus()
     page.keyboard.press("ArrowLeft")
     expect(page.get_by_role("button", name="Place: highlight on VIII⅔")).to_be_visible()
-    expect(frost).to_have_attribute("aria-valuetext", "EV 15, placed on VIII⅔, printed as VIII")
+    expect(frost).to_have_attribute(
+        "aria-valuetext", "EV 15, placed on VIII⅔, printed as VIII⅔, highlight texture lost"
+    )
     page.keyboard.press("u")
     handle = page.locator("[data-handle]")
     expect(handle).to_have_attribute("aria-valuetext", "N−1: lit frost printed as VIII")

@@ -7,7 +7,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.darkroom.waiting import WaitingFilm, groups
+from emulsa.core.darkroom.groups import groups
+from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.development import ratings, temperature
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.recipes import Point, Rating, Recipe, Timed, Warmth, time_for

@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.darkroom.waiting import WaitingFilm, groups
+from emulsa.core.darkroom.groups import groups
+from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.development import recipes, temperature
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.development.time import DevelopmentRequest, development

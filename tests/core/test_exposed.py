@@ -1,5 +1,6 @@
 """What was really given: weighed before it is logged, by shares, frames and the clock."""
 
+import math
 from dataclasses import replace
 from typing import Any
 
@@ -13,8 +14,9 @@ from emulsa.core.corrections.reciprocity import NoFailure, corrected_s
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.film.pieces import share_left
-from emulsa.core.logged.log import check, given_error_stops, log, n_for_error
+from emulsa.core.logged.log import as_developed, check, given_error_stops, light_stops, log
 from emulsa.core.logged.record import Given
+from emulsa.core.tones.development_number import meant
 from tests.core.requests import canonical
 
 REQUEST = canonical()
@@ -38,18 +40,35 @@ def test_as_planned_is_logged_as_planned() -> None:
 
 @pytest.mark.parametrize(
     ("n", "off", "after"),
-    [(0, 0.3, 0), (0, 1, -1), (-1, 1, -2), (1, -0.5, 1.5), (0, -0.34, 0.5), (-5, 1, -5)],
+    [(0, 0.1, 0), (0, 1, -1), (-1, 1, -2), (1, -0.5, 1.5), (0, -0.34, 0.34), (-5, 1, -5)],
 )
 def test_a_real_error_changes_the_development(n: float, off: float, after: float) -> None:
-    """A stop too much wants a step of contraction; a third of a stop is left alone."""
-    assert n_for_error(n, off) == after
+    """A stop too much wants a step of contraction; what nobody develops for is left alone."""
+    assert meant(n, off) == pytest.approx(after)
 
 
-def test_the_error_is_of_light_on_the_film() -> None:
-    """Twice the clock time on t^1.26 is 0.79 stop, and N follows by half a step."""
+def test_the_error_is_kept_apart_from_the_plan() -> None:
+    """Twice the clock time on t^1.26 is 0.79 stop: N stays the planned one, and development is
+    told of both."""
     sheet = logged(time=18.0)
     assert sheet.error_stops == pytest.approx(0.78, abs=0.02)
-    assert sheet.n == -2
+    assert sheet.n == exposure(REQUEST).development.n == -1
+    assert as_developed(sheet.n, 1.0) == "N−1, developed as for N−2"
+
+
+@pytest.mark.parametrize(
+    ("parts", "stops"),
+    [
+        ([(1, 0)], 0),
+        ([(0.5, 0), (0.5, 0)], 0),  # the two halves of an intended double exposure
+        ([(1, 0), (1, 0)], 1),  # exposed twice by accident: twice the light
+        ([(1, 1)], 1),
+        ([(0.5, 1), (0.5, 0)], math.log2(1.5)),
+    ],
+)
+def test_the_light_of_several_exposures(parts: list[tuple[float, float]], stops: float) -> None:
+    """Light adds up; stops do not."""
+    assert light_stops(parts) == pytest.approx(stops)
 
 
 @given(st.sampled_from([0.5, 1 / 3, 0.25]))

@@ -15,14 +15,16 @@ from emulsa.core.light.meters import (
     IlluminanceReading,
     LuminanceReading,
     MeanReading,
+    MeterSet,
     Reading,
     TimeReading,
     ev100,
 )
 from emulsa.core.line import carry_out, grammar
-from emulsa.core.line.carry_out import KitNames
+from emulsa.core.line.carry_out import KitNames, ask_iso
 from emulsa.core.line.grammar import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
-from emulsa.core.scene.record import Scene, SceneReading
+from emulsa.core.scene.edits import edited
+from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo.bag import FILMS, FILTERS, LENSES, PINHOLE
 
 KIT = KitNames(films=FILMS, lenses=LENSES, pinholes=(PINHOLE,), filters=FILTERS)
@@ -195,50 +197,63 @@ def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> No
     assert ev100(word.reading, meter) == pytest.approx(ev100(reading, meter), abs=1e-6)
 
 
-def test_a_meter_kept_at_another_iso() -> None:
-    """What is typed was read at it, unless the line says otherwise; and it reads back."""
-    word = grammar.parse("12 wall", 400)
-    said = grammar.parse("12 iso100 wall", 400)
+@pytest.mark.parametrize(
+    ("text", "reading"),
+    [
+        ("12 wall", EvReading(ev=12, iso=400)),
+        ("12 iso100 wall", EvReading(ev=12)),
+        ("1/125@11 wall", TimeReading(time="1/125", aperture="11", iso=3_200)),
+        ("1/125@11 iso100 wall", TimeReading(time="1/125", aperture="11")),
+        (
+            "1/125@11 +2.5 held wall",
+            TimeReading(time="1/125", aperture="11", iso=3_200, held_stops=2.5),
+        ),
+        ("12 -1 held wall", EvReading(ev=12, iso=400, held_stops=-1)),
+    ],
+)  # fmt: skip
+def test_a_reading_is_taken_as_the_meter_is_set(text: str, reading: Reading) -> None:
+    """What is typed was read so, unless the line says otherwise; and it reads back."""
+    meter = MeterSet(ev_iso=400, time_iso=3_200)
+    word = grammar.parse(text, meter)
     assert isinstance(word, ReadingWord)
-    assert isinstance(said, ReadingWord)
-    assert (word.reading, said.reading) == (EvReading(ev=12, iso=400), EvReading(ev=12))
-    for reading in (word.reading, said.reading):
-        line = carry_out.line_of(SceneReading(id="r", label="wall", reading=reading), 400)
-        again = grammar.parse(line, 400)
-        assert isinstance(again, ReadingWord)
-        assert again.reading == reading
+    assert word.reading == reading
+    line = carry_out.line_of(SceneReading(id="r", label="wall", reading=reading), meter)
+    again = grammar.parse(line, meter)
+    assert isinstance(again, ReadingWord)
+    assert again.reading == reading
 
 
-def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> carry_out.Applied:
-    return carry_out.apply(scene, grammar.parse(text), KIT, reading_id, "now")
+def applied(text: str, scene: Scene = SCENE, reading_id: str = "new") -> tuple[Scene, str]:
+    """The scene after a line, and what was said of it."""
+    done = carry_out.carry_out(scene, grammar.parse(text), KIT, reading_id)
+    return edited(scene, done.edits, "now"), done.says
 
 
 def test_a_reading_is_added_and_pinned() -> None:
     """A typed zone pins the reading; without one the pin stays."""
-    first = applied("9 shade III")
-    assert first.says == "EV 9 · “shade” · placed on III"
-    second = applied("15 frost", first.scene, "later")
-    assert [each.label for each in second.scene.readings] == ["shade", "frost"]
-    assert second.scene.pin is not None
-    assert (second.scene.pin.reading, second.scene.pin.zone) == ("new", 3)
+    first, says = applied("9 shade III")
+    assert says == "EV 9 · “shade” · placed on III"
+    second, _ = applied("15 frost", first, "later")
+    assert [each.label for each in second.readings] == ["shade", "frost"]
+    assert second.pin == Pin(reading="new", zone=3)
 
 
 def test_a_reading_is_taken_again() -> None:
     """The same id replaces it where it stands and keeps its name when none is typed."""
-    both = applied("15 frost", applied("9 shade III").scene, "later").scene
-    again = applied("9 1/3", both, "new").scene
+    both, _ = applied("15 frost", applied("9 shade III")[0], "later")
+    again, _ = applied("9 1/3", both, "new")
     assert [each.label for each in again.readings] == ["shade", "frost"]
     assert again.readings[0].reading == EvReading(ev=9 + 1 / 3)
 
 
 def test_kit_is_found_by_words() -> None:
     """All words must be in the name; several or none are asked about with the names."""
-    assert applied("filter red").scene.filter_ids == ("filter-red",)
-    assert applied("lens 300").scene.lens_id == "lens-300"
-    hole = applied("pinhole 0.2").scene
+    assert applied("filter red")[0].filter_ids == ("filter-red",)
+    assert applied("lens 300")[0].lens_id == "lens-300"
+    hole, _ = applied("pinhole 0.2")
     assert (hole.lens_id, hole.pinhole_id) == (None, "pinhole-box")
-    assert applied("film ostrel").scene.film_id == "film-ostrel"
-    assert applied("no filter", applied("filter red").scene).scene.filter_ids == ()
+    assert applied("film ostrel")[0].film_id == "film-ostrel"
+    assert applied("no filter", applied("filter red")[0])[0].filter_ids == ()
     for text, names in (("filter green", "Deep red"), ("lens mm", "90 mm wide, ")):
         with pytest.raises(Unreadable, match=names):
             applied(text)
@@ -248,7 +263,7 @@ def test_an_aperture_the_lens_lacks_is_refused() -> None:
     """At the line already, with the lens's range."""
     with pytest.raises(CoreError, match=r"f/5\.6 to f/64"):
         applied("f/4")
-    assert applied("f/22").scene.aperture == "22"
+    assert applied("f/22")[0].aperture == "22"
 
 
 @pytest.mark.parametrize(("widest", "smallest"), [(None, "64"), ("64", "5.6"), ("nine", "64")])
@@ -262,3 +277,35 @@ def test_a_kit_lens_needs_its_marks(widest: str | None, smallest: str) -> None:
         )
     assert refusal.value.field == "optics.widest"
     assert KitFilter(id="f", name="red", filter=Filter(factor=8)).note == ""
+
+
+@pytest.mark.parametrize(
+    ("text", "kept", "has_one", "said", "asked"),
+    [
+        ("1/125@11 wall", 3_200, False, None, True),
+        ("1/125@11 iso100 wall", 3_200, False, None, False),  # the line says it
+        ("1/125@11 wall", 3_200, True, None, False),  # the meter's record says it
+        ("1/125@11 wall", 3_200, False, "film", False),  # it was answered before
+        ("1/125@11 wall", 100, False, None, False),  # there is nothing to choose between
+        ("12 wall", 3_200, False, None, False),  # an EV belongs to ISO 100
+    ],
+)
+def test_which_iso_times_belong_to_is_asked_once(
+    text: str, kept: float, has_one: bool, said: str | None, asked: bool
+) -> None:
+    """1/125 at f/11 is another light at ISO 3200 than at ISO 100: five stops apart."""
+    meter = MeterSet(time_iso=kept)
+    if not asked:
+        ask_iso(grammar.parse(text, meter), meter, has_one, said)
+        return
+    with pytest.raises(Ambiguous) as question:
+        ask_iso(grammar.parse(text, meter), meter, has_one, said)
+    assert (question.value.field, question.value.allowed) == ("time_iso", [kept, 100])
+
+
+def test_what_the_meter_holds_places_the_reading() -> None:
+    """Held +2½ over the meter's own V is VII½; a zone that is typed says otherwise."""
+    scene, says = applied("9 +2.5 held frost")
+    assert scene.pin == Pin(reading="new", zone=7.5)
+    assert says == "EV 9, +2½ held by the meter · “frost” · placed on VII½"
+    assert applied("9 +2.5 held frost VII")[0].pin == Pin(reading="new", zone=7)

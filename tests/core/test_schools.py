@@ -16,14 +16,16 @@ from emulsa.core.corrections.optics import Lens, Shutter
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.errors import CoreError, Unsound
 from emulsa.core.exposing.bracket import BracketRequest, bracket, offsets
-from emulsa.core.exposing.chain import exposure
-from emulsa.core.exposing.plans import FilterChoice, PlansRequest, Weights, plans
+from emulsa.core.exposing.chain import exposure, metered_at
+from emulsa.core.exposing.penalties import Weights
+from emulsa.core.exposing.plans import FilterChoice, PlansRequest, plans
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, Habits, SchoolRow, SchoolsRequest, schools
 from emulsa.core.kit.preferences import Preferences
 from emulsa.core.light.meters import EvReading
 from emulsa.core.scene import plan as scenes
 from emulsa.core.scene import ways
+from emulsa.core.scene.edits import edited
 from emulsa.core.scene.record import Pin, Scene
 from emulsa.core.tones.placement import Average, Placed
 from emulsa.demo.bag import FILTERS
@@ -160,10 +162,11 @@ class TestInTheScene:
         """Taking up any school, from any other, gives the exposure the strip promised."""
         scene = replace(WINDING_HOUSE, school=school, low=low)
         for choice in ways.school_choices(scene, kit_of(scene)):
-            if choice.scene is None:
+            if not choice.edits:
                 assert choice.row.problem
                 continue
-            answer = exposure(scenes.plan(choice.scene, kit_of(choice.scene)))
+            taken_up = edited(scene, choice.edits, "now")
+            answer = exposure(scenes.plan(taken_up, kit_of(taken_up)))
             assert answer.camera_ev == pytest.approx(choice.row.camera_ev)
 
 
@@ -253,7 +256,8 @@ def test_a_plan_taken_up_is_the_plan(scene: Scene) -> None:
     """The scene of a choice gives its time and N."""
     kit = kit_of(scene)
     for choice in ways.plan_choices(scene, kit, FILTERS, Preferences().weights):
-        answer = exposure(scenes.plan(choice.scene, kit_of(choice.scene)))
+        taken_up = edited(scene, choice.edits, "now")
+        answer = exposure(scenes.plan(taken_up, kit_of(taken_up)))
         assert answer.set.seconds == pytest.approx(choice.plan.seconds)
         assert answer.development.n == choice.plan.n
 
@@ -275,14 +279,16 @@ def test_bracket_offsets(step: float, frames: int, side: Any, stops: tuple[float
 
 @given(st.floats(0.34, 2), st.sampled_from([3, 5, 7]), st.floats(1, 1.5), st.integers(0, 30))
 def test_bracket_frames_are_real_stops(step: float, frames: int, p: float, thirds: int) -> None:
-    """Every frame puts its own stops on the film, by its own reciprocity; slowest first."""
+    """Every frame puts its own stops on the film, by its own reciprocity; most exposure first."""
     base = canonical(law=PowerLaw(exponent=p), readings=readings(("shade", thirds / 3)), high=None)
     answer = bracket(BracketRequest(exposure=base, step_stops=step, frames=frames))
-    plan = exposure(base).metered_s
     for frame in answer.frames:
+        plan = metered_at(base, frame.aperture)
         on_film = reciprocity.true_error_stops(base.law, plan, frame.corrected_s)
         assert on_film == pytest.approx(frame.stops, abs=1e-9)
-    assert all(a.seconds >= b.seconds for a, b in itertools.pairwise(answer.frames))
+        really = reciprocity.true_error_stops(base.law, plan, frame.seconds)
+        assert really == pytest.approx(frame.stops + frame.error_stops, abs=1e-9)
+    assert all(a.stops > b.stops for a, b in itertools.pairwise(answer.frames))
     assert answer.total_s == pytest.approx(sum(each.seconds for each in answer.frames))
 
 

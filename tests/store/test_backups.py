@@ -18,7 +18,7 @@ from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
-from emulsa.store import backups, database, journal, outings
+from emulsa.store import backups, database, journal, outings, records
 from tests.conftest import HERE, OWN
 
 TODAY = date(2026, 1, 20)
@@ -34,7 +34,7 @@ def rename(folder: Path, title: str) -> None:
         closing(database.connect(folder / backups.DATABASE)) as db,
         journal.action(db, "renamed", "now"),
     ):
-        outings.put(db, Outing(id=OUTING.id, title=title))
+        records.keep(db, Outing(id=OUTING.id, title=title))
 
 
 def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) -> None:

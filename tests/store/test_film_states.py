@@ -10,10 +10,12 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, rule, run_state_machine_as_test
 
 from emulsa.core.errors import Impossible
+from emulsa.core.film.acts.loading import Loading, load_sides
 from emulsa.core.film.holders import Holder
-from emulsa.core.film.pieces import Piece, Side
+from emulsa.core.film.moves import Outcome, move
+from emulsa.core.film.pieces import Side
 from emulsa.demo.bag import FILMS
-from emulsa.store import films, holders, journal, pieces
+from emulsa.store import holders, journal, pieces, records
 from tests import databases
 
 # Written by hand from the trade's own words, not from the program's table.
@@ -38,9 +40,9 @@ class Film(RuleBasedStateMachine):
     def __init__(self) -> None:
         super().__init__()
         self.db = databases.empty()
-        films.put_film(self.db, FILMS[0])
+        records.keep(self.db, FILMS[0])
         for number in (1, 2):
-            holders.put_holder(self.db, Holder(id=f"h{number}", number=number))
+            records.keep(self.db, Holder(id=f"h{number}", number=number))
         self.model: dict[tuple[int, Side], str] = {}
         self.past: list[tuple[dict[Any, str], Any]] = []
         self.future: list[tuple[dict[Any, str], Any]] = []
@@ -71,7 +73,7 @@ class Film(RuleBasedStateMachine):
 
     def turns(self, act: str) -> None:
         source, target = (self.past, self.future) if act == "undo" else (self.future, self.past)
-        replay = journal.undo if act == "undo" else journal.redo
+        replay = databases.undo if act == "undo" else databases.redo
         if not source:
             with pytest.raises(Impossible):
                 replay(self.db)
@@ -83,24 +85,17 @@ class Film(RuleBasedStateMachine):
 
     def move(self, place: tuple[int, Side], act: str) -> None:
         number, side = place
-        there = pieces.in_side(self.db, f"h{number}", side)
         with journal.action(self.db, act, "now"):
-            if act == "load" and there is None:
+            if act == "load":
                 self.made += 1
-                pieces.load(
-                    self.db,
-                    Piece(
-                        id=f"p{self.made}",
-                        film_id=FILMS[0].id,
-                        label=f"{number}{side}",
-                        holder_id=f"h{number}",
-                        side=side,
-                        state="loaded",
-                        loaded_at="then",
-                    ),
-                )
-            elif there is not None:
-                pieces.move(self.db, there, act, "now")  # type: ignore[arg-type]
+                loading = Loading(id=f"p{self.made}", film_id=FILMS[0].id, sides=f"{number}{side}")
+                board = holders.board(self.db, loading.id)
+                outcome = load_sides(loading, FILMS[0], board, None, "then")
+            else:
+                there = holders.board(self.db).lying[f"h{number}", side]
+                moved = move(there, act, "now")  # type: ignore[arg-type]
+                outcome = Outcome(says=act, moved=(moved,))
+            records.carry_out(self.db, outcome)
 
     def rows(self) -> Any:
         return [

@@ -13,7 +13,8 @@ from emulsa.core.logged.record import Exposure, Taken
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
 from emulsa.demo.bag import FILMS
-from emulsa.store import database, exposures, films, journal, log, outings, pieces, scenes
+from emulsa.store import database, exposures, journal, log, pieces, records, scenes
+from emulsa.store.transactions import transaction
 from tests import databases
 
 WORDS = ("adit", "incline", "Étang", "frost", "wheel", "barrow")
@@ -29,8 +30,8 @@ def house() -> Iterator[database.Connection]:
 def made() -> database.Connection:
     """A film, an outing, three scenes."""
     db = databases.empty()
-    films.put_film(db, FILMS[0])
-    outings.put(db, Outing(id="o", title="Outing", day="2026-01-17"))
+    records.keep(db, FILMS[0])
+    records.keep(db, Outing(id="o", title="Outing", day="2026-01-17"))
     for number in range(3):
         scenes.put(db, Scene(id=f"s{number}", outing_id="o", title=WORDS[number]))
     return db
@@ -57,7 +58,7 @@ def exposure(number: int, minute: int, scene: int = 0, note: str = "") -> Exposu
 
 
 def expose(db: database.Connection, given_: Exposure) -> None:
-    pieces.put(
+    records.keep(
         db,
         Piece(
             id=given_.piece_id,
@@ -68,7 +69,7 @@ def expose(db: database.Connection, given_: Exposure) -> None:
             in_place=False,
         ),
     )
-    exposures.put(db, given_)
+    records.keep(db, given_)
 
 
 def agrees(db: database.Connection) -> None:
@@ -105,7 +106,7 @@ def test_the_index_follows_any_history(found: list[tuple[str, int, int]]) -> Non
     for move, which, minute in found:
         if move == "undo":
             if journal.reach(db).undo is not None:
-                journal.undo(db)
+                databases.undo(db)
             agrees(db)
             continue
         with journal.action(db, move, "now"):
@@ -120,17 +121,17 @@ def one(db: database.Connection, move: str, which: int, minute: int) -> None:
     if move == "expose" and known is None:
         expose(db, exposure(which, minute, which % 3))
     elif move == "note" and known is not None:
-        exposures.put(db, replace(known, note=word, n=-1.0))
+        records.keep(db, replace(known, note=word, n=-1.0))
     elif move == "title":
         scenes.put(db, Scene(id=f"s{which % 3}", outing_id="o", title=f"{word} {minute}"))
     elif move == "outing":
-        outings.put(db, Outing(id="o", title=f"Day {minute}", day="2026-01-17", place=word))
+        records.keep(db, Outing(id="o", title=f"Day {minute}", day="2026-01-17", place=word))
     elif move == "film":
-        films.put_film(db, replace(FILMS[0], name=f"{word} {minute}"))
+        records.keep(db, replace(FILMS[0], name=f"{word} {minute}"))
     elif move == "develop" and known is not None:
         piece = pieces.piece(db, known.piece_id)
         assert piece is not None
-        pieces.put(db, replace(piece, state="developed"))
+        records.keep(db, replace(piece, state="developed"))
     elif move == "drop" and known is not None:
         db.execute("DELETE FROM exposure WHERE id = :id", {"id": known.id})
 
@@ -141,9 +142,9 @@ def test_many_at_once_are_the_same(order: list[int], minute: int) -> None:
     """Indexed afterwards or one by one, in any order, within one minute or over many."""
     houses = (made(), made())
     for number in order:
-        with database.transaction(houses[0]):
+        with transaction(houses[0]):
             expose(houses[0], exposure(number, minute or number))
-    with database.transaction(houses[1]), log.indexed_afterwards(houses[1]):
+    with transaction(houses[1]), log.indexed_afterwards(houses[1]):
         for number in order:
             expose(houses[1], exposure(number, minute or number))
         assert log.page(houses[1], log.Sought()) == []
@@ -161,14 +162,14 @@ def test_a_failure_leaves_nothing_waiting(house: database.Connection) -> None:
     """An import that fails takes its waiting back with it; the next write is indexed at once."""
 
     def fails() -> None:
-        with database.transaction(house), log.indexed_afterwards(house):
+        with transaction(house), log.indexed_afterwards(house):
             expose(house, exposure(1, 1))
             raise RuntimeError("stop")
 
     with pytest.raises(RuntimeError):
         fails()
     assert house.execute("SELECT count(*) FROM log_wait").fetchone()[0] == 0
-    with database.transaction(house):
+    with transaction(house):
         expose(house, exposure(2, 2, note="barrow"))
     assert [each.exposure_id for each in log.page(house, log.Sought(text="barrow"))] == ["e2"]
     agrees(house)

@@ -25,25 +25,14 @@ from emulsa.store import (
     database,
     exposures,
     films,
-    holders,
     journal,
     kit,
-    log,
     outings,
-    pieces,
+    records,
     scenes,
 )
 from tests import databases
-
-TABLES = journal.JOURNALED
-
-
-def picture(db: database.Connection) -> dict[str, list[tuple[object, ...]]]:
-    """Every row of every journaled table."""
-    return {
-        table: sorted(tuple(row) for row in db.execute(f"SELECT * FROM {table}"))
-        for table in TABLES
-    }
+from tests.databases import picture, redo, undo
 
 
 def test_a_new_file_is_migrated_once(tmp_path: Path) -> None:
@@ -73,8 +62,8 @@ def test_an_upgrade_that_fails_leaves_the_file_as_it_was(
     assert db.execute("PRAGMA user_version").fetchone()[0] == newest
     assert db.execute("SELECT name, sql FROM sqlite_master ORDER BY name").fetchall() == schema
     with journal.action(db, "titled", "now"):
-        outings.put(db, Outing(id="o", title="New"))
-    journal.undo(db)
+        records.keep(db, Outing(id="o", title="New"))
+    undo(db)
     assert outings.outing(db, "o") is None
 
 
@@ -100,23 +89,24 @@ def test_the_demo_reads_back_as_it_was_written(db: database.Connection) -> None:
     """Every record of the demo survives the store unchanged."""
     assert {film.id: film for film in films.films(db)} == {film.id: film for film in bag.FILMS}
     assert {each.id: each for each in films.recipes(db)} == {each.id: each for each in bag.RECIPES}
-    assert {each.id: each for each in kit.lenses(db)} == {each.id: each for each in bag.LENSES}
-    assert kit.pinholes(db) == [bag.PINHOLE]
-    assert kit.meters(db) == [bag.METER]
+    own = kit.everything(db)
+    assert {each.id: each for each in own["lenses"]} == {each.id: each for each in bag.LENSES}
+    assert own["pinholes"] == [bag.PINHOLE]
+    assert own["meters"] == [bag.METER]
     assert scenes.of_outing(db, quarry.OUTING.id) == [
         quarry.WINDING_HOUSE,
         quarry.INCLINE,
         quarry.POOL,
         quarry.ADIT,
     ]
-    given = exposures.of_pieces(db, [f"sheet-{where}" for _, where, _ in quarry.EXPOSED])
+    given = exposures.shots(db, [f"sheet-{where}" for _, where, _ in quarry.EXPOSED])
     assert len(given) == len(quarry.EXPOSED)
 
 
 def test_building_the_demo_twice_changes_nothing(folder: Path, db: database.Connection) -> None:
     """What the user changed in the demo stays as it is."""
     with journal.action(db, "changed", "now"):
-        outings.put(db, replace(quarry.OUTING, title="Mine now"))
+        records.keep(db, replace(quarry.OUTING, title="Mine now"))
     before = picture(db)
     quarry.build(folder)
     assert picture(db) == before
@@ -140,9 +130,9 @@ def test_a_scene_is_changed_and_taken_back(db: database.Connection) -> None:
         scenes.put(db, changed)
     assert scenes.scene(db, changed.id) == changed
     after = picture(db)
-    assert journal.undo(db).label == "scene"
+    assert undo(db).label == "scene"
     assert picture(db) == before
-    assert journal.redo(db).label == "scene"
+    assert redo(db).label == "scene"
     assert picture(db) == after
 
 
@@ -152,9 +142,9 @@ def test_an_unchanged_write_leaves_no_action(db: database.Connection) -> None:
         scenes.put(db, quarry.WINDING_HOUSE)
     assert journal.reach(db).undo is None
     with pytest.raises(Impossible, match="nothing to undo"):
-        journal.undo(db)
+        undo(db)
     with pytest.raises(Impossible, match="nothing to redo"):
-        journal.redo(db)
+        redo(db)
 
 
 def test_half_an_action_is_none(db: database.Connection) -> None:
@@ -163,7 +153,7 @@ def test_half_an_action_is_none(db: database.Connection) -> None:
 
     def half() -> None:
         with journal.action(db, "half", "now"):
-            outings.put(db, Outing(id="o2", title="Second"))
+            records.keep(db, Outing(id="o2", title="Second"))
             raise CoreError("stop")
 
     with pytest.raises(CoreError, match="stop"):
@@ -176,12 +166,12 @@ def test_a_new_action_supersedes_what_was_undone(db: database.Connection) -> Non
     """What was undone cannot come back over something newer."""
     for title in ("first", "second"):
         with journal.action(db, title, "now"):
-            outings.put(db, Outing(id="o2", title=title))
-    journal.undo(db)
+            records.keep(db, Outing(id="o2", title=title))
+    undo(db)
     with journal.action(db, "third", "now"):
-        outings.put(db, Outing(id="o2", title="third"))
+        records.keep(db, Outing(id="o2", title="third"))
     assert journal.reach(db).redo is None
-    journal.undo(db)
+    undo(db)
     known = outings.outing(db, "o2")
     assert known is not None
     assert known.title == "first"
@@ -194,17 +184,17 @@ def test_undo_is_exact_after_any_history(moves: list[str]) -> None:
     pictures, cursor = [picture(db)], 0
     for step, move in enumerate(moves):
         if move == "undo" and cursor > 0:
-            journal.undo(db)
+            undo(db)
             cursor -= 1
         elif move == "redo" and cursor < len(pictures) - 1:
-            journal.redo(db)
+            redo(db)
             cursor += 1
         elif move not in ("undo", "redo"):
             with journal.action(db, move, "now"):
                 if move == "put":
-                    outings.put(db, Outing(id=f"o{step % 2}", title=f"step {step}"))
+                    records.keep(db, Outing(id=f"o{step % 2}", title=f"step {step}"))
                 elif move == "holder":
-                    holders.put_holder(db, Holder(id=f"h{step}", number=step + 1))
+                    records.keep(db, Holder(id=f"h{step}", number=step + 1))
                 else:
                     db.execute("DELETE FROM outing WHERE id = 'o0'")
             if picture(db) != pictures[cursor]:
@@ -217,27 +207,27 @@ def test_undo_is_exact_after_any_history(moves: list[str]) -> None:
 @pytest.mark.parametrize(
     ("table", "id_"),
     [
-        ("film", "film-corvane"),
-        ("lens", "lens-150"),
-        ("filter", "filter-red"),
-        ("recipe", "recipe-corvane-mq"),
+        ("films", "film-corvane"),
+        ("lenses", "lens-150"),
+        ("filters", "filter-red"),
+        ("recipes", "recipe-corvane-mq"),
     ],
 )
 def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: str) -> None:
     """The refusal says where it is used."""
     with pytest.raises(Impossible, match="still used by"):
-        kit.delete(db, table, id_)
+        kit.delete(db, kit.KINDS[table], id_)
 
 
 WRITER = """
 import sys
 from pathlib import Path
 from emulsa.core.outing.record import Outing
-from emulsa.store import database, journal, outings
+from emulsa.store import database, journal, records
 db = database.connect(Path(sys.argv[1]))
 for number in range(100_000):
     with journal.action(db, "write", "now"):
-        outings.put(db, Outing(id=f"o{number}", title=f"outing {number}"))
+        records.keep(db, Outing(id=f"o{number}", title=f"outing {number}"))
     print(number, flush=True)
 """
 
@@ -268,93 +258,3 @@ def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
 def test_the_database_lies_in_the_data_folder(tmp_path: Path) -> None:
     """--data decides, and nothing else is touched."""
     assert Settings(tmp_path).database.parent == tmp_path
-
-
-# A file as the second version wrote it: film in holder 7, a scene to expose it on.
-SECOND = """
-INSERT INTO film (id, name, exposure_index, textural_low, textural_high, note)
-    VALUES ('f', 'Old 100', 64, 2, 8, '');
-INSERT INTO holder (id, number, note) VALUES ('h', 7, '');
-INSERT INTO outing (id, title, day, place, conditions, note)
-    VALUES ('o', 'Old outing', '2025-05-01', '', '', '');
-INSERT INTO scene (id, outing_id, title, note, film_id, focus)
-    VALUES ('c', 'o', 'Old scene', '', 'f', '{}')
-"""
-SECOND_TABLES = (
-    "film recipe camera lens pinhole filter meter holder sheet outing scene reading scene_filter"
-    " exposure preference"
-).split()
-
-
-def test_sheets_of_an_older_file_keep_their_story(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
-) -> None:
-    """Sheets and exposures of the second version become pieces with steps, found in the log; what
-    was done to them then is still undone one by one."""
-    old = database.connect(tmp_path / "old.sqlite3")
-    for number, script in database.migrations()[:2]:
-        with database.transaction(old):
-            for statement in database.statements(script):
-                old.execute(statement)
-            with monkeypatch.context() as then:
-                then.setattr(journal, "JOURNALED", SECOND_TABLES)
-                journal.install(old)
-            old.execute(f"PRAGMA user_version = {number}")
-    with database.transaction(old):
-        for statement in SECOND.split(";"):
-            old.execute(statement)
-    with journal.action(old, "loaded", "then"):
-        old.execute("INSERT INTO sheet VALUES ('s', 'f', 'h', 'B', 'loaded', 'then')")
-    with journal.action(old, "exposed", "then"):
-        old.execute("UPDATE sheet SET state = 'exposed'")
-        old.execute(
-            "INSERT INTO exposure (id, scene_id, sheet_id, exposed_at, aperture, seconds,"
-            " error_stops, n, development_change, request, answer, core_version, note) VALUES"
-            " ('e', 'c', 's', '2025-05-01T10:00:00.000Z', '\"32\"', 2, 0, -1, 1,"
-            " '{\"ei\": 64}', '{}', '0.1.0', 'wind')"
-        )
-    database.migrate(old)
-    sheet = pieces.piece(old, "s")
-    assert sheet is not None
-    assert (sheet.label, sheet.state, sheet.in_place) == ("7B", "exposed", True)
-    assert [each.move for each in pieces.steps(old, "s")] == ["load", "expose"]
-    (line,) = log.page(old, log.Sought(text="wind old"))
-    assert (line.where, line.film_name, line.aperture) == ("7B", "Old 100", "32")
-    journal.undo(old)
-    sheet = pieces.piece(old, "s")
-    assert sheet is not None
-    assert sheet.state == "loaded"
-    assert log.page(old, log.Sought()) == []
-    journal.undo(old)
-    assert pieces.piece(old, "s") is None
-    journal.redo(old)
-    journal.redo(old)
-    assert len(log.page(old, log.Sought(text="wind"))) == 1
-    old.close()
-
-
-def test_an_older_file_is_brought_up_to_date(tmp_path: Path) -> None:
-    """Data written by the first version is read by this one, and its old actions still undo."""
-    old = database.connect(tmp_path / "old.sqlite3")
-    first = database.migrations()[0]
-    with database.transaction(old):
-        for statement in database.statements(first[1]):
-            old.execute(statement)
-        journal.install(old)
-        old.execute("PRAGMA user_version = 1")
-    with journal.action(old, "a film", "then"):
-        old.execute(
-            "INSERT INTO film VALUES ('f', 'Old 100', 100, 2, 8, NULL, ''),"
-            " ('g', 'Old 50', 50, 2, 8, NULL, '')"
-        )
-    with journal.action(old, "a film less", "then"):
-        old.execute("DELETE FROM film WHERE id = 'g'")
-    assert database.migrate(old) == database.migrations()[-1][0]
-    assert [(each.name, each.price, each.archived) for each in films.films(old)] == [
-        ("Old 100", None, False)
-    ]
-    journal.undo(old)
-    assert [each.name for each in films.films(old)] == ["Old 100", "Old 50"]
-    journal.undo(old)
-    assert films.films(old) == []
-    old.close()

@@ -1,16 +1,15 @@
 import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
 import "./theme/motion.css";
 import { ChakraProvider } from "@chakra-ui/react";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
+import { makeClient } from "./api/queryClient";
 import { router } from "./app/router";
 import { system } from "./theme/system";
 
-const queryClient = new QueryClient({
-  defaultOptions: { queries: { staleTime: 2_000, retry: 1, refetchOnWindowFocus: true } },
-});
+const queryClient = makeClient();
 
 const root = document.getElementById("root");
 if (root) {

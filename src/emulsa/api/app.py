@@ -14,16 +14,14 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa import __version__
-from emulsa.api import bodies, errors
+from emulsa.api import errors, routing
 from emulsa.api.caretaker import Caretaker
-from emulsa.api.errors import NotFound
 from emulsa.api.guard import Guard, Quiet
-from emulsa.api.jobs import Jobs
+from emulsa.api.house import House
 from emulsa.api.limits import BodyLimit
-from emulsa.api.routes import ROUTERS
-from emulsa.devices.shutter_tester import SimulatedShutterTester
+from emulsa.api.refusals import NotFound
+from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
-from emulsa.devices.thermometer import SimulatedThermometer
 from emulsa.store import backups
 from emulsa.store.pool import Pool
 
@@ -46,27 +44,20 @@ HEADERS = [
 
 @dataclass(frozen=True)
 class Settings:
-    """Where the data lies, where the built page is, the spot meter that is connected, under which
-    other names the service answers, and whether it looks after its data by itself."""
+    """Where the data lies, where the built page is, the spot meter that is connected, whether this
+    is the demo, under which other names the service answers, and whether it looks after its data by
+    itself."""
 
     data: Path
     page: Path = BUILT_PAGE
     spot_meter: SpotMeter | None = None
+    demo: bool = False
     hosts: tuple[str, ...] = ()
     caretaker: bool = True
 
     @property
     def database(self) -> Path:
         return self.data / backups.DATABASE
-
-
-@dataclass(frozen=True)
-class Health:
-    """Who answers, and what is wrong with the data, if anything is."""
-
-    name: str
-    version: str
-    trouble: str = ""
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -76,7 +67,7 @@ def create_app(settings: Settings) -> FastAPI:
     """
     settings.data.mkdir(parents=True, exist_ok=True)
     backups.prepare(settings.database)
-    pool, jobs, caretaker = Pool(settings.database), Jobs(), Caretaker(settings.data)
+    caretaker = Caretaker(settings.data)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -84,10 +75,10 @@ def create_app(settings: Settings) -> FastAPI:
             if settings.caretaker:
                 caretaker.start()
             yield
-            jobs.stop_all()
+            house.jobs.stop_all()
             if settings.caretaker:
                 caretaker.stop()
-            pool.close()
+            house.pool.close()
 
     app = FastAPI(
         lifespan=lifespan,
@@ -97,24 +88,17 @@ def create_app(settings: Settings) -> FastAPI:
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.pool = pool
-    app.state.jobs = jobs
-    app.state.database = settings.database
-    app.state.attachments = settings.data / backups.ATTACHMENTS
-    app.state.exchange = settings.data / "exchange"
-    app.state.spot_meter = settings.spot_meter or SimulatedSpotMeter()
-    app.state.shutter_tester = SimulatedShutterTester()
-    app.state.thermometer = SimulatedThermometer()
-    for router in ROUTERS:
-        app.include_router(router)
-
-    @app.get("/api/health", tags=["service"])
-    def health() -> Health:
-        """Whether the application is up, and which it is."""
-        return Health("emulsa", __version__, caretaker.trouble)
-
+    house = House(
+        database=settings.database,
+        attachments=settings.data / backups.ATTACHMENTS,
+        exchange=settings.data / "exchange",
+        pool=Pool(settings.database),
+        demo=settings.demo,
+        spot_meter=settings.spot_meter or SimulatedSpotMeter(),
+        trouble=lambda: caretaker.trouble,
+    )
+    routing.install(app, ROUTES, house)
     errors.install(app)
-    bodies.install(app)
     _serve_page(app, settings.page)
     app.add_middleware(GZipMiddleware, minimum_size=1_000, compresslevel=5)
     app.add_middleware(BodyLimit)

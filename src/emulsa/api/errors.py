@@ -7,48 +7,10 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from starlette.exceptions import HTTPException
 
-from emulsa.core import wire
-from emulsa.core.errors import CoreError, Impossible, Unreadable
+from emulsa.api.refusals import status
+from emulsa.core.errors import CoreError, Unreadable
+from emulsa.store.transactions import Busy
 
-
-class NotFound(CoreError):
-    code = "not-found"
-
-
-class TooLarge(CoreError):
-    code = "too-large"
-
-
-class Forbidden(CoreError):
-    code = "forbidden"
-
-
-class Conflict(CoreError):
-    """Somebody else changed the same thing meanwhile; the answer carries what is kept now."""
-
-    code = "conflict"
-
-    def __init__(self, message: str, stored: object, version: str) -> None:
-        super().__init__(message)
-        self.stored = stored
-        self.version = version
-
-    def as_json(self) -> dict[str, object]:
-        body = super().as_json()
-        inside = body["error"]
-        assert isinstance(inside, dict)
-        inside |= {"stored": wire.encode(self.stored), "version": self.version}
-        return body
-
-
-STATUS: dict[type[CoreError], int] = {
-    Forbidden: 403,
-    NotFound: 404,
-    Impossible: 409,
-    Conflict: 409,
-    TooLarge: 413,
-}
-REFUSED = 422  # every other core error: the request can be understood and mended
 CODES = {404: "not-found", 405: "not-allowed", 413: "too-large"}
 
 
@@ -60,7 +22,8 @@ def install(app: FastAPI) -> None:
 
 
 def response(problem: CoreError) -> JSONResponse:
-    return JSONResponse(problem.as_json(), status_code=STATUS.get(type(problem), REFUSED))
+    headers = {"retry-after": "1"} if isinstance(problem, Busy) else None
+    return JSONResponse(problem.as_json(), status(problem), headers=headers)
 
 
 async def _core(_: Request, problem: Exception) -> JSONResponse:

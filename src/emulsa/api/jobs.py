@@ -7,7 +7,6 @@ import threading
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any, Literal
-from uuid import uuid4
 
 from emulsa.core.errors import CoreError, Impossible
 
@@ -47,12 +46,16 @@ class Jobs:
         self._jobs: dict[str, Job] = {}
         self._lock = threading.Lock()
 
-    def begin(self, kind: str, work: Callable[[Job], Any]) -> Job:
-        """Start work in a thread of its own; Impossible while another of its kind runs."""
+    def begin(self, id_: str, kind: str, work: Callable[[Job], Any]) -> Job:
+        """Start work in a thread of its own, once by its id; Impossible while another of its kind
+        runs. One that failed or was stopped may be begun again under its id."""
         with self._lock:
+            known = self._jobs.get(id_)
+            if known is not None and known.state in ("running", "done"):
+                return known
             if any(each.kind == kind and each.state == "running" for each in self._jobs.values()):
                 raise Impossible("The same work is under way already; wait for it, or stop it.")
-            job = Job(uuid4().hex, kind)
+            job = Job(id_, kind)
             self._jobs[job.id] = job
             finished = [each for each in self._jobs.values() if each.state != "running"]
             for old in finished[: max(0, len(finished) - KEPT_AT_MOST)]:

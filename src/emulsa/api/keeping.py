@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-from emulsa.api.errors import Conflict
-from emulsa.api.versions import version_of
+from emulsa.api.refusals import Conflict
 from emulsa.core.errors import Unsound
+from emulsa.core.versions import version_of
+
+NEW = ""  # the version a record is made on that is not there yet
 
 
 def own_id(id_: str, record: Any) -> None:
@@ -15,19 +17,21 @@ def own_id(id_: str, record: Any) -> None:
         raise Unsound("The id in the address and the id in the record differ.", field="id")
 
 
-def unchanged(what: str, stored: object | None, wanted: object, base: str | None) -> None:
+def unchanged(what: str, stored: object | None, wanted: object, base: str) -> None:
     """Conflict, with what is kept now, when the record is no longer the one the change began on.
 
-    ``base`` is the version the change was made on; without it the last hand wins. Wanting what is
-    stored already is no conflict: a write handed in twice is one write.
+    ``base`` is the version the change was made on, empty for a new record. Wanting what is stored
+    already is no conflict: a write handed in twice is one write.
     """
-    if base is None or stored is None or stored == wanted:
+    if stored == wanted:
         return
-    version = version_of(stored)
-    if version != base:
-        raise Conflict(
-            f"{what} was changed elsewhere meanwhile; nothing was overwritten."
-            " Keep yours, or take what is kept now.",
-            stored,
-            version,
-        )
+    version = NEW if stored is None else version_of(stored)
+    if version == base:
+        return
+    done = "deleted" if stored is None else "changed"
+    raise Conflict(
+        f"{what} was {done} elsewhere meanwhile; nothing was overwritten. Save yours, or use the"
+        " saved version.",
+        stored,
+        version,
+    )

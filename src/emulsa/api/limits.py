@@ -6,7 +6,8 @@ from typing import Any
 
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from emulsa.api.errors import TooLarge, response
+from emulsa.api.errors import response
+from emulsa.api.refusals import TooLarge
 
 MEGABYTE = 1_048_576
 LARGEST_BODY = MEGABYTE  # 200 readings with long labels are under 100 kB

@@ -77,12 +77,17 @@ class Length:
         return {**described, f"min{noun}": self.low, f"max{noun}": self.high}
 
 
-EV = Annotated[float, Within("EV", -8, 24)]
-Zone = Annotated[float, Within("A zone", 0, 10)]
+DEVELOPMENT_CHANGE = Within("The reciprocity development change", 0.3, 2)
+EV_RANGE = Within("EV", -8, 24)
+ZONES = Within("A zone", 0, 10)
+TIMES = Within("The time", 1e-6, 1e7, "s")
+F_NUMBERS = Within("The f-number", 0.5, 2_000)
+EV = Annotated[float, EV_RANGE]
+Zone = Annotated[float, ZONES]
 EI = Within("The exposure index", 0.5, 25_600)
 ExposureIndex = Annotated[float, EI]
-Seconds = Annotated[float, Within("The time", 1e-6, 1e7, "s")]
-FNumber = Annotated[float, Within("The f-number", 0.5, 2_000)]
+Seconds = Annotated[float, TIMES]
+FNumber = Annotated[float, F_NUMBERS]
 FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm")]
 Draw = Annotated[float, Within("The draw beyond infinity focus", 0, 3_000, "mm")]
 Price = Annotated[float, Within("The price of a sheet", 0, 10_000)]

@@ -1,42 +1,48 @@
 """The table of compute operations: one name, one request type, one answer type, one function.
 
 Three doors lead here and none adds a rule: ``POST /api/compute/<name>``, ``emulsa compute <name>``
-and the page's own worker. ``answer_json`` takes and gives JSON text.
+and the page's own worker. ``answer_json`` takes and gives JSON text. A rule is loaded when it is
+asked for: a door need not carry them all to open.
 """
 
 from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from importlib import import_module
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.corrections import (
-    aperture_choice,
-    light_change,
-    optics,
-    pinhole,
-    reciprocity,
-)
-from emulsa.core.darkroom import batches, process
-from emulsa.core.development import time
 from emulsa.core.errors import Unreadable
-from emulsa.core.exposing import bracket, plans, schools
-from emulsa.core.exposing.answer import ExposureAnswer
-from emulsa.core.exposing.chain import exposure
-from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.light.metering import ReadingAnswer, ReadingRequest, reading
 
 
 @dataclass(frozen=True)
 class Operation:
-    """One rule of the job, callable from every door; ``example`` is a request that runs."""
+    """One rule of the job, callable from every door: where it stands, the names of its request,
+    answer and function there, and a request that runs."""
 
     name: str
-    request: Any
-    answer: Any
-    function: Callable[[Any], Any]
+    module: str
+    request_name: str
+    answer_name: str
     example: dict[str, Any]
+    function_name: str = ""
+
+    def _of(self, name: str) -> Any:
+        return getattr(import_module(f"emulsa.core.{self.module}"), name)
+
+    @property
+    def request(self) -> Any:
+        return self._of(self.request_name)
+
+    @property
+    def answer(self) -> Any:
+        return self._of(self.answer_name)
+
+    @property
+    def function(self) -> Callable[[Any], Any]:
+        found: Callable[[Any], Any] = self._of(self.function_name or self.name)
+        return found
 
 
 EXPOSURE_EXAMPLE: dict[str, Any] = {
@@ -61,41 +67,48 @@ TABLE: dict[str, Operation] = {
     for operation in (
         Operation(
             "reading",
-            ReadingRequest,
-            ReadingAnswer,
-            reading,
+            "light.metering",
+            "ReadingRequest",
+            "ReadingAnswer",
             {"kind": "time_at_aperture", "time": "1/2", "aperture": "22", "iso": 125},
         ),
-        Operation("exposure", ExposureRequest, ExposureAnswer, exposure, EXPOSURE_EXAMPLE),
+        Operation(
+            "exposure",
+            "exposing.chain",
+            "ExposureRequest",
+            "ExposureAnswer",
+            EXPOSURE_EXAMPLE,
+        ),
         Operation(
             "reciprocity",
-            reciprocity.ReciprocityRequest,
-            reciprocity.ReciprocityAnswer,
-            reciprocity.reciprocity,
+            "corrections.reciprocity",
+            "ReciprocityRequest",
+            "ReciprocityAnswer",
             {"law": {"kind": "power", "exponent": 1.26}, "metered_s": [4, 8, 15]},
         ),
         Operation(
             "bellows",
-            optics.BellowsRequest,
-            optics.BellowsAnswer,
-            optics.bellows_operation,
+            "corrections.optics",
+            "BellowsRequest",
+            "BellowsAnswer",
             {
                 "optics": {"kind": "lens", "focal_length_mm": 150},
                 "focus": {"kind": "draw", "draw_mm": 30},
             },
+            "bellows_operation",
         ),
         Operation(
             "pinhole",
-            pinhole.PinholeRequest,
-            pinhole.PinholeAnswer,
-            pinhole.pinhole,
+            "corrections.pinhole",
+            "PinholeRequest",
+            "PinholeAnswer",
             {"diameter_mm": 0.2, "distance_mm": 30, "format_mm": [120, 95]},
         ),
         Operation(
             "light_change",
-            light_change.LightChangeRequest,
-            light_change.LightChangeAnswer,
-            light_change.light_change,
+            "corrections.light_change",
+            "LightChangeRequest",
+            "LightChangeAnswer",
             {
                 "law": {"kind": "power", "exponent": 1.3},
                 "intervals": [{"metered_s": 30, "elapsed_s": 40}],
@@ -104,30 +117,30 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "aperture_choice",
-            aperture_choice.ApertureChoiceRequest,
-            aperture_choice.ApertureChoiceAnswer,
-            aperture_choice.aperture_choice,
+            "corrections.aperture_choice",
+            "ApertureChoiceRequest",
+            "ApertureChoiceAnswer",
             {"focus_spread_mm": 5, "magnification": 0.5},
         ),
         Operation(
             "schools",
-            schools.SchoolsRequest,
-            schools.SchoolsAnswer,
-            schools.schools,
+            "exposing.schools",
+            "SchoolsRequest",
+            "SchoolsAnswer",
             {"exposure": EXPOSURE_EXAMPLE, "habits": {"shadow_zone": 4}},
         ),
         Operation(
             "bracket",
-            bracket.BracketRequest,
-            bracket.BracketAnswer,
-            bracket.bracket,
+            "exposing.bracket",
+            "BracketRequest",
+            "BracketAnswer",
             {"exposure": EXPOSURE_EXAMPLE, "step_stops": 0.5, "frames": 3},
         ),
         Operation(
             "plans",
-            plans.PlansRequest,
-            plans.PlansAnswer,
-            plans.plans,
+            "exposing.plans",
+            "PlansRequest",
+            "PlansAnswer",
             {
                 "exposure": EXPOSURE_EXAMPLE,
                 "choices": [{"ids": []}, {"ids": ["yellow"], "filters": [{"factor": 2}]}],
@@ -135,9 +148,9 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "development",
-            time.DevelopmentRequest,
-            time.DevelopmentAnswer,
-            time.development,
+            "development.time",
+            "DevelopmentRequest",
+            "DevelopmentAnswer",
             {
                 "recipe": {"points": [{"n": 0, "minutes": 8.5, "origin": "personal"}]},
                 "n": -1,
@@ -146,9 +159,9 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "batches",
-            batches.BatchesRequest,
-            batches.BatchesAnswer,
-            batches.batches,
+            "darkroom.batches",
+            "BatchesRequest",
+            "BatchesAnswer",
             {
                 "sheets": [
                     {"id": "1A", "minutes": 6.8},
@@ -162,9 +175,9 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "process",
-            process.ProcessRequest,
-            process.ProcessAnswer,
-            process.process,
+            "darkroom.process",
+            "ProcessRequest",
+            "ProcessAnswer",
             {
                 "steps": [
                     {

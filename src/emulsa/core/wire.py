@@ -16,8 +16,10 @@ from collections.abc import Callable
 from functools import cache
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
+from emulsa.core import degrees
 from emulsa.core.errors import CoreError, Missing, OutOfRange, UnknownField, Unreadable
 from emulsa.core.limits import Length, Within
+from emulsa.core.moments import Instant
 
 Decoder = Callable[[Any, str], Any]
 TAGS = ("kind", "school")
@@ -81,10 +83,11 @@ def _decoder(kind: Any) -> Decoder:
 
 def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
     inner = _decoder(kind)
-    checks = [limit.check for limit in limits if isinstance(limit, (Within, Length))]
+    warm = any(isinstance(limit, Within) and limit.unit == "°C" for limit in limits)
+    checks = [limit.check for limit in limits if isinstance(limit, (Within, Length, Instant))]
 
     def decoded(value: Any, field: str) -> Any:
-        result = inner(value, field)
+        result = inner(degrees.of(value, field) if warm else value, field)
         for check in checks:
             check(result, field)
         return result

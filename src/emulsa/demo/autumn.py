@@ -2,24 +2,28 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from pathlib import Path
 
+from emulsa.core.darkroom.acts import running
 from emulsa.core.darkroom.run import Run
 from emulsa.core.exposing.request import High
-from emulsa.core.film.formats import frame_format
+from emulsa.core.film.acts import rolling
+from emulsa.core.film.acts.judging import judge
+from emulsa.core.film.acts.loading import RollLoading, load_roll
+from emulsa.core.film.acts.rolling import TakingOut, Weighing
 from emulsa.core.film.judgement import Judgement, Shadow
-from emulsa.core.film.pieces import Piece, Side, frame_label
-from emulsa.core.film.rolls import Roll, Strip
+from emulsa.core.film.pieces import Piece, Side
+from emulsa.core.film.rolls import Roll
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
-from emulsa.store import outings, pieces, rolls, runs, scenes
+from emulsa.store import films, holders, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
 DAY = "2025-11-22"
 DEVELOPED = "2025-11-25T20:10:00.000Z"
+JUDGED = "2025-11-26T18:00:00.000Z"
 
 OUTING = Outing(
     id="outing-autumn",
@@ -76,29 +80,32 @@ TIPS = tuple(
     )
 )
 
-ROLL = Roll(
+ROLL = RollLoading(
     id="roll-tips",
-    number=1,
     film_id="film-ostrel",
     stock_id="brick-ostrel",
     format="6x6",
-    frames=frame_format("6x6").frames,
     camera_id="camera-box",
-    place="done",
-    advanced=True,
-    next_frame=8,
-    loaded_at=f"{DAY}T08:00:00.000Z",
+)
+RUN = Run(
+    id="run-shed",
+    name="Corvane N−1, saw beds",
+    recipe_id="recipe-corvane-mq",
+    n=-1,
+    minutes=6.5,
+    temperature_c=20,
 )
 NEGATIVES: tuple[tuple[Side, Shadow, str], ...] = (
     ("A", "thin", "saw teeth just hold"),
     ("B", "full", ""),
 )
 FRAMES = ((1, 0), (2, 0), (3, 1), (6, 2), (7, 2))  # frame, and which light
+LAST = 12  # the roll was wound to its end
 
 
 def fill(connection: Connection, folder: Path) -> None:
     """Put the outing, its sheets and its roll into a database whose kit is there."""
-    outings.put(connection, OUTING)
+    records.keep(connection, OUTING)
     for scene in (SHED, *TIPS):
         scenes.put(connection, scene)
     _sheets(connection)
@@ -107,70 +114,50 @@ def fill(connection: Connection, folder: Path) -> None:
 
 
 def _sheets(connection: Connection) -> None:
-    run = Run(
-        id="run-shed",
-        name="Corvane N−1, saw beds",
-        recipe_id="recipe-corvane-mq",
-        n=-1,
-        minutes=6.5,
-        temperature_c=20,
-        begun_at=DEVELOPED,
-        developed_at=DEVELOPED,
-    )
-    runs.put(connection, run)
-    for side, shadow, note in NEGATIVES:
-        piece = made.sheet(
-            connection, f"sheet-shed-{side}", f"5{side}", "film-corvane", f"{DAY}T07:40:00.000Z"
-        )
+    for side, _, _ in NEGATIVES:
+        id_ = f"sheet-shed-{side}"
+        made.sheet(connection, id_, f"5{side}", "film-corvane", f"{DAY}T07:40:00.000Z")
         at = f"{DAY}T10:{41 if side == 'A' else 44}:00.000Z"
-        made.expose(connection, SHED, f"exposure-shed-{side}", piece.id, at)
-        piece = _found(connection, piece.id)
-        piece = pieces.move(connection, piece, "start_run", DEVELOPED, run.name, run_id=run.id)
-        piece = pieces.move(connection, piece, "develop", DEVELOPED, run.name, in_place=False)
-        pieces.move(connection, piece, "judge", "2025-11-26T18:00:00.000Z")
-        runs.put_judgement(
-            connection,
-            Judgement(
-                id=piece.id,
-                at="2025-11-26T18:00:00.000Z",
-                shadow=shadow,
-                highlight="full",
-                note=note,
-            ),
-        )
+        made.expose(connection, SHED, f"exposure-shed-{side}", id_, at)
+    ids = [f"sheet-shed-{side}" for side, _, _ in NEGATIVES]
+    areas, alone = holders.areas(connection), rolls.with_film(connection, ())
+    begun = running.begin(RUN, _found(connection, ids), alone, None, (), areas, DEVELOPED)
+    records.carry_out(connection, begun)
+    developed = running.developed(RUN, _found(connection, ids), alone, (), areas, DEVELOPED)
+    records.carry_out(connection, developed)
+    for (_, shadow, note), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
+        word = Judgement(id=piece.id, shadow=shadow, highlight="full", note=note)
+        records.carry_out(connection, judge(piece, word, None, (), JUDGED))
 
 
 def _roll(connection: Connection) -> None:
-    rolls.put(connection, ROLL)
-    strip = Strip(
-        id=f"{ROLL.id}-1-{ROLL.frames}", roll_id=ROLL.id, first_frame=1, last_frame=ROLL.frames
-    )
-    rolls.put_strips(connection, ROLL.id, [strip])
+    film = films.film(connection, ROLL.film_id)
+    assert film is not None
+    box = stock.box(connection, ROLL.stock_id)
+    loaded = load_roll(ROLL, film, box, rolls.next_number(connection), f"{DAY}T08:00:00.000Z")
+    records.carry_out(connection, loaded)
+    records.carry_out(connection, rolling.advance(_loaded(connection)))
     lights = dict(FRAMES)
-    for frame in range(1, ROLL.frames + 1):
-        piece = pieces.load(
-            connection,
-            Piece(
-                id=f"{ROLL.id}-{frame}",
-                film_id=ROLL.film_id,
-                stock_id=ROLL.stock_id,
-                label=frame_label(ROLL.number, frame),
-                roll_id=ROLL.id,
-                frame=frame,
-                state="loaded",
-                loaded_at=ROLL.loaded_at,
-            ),
-        )
+    for frame in range(1, LAST + 1):
         at = f"{DAY}T12:{10 + frame}:00.000Z"
         if frame in lights:
-            made.expose(connection, TIPS[lights[frame]], f"exposure-tip-{frame}", piece.id, at)
+            scene = TIPS[lights[frame]]
+            made.expose(connection, scene, f"exposure-tip-{frame}", f"{ROLL.id}-{frame}", at)
         else:
-            pieces.move(connection, piece, "skip", at)
-    first = _found(connection, f"{ROLL.id}-1")
-    pieces.put(connection, replace(first, weight=2))
+            frames = pieces.of_roll(connection, ROLL.id)
+            records.carry_out(connection, rolling.wind_on(_loaded(connection), frames, at))
+    weighing = Weighing(frame=1, weight=2)
+    frames = pieces.of_roll(connection, ROLL.id)
+    records.carry_out(connection, rolling.weigh(_loaded(connection), frames, weighing))
+    finished = rolling.take_out(_loaded(connection), TakingOut(finished=True))
+    records.carry_out(connection, finished)
 
 
-def _found(connection: Connection, id_: str) -> Piece:
-    piece = pieces.piece(connection, id_)
-    assert piece is not None
-    return piece
+def _loaded(connection: Connection) -> Roll:
+    roll = rolls.roll(connection, ROLL.id)
+    assert roll is not None
+    return roll
+
+
+def _found(connection: Connection, ids: list[str]) -> list[Piece]:
+    return [made.found(connection, each) for each in ids]

@@ -11,7 +11,7 @@ from emulsa.core.film.stock import Stock
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe, Provenance
-from emulsa.store import darkroom, films, kit, stock
+from emulsa.store import records
 from emulsa.store.database import Connection
 
 FILMS = (
@@ -329,26 +329,10 @@ POWDERS = (
 METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1)
 
 
+KIT = (*FILMS, *RECIPES, *CAMERAS, *LENSES, PINHOLE, *FILTERS, METER, *TANKS, LINE)
+
+
 def fill(connection: Connection) -> None:
     """Put the whole kit into a new database."""
-    for film in FILMS:
-        films.put_film(connection, film)
-    for recipe in RECIPES:
-        films.put_recipe(connection, recipe)
-    for camera in CAMERAS:
-        kit.put_camera(connection, camera)
-    for lens in LENSES:
-        kit.put_lens(connection, lens)
-    kit.put_pinhole(connection, PINHOLE)
-    for filter_ in FILTERS:
-        kit.put_filter(connection, filter_)
-    kit.put_meter(connection, METER)
-    for tank in TANKS:
-        darkroom.put_tank(connection, tank)
-    darkroom.put_line(connection, LINE)
-    for bottle in BOTTLES:
-        darkroom.put_bottle(connection, bottle)
-    for powder in POWDERS:
-        darkroom.put_powder(connection, powder)
-    for box in STOCK:
-        stock.put(connection, box)
+    for record in (*KIT, *BOTTLES, *POWDERS, *STOCK):
+        records.keep(connection, record)

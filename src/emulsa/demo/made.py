@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from emulsa import __version__
+from emulsa.core.film.acts import exposing
+from emulsa.core.film.acts.exposing import Logging, Target
+from emulsa.core.film.moves import Outcome, load
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.light.meters import EvReading
-from emulsa.core.logged.log import log
-from emulsa.core.logged.record import Given, Taken
+from emulsa.core.logged.record import Given
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneReading
+from emulsa.core.scene.solve import planned
 from emulsa.demo import bag
-from emulsa.store import exposures, films, pieces, scenes, stock
+from emulsa.store import films, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
 
@@ -20,7 +23,7 @@ def reading(day: str, id_: str, label: str, ev: float, minute: int) -> SceneRead
     return SceneReading(id=id_, label=label, reading=EvReading(ev=ev), taken_at=taken_at)
 
 
-def sheet(connection: Connection, id_: str, where: str, film_id: str, at: str) -> Piece:
+def sheet(connection: Connection, id_: str, where: str, film_id: str, at: str) -> None:
     """A sheet loaded into a side."""
     side: Side = "A" if where.endswith("A") else "B"
     piece = Piece(
@@ -33,23 +36,31 @@ def sheet(connection: Connection, id_: str, where: str, film_id: str, at: str) -
         state="loaded",
         loaded_at=at,
     )
-    return pieces.load(connection, piece)
+    records.carry_out(connection, Outcome(says="load a sheet", moved=(load(piece),)))
 
 
 def expose(connection: Connection, scene: Scene, id_: str, piece_id: str, at: str) -> None:
     """An exposure as planned."""
-    request = plan(scene, scenes.kit_of(connection, scene))
-    recipe = films.first_recipe(connection, scene.film_id or "")
-    taken = Taken(
-        lens_id=scene.lens_id,
-        pinhole_id=scene.pinhole_id,
-        filter_ids=scene.filter_ids,
-        exposure_index=request.ei,
-        cost=stock.piece_cost(connection, piece_id),
+    piece = found(connection, piece_id)
+    film = films.film(connection, piece.film_id)
+    assert film is not None
+    recipe = films.recipe_of(connection, scene.film_id, scene.recipe_id)
+    outcome = exposing.expose(
+        Given(id=id_, scene_id=scene.id, piece_id=piece_id),
+        planned(scene, plan(scene, scenes.kit_of(connection, scene)), recipe),
+        Target(
+            piece=piece,
+            film=film,
+            roll=rolls.roll(connection, piece.roll_id),
+            cost=stock.piece_cost(connection, piece_id),
+        ),
+        Logging(title=scene.title, at=at, version=__version__),
     )
-    given = Given(id=id_, scene_id=scene.id, piece_id=piece_id)
-    recipe_id = recipe.id if recipe else None
-    exposures.put(connection, log(given, request, recipe_id, at, __version__, taken))
-    piece = pieces.piece(connection, piece_id)
+    records.carry_out(connection, outcome)
+
+
+def found(connection: Connection, id_: str) -> Piece:
+    """A piece that is there."""
+    piece = pieces.piece(connection, id_)
     assert piece is not None
-    pieces.move(connection, piece, "expose", at, scene.title)
+    return piece

@@ -15,7 +15,7 @@ from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import autumn, bag, made
 from emulsa.demo.bag import METER
-from emulsa.store import backups, database, holders, outings, scenes
+from emulsa.store import backups, database, outings, records, scenes, transactions
 
 DAY = "2026-01-17"
 
@@ -131,7 +131,7 @@ def build(folder: Path) -> None:
     connection = database.connect(folder / backups.DATABASE)
     try:
         if outings.outing(connection, OUTING.id) is None:
-            with database.transaction(connection):
+            with transactions.transaction(connection):
                 _fill(connection, folder)
     finally:
         connection.close()
@@ -140,11 +140,11 @@ def build(folder: Path) -> None:
 def _fill(connection: database.Connection, folder: Path) -> None:
     bag.fill(connection)
     for number in range(1, 7):
-        holders.put_holder(connection, Holder(id=f"holder-{number}", number=number))
+        records.keep(connection, Holder(id=f"holder-{number}", number=number))
     autumn.fill(connection, folder)
     for where, film_id in LOADED:
         made.sheet(connection, f"sheet-{where}", where, film_id, f"{DAY}T07:30:00.000Z")
-    outings.put(connection, OUTING)
+    records.keep(connection, OUTING)
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
         scenes.put(connection, scene)
     for scene, where, at in EXPOSED:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from pathlib import Path
 
+from emulsa.core.logged.attachment import Attachment
 from emulsa.exchange import pictures
-from emulsa.store import attachments, backups
-from emulsa.store.attachments import Attachment
+from emulsa.store import backups, records
 from emulsa.store.database import Connection
 
 SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
@@ -20,7 +20,7 @@ def attach(connection: Connection, folder: Path, exposure_id: str) -> None:
     kept = folder / backups.ATTACHMENTS
     kept.mkdir(exist_ok=True)
     picture = pictures.keep(kept, handed_in)
-    attachments.put(
+    records.keep(
         connection,
         Attachment(
             id="scan-shed",

@@ -15,12 +15,17 @@ from pathlib import Path
 from typing import Any
 
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable
+from emulsa.core.logged.attachment import PictureType
 
 LARGEST_FILE = 40 * 1_048_576  # bytes
 MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
 THUMBNAIL_PX = 480
-MEDIA = {"JPEG": ("image/jpeg", "jpg"), "PNG": ("image/png", "png"), "TIFF": ("image/tiff", "tif")}
-ENDINGS = dict(MEDIA.values())
+MEDIA: dict[str, tuple[PictureType, str]] = {
+    "JPEG": ("image/jpeg", "jpg"),
+    "PNG": ("image/png", "png"),
+    "TIFF": ("image/tiff", "tif"),
+}
+ENDINGS: dict[str, str] = dict(MEDIA.values())
 
 _one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
 
@@ -29,7 +34,7 @@ _one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so m
 class Picture:
     """A picture that was looked at: what it is, its size, and the digest of its content."""
 
-    media_type: str
+    media_type: PictureType
     width: int
     height: int
     bytes: int

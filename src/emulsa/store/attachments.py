@@ -1,58 +1,26 @@
-"""Pictures attached to exposures: their records. The files lie beside the database."""
+"""Pictures attached to exposures."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from sqlite3 import Connection, Row
+from sqlite3 import Connection
 
-
-@dataclass(frozen=True)
-class Attachment:
-    """A picture: its name as it came, what it is, and the digest its file is named by."""
-
-    id: str
-    exposure_id: str
-    name: str
-    media_type: str
-    bytes: int
-    width: int
-    height: int
-    digest: str
-    added_at: str
-    note: str = ""
-
-
-def put(connection: Connection, attachment: Attachment) -> None:
-    connection.execute(
-        """
-        INSERT INTO attachment (
-            id, exposure_id, name, media_type, bytes, width, height, digest, added_at, note
-        ) VALUES (
-            :id, :exposure_id, :name, :media_type, :bytes, :width, :height, :digest, :added_at,
-            :note
-        )
-        ON CONFLICT (id) DO UPDATE SET note = :note
-        """,
-        vars(attachment),
-    )
+from emulsa.core.logged.attachment import Attachment
+from emulsa.store import rows
+from emulsa.store.records import ATTACHMENT
 
 
 def attachment(connection: Connection, id_: str) -> Attachment | None:
-    row = connection.execute("SELECT * FROM attachment WHERE id = :id", {"id": id_}).fetchone()
-    return _attachment(row) if row else None
+    found: Attachment | None = rows.one(connection, ATTACHMENT, id_)
+    return found
 
 
 def of_exposure(connection: Connection, exposure_id: str) -> list[Attachment]:
-    rows = connection.execute(
-        "SELECT * FROM attachment WHERE exposure_id = :id ORDER BY rowid", {"id": exposure_id}
-    ).fetchall()
-    return [_attachment(row) for row in rows]
+    """In the order they came."""
+    return rows.many(
+        connection, ATTACHMENT, "WHERE exposure_id = :id ORDER BY rowid", {"id": exposure_id}
+    )
 
 
 def delete(connection: Connection, id_: str) -> None:
     """Take a picture off its exposure; its file stays, so that this can be undone."""
-    connection.execute("DELETE FROM attachment WHERE id = :id", {"id": id_})
-
-
-def _attachment(row: Row) -> Attachment:
-    return Attachment(**dict(row))
+    rows.delete(connection, ATTACHMENT, id_)

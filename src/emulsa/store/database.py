@@ -4,13 +4,12 @@ from __future__ import annotations
 
 import sqlite3
 from collections.abc import Iterator
-from contextlib import contextmanager
 from importlib import resources
 from pathlib import Path
 
 from emulsa.store import journal
-
-Connection = sqlite3.Connection
+from emulsa.store.transactions import Connection as Connection
+from emulsa.store.transactions import transaction
 
 MUCH_WRITING_KB = 65_536
 
@@ -35,28 +34,6 @@ def connect_to_write_much(path: Path) -> Connection:
     connection = connect(path)
     connection.execute(f"PRAGMA cache_size = -{MUCH_WRITING_KB}")
     return connection
-
-
-@contextmanager
-def transaction(connection: Connection) -> Iterator[None]:
-    """All of it or none of it; the write lock is taken at the start."""
-    connection.execute("BEGIN IMMEDIATE")
-    try:
-        yield
-    except BaseException:
-        connection.execute("ROLLBACK")
-        raise
-    connection.execute("COMMIT")
-
-
-@contextmanager
-def moment(connection: Connection) -> Iterator[None]:
-    """Much is read as it was at one moment, whatever is written meanwhile."""
-    connection.execute("BEGIN")
-    try:
-        yield
-    finally:
-        connection.execute("ROLLBACK")
 
 
 def migrations() -> list[tuple[int, str]]:

@@ -1,4 +1,8 @@
-"""The history of one record: what was done to it and when, and putting it back as it was."""
+"""The history of one record: what was done to it and when, and restoring an earlier version.
+
+Texts and figures can be restored. What makes the film's story cannot be put back singly: pieces and
+their steps, runs, rolls and strips, and the making of a record itself; undo takes those back whole.
+"""
 
 from __future__ import annotations
 
@@ -7,10 +11,12 @@ from dataclasses import dataclass
 from sqlite3 import Connection
 from typing import Any
 
-from emulsa.core.errors import Missing
+from emulsa.core.errors import Impossible, Missing
 from emulsa.store import journal
 
 OWN = ("rowid", "id", "scene_id", "position")  # what makes a row that row says nothing of a change
+PARTS = ("reading", "scene_filter")  # rows that belong to another record: they come and go with it
+STORY = ("piece", "step", "run", "roll", "strip", "attachment")  # never put back singly
 
 
 @dataclass(frozen=True)
@@ -24,42 +30,71 @@ class Difference:
 
 @dataclass(frozen=True)
 class Event:
-    """An action that touched the record, and what it changed of it; ``undone`` ones are shown."""
+    """An action that touched the record, and what it changed of it; ``undone`` ones are shown.
+
+    ``restorable``: the record can be made what it was before it.
+    """
 
     action_id: int
     at: str
     label: str
     undone: bool
+    restorable: bool
     differences: tuple[Difference, ...]
 
 
 def events(connection: Connection, record: str) -> list[Event]:
     """Everything that was done to a record, latest first; empty for one made before the journal."""
-    found: dict[int, tuple[Any, list[Difference]]] = {}
+    found: dict[int, list[Any]] = {}
     for row in _changes(connection, record):
-        entry = found.setdefault(row["action_id"], (row, []))
-        entry[1].extend(_differences(row))
-    return [
-        Event(number, row["at"], row["label"], bool(row["undone"]), tuple(differences))
-        for number, (row, differences) in reversed(found.items())
-    ]
+        found.setdefault(row["action_id"], []).append(row)
+    story, listed = False, []
+    for number, rows in reversed(found.items()):
+        undone = bool(rows[0]["undone"])
+        story = story or (not undone and not all(map(_may_turn, rows)))
+        differences = tuple(each for row in rows for each in _differences(row))
+        listed.append(
+            Event(
+                action_id=number,
+                at=rows[0]["at"],
+                label=rows[0]["label"],
+                undone=undone,
+                restorable=not story and not undone,
+                differences=differences,
+            )
+        )
+    return listed
 
 
-def put_back(connection: Connection, record: str, action_id: int, at: str) -> None:
-    """Make the record what it was before an action: a new action, itself undoable.
+def restore(connection: Connection, record: str, action_id: int) -> str:
+    """Make the record what it was before an action, within the caller's recording; what that action
+    was called.
 
     Whatever was done to it since is taken back too; other records are left as they are. Missing
-    when that action never touched it.
+    when that action never touched it, Impossible when the film's story hangs on it.
     """
     changes = [row for row in _changes(connection, record) if not row["undone"]]
     later = [row for row in changes if row["action_id"] >= action_id]
     chosen = next((row for row in later if row["action_id"] == action_id), None)
     if chosen is None:
         raise Missing("That change is not part of this record's history.", field="action_id")
-    with journal.action(connection, f"as before: {chosen['label']}", at):
-        connection.execute("PRAGMA defer_foreign_keys = ON")
-        for row in reversed(later):
-            journal.turn(connection, row["table_name"], row["after"], row["before"])
+    if not all(map(_may_turn, later)):
+        raise Impossible(
+            "The film's story hangs on that change; undo takes it back, with all that came after.",
+            field="action_id",
+        )
+    connection.execute("PRAGMA defer_foreign_keys = ON")
+    for row in reversed(later):
+        journal.turn(connection, row["table_name"], row["after"], row["before"])
+    return str(chosen["label"])
+
+
+def _may_turn(row: Any) -> bool:
+    """Whether a change may be taken back by itself: of a text or figure, or of a record's parts."""
+    if row["table_name"] in PARTS:
+        return True
+    there = row["before"] is not None and row["after"] is not None
+    return there and row["table_name"] not in STORY
 
 
 def _changes(connection: Connection, record: str) -> list[Any]:
@@ -78,7 +113,7 @@ def _differences(row: Any) -> list[Difference]:
     before = json.loads(row["before"]) if row["before"] else {}
     after = json.loads(row["after"]) if row["after"] else {}
     table = row["table_name"]
-    prefix = f"{table.replace('_', ' ')}: " if table in ("reading", "scene_filter") else ""
+    prefix = f"{table.replace('_', ' ')}: " if table in PARTS else ""
     return [
         Difference(f"{prefix}{name.replace('_', ' ')}", before.get(name), after.get(name))
         for name in {**before, **after}

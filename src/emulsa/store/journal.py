@@ -1,8 +1,9 @@
 """The journal: every row change, written by triggers, so that undo is exact and nothing is lost.
 
-A change made inside ``action`` is recorded as JSON before and after. Undo plays the last action's
-changes backwards in one transaction; redo plays them forwards again. A new action supersedes what
-was undone, which stays in the journal all the same.
+A change made inside ``recording`` is kept as JSON before and after, floats to their last digit.
+Undo plays the last action's changes backwards; redo plays them forwards again. Both name the action
+they expect, so that two hands at once undo one. A new action supersedes what was undone, which
+stays in the journal all the same.
 """
 
 from __future__ import annotations
@@ -15,6 +16,7 @@ from dataclasses import dataclass
 
 from emulsa.core.errors import Impossible, Missing
 from emulsa.store import log
+from emulsa.store.transactions import NOT_THERE, transaction
 
 Connection = sqlite3.Connection
 
@@ -84,12 +86,12 @@ def install(connection: Connection) -> None:
     """Lay the triggers anew for the columns each table has now."""
     remove(connection)
     for table in JOURNALED:
-        columns = _columns(connection, table)
+        columns = _typed(connection, table)
         if not columns:
             continue
         row, old = (
             "json_object("
-            + ", ".join(f"'{column}', {prefix}.{column}" for column in ("rowid", *columns))
+            + ", ".join(f"'{name}', {_value(prefix, name, kind)}" for name, kind in columns)
             + ")"
             for prefix in ("NEW", "OLD")
         )
@@ -97,39 +99,58 @@ def install(connection: Connection) -> None:
             connection.execute(template.format(table=table, row=row, old=old))
 
 
-@contextmanager
-def action(connection: Connection, label: str, at: str) -> Iterator[None]:
-    """One undoable action: all of its changes or none, journaled under its label.
+@dataclass
+class Recorded:
+    """What is being recorded: its number, how undo calls it, and, once it is over, the tables it
+    changed; none when it changed nothing."""
 
-    An action that changed nothing (a write handed in twice) leaves no trace.
+    action_id: int
+    label: str
+    touched: tuple[str, ...] = ()
+
+
+@contextmanager
+def recording(connection: Connection, at: str, label: str = "") -> Iterator[Recorded]:
+    """Whatever changes inside, within the caller's transaction, is one undoable action.
+
+    The label may be said while it goes on. An action that changed nothing leaves no trace.
     """
-    connection.execute("BEGIN IMMEDIATE")
+    cursor = connection.execute(
+        "INSERT INTO action (at, label) VALUES (:at, :label)", {"at": at, "label": label}
+    )
+    recorded = Recorded(int(cursor.lastrowid or 0), label)
+    number = {"id": recorded.action_id}
+    _point(connection, recorded.action_id)
     try:
-        cursor = connection.execute(
-            "INSERT INTO action (at, label) VALUES (:at, :label)", {"at": at, "label": label}
-        )
-        number = cursor.lastrowid
-        _point(connection, number)
-        yield
-        _point(connection, None)
-        changed = connection.execute(
-            "SELECT count(*) FROM change WHERE action_id = :id", {"id": number}
-        ).fetchone()[0]
-        if changed:
-            connection.execute(
-                "UPDATE action SET superseded = 1 WHERE undone = 1 AND id < :id", {"id": number}
-            )
-        else:
-            connection.execute("DELETE FROM action WHERE id = :id", {"id": number})
-        connection.execute("COMMIT")
+        yield recorded
     except sqlite3.IntegrityError as problem:
-        connection.execute("ROLLBACK")
-        raise Missing(
-            "Something this names is not there any more; reload the page and try again."
-        ) from problem
-    except BaseException:
-        connection.execute("ROLLBACK")
-        raise
+        raise Missing(NOT_THERE) from problem
+    _point(connection, None)
+    recorded.touched = touched(connection, recorded.action_id)
+    if recorded.touched:
+        connection.execute("UPDATE action SET superseded = 1 WHERE undone = 1 AND id < :id", number)
+        connection.execute(
+            "UPDATE action SET label = :label WHERE id = :id AND label <> :label",
+            {**number, "label": recorded.label},
+        )
+    else:
+        connection.execute("DELETE FROM action WHERE id = :id", number)
+
+
+@contextmanager
+def action(connection: Connection, label: str, at: str) -> Iterator[Recorded]:
+    """One undoable action in a transaction of its own: all of its changes or none."""
+    with transaction(connection), recording(connection, at, label) as recorded:
+        yield recorded
+
+
+def touched(connection: Connection, action_id: int) -> tuple[str, ...]:
+    """The tables an action changed."""
+    found = connection.execute(
+        "SELECT DISTINCT table_name FROM change WHERE action_id = :id ORDER BY table_name",
+        {"id": action_id},
+    )
+    return tuple(row["table_name"] for row in found)
 
 
 def reach(connection: Connection) -> Reach:
@@ -145,34 +166,38 @@ def reach(connection: Connection) -> Reach:
     )
 
 
-def undo(connection: Connection) -> Action:
-    """Take the last action back, to the exact former rows; Impossible when there is none."""
-    return _replay(connection, back=True)
+def undo(connection: Connection, expected: int) -> Action:
+    """Take the last action back, to the exact former rows, within the caller's transaction.
+
+    Impossible when there is none, or when it is not the expected one.
+    """
+    return _replay(connection, expected, back=True)
 
 
-def redo(connection: Connection) -> Action:
-    """Bring the last undone action again; Impossible when there is none."""
-    return _replay(connection, back=False)
+def redo(connection: Connection, expected: int) -> Action:
+    """Bring the last undone action again; refused as ``undo`` is."""
+    return _replay(connection, expected, back=False)
 
 
-def _replay(connection: Connection, back: bool) -> Action:
-    connection.execute("BEGIN IMMEDIATE")
-    try:
-        found = reach(connection)
-        chosen = found.undo if back else found.redo
-        if chosen is None:
-            raise Impossible(f"There is nothing to {'undo' if back else 'redo'}.")
-        connection.execute("PRAGMA defer_foreign_keys = ON")
-        with log.indexed_afterwards(connection):
-            _turn_all(connection, chosen.id, back)
-        connection.execute(
-            "UPDATE action SET undone = :undone WHERE id = :id",
-            {"id": chosen.id, "undone": int(back)},
+def _replay(connection: Connection, expected: int, back: bool) -> Action:
+    found = reach(connection)
+    chosen = found.undo if back else found.redo
+    verb = "undo" if back else "redo"
+    if chosen is None:
+        raise Impossible(f"There is nothing to {verb}.")
+    if chosen.id != expected:
+        raise Impossible(
+            f"Something else was done meanwhile; {verb} would take “{chosen.label}” now. Look"
+            f" first, then {verb} again.",
+            field="action_id",
         )
-    except BaseException:
-        connection.execute("ROLLBACK")
-        raise
-    connection.execute("COMMIT")
+    connection.execute("PRAGMA defer_foreign_keys = ON")
+    with log.indexed_afterwards(connection):
+        _turn_all(connection, chosen.id, back)
+    connection.execute(
+        "UPDATE action SET undone = :undone WHERE id = :id",
+        {"id": chosen.id, "undone": int(back)},
+    )
     return chosen
 
 
@@ -214,6 +239,21 @@ def _turn(
         return
     settings = ", ".join(f"{name} = :{name}" for name in row)
     connection.execute(f"UPDATE {table} SET {settings} WHERE {where}", row)
+
+
+def _typed(connection: Connection, table: str) -> list[tuple[str, str]]:
+    """A table's columns with their types, its rowid first; nothing when there is no such table."""
+    rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
+    return [("rowid", "INTEGER"), *((row["name"], row["type"]) for row in rows)] if rows else []
+
+
+def _value(prefix: str, name: str, kind: str) -> str:
+    """A column in JSON: json_object alone keeps fifteen digits of a REAL, and undo would change
+    what it gives back."""
+    if kind != "REAL":
+        return f"{prefix}.{name}"
+    exact = f"json(printf('%!.17g', {prefix}.{name}))"
+    return f"CASE WHEN {prefix}.{name} IS NULL THEN NULL ELSE {exact} END"
 
 
 def _columns(connection: Connection, table: str, keys: bool = False) -> list[str]:

@@ -1,251 +1,115 @@
-"""Cameras, lenses, pinholes, filters and meters."""
+"""The kit: every kind of record one owns, and what still uses one of them."""
 
 from __future__ import annotations
 
-from sqlite3 import Connection, Row
+from sqlite3 import Connection
+from typing import Any
 
-from emulsa.core import wire
-from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, Pinhole
 from emulsa.core.errors import Impossible
-from emulsa.core.kit.bag import Back, Camera, KitFilter, KitLens, KitPinhole, Meter
-from emulsa.core.light.meters import Calibrated
+from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
+from emulsa.store import rows
+from emulsa.store.records import (
+    BOTTLE,
+    CAMERA,
+    FILM,
+    FILTER,
+    FORMAT,
+    LENS,
+    LINE,
+    METER,
+    PINHOLE,
+    POWDER,
+    RECIPE,
+    TANK,
+)
+from emulsa.store.rows import Table
+
+# Every kind of kit by the name of its list.
+KINDS: dict[str, Table] = {
+    "films": FILM,
+    "recipes": RECIPE,
+    "cameras": CAMERA,
+    "lenses": LENS,
+    "pinholes": PINHOLE,
+    "filters": FILTER,
+    "meters": METER,
+    "formats": FORMAT,
+    "tanks": TANK,
+    "lines": LINE,
+    "bottles": BOTTLE,
+    "powders": POWDER,
+}
+
+# References that are no foreign keys, because they stand within a column: where, and how read.
+WITHIN: dict[str, tuple[tuple[str, str], ...]] = {
+    "recipe": (("piece", "json_extract(piece.choice, '$.recipe_id')"),),
+    "filter": (("exposure, json_each(exposure.filter_ids) AS named", "named.value"),),
+    "sheet_format": (("holder", "format"), ("stock", "format")),
+    "bottle": (("run, json_each(run.bottle_ids) AS named", "named.value"),),
+}
+
+CALLED = {  # what a table's rows are called, where it is not the table's own name
+    "stock": "a box of film",
+    "piece": "film in hand",
+    "scene_filter": "a scene",
+    "exposure": "an exposure",
+    "outing": "an outing",
+}
 
 
-def put_camera(connection: Connection, camera: Camera) -> None:
-    connection.execute(
-        """
-        INSERT INTO camera (id, name, width_mm, height_mm, backs, note, archived)
-        VALUES (:id, :name, :width_mm, :height_mm, :backs, :note, :archived)
-        ON CONFLICT (id) DO UPDATE SET
-            name = :name, width_mm = :width_mm, height_mm = :height_mm, backs = :backs,
-            note = :note, archived = :archived
-        """,
-        {
-            **_named(camera),
-            "width_mm": camera.format_mm[0],
-            "height_mm": camera.format_mm[1],
-            "backs": wire.dumps(camera.backs),
-        },
-    )
+def everything(connection: Connection) -> dict[str, list[Any]]:
+    """Every list of the kit, each in its own order."""
+    return {plural: rows.many(connection, table) for plural, table in KINDS.items()}
 
 
-def put_lens(connection: Connection, lens: KitLens) -> None:
-    connection.execute(
-        """
-        INSERT INTO lens (id, name, camera_id, optics, note, archived)
-        VALUES (:id, :name, :camera_id, :optics, :note, :archived)
-        ON CONFLICT (id) DO UPDATE SET
-            name = :name, camera_id = :camera_id, optics = :optics, note = :note,
-            archived = :archived
-        """,
-        {**_named(lens), "camera_id": lens.camera_id, "optics": wire.dumps(lens.optics)},
-    )
+def lens(connection: Connection, id_: str | None) -> KitLens | None:
+    found: KitLens | None = rows.one(connection, LENS, id_)
+    return found
 
 
-def put_pinhole(connection: Connection, pinhole: KitPinhole) -> None:
-    connection.execute(
-        """
-        INSERT INTO pinhole (id, name, camera_id, optics, note, archived)
-        VALUES (:id, :name, :camera_id, :optics, :note, :archived)
-        ON CONFLICT (id) DO UPDATE SET
-            name = :name, camera_id = :camera_id, optics = :optics, note = :note,
-            archived = :archived
-        """,
-        {**_named(pinhole), "camera_id": pinhole.camera_id, "optics": wire.dumps(pinhole.optics)},
-    )
+def pinhole(connection: Connection, id_: str | None) -> KitPinhole | None:
+    found: KitPinhole | None = rows.one(connection, PINHOLE, id_)
+    return found
 
 
-def put_filter(connection: Connection, filter_: KitFilter) -> None:
-    connection.execute(
-        """
-        INSERT INTO filter (id, name, filter, note, archived)
-        VALUES (:id, :name, :filter, :note, :archived)
-        ON CONFLICT (id) DO UPDATE SET
-            name = :name, filter = :filter, note = :note, archived = :archived
-        """,
-        {**_named(filter_), "filter": wire.dumps(filter_.filter)},
-    )
-
-
-def put_meter(connection: Connection, meter: Meter) -> None:
-    connection.execute(
-        """
-        INSERT INTO meter (id, name, calibration, iso, scale, spot_deg, note, archived)
-        VALUES (:id, :name, :calibration, :iso, :scale, :spot_deg, :note, :archived)
-        ON CONFLICT (id) DO UPDATE SET
-            name = :name, calibration = :calibration, iso = :iso, scale = :scale,
-            spot_deg = :spot_deg, note = :note, archived = :archived
-        """,
-        {
-            **_named(meter),
-            "calibration": wire.dumps(meter.calibration),
-            "iso": meter.iso,
-            "scale": meter.scale,
-            "spot_deg": meter.spot_deg,
-        },
-    )
-
-
-def cameras(connection: Connection) -> list[Camera]:
-    rows = connection.execute("SELECT * FROM camera ORDER BY name").fetchall()
-    return [_camera(row) for row in rows]
-
-
-def lenses(connection: Connection) -> list[KitLens]:
-    rows = connection.execute(
-        "SELECT * FROM lens ORDER BY json_extract(optics, '$.focal_length_mm'), name"
-    ).fetchall()
-    return [_lens(row) for row in rows]
-
-
-def pinholes(connection: Connection) -> list[KitPinhole]:
-    rows = connection.execute("SELECT * FROM pinhole ORDER BY name").fetchall()
-    return [_pinhole(row) for row in rows]
+def filter_(connection: Connection, id_: str | None) -> KitFilter | None:
+    found: KitFilter | None = rows.one(connection, FILTER, id_)
+    return found
 
 
 def filters(connection: Connection) -> list[KitFilter]:
-    rows = connection.execute("SELECT * FROM filter ORDER BY name").fetchall()
-    return [_filter(row) for row in rows]
+    return rows.many(connection, FILTER)
 
 
-def meters(connection: Connection) -> list[Meter]:
-    rows = connection.execute("SELECT * FROM meter ORDER BY name").fetchall()
-    return [_meter(row) for row in rows]
+def meter(connection: Connection, id_: str | None) -> Meter | None:
+    found: Meter | None = rows.one(connection, METER, id_)
+    return found
 
 
-def lens(connection: Connection, id_: str) -> KitLens | None:
-    row = connection.execute("SELECT * FROM lens WHERE id = :id", {"id": id_}).fetchone()
-    return _lens(row) if row else None
-
-
-def pinhole(connection: Connection, id_: str) -> KitPinhole | None:
-    row = connection.execute("SELECT * FROM pinhole WHERE id = :id", {"id": id_}).fetchone()
-    return _pinhole(row) if row else None
-
-
-def filter_(connection: Connection, id_: str) -> KitFilter | None:
-    row = connection.execute("SELECT * FROM filter WHERE id = :id", {"id": id_}).fetchone()
-    return _filter(row) if row else None
-
-
-def meter(connection: Connection, id_: str) -> Meter | None:
-    row = connection.execute("SELECT * FROM meter WHERE id = :id", {"id": id_}).fetchone()
-    return _meter(row) if row else None
-
-
-USED_BY = {  # what may still name a record: one sentence says where to look
-    "film": "recipes, boxes, rolls, sheets or scenes",
-    "recipe": "scenes, strips, runs, exposures or film that waits",
-    "camera": "lenses, pinholes or rolls",
-    "lens": "scenes or exposures",
-    "pinhole": "scenes or exposures",
-    "filter": "scenes or exposures",
-    "meter": "scenes",
-    "sheet_format": "holders or boxes",
-    "tank": "runs",
-    "line": "runs",
-    "bottle": "runs",
-}
-
-REFERENCES = {
-    "film": tuple((user, "film_id") for user in ("recipe", "stock", "roll", "piece", "scene")),
-    "recipe": (
-        *((user, "recipe_id") for user in ("scene", "strip", "run", "exposure")),
-        ("piece", "json_extract(piece.choice, '$.recipe_id')"),
-    ),
-    "camera": (("lens", "camera_id"), ("pinhole", "camera_id"), ("roll", "camera_id")),
-    "lens": (("scene", "lens_id"), ("exposure", "lens_id")),
-    "pinhole": (("scene", "pinhole_id"), ("exposure", "pinhole_id")),
-    "filter": (
-        ("scene_filter", "filter_id"),
-        ("exposure, json_each(exposure.filter_ids) AS named", "named.value"),
-    ),
-    "meter": (("scene", "meter_id"),),
-    "sheet_format": (("holder", "format"), ("stock", "format")),
-    "tank": (("run", "tank_id"),),
-    "line": (("run", "line_id"),),
-    "bottle": (("run, json_each(run.bottle_ids) AS named", "named.value"),),
-    "powder": (),
-}
-
-
-def delete(connection: Connection, table: str, id_: str) -> None:
-    """Delete a record nobody uses; Impossible, saying where it is used, otherwise."""
-    for user, column in REFERENCES[table]:
+def delete(connection: Connection, table: Table, id_: str) -> None:
+    """Delete a record nobody uses; Impossible, saying by what it is used, otherwise."""
+    for user, column in references(connection, table.name):
         found = connection.execute(
             f"SELECT 1 FROM {user} WHERE {column} = :id LIMIT 1", {"id": id_}
         ).fetchone()
         if found:
+            by = user.split(",")[0]
             raise Impossible(
-                f"This {table.replace('_', ' ')} is still used by {USED_BY[table]};"
-                " archive it, or change those first.",
+                f"This {table.name.replace('_', ' ')} is still used by"
+                f" {CALLED.get(by, f'a {by}')}; archive it, or change that first.",
                 field="id",
             )
-    connection.execute(f"DELETE FROM {table} WHERE id = :id", {"id": id_})
+    rows.delete(connection, table, id_)
 
 
-def _named(record: Camera | KitLens | KitPinhole | KitFilter | Meter) -> dict[str, str | int]:
-    """The columns every record of the kit has."""
-    return {
-        "id": record.id,
-        "name": record.name,
-        "note": record.note,
-        "archived": int(record.archived),
-    }
-
-
-def _camera(row: Row) -> Camera:
-    return Camera(
-        id=row["id"],
-        name=row["name"],
-        format_mm=(row["width_mm"], row["height_mm"]),
-        backs=wire.loads(tuple[Back, ...], row["backs"]),
-        note=row["note"],
-        archived=bool(row["archived"]),
+def references(connection: Connection, name: str) -> list[tuple[str, str]]:
+    """Where a table's rows are named: by the schema's own foreign keys, and within columns."""
+    found = connection.execute(
+        """
+        SELECT owner.name AS user, reference."from" AS column
+        FROM sqlite_master AS owner, pragma_foreign_key_list(owner.name) AS reference
+        WHERE owner.type = 'table' AND reference."table" = :name
+        """,
+        {"name": name},
     )
-
-
-def _lens(row: Row) -> KitLens:
-    return KitLens(
-        id=row["id"],
-        name=row["name"],
-        camera_id=row["camera_id"],
-        optics=wire.loads(Lens, row["optics"]),
-        note=row["note"],
-        archived=bool(row["archived"]),
-    )
-
-
-def _pinhole(row: Row) -> KitPinhole:
-    return KitPinhole(
-        id=row["id"],
-        name=row["name"],
-        camera_id=row["camera_id"],
-        optics=wire.loads(Pinhole, row["optics"]),
-        note=row["note"],
-        archived=bool(row["archived"]),
-    )
-
-
-def _filter(row: Row) -> KitFilter:
-    return KitFilter(
-        id=row["id"],
-        name=row["name"],
-        filter=wire.loads(Filter, row["filter"]),
-        note=row["note"],
-        archived=bool(row["archived"]),
-    )
-
-
-def _meter(row: Row) -> Meter:
-    return Meter(
-        id=row["id"],
-        name=row["name"],
-        calibration=wire.loads(Calibrated, row["calibration"]),
-        iso=row["iso"],
-        scale=row["scale"],
-        spot_deg=row["spot_deg"],
-        note=row["note"],
-        archived=bool(row["archived"]),
-    )
+    return [*((row["user"], row["column"]) for row in found), *WITHIN.get(name, ())]

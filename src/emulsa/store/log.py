@@ -51,6 +51,9 @@ class Entry:
     seconds: float
     n: float
     error_stops: float
+    share: float
+    bracket_id: str | None
+    bracket_stops: float
     cost: float | None
     note: str
     picture_id: str | None
@@ -67,8 +70,8 @@ LINES = """
             SELECT group_concat(filter.name, ', ') FROM filter
             WHERE filter.id IN (SELECT value FROM json_each(exposure.filter_ids))
         ), '') AS filter_names,
-        exposure.aperture, exposure.seconds, exposure.n, exposure.error_stops, exposure.cost,
-        exposure.note,
+        exposure.aperture, exposure.seconds, exposure.n, exposure.error_stops, exposure.share,
+        exposure.bracket_id, exposure.bracket_stops, exposure.cost, exposure.note,
         (
             SELECT attachment.id FROM attachment
             WHERE attachment.exposure_id = exposure.id ORDER BY attachment.rowid LIMIT 1

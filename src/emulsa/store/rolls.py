@@ -2,53 +2,25 @@
 
 from __future__ import annotations
 
-from sqlite3 import Connection, Row
+from collections import defaultdict
+from collections.abc import Iterable
+from sqlite3 import Connection
 
+from emulsa.core.darkroom.acts.running import OnRolls
+from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll, Strip
-
-
-def put(connection: Connection, roll: Roll) -> None:
-    connection.execute(
-        """
-        INSERT INTO roll (
-            id, number, film_id, stock_id, format, frames, camera_id, back, exposure_index, place,
-            advanced, next_frame, loaded_at, note
-        ) VALUES (
-            :id, :number, :film_id, :stock_id, :format, :frames, :camera_id, :back,
-            :exposure_index, :place, :advanced, :next_frame, :loaded_at, :note
-        )
-        ON CONFLICT (id) DO UPDATE SET
-            camera_id = :camera_id, back = :back, exposure_index = :exposure_index,
-            place = :place, advanced = :advanced, next_frame = :next_frame, note = :note
-        """,
-        {
-            "id": roll.id,
-            "number": roll.number,
-            "film_id": roll.film_id,
-            "stock_id": roll.stock_id,
-            "format": roll.format,
-            "frames": roll.frames,
-            "camera_id": roll.camera_id,
-            "back": roll.back,
-            "exposure_index": roll.exposure_index,
-            "place": roll.place,
-            "advanced": int(roll.advanced),
-            "next_frame": roll.next_frame,
-            "loaded_at": roll.loaded_at,
-            "note": roll.note,
-        },
-    )
+from emulsa.store import pieces, rows
+from emulsa.store.records import ROLL, STRIP
 
 
 def rolls(connection: Connection) -> list[Roll]:
     """Latest first."""
-    rows = connection.execute("SELECT * FROM roll ORDER BY number DESC").fetchall()
-    return [_roll(row) for row in rows]
+    return rows.many(connection, ROLL)
 
 
-def roll(connection: Connection, id_: str) -> Roll | None:
-    row = connection.execute("SELECT * FROM roll WHERE id = :id", {"id": id_}).fetchone()
-    return _roll(row) if row else None
+def roll(connection: Connection, id_: str | None) -> Roll | None:
+    found: Roll | None = rows.one(connection, ROLL, id_)
+    return found
 
 
 def next_number(connection: Connection) -> int:
@@ -56,52 +28,28 @@ def next_number(connection: Connection) -> int:
     return int(row["next"])
 
 
-def delete(connection: Connection, id_: str) -> None:
-    """Forget a roll whose frames are all gone."""
-    connection.execute("DELETE FROM strip WHERE roll_id = :id", {"id": id_})
-    connection.execute("DELETE FROM roll WHERE id = :id", {"id": id_})
-
-
-def put_strips(connection: Connection, roll_id: str, strips: list[Strip]) -> None:
-    """A roll's strips, in place of those it had; one that stays is left as it is."""
-    kept = {each.id for each in strips}
-    for old in connection.execute("SELECT id FROM strip WHERE roll_id = :id", {"id": roll_id}):
-        if old["id"] not in kept:
-            connection.execute("DELETE FROM strip WHERE id = :id", {"id": old["id"]})
-    for strip in strips:
-        put_strip(connection, strip)
-
-
-def put_strip(connection: Connection, strip: Strip) -> None:
-    connection.execute(
-        """
-        INSERT INTO strip (id, roll_id, first_frame, last_frame, n, recipe_id)
-        VALUES (:id, :roll_id, :first_frame, :last_frame, :n, :recipe_id)
-        ON CONFLICT (id) DO UPDATE SET n = :n, recipe_id = :recipe_id
-        """,
-        {
-            "id": strip.id,
-            "roll_id": strip.roll_id,
-            "first_frame": strip.first_frame,
-            "last_frame": strip.last_frame,
-            "n": strip.n,
-            "recipe_id": strip.recipe_id,
-        },
-    )
-
-
 def strips(connection: Connection) -> dict[str, list[Strip]]:
     """Every roll's strips in their order."""
-    found: dict[str, list[Strip]] = {}
-    for row in connection.execute("SELECT * FROM strip ORDER BY roll_id, first_frame"):
-        found.setdefault(row["roll_id"], []).append(Strip(**dict(row)))
+    found: dict[str, list[Strip]] = defaultdict(list)
+    for each in rows.many(connection, STRIP):
+        found[each.roll_id].append(each)
     return found
 
 
+def strips_of(connection: Connection, roll_id: str) -> list[Strip]:
+    return rows.many(connection, STRIP, "WHERE roll_id = :id ORDER BY first_frame", {"id": roll_id})
+
+
 def strip(connection: Connection, id_: str) -> Strip | None:
-    row = connection.execute("SELECT * FROM strip WHERE id = :id", {"id": id_}).fetchone()
-    return Strip(**dict(row)) if row else None
+    found: Strip | None = rows.one(connection, STRIP, id_)
+    return found
 
 
-def _roll(row: Row) -> Roll:
-    return Roll(**{**dict(row), "advanced": bool(row["advanced"])})
+def with_film(connection: Connection, found: Iterable[Piece]) -> OnRolls:
+    """The rolls these pieces are on, each with its strips and all its frames."""
+    ids = {each.roll_id for each in found if each.roll_id}
+    return OnRolls(
+        rolls={each.id: each for each in rows.of_ids(connection, ROLL, "id", ids)},
+        strips={each: strips_of(connection, each) for each in ids},
+        frames={each: pieces.of_roll(connection, each) for each in ids},
+    )

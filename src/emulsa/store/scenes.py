@@ -4,79 +4,36 @@ from __future__ import annotations
 
 import json
 from collections import defaultdict
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from sqlite3 import Connection, Row
-from typing import Any
 
-from emulsa.core import wire
-from emulsa.core.corrections.aperture_choice import Depth
-from emulsa.core.corrections.bellows import Focus
-from emulsa.core.corrections.movement import Movement
 from emulsa.core.errors import Impossible
-from emulsa.core.exposing.request import High
-from emulsa.core.light.marks import ApertureMark
-from emulsa.core.light.meters import Reading
-from emulsa.core.scene.record import Pin, Scene, SceneKit, SceneReading
-from emulsa.store import films, kit, preferences, stock
+from emulsa.core.scene.record import Scene, SceneKit, SceneReading
+from emulsa.store import films, kit, preferences, rows, stock
+from emulsa.store.records import SCENE
+from emulsa.store.rows import Table
+
+READING = Table("reading", SceneReading, "position")
 
 
 def put(connection: Connection, scene: Scene) -> None:
     """Insert the scene or make the stored one equal to it; unchanged rows stay untouched."""
-    connection.execute(
-        """
-        INSERT INTO scene (
-            id, outing_id, title, note, film_id, exposure_index, recipe_id, lens_id, pinhole_id,
-            meter_id, focus, aperture, pin, high, n, school, low, light, depth, movement, revisits
-        ) VALUES (
-            :id, :outing_id, :title, :note, :film_id, :exposure_index, :recipe_id, :lens_id,
-            :pinhole_id, :meter_id, :focus, :aperture, :pin, :high, :n, :school, :low, :light,
-            :depth, :movement, :revisits
-        )
-        ON CONFLICT (id) DO UPDATE SET
-            outing_id = :outing_id, title = :title, note = :note, film_id = :film_id,
-            exposure_index = :exposure_index, recipe_id = :recipe_id, lens_id = :lens_id,
-            pinhole_id = :pinhole_id, meter_id = :meter_id, focus = :focus, aperture = :aperture,
-            pin = :pin, high = :high, n = :n, school = :school, low = :low, light = :light,
-            depth = :depth, movement = :movement, revisits = :revisits
-        """,
-        {
-            "id": scene.id,
-            "outing_id": scene.outing_id,
-            "title": scene.title,
-            "note": scene.note,
-            "film_id": scene.film_id,
-            "exposure_index": scene.exposure_index,
-            "recipe_id": scene.recipe_id,
-            "lens_id": scene.lens_id,
-            "pinhole_id": scene.pinhole_id,
-            "meter_id": scene.meter_id,
-            "focus": wire.dumps(scene.focus),
-            "aperture": _json(scene.aperture),
-            "pin": _json(scene.pin),
-            "high": _json(scene.high),
-            "n": scene.n,
-            "school": scene.school,
-            "low": scene.low,
-            "light": scene.light,
-            "depth": _json(scene.depth),
-            "movement": _json(scene.movement),
-            "revisits": scene.revisits,
-        },
-    )
+    rows.put(connection, SCENE, scene)
     _put_readings(connection, scene)
     _put_filters(connection, scene)
 
 
 def scene(connection: Connection, id_: str) -> Scene | None:
-    row = connection.execute("SELECT * FROM scene WHERE id = :id", {"id": id_}).fetchone()
-    return _scenes(connection, [row])[0] if row else None
+    found = connection.execute(f"{SCENE.select} WHERE id = :id", {"id": id_}).fetchall()
+    return _scenes(connection, found)[0] if found else None
 
 
 def of_outing(connection: Connection, outing_id: str) -> list[Scene]:
-    rows = connection.execute(
-        "SELECT * FROM scene WHERE outing_id = :outing_id ORDER BY rowid", {"outing_id": outing_id}
+    found = connection.execute(
+        f"{SCENE.select} WHERE outing_id = :id ORDER BY rowid", {"id": outing_id}
     ).fetchall()
-    return _scenes(connection, rows)
+    return _scenes(connection, found)
 
 
 @dataclass(frozen=True)
@@ -92,7 +49,7 @@ class SceneLine:
 
 def lines(connection: Connection, outing_ids: list[str]) -> dict[str, list[SceneLine]]:
     """The scenes of these outings as lines, in the order they were found."""
-    rows = connection.execute(
+    listed = connection.execute(
         """
         SELECT
             scene.outing_id, scene.id, scene.title, scene.revisits,
@@ -105,7 +62,7 @@ def lines(connection: Connection, outing_ids: list[str]) -> dict[str, list[Scene
         {"ids": json.dumps(outing_ids)},
     )
     found: dict[str, list[SceneLine]] = defaultdict(list)
-    for row in rows:
+    for row in listed:
         line = dict(row)
         found[line.pop("outing_id")].append(SceneLine(**line))
     return found
@@ -124,7 +81,7 @@ class EarlierScene:
 
 def earlier(connection: Connection, text: str, limit: int) -> list[EarlierScene]:
     """Scenes whose title, outing or place has the text in it, latest first."""
-    rows = connection.execute(
+    found = connection.execute(
         """
         SELECT scene.id, scene.title, outing.title AS outing_title, outing.day, outing.place
         FROM scene JOIN outing ON outing.id = scene.outing_id
@@ -133,16 +90,16 @@ def earlier(connection: Connection, text: str, limit: int) -> list[EarlierScene]
         """,
         {"text": text, "limit": limit},
     )
-    return [EarlierScene(**dict(row)) for row in rows]
+    return [EarlierScene(**dict(row)) for row in found]
 
 
-def titles(connection: Connection, ids: list[str]) -> dict[str, str]:
+def titles(connection: Connection, ids: Iterable[str]) -> dict[str, str]:
     """The titles of these scenes."""
-    rows = connection.execute(
+    found = connection.execute(
         "SELECT id, title FROM scene WHERE id IN (SELECT value FROM json_each(:ids))",
-        {"ids": json.dumps(ids)},
+        {"ids": json.dumps(list(ids))},
     )
-    return {row["id"]: row["title"] for row in rows}
+    return {row["id"]: row["title"] for row in found}
 
 
 def delete(connection: Connection, id_: str) -> None:
@@ -163,15 +120,15 @@ def delete(connection: Connection, id_: str) -> None:
 
 def kit_of(connection: Connection, scene: Scene) -> SceneKit:
     """The records the scene names, as they are now; the film costs what its next piece cost."""
-    film = films.film(connection, scene.film_id) if scene.film_id else None
+    film = films.film(connection, scene.film_id)
     if film is not None:
         film = replace(film, price=stock.film_cost(connection, film.id))
     chosen = [kit.filter_(connection, each) for each in scene.filter_ids]
     return SceneKit(
         film=film,
-        lens=kit.lens(connection, scene.lens_id) if scene.lens_id else None,
-        pinhole=kit.pinhole(connection, scene.pinhole_id) if scene.pinhole_id else None,
-        meter=kit.meter(connection, scene.meter_id) if scene.meter_id else None,
+        lens=kit.lens(connection, scene.lens_id),
+        pinhole=kit.pinhole(connection, scene.pinhole_id),
+        meter=kit.meter(connection, scene.meter_id),
         filters=tuple(each for each in chosen if each is not None),
         habits=preferences.preferences(connection).habits,
     )
@@ -185,31 +142,15 @@ def _put_readings(connection: Connection, scene: Scene) -> None:
         """,
         {"scene_id": scene.id, "ids": json.dumps([each.id for each in scene.readings])},
     )
+    names = ("scene_id", "position", *READING.columns)
+    settings = ", ".join(f"{each} = :{each}" for each in names if each not in ("scene_id", "id"))
     connection.executemany(
-        """
-        INSERT INTO reading (
-            scene_id, id, position, label, reading, taken_at, incident, through, graduated, subject
-        ) VALUES (
-            :scene_id, :id, :position, :label, :reading, :taken_at, :incident, :through,
-            :graduated, :subject
-        )
-        ON CONFLICT (scene_id, id) DO UPDATE SET
-            position = :position, label = :label, reading = :reading, taken_at = :taken_at,
-            incident = :incident, through = :through, graduated = :graduated, subject = :subject
+        f"""
+        INSERT INTO reading ({", ".join(names)}) VALUES ({", ".join(f":{each}" for each in names)})
+        ON CONFLICT (scene_id, id) DO UPDATE SET {settings}
         """,
         [
-            {
-                "scene_id": scene.id,
-                "id": each.id,
-                "position": position,
-                "label": each.label,
-                "reading": wire.dumps(each.reading),
-                "taken_at": each.taken_at,
-                "incident": int(each.incident),
-                "through": int(each.through),
-                "graduated": int(each.graduated),
-                "subject": each.subject,
-            }
+            {"scene_id": scene.id, "position": position, **READING.row(each)}
             for position, each in enumerate(scene.readings)
         ],
     )
@@ -233,8 +174,8 @@ def _put_filters(connection: Connection, scene: Scene) -> None:
     )
 
 
-def _scenes(connection: Connection, rows: list[Row]) -> list[Scene]:
-    ids = json.dumps([row["id"] for row in rows])
+def _scenes(connection: Connection, found: list[Row]) -> list[Scene]:
+    ids = json.dumps([row["id"] for row in found])
     readings: dict[str, list[SceneReading]] = defaultdict(list)
     for row in connection.execute(
         """
@@ -243,7 +184,7 @@ def _scenes(connection: Connection, rows: list[Row]) -> list[Scene]:
         """,
         {"ids": ids},
     ):
-        readings[row["scene_id"]].append(_reading(row))
+        readings[row["scene_id"]].append(READING.record(row))
     filters: dict[str, list[str]] = defaultdict(list)
     for row in connection.execute(
         """
@@ -253,53 +194,11 @@ def _scenes(connection: Connection, rows: list[Row]) -> list[Scene]:
         {"ids": ids},
     ):
         filters[row["scene_id"]].append(row["filter_id"])
-    return [_scene(row, readings[row["id"]], filters[row["id"]]) for row in rows]
-
-
-def _scene(row: Row, readings: list[SceneReading], filters: list[str]) -> Scene:
-    return Scene(
-        id=row["id"],
-        outing_id=row["outing_id"],
-        title=row["title"],
-        note=row["note"],
-        film_id=row["film_id"],
-        exposure_index=row["exposure_index"],
-        recipe_id=row["recipe_id"],
-        lens_id=row["lens_id"],
-        pinhole_id=row["pinhole_id"],
-        meter_id=row["meter_id"],
-        filter_ids=tuple(filters),
-        focus=wire.decode(Focus, json.loads(row["focus"])),
-        aperture=_from(ApertureMark, row["aperture"]),
-        pin=_from(Pin, row["pin"]),
-        high=_from(High, row["high"]),
-        n=row["n"],
-        school=row["school"],
-        low=row["low"],
-        light=row["light"],
-        depth=_from(Depth, row["depth"]),
-        movement=_from(Movement, row["movement"]),
-        revisits=row["revisits"],
-        readings=tuple(readings),
-    )
-
-
-def _reading(row: Row) -> SceneReading:
-    return SceneReading(
-        id=row["id"],
-        label=row["label"],
-        reading=wire.decode(Reading, json.loads(row["reading"])),
-        taken_at=row["taken_at"],
-        incident=bool(row["incident"]),
-        through=bool(row["through"]),
-        graduated=bool(row["graduated"]),
-        subject=row["subject"],
-    )
-
-
-def _json(value: object) -> str | None:
-    return None if value is None else wire.dumps(value)
-
-
-def _from(kind: Any, text: str | None) -> Any:
-    return None if text is None else wire.loads(kind, text)
+    return [
+        Scene(
+            **SCENE.values(row),
+            filter_ids=tuple(filters[row["id"]]),
+            readings=tuple(readings[row["id"]]),
+        )
+        for row in found
+    ]

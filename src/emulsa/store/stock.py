@@ -2,58 +2,36 @@
 
 from __future__ import annotations
 
-from sqlite3 import Connection, Row
+from sqlite3 import Connection
 
 from emulsa.core.errors import Impossible
+from emulsa.core.film.acts.loading import Box
 from emulsa.core.film.stock import Stock, cost_each
-
-
-def put(connection: Connection, stock: Stock) -> None:
-    connection.execute(
-        """
-        INSERT INTO stock (
-            id, film_id, format, count, spent, price, expires, kept, opened, emulsion, note,
-            archived
-        ) VALUES (
-            :id, :film_id, :format, :count, :spent, :price, :expires, :kept, :opened, :emulsion,
-            :note, :archived
-        )
-        ON CONFLICT (id) DO UPDATE SET
-            film_id = :film_id, format = :format, count = :count, spent = :spent, price = :price,
-            expires = :expires, kept = :kept, opened = :opened, emulsion = :emulsion, note = :note,
-            archived = :archived
-        """,
-        {
-            "id": stock.id,
-            "film_id": stock.film_id,
-            "format": stock.format,
-            "count": stock.count,
-            "spent": stock.spent,
-            "price": stock.price,
-            "expires": stock.expires,
-            "kept": stock.kept,
-            "opened": stock.opened,
-            "emulsion": stock.emulsion,
-            "note": stock.note,
-            "archived": int(stock.archived),
-        },
-    )
+from emulsa.store import rows
+from emulsa.store.records import STOCK
 
 
 def everything(connection: Connection) -> list[Stock]:
     """Every box, the ones that expire first at the top of their film."""
-    rows = connection.execute(
+    return rows.many(
+        connection,
+        STOCK,
         """
-        SELECT stock.* FROM stock JOIN film ON film.id = stock.film_id
+        JOIN film ON film.id = stock.film_id
         ORDER BY stock.archived, film.name, stock.expires = '', stock.expires, stock.rowid
-        """
-    ).fetchall()
-    return [_stock(row) for row in rows]
+        """,
+    )
 
 
-def stock(connection: Connection, id_: str) -> Stock | None:
-    row = connection.execute("SELECT * FROM stock WHERE id = :id", {"id": id_}).fetchone()
-    return _stock(row) if row else None
+def stock(connection: Connection, id_: str | None) -> Stock | None:
+    found: Stock | None = rows.one(connection, STOCK, id_)
+    return found
+
+
+def box(connection: Connection, id_: str | None) -> Box | None:
+    """A box with how much of it was taken already."""
+    found = stock(connection, id_)
+    return Box(stock=found, taken=taken(connection).get(found.id, 0)) if found else None
 
 
 def delete(connection: Connection, id_: str) -> None:
@@ -62,12 +40,12 @@ def delete(connection: Connection, id_: str) -> None:
         raise Impossible(
             "Film from this box was loaded; archive it, so that the log stays whole.", field="id"
         )
-    connection.execute("DELETE FROM stock WHERE id = :id", {"id": id_})
+    rows.delete(connection, STOCK, id_)
 
 
 def taken(connection: Connection) -> dict[str, int]:
     """How many sheets or rolls of each box were loaded and not put back."""
-    rows = connection.execute(
+    found = connection.execute(
         """
         SELECT stock_id, count(*) AS taken FROM (
             SELECT stock_id FROM piece WHERE roll_id IS NULL AND stock_id IS NOT NULL
@@ -75,8 +53,8 @@ def taken(connection: Connection) -> dict[str, int]:
             SELECT stock_id FROM roll WHERE stock_id IS NOT NULL
         ) GROUP BY stock_id
         """
-    ).fetchall()
-    return {row["stock_id"]: row["taken"] for row in rows}
+    )
+    return {row["stock_id"]: row["taken"] for row in found}
 
 
 def piece_cost(connection: Connection, piece_id: str) -> float | None:
@@ -95,9 +73,9 @@ def piece_cost(connection: Connection, piece_id: str) -> float | None:
         """,
         {"id": piece_id},
     ).fetchone()
-    box = stock(connection, row["stock_id"]) if row["stock_id"] else None
-    if box is not None and box.price is not None:
-        return cost_each(box, row["frames"])
+    bought = stock(connection, row["stock_id"])
+    if bought is not None and bought.price is not None:
+        return cost_each(bought, row["frames"])
     return row["price"] if row["sheet"] else None
 
 
@@ -117,7 +95,3 @@ def film_cost(connection: Connection, film_id: str) -> float | None:
         return piece_cost(connection, row["id"])
     row = connection.execute("SELECT price FROM film WHERE id = :id", {"id": film_id}).fetchone()
     return row["price"] if row else None
-
-
-def _stock(row: Row) -> Stock:
-    return Stock(**{**dict(row), "archived": bool(row["archived"])})

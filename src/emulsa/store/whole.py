@@ -27,6 +27,8 @@ def exposure_rows(connection: Connection) -> Iterator[dict[str, Any]]:
             ), '') AS filters,
             exposure.aperture, exposure.seconds AS time_s, exposure.n, exposure.error_stops,
             exposure.development_change, exposure.share,
+            exposure.bracket_id AS bracket,
+            iif(exposure.bracket_id IS NULL, NULL, exposure.bracket_stops) AS bracket_stops,
             CASE piece.state WHEN 'in_run' THEN 'exposed' ELSE piece.state END AS state,
             exposure.cost, exposure.note
         FROM exposure
@@ -96,6 +98,15 @@ def add(connection: Connection, table: str, row: dict[str, Any]) -> bool:
         return False
     connection.execute(f"INSERT INTO {table} ({names}) VALUES ({slots})", row)
     return True
+
+
+def consistent(connection: Connection) -> None:
+    """IntegrityError, as SQLite raises it, when a row names one that is not there."""
+    found = connection.execute("PRAGMA foreign_key_check").fetchone()
+    if found:
+        raise IntegrityError(
+            f"a row of {found['table']} names one of {found['parent']} that is not there"
+        )
 
 
 def known(connection: Connection, table: str, id_: str) -> bool:

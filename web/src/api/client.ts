@@ -1,10 +1,13 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { OWN, transport } from "./transport";
 
-/** The header every change needs: a page from elsewhere cannot send it. */
-export const OWN = { "x-emulsa": "1" };
-
-export const api = createClient<paths>({ baseUrl: "", headers: OWN });
+/** What is asked of the service; what is done goes by `acts`. */
+export const api = createClient<paths>({
+  baseUrl: "",
+  headers: OWN,
+  fetch: (request) => transport(request),
+});
 
 export type Schemas = components["schemas"];
 
@@ -14,9 +17,11 @@ export class Refusal extends Error {
     readonly code: string,
     message: string,
     readonly field: string | null = null,
-    /** of a conflict: what is kept now, and its version */
+    /** of a conflict: what is kept now, and its version; both empty when it is gone */
     readonly stored: unknown = null,
     readonly version: string | null = null,
+    /** what may be chosen instead, or the range */
+    readonly allowed: unknown[] | null = null,
   ) {
     super(message);
   }
@@ -24,6 +29,25 @@ export class Refusal extends Error {
 
 /** The server did not answer at all; whatever was typed is still on the page. */
 export const isAway = (problem: unknown) => problem instanceof Refusal && problem.code === "away";
+
+/** What a failed call says: no answer, or that it was given up. */
+export function unheard(problem: unknown): unknown {
+  if (problem instanceof DOMException && problem.name === "AbortError") return problem;
+  return new Refusal("away", "Emulsa does not answer. Nothing you typed is lost; try again.");
+}
+
+/** The refusal in an answer that is none. */
+export function refusal(error: unknown, status: number): Refusal {
+  const said = (error as { error?: Partial<Refusal> } | null | undefined)?.error;
+  return new Refusal(
+    said?.code ?? "http",
+    said?.message ?? `The request failed (${status}). Try again.`,
+    said?.field ?? null,
+    said?.stored ?? null,
+    said?.version ?? null,
+    said?.allowed ?? null,
+  );
+}
 
 /** The data of an answer, or a Refusal to throw. */
 export async function unwrap<T>(
@@ -33,19 +57,11 @@ export async function unwrap<T>(
   try {
     answer = await call;
   } catch (problem) {
-    if (problem instanceof DOMException && problem.name === "AbortError") throw problem;
-    throw new Refusal("away", "Emulsa does not answer. Nothing you typed is lost; try again.");
+    throw unheard(problem);
   }
   if (answer.response.ok) return answer.data as T;
-  const said = (answer.error as { error?: Partial<Refusal> } | undefined)?.error;
-  throw new Refusal(
-    said?.code ?? "http",
-    said?.message ?? `The request failed (${answer.response.status}). Try again.`,
-    said?.field ?? null,
-    said?.stored ?? null,
-    said?.version ?? null,
-  );
+  throw refusal(answer.error, answer.response.status);
 }
 
 /** A fresh id, made here so that a write handed in twice is one write. */
-export const newId = () => crypto.randomUUID();
+export const newId = () => crypto.randomUUID() as string;

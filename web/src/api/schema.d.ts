@@ -11,11 +11,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * As Csv
-         * @description A card's table for a spreadsheet.
-         */
-        get: operations["as_csv_api_cards__kind__csv_get"];
+        /** A card's table for a spreadsheet. */
+        get: operations["cards_as_csv"];
         put?: never;
         post?: never;
         delete?: never;
@@ -31,11 +28,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * As Pdf
-         * @description A card to print.
-         */
-        get: operations["as_pdf_api_cards__kind__pdf_get"];
+        /** A card to print. */
+        get: operations["cards_as_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -51,11 +45,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Target
-         * @description A target to cut out, and the ruler that reads its image in thirds of a stop.
-         */
-        get: operations["target_api_cards_target_bellows_pdf_get"];
+        /** A target to cut out, and the ruler that reads its image in thirds of a stop. */
+        get: operations["cards_target"];
         put?: never;
         post?: never;
         delete?: never;
@@ -71,11 +62,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Dial
-         * @description A zone scale for a meter's dial of this diameter.
-         */
-        get: operations["dial_api_cards_dial_zones_pdf_get"];
+        /** A zone scale for a meter's dial of this diameter. */
+        get: operations["cards_dial"];
         put?: never;
         post?: never;
         delete?: never;
@@ -91,11 +79,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Sources
-         * @description The bibliography: what each source key of a ledger stands for.
-         */
-        get: operations["sources_api_compute_sources_get"];
+        /** The bibliography: what each source key of a ledger stands for. */
+        get: operations["compute_sources"];
         put?: never;
         post?: never;
         delete?: never;
@@ -111,11 +96,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Movers
-         * @description Things that move, and their speeds across the view in mm/s, to begin with.
-         */
-        get: operations["movers_api_compute_movers_get"];
+        /** Things that move, and their speeds across the view in mm/s, to begin with. */
+        get: operations["compute_movers"];
         put?: never;
         post?: never;
         delete?: never;
@@ -352,22 +334,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Original
-         * @description The picture as it was handed in, to save.
-         */
-        get: operations["original_api_attachments__id__get"];
-        /**
-         * Attach
-         * @description Attach a JPEG, PNG or TIFF picture; handed in twice, it is attached once.
-         */
-        put: operations["attach_api_attachments__id__put"];
+        /** The picture as it was handed in, to save. */
+        get: operations["attachments_original"];
+        /** Attach a JPEG, PNG or TIFF picture; one of this id that is there stays as it is. */
+        put: operations["attachments_attach"];
         post?: never;
-        /**
-         * Delete
-         * @description Take a picture off its exposure; undo brings it back.
-         */
-        delete: operations["delete_api_attachments__id__delete"];
+        /** Take a picture off its exposure; undo brings it back. */
+        delete: operations["attachments_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -380,11 +353,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Thumbnail
-         * @description The picture in small.
-         */
-        get: operations["thumbnail_api_attachments__id__thumbnail_get"];
+        /** The picture in small. */
+        get: operations["attachments_thumbnail"];
         put?: never;
         post?: never;
         delete?: never;
@@ -401,10 +371,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Read
-         * @description Exposed film by kind, recipe and N, at 20 °C unless told; open runs; what to judge.
+         * Exposed film by kind, recipe and N, at 20 °C unless told; open runs; what to judge.
+         * @description A temperature outside the range refuses the times, by name, and nothing else.
          */
-        get: operations["read_api_darkroom_get"];
+        get: operations["darkroom_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -422,11 +392,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Weigh
-         * @description What a choice would do to waiting film; nothing is kept.
-         */
-        post: operations["weigh_api_darkroom_weigh_post"];
+        /** What a choice would do to waiting film; nothing is kept. */
+        post: operations["darkroom_weigh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -441,13 +408,12 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
+        put?: never;
         /**
-         * Decide
-         * @description Keep what is decided over the development of waiting film; an empty choice goes back to the
-         *     plan. The ids of what it changed.
+         * Keep what is decided over the development of waiting film; an empty choice goes back to the
+         * @description plan. The ids of what it changed.
          */
-        put: operations["decide_api_darkroom_choices_put"];
-        post?: never;
+        post: operations["darkroom_decide_over"];
         delete?: never;
         options?: never;
         head?: never;
@@ -462,11 +428,25 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Judge
-         * @description Keep what a negative shows; judged again, the later word counts.
-         */
-        put: operations["judge_api_darkroom_judgements__id__put"];
+        /** Keep what a negative shows; the best of a bracket is one. */
+        put: operations["darkroom_judge"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the simulated devices are there. */
+        get: operations["devices_connected"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -481,11 +461,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Spot Meter
-         * @description The spot meter and its targets before a scene.
-         */
-        get: operations["spot_meter_api_devices_spot_meter_get"];
+        /** The spot meter and its targets before a scene; none where it is not there. */
+        get: operations["devices_spot_meter"];
         put?: never;
         post?: never;
         delete?: never;
@@ -503,11 +480,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Trigger
-         * @description Pull the trigger: the reading arrives in the scene; nothing is kept yet.
-         */
-        post: operations["trigger_api_devices_spot_meter_trigger_post"];
+        /** Pull the trigger: the reading arrives; nothing is kept yet. */
+        post: operations["devices_trigger"];
         delete?: never;
         options?: never;
         head?: never;
@@ -521,11 +495,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Thermometer
-         * @description Read the bath: it began at a temperature so many minutes ago.
-         */
-        get: operations["thermometer_api_devices_thermometer_get"];
+        /** Read the bath: it began at a temperature so many minutes ago. */
+        get: operations["devices_thermometer"];
         put?: never;
         post?: never;
         delete?: never;
@@ -543,11 +514,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Measure
-         * @description Test every mark of a shutter.
-         */
-        post: operations["measure_api_devices_shutter_tester_measure_post"];
+        /** Test every mark of a shutter. */
+        post: operations["devices_measure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -563,11 +531,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Plan Evening
-         * @description Plan the evening; nothing is kept.
-         */
-        post: operations["plan_evening_api_evening_post"];
+        /** Plan the evening; nothing is kept. */
+        post: operations["evening_plan_evening"];
         delete?: never;
         options?: never;
         head?: never;
@@ -583,11 +548,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Calendar
-         * @description The planned evening as a calendar file: each run from its first bath to its last.
-         */
-        post: operations["calendar_api_evening_calendar_ics_post"];
+        /** The planned evening as a calendar file: each run from its first bath to its last. */
+        post: operations["evening_calendar"];
         delete?: never;
         options?: never;
         head?: never;
@@ -601,11 +563,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Exposures Csv
-         * @description The whole log for a spreadsheet, streamed.
-         */
-        get: operations["exposures_csv_api_exchange_exposures_csv_get"];
+        /** The whole log for a spreadsheet, streamed. */
+        get: operations["exchange_exposures_csv"];
         put?: never;
         post?: never;
         delete?: never;
@@ -621,11 +580,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Places Geojson
-         * @description Outings that have coordinates, as points.
-         */
-        get: operations["places_geojson_api_exchange_places_geojson_get"];
+        /** Outings that have coordinates, as points. */
+        get: operations["exchange_places_geojson"];
         put?: never;
         post?: never;
         delete?: never;
@@ -643,11 +599,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Hand In Csv
-         * @description Hand a CSV in: it is kept until it is brought in, and nothing is written yet.
-         */
-        post: operations["hand_in_csv_api_exchange_csv_post"];
+        /** Hand a CSV in: it is kept until it is brought in, and nothing is written yet. */
+        post: operations["exchange_hand_in_csv"];
         delete?: never;
         options?: never;
         head?: never;
@@ -663,11 +616,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Read Csv
-         * @description Try a handed-in CSV, or bring it in: all rows or none, one undoable action.
-         */
-        post: operations["read_csv_api_exchange_csv_read_post"];
+        /** Try a handed-in CSV, or bring it in: all rows or none, one undoable act. */
+        post: operations["exchange_read_csv"];
         delete?: never;
         options?: never;
         head?: never;
@@ -683,11 +633,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Write Archive
-         * @description Write everything into one file; fetch it when the job is done.
-         */
-        post: operations["write_archive_api_exchange_archive_post"];
+        /** Write everything into one file; fetch it when the job is done. */
+        post: operations["exchange_write_archive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -701,11 +648,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Fetch Archive
-         * @description The file a finished job wrote.
-         */
-        get: operations["fetch_archive_api_exchange_archive__id__zip_get"];
+        /** The file a finished job wrote. */
+        get: operations["exchange_fetch_archive"];
         put?: never;
         post?: never;
         delete?: never;
@@ -723,11 +667,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Merge Archive
-         * @description Bring an archive in: what is not here is added, what is here stays as it is.
-         */
-        post: operations["merge_archive_api_exchange_archive_merge_post"];
+        /** Bring an archive in: what is not here is added, what is here stays as it is. */
+        post: operations["exchange_merge_archive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -741,18 +682,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Job
-         * @description How far a job is.
-         */
-        get: operations["job_api_exchange_jobs__id__get"];
+        /** How far a job is; one that was finished before a restart is still known by what it did. */
+        get: operations["exchange_job"];
         put?: never;
         post?: never;
-        /**
-         * Stop
-         * @description Stop a job; what it began is taken back.
-         */
-        delete: operations["stop_api_exchange_jobs__id__delete"];
+        /** Stop a job; what it began is taken back. */
+        delete: operations["exchange_stop"];
         options?: never;
         head?: never;
         patch?: never;
@@ -768,12 +703,11 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Expose
-         * @description Log an exposure on unexposed film of the scene's kind; asked twice, it is logged once.
-         *
-         *     A share below 1 is part of an intended multiple exposure and may go onto exposed film.
+         * Log an exposure on film of the plan's kind.
+         * @description A share below 1 is part of an intended multiple exposure and may go onto exposed film; what
+         *     nobody would advise is logged when it is said to have happened.
          */
-        post: operations["expose_api_exposures_post"];
+        post: operations["exposures_log"];
         delete?: never;
         options?: never;
         head?: never;
@@ -789,11 +723,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Expose Bracket
-         * @description Log a bracket: every frame on a piece of its own, one undoable action.
-         */
-        post: operations["expose_bracket_api_exposures_bracket_post"];
+        /** Log a bracket: every frame on a piece of its own, one undoable act. */
+        post: operations["exposures_log_bracket"];
         delete?: never;
         options?: never;
         head?: never;
@@ -810,10 +741,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Check Given
-         * @description What a typed time would do to the film; nothing is kept.
+         * What a typed time would do to the film; nothing is kept. A piece that is not named, or not
+         * @description there, has nothing said of it.
          */
-        post: operations["check_given_api_exposures_check_post"];
+        post: operations["exposures_weigh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -828,11 +759,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put Right
-         * @description Put right what was really given; the plan it was made with stays.
-         */
-        put: operations["put_right_api_exposures__id__put"];
+        /** Correct what was really given; the plan it was made by stays. */
+        put: operations["exposures_put_right"];
         post?: never;
         delete?: never;
         options?: never;
@@ -847,11 +775,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description What was done to the record of this id, latest first.
-         */
-        get: operations["read_api_history__id__get"];
+        /** What was done to the record of this id, latest first. */
+        get: operations["history_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -869,11 +794,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Put Back
-         * @description Make the record what it was before an action; itself an action that can be undone.
-         */
-        post: operations["put_back_api_history__id__put_back_post"];
+        /** Make the record what it was before an action; itself an act that can be undone. */
+        post: operations["history_restore"];
         delete?: never;
         options?: never;
         head?: never;
@@ -887,11 +809,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description Every holder by number; retired ones are told apart by the flag.
-         */
-        get: operations["read_api_holders_get"];
+        /** Every holder by number; retired ones are told apart by the flag. */
+        get: operations["holders_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -907,11 +826,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Checklist
-         * @description What to mind in the changing bag, in order.
-         */
-        get: operations["checklist_api_holders_checklist_get"];
+        /** What to mind in the changing bag, in order. */
+        get: operations["holders_checklist"];
         put?: never;
         post?: never;
         delete?: never;
@@ -927,11 +843,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Named
-         * @description The sides that ``3-4 6B`` names, each as one writes it on a holder.
-         */
-        get: operations["named_api_holders_sides_get"];
+        /** The sides that ``3-4 6B`` names, each as one writes it on a holder. */
+        get: operations["holders_named"];
         put?: never;
         post?: never;
         delete?: never;
@@ -947,11 +860,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Exposed Boxes
-         * @description Boxes of exposed sheets that were taken out of their holders.
-         */
-        get: operations["exposed_boxes_api_holders_boxes_get"];
+        /** Boxes of exposed sheets that were taken out of their holders. */
+        get: operations["holders_exposed_boxes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -967,11 +877,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Labels
-         * @description A label for each side of every holder in use, to cut out and tape on.
-         */
-        get: operations["labels_api_holders_labels_pdf_get"];
+        /** A label for each side of every holder in use, to cut out and tape on. */
+        get: operations["holders_labels"];
         put?: never;
         post?: never;
         delete?: never;
@@ -988,17 +895,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put
-         * @description Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format.
-         */
-        put: operations["put_api_holders__id__put"];
+        /** Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format. */
+        put: operations["holders_put"];
         post?: never;
-        /**
-         * Delete
-         * @description Take an empty holder off the board; one that exposed film is retired instead.
-         */
-        delete: operations["delete_api_holders__id__delete"];
+        /** Take an empty holder off the board; one that exposed film is retired instead. */
+        delete: operations["holders_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1013,11 +914,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Load
-         * @description Load all the sides named or none; one undoable action.
-         */
-        post: operations["load_api_holders_load_post"];
+        /** Load all the sides named or none; a loading handed in twice, or late, is one loading. */
+        post: operations["holders_load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1033,11 +931,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Unload
-         * @description Take sheets out of their holders; one undoable action.
-         */
-        post: operations["unload_api_holders_unload_post"];
+        /** Take sheets out of their holders. */
+        post: operations["holders_unload"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1051,11 +946,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Reach
-         * @description What undo and redo would do next.
-         */
-        get: operations["reach_api_journal_get"];
+        /** What undo and redo would do next. */
+        get: operations["journal_reach"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1073,11 +965,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Undo
-         * @description Take the last action back.
-         */
-        post: operations["undo_api_undo_post"];
+        /** Take the last action back; refused when it is not the expected one. */
+        post: operations["journal_undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1093,11 +982,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Redo
-         * @description Bring the last undone action again.
-         */
-        post: operations["redo_api_redo_post"];
+        /** Bring the last undone action again; refused when it is not the expected one. */
+        post: operations["journal_redo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1111,11 +997,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description The whole kit.
-         */
-        get: operations["read_api_kit_get"];
+        /** The whole kit. */
+        get: operations["kit_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1132,11 +1015,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a film, new or changed. */
-        put: operations["put_film"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_film"];
         post?: never;
-        /** Delete a film nothing uses. */
-        delete: operations["delete_film"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_film"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1150,11 +1033,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a recipe, new or changed. */
-        put: operations["put_recipe"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_recipe"];
         post?: never;
-        /** Delete a recipe nothing uses. */
-        delete: operations["delete_recipe"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_recipe"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1168,11 +1051,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a camera, new or changed. */
-        put: operations["put_camera"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_camera"];
         post?: never;
-        /** Delete a camera nothing uses. */
-        delete: operations["delete_camera"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_camera"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1186,11 +1069,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a lens, new or changed. */
-        put: operations["put_lens"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_lens"];
         post?: never;
-        /** Delete a lens nothing uses. */
-        delete: operations["delete_lens"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_lens"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1204,11 +1087,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a pinhole, new or changed. */
-        put: operations["put_pinhole"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_pinhole"];
         post?: never;
-        /** Delete a pinhole nothing uses. */
-        delete: operations["delete_pinhole"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_pinhole"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1222,11 +1105,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a filter, new or changed. */
-        put: operations["put_filter"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_filter"];
         post?: never;
-        /** Delete a filter nothing uses. */
-        delete: operations["delete_filter"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_filter"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1240,11 +1123,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a meter, new or changed. */
-        put: operations["put_meter"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_meter"];
         post?: never;
-        /** Delete a meter nothing uses. */
-        delete: operations["delete_meter"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_meter"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1258,11 +1141,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a sheet_format, new or changed. */
-        put: operations["put_sheet_format"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_sheet_format"];
         post?: never;
-        /** Delete a sheet_format nothing uses. */
-        delete: operations["delete_sheet_format"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_sheet_format"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1276,11 +1159,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a tank, new or changed. */
-        put: operations["put_tank"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_tank"];
         post?: never;
-        /** Delete a tank nothing uses. */
-        delete: operations["delete_tank"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_tank"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1294,11 +1177,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a line, new or changed. */
-        put: operations["put_line"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_line"];
         post?: never;
-        /** Delete a line nothing uses. */
-        delete: operations["delete_line"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_line"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1312,11 +1195,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a bottle, new or changed. */
-        put: operations["put_bottle"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_bottle"];
         post?: never;
-        /** Delete a bottle nothing uses. */
-        delete: operations["delete_bottle"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_bottle"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1330,11 +1213,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a powder, new or changed. */
-        put: operations["put_powder"];
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_powder"];
         post?: never;
-        /** Delete a powder nothing uses. */
-        delete: operations["delete_powder"];
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_powder"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1349,11 +1232,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Read Sheet
-         * @description What a pasted data sheet says, row by row; nothing is kept.
-         */
-        post: operations["read_sheet_api_kit_data_sheet_post"];
+        /** What a pasted data sheet says, row by row; nothing is kept. */
+        post: operations["kit_read_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1369,11 +1249,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Add Recipes
-         * @description Keep several recipes in one undoable action; sent twice, they are kept once.
-         */
-        post: operations["add_recipes_api_kit_recipes_post"];
+        /** Keep several recipes in one undoable act; those of these ids that are there stay. */
+        post: operations["kit_add_recipes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1387,11 +1264,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description Exposures that match, newest first.
-         */
-        get: operations["read_api_log_get"];
+        /** Exposures that match, newest first. */
+        get: operations["log_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1407,11 +1281,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Story
-         * @description Everything that is known of one exposure.
-         */
-        get: operations["story_api_log__id__get"];
+        /** Everything that is known of one exposure. */
+        get: operations["log_story"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1427,11 +1298,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Xmp
-         * @description An XMP sidecar; named after the attached scan it is to lie beside, if one is named.
-         */
-        get: operations["xmp_api_log__id__sidecar_xmp_get"];
+        /** An XMP sidecar; named after the attached scan it is to lie beside, if one is named. */
+        get: operations["log_xmp"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1447,11 +1315,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Sheet
-         * @description The mixing sheet of a run.
-         */
-        get: operations["sheet_api_mixing_get"];
+        /** The mixing sheet of a run. */
+        get: operations["mixing_sheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1467,11 +1332,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Sheet Pdf
-         * @description The same as a page to hang up.
-         */
-        get: operations["sheet_pdf_api_mixing_sheet_pdf_get"];
+        /** The same as a page to hang up. */
+        get: operations["mixing_sheet_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1487,11 +1349,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Powder
-         * @description Stock from powder, line by line.
-         */
-        get: operations["powder_api_mixing_powders__id__get"];
+        /** Stock from powder, line by line. */
+        get: operations["mixing_powder"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1507,11 +1366,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Powder Pdf
-         * @description The same as a page to hang up.
-         */
-        get: operations["powder_pdf_api_mixing_powders__id__sheet_pdf_get"];
+        /** The same as a page to hang up. */
+        get: operations["mixing_powder_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1529,11 +1385,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Clearing
-         * @description The clearing test: the first one of a bottle is what it did when fresh.
-         */
-        post: operations["clearing_api_mixing_clearing_post"];
+        /** The clearing test: the first one of a bottle is what it did when fresh. */
+        post: operations["mixing_clearing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1547,11 +1400,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description Outings, latest first, with their scenes.
-         */
-        get: operations["read_api_outings_get"];
+        /** Outings, latest first, with their scenes. */
+        get: operations["outings_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1567,11 +1417,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Names
-         * @description Every outing's name and day, latest first: what one chooses from.
-         */
-        get: operations["names_api_outings_names_get"];
+        /** Every outing's name and day, latest first: what one chooses from. */
+        get: operations["outings_names"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1587,11 +1434,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Earlier
-         * @description Scenes one could go back to, latest first.
-         */
-        get: operations["earlier_api_outings_earlier_get"];
+        /** Scenes one could go back to, latest first. */
+        get: operations["outings_earlier"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1608,17 +1452,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put
-         * @description Keep an outing, new or changed.
-         */
-        put: operations["put_api_outings__id__put"];
+        /** Keep an outing, new or changed. */
+        put: operations["outings_put"];
         post?: never;
-        /**
-         * Delete
-         * @description Delete an outing without scenes.
-         */
-        delete: operations["delete_api_outings__id__delete"];
+        /** Delete an outing without scenes. */
+        delete: operations["outings_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1633,11 +1471,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Begin
-         * @description Begin a scene with the kit of the one before it; asked twice, it is begun once.
-         */
-        post: operations["begin_api_outings__id__scenes_post"];
+        /** Begin a scene with the kit of the one before it; one of this id stays as it is. */
+        post: operations["outings_begin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1653,11 +1488,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Revisit
-         * @description Plan to go back to a scene: a copy with its readings; asked twice, it is planned once.
-         */
-        post: operations["revisit_api_outings__id__revisit_post"];
+        /** Plan to go back to a scene: a copy with its readings; one of this id stays as it is. */
+        post: operations["outings_revisit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1671,11 +1503,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Pack List
-         * @description What to take, from the kit and the film that is loaded.
-         */
-        get: operations["pack_list_api_outings__id__packing_get"];
+        /** What to take, from the kit and the film that is loaded. */
+        get: operations["outings_pack_list"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1692,12 +1521,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Pack
-         * @description Say what is in the bag.
-         */
-        put: operations["pack_api_outings__id__packed_put"];
-        post?: never;
+        put?: never;
+        /** Put things into the bag or take them out; the rest of the outing stays as it is. */
+        post: operations["outings_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1711,11 +1537,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Sheet
-         * @description The outing on paper: conditions, film, and every scene with its readings and exposures.
-         */
-        get: operations["sheet_api_outings__id__sheet_pdf_get"];
+        /** The outing on paper: conditions, film, and every scene with its readings and exposures. */
+        get: operations["outings_sheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1731,11 +1554,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Ready
-         * @description Sides by number, then rolls frame by frame from the one in the gate.
-         */
-        get: operations["ready_api_pieces_ready_get"];
+        /** Sides by number, then rolls frame by frame from the one in the gate. */
+        get: operations["pieces_ready"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/fitting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The film of one kind an exposure, or a share of a multiple one, can go onto. */
+        get: operations["pieces_fitting"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1751,16 +1588,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description The preferences, or the defaults.
-         */
-        get: operations["read_api_preferences_get"];
-        /**
-         * Put
-         * @description Keep the preferences; ``base`` is the version they were changed on.
-         */
-        put: operations["put_api_preferences_put"];
+        /** The preferences, or the defaults. */
+        get: operations["preferences_read"];
+        /** Keep the preferences; ``base`` is the version they were changed on. */
+        put: operations["preferences_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1775,17 +1606,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description Every roll, latest first.
-         */
-        get: operations["read_api_rolls_get"];
+        /** Every roll, latest first. */
+        get: operations["rolls_read"];
         put?: never;
-        /**
-         * Load
-         * @description Load a roll; asked twice, it is loaded once.
-         */
-        post: operations["load_api_rolls_post"];
+        /** Load a roll; one of this id that is there already stays as it is. */
+        post: operations["rolls_load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1800,17 +1625,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put
-         * @description Change a roll's note, camera, back or rating; a roll with exposures keeps its rating.
-         */
-        put: operations["put_api_rolls__id__put"];
+        /** Change a roll's note, camera, back or rating; a roll with exposures keeps its rating. */
+        put: operations["rolls_put"];
         post?: never;
-        /**
-         * Delete
-         * @description Take a roll out unexposed: as if it had not been loaded; its steps stay in the log.
-         */
-        delete: operations["delete_api_rolls__id__delete"];
+        /** Take a roll out unexposed: as if it had not been loaded; its steps stay in the log. */
+        delete: operations["rolls_unload"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1825,11 +1644,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Advanced
-         * @description The film was seen to move: the rewind knob turned, or the backing paper ran.
-         */
-        post: operations["advanced_api_rolls__id__advanced_post"];
+        /** The film was seen to move: the rewind knob turned, or the backing paper ran. */
+        post: operations["rolls_advanced"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1845,11 +1661,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Skip
-         * @description Wind on without an exposure: the frame stays blank.
-         */
-        post: operations["skip_api_rolls__id__skip_post"];
+        /** Wind on without an exposure: the frame stays blank. */
+        post: operations["rolls_skip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1865,11 +1678,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Take Out
-         * @description Out of the camera; a finished roll's frames that were not exposed are blank.
-         */
-        post: operations["take_out_api_rolls__id__take_out_post"];
+        /** Out of the camera; frames that were not exposed stay unexposed. */
+        post: operations["rolls_take_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1886,10 +1696,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Put Back
-         * @description Into a camera again, wound on to the frame after the last one used; check that it moves.
+         * Into a camera again, wound on to the first frame of the unexposed rest; check that it
+         * @description moves.
          */
-        post: operations["put_back_api_rolls__id__put_back_post"];
+        post: operations["rolls_put_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1906,10 +1716,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Cut
-         * @description Cut a finished roll into strips, or make it one again; each strip its own development.
+         * Cut a roll that is out of the camera into strips, or make it one again; each strip its own
+         * @description development, an unexposed rest to be loaded again.
          */
-        post: operations["cut_api_rolls__id__cut_post"];
+        post: operations["rolls_cut"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1925,11 +1735,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Weigh
-         * @description Say how much a frame matters when one development must serve the roll.
-         */
-        post: operations["weigh_api_rolls__id__weight_post"];
+        /** Say how much a frame matters when one development must serve the roll. */
+        post: operations["rolls_weigh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1943,11 +1750,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Strip Choices
-         * @description Every development this strip could have, and what each frame would lose by it.
-         */
-        get: operations["strip_choices_api_rolls_strips__id__choices_get"];
+        /** Every development this strip could have, and what each frame would lose by it. */
+        get: operations["rolls_strip_choices"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1964,12 +1768,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Develop For
-         * @description Choose the one development of a strip.
-         */
-        put: operations["develop_for_api_rolls_strips__id__development_put"];
-        post?: never;
+        put?: never;
+        /** Choose the one development of a strip. */
+        post: operations["rolls_develop_for"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1985,11 +1786,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Begin
-         * @description Put film into a run; asked twice, it is begun once.
-         */
-        post: operations["begin_api_darkroom_runs_post"];
+        /** Put film into a run; one of this id that was begun already stays as it is. */
+        post: operations["runs_begin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2003,11 +1801,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Table
-         * @description Every run there was, a line each, oldest first; times in minutes and seconds as numbers.
-         */
-        get: operations["table_api_darkroom_runs_table_csv_get"];
+        /** Every run there was, a line each, oldest first; times in minutes and seconds as numbers. */
+        get: operations["runs_table"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2023,11 +1818,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Course
-         * @description A run second by second: its own tank and line, or the first there are.
-         */
-        get: operations["course_api_darkroom_runs__id__course_get"];
+        /** A run second by second: its own tank and line, or the first there are. */
+        get: operations["runs_course"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2043,11 +1835,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Sheet
-         * @description The run as a page to hang up beside the line.
-         */
-        get: operations["sheet_api_darkroom_runs__id__sheet_pdf_get"];
+        /** The run as a page to hang up beside the line. */
+        get: operations["runs_sheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2065,11 +1854,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Retime
-         * @description The run anew by the temperatures measured so far; nothing is kept.
-         */
-        post: operations["retime_api_darkroom_runs__id__retime_post"];
+        /** The run again by the temperatures measured so far; nothing is kept. */
+        post: operations["runs_retime"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2085,11 +1871,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Begin Beside
-         * @description When one pair of hands can begin this run beside others.
-         */
-        post: operations["begin_beside_api_darkroom_runs__id__beside_post"];
+        /** When one pair of hands can begin this run beside others. */
+        post: operations["runs_begin_beside"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2104,12 +1887,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Went
-         * @description Keep how a run went by its clock; handed in twice, it is kept once.
-         */
-        put: operations["went_api_darkroom_runs__id__went_put"];
-        post?: never;
+        put?: never;
+        /** Keep how a run went by its clock. */
+        post: operations["runs_keep_course"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2125,11 +1905,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Developed
-         * @description The run is out of the developer and fixed: its film is developed.
-         */
-        post: operations["developed_api_darkroom_runs__id__developed_post"];
+        /** The run is out of the developer and fixed: its film is developed. */
+        post: operations["runs_developed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2146,11 +1923,8 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /**
-         * Leave
-         * @description Take all film out of a run before it meets the developer.
-         */
-        delete: operations["leave_api_darkroom_runs__id__delete"];
+        /** Take all film out of a run before it meets the developer. */
+        delete: operations["runs_leave"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2163,25 +1937,33 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description A scene and its exposures, latest first.
-         */
-        get: operations["read_api_scenes__id__get"];
-        /**
-         * Put
-         * @description Keep a scene; one that contradicts its kit is refused, an unfinished one is not.
-         *
-         *     ``base`` is the version the change was made on: when another hand has changed the scene since,
-         *     nothing is overwritten and the answer (409) carries what is kept now.
-         */
-        put: operations["put_api_scenes__id__put"];
+        /** A scene and its exposures, latest first. */
+        get: operations["scenes_read"];
+        /** Keep a scene whole; one that contradicts its kit is refused, an unfinished one is not. */
+        put: operations["scenes_put"];
         post?: never;
+        /** Delete a scene nothing was exposed on. */
+        delete: operations["scenes_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes/{id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
         /**
-         * Delete
-         * @description Delete a scene nothing was exposed on.
+         * Change a scene; ``base`` is the version the edits were made on: when another hand has changed
+         * @description it since, nothing is overwritten and the answer (409) carries what is kept now.
          */
-        delete: operations["delete_api_scenes__id__delete"];
+        post: operations["scenes_edit"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2196,11 +1978,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Opinions
-         * @description Other ways of taking this scene: all schools, and the second opinion.
-         */
-        post: operations["opinions_api_scenes_opinions_post"];
+        /** Other ways of taking this scene: all schools, and the second opinion. */
+        post: operations["scenes_opinions"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2216,11 +1995,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Bracketed
-         * @description The frames of a bracket on this scene, slowest first, and what they use up.
-         */
-        post: operations["bracketed_api_scenes_bracket_post"];
+        /** The frames of a bracket on this scene, slowest first, and what they use up. */
+        post: operations["scenes_bracketed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2236,11 +2012,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Relight
-         * @description What a reading taken while the shutter is open means for the exposure; nothing is kept.
-         */
-        post: operations["relight_api_scenes__id__relit_post"];
+        /** What a reading taken while the shutter is open means for the exposure; nothing is kept. */
+        post: operations["scenes_relight"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2256,11 +2029,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Solve
-         * @description Work a drafted scene out without keeping it.
-         */
-        post: operations["solve_api_scenes_solve_post"];
+        /** Work a drafted scene out, its edits carried out, without keeping it. */
+        post: operations["scenes_solve"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2276,11 +2046,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Line
-         * @description What a typed line means over a scene; nothing is kept.
-         */
-        post: operations["line_api_scenes_line_post"];
+        /** What a typed line means over a scene; nothing is kept. */
+        post: operations["scenes_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether the application is up, and which it is. */
+        get: operations["service_health"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2294,11 +2078,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read
-         * @description Every box: archived last, then by film, what expires first at the top.
-         */
-        get: operations["read_api_stock_get"];
+        /** Every box: archived last, then by film, what expires first at the top. */
+        get: operations["stock_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2314,11 +2095,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Formats
-         * @description Sheets, one's own sizes, and frames of rolls.
-         */
-        get: operations["formats_api_stock_formats_get"];
+        /** Sheets, one's own sizes, and frames of rolls. */
+        get: operations["stock_formats"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2335,37 +2113,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Put
-         * @description Keep a box, new or changed; it never holds less than was taken from it already.
-         */
-        put: operations["put_api_stock__id__put"];
+        /** Keep a box, new or changed; it never holds less than was taken from it already. */
+        put: operations["stock_put"];
         post?: never;
-        /**
-         * Delete
-         * @description Delete a box nothing was taken from.
-         */
-        delete: operations["delete_api_stock__id__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/health": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Health
-         * @description Whether the application is up, and which it is.
-         */
-        get: operations["health_api_health_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
+        /** Delete a box nothing was taken from. */
+        delete: operations["stock_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2375,39 +2127,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** HTTPValidationError */
-        HTTPValidationError: {
-            /** Detail */
-            detail?: components["schemas"]["ValidationError"][];
-        };
-        /**
-         * Health
-         * @description Who answers, and what is wrong with the data, if anything is.
-         */
-        Health: {
-            /** Name */
-            name: string;
-            /** Version */
-            version: string;
-            /**
-             * Trouble
-             * @default
-             */
-            trouble: string;
-        };
-        /** ValidationError */
-        ValidationError: {
-            /** Location */
-            loc: (string | number)[];
-            /** Message */
-            msg: string;
-            /** Error Type */
-            type: string;
-            /** Input */
-            input?: unknown;
-            /** Context */
-            ctx?: Record<string, never>;
-        };
         /**
          * Action
          * @description Something the photographer did, in words.
@@ -2467,13 +2186,35 @@ export interface components {
             text: string;
         };
         /**
+         * ApertureChoiceAnswer
+         * @description The best effective f-number, what to set for it, and what is sharp there.
+         *
+         *     ``widest`` is the widest effective f-number that holds the depth to the blur allowed (geometry
+         *     only); ``airy_mm`` is the diffraction disc at the best one.
+         */
+        ApertureChoiceAnswer: {
+            /** F Number */
+            f_number: number;
+            /** Marked */
+            marked: number;
+            /** Mark */
+            mark: string;
+            /** Widest */
+            widest: number;
+            /** Airy Mm */
+            airy_mm: number;
+            /** Longest Time S */
+            longest_time_s: number | null;
+        };
+        /**
          * Arrived
-         * @description What arrived, in words, and the scene with it.
+         * @description What arrived, in words, and the edits that take it into the scene.
          */
         Arrived: {
             /** Says */
             says: string;
-            scene: components["schemas"]["Scene"];
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * AsMetered
@@ -2500,8 +2241,11 @@ export interface components {
             exposure_id: string;
             /** Name */
             name: string;
-            /** Media Type */
-            media_type: string;
+            /**
+             * Media Type
+             * @enum {string}
+             */
+            media_type: "image/jpeg" | "image/png" | "image/tiff";
             /** Bytes */
             bytes: number;
             /** Width */
@@ -2546,6 +2290,20 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * BatchesAnswer
+         * @description Runs by time, each sheet's error, the cost, and whether nothing better is possible.
+         */
+        BatchesAnswer: {
+            /** Runs */
+            runs: components["schemas"]["SharedRun"][];
+            /** Sheets */
+            sheets: components["schemas"]["SheetError"][];
+            /** Cost */
+            cost: number;
+            /** Optimal */
+            optimal: boolean;
         };
         /**
          * Bath
@@ -2596,6 +2354,30 @@ export interface components {
             minute: number;
             /** Temperature C */
             temperature_c: number;
+        };
+        /**
+         * BellowsAnswer
+         * @description Magnification and what it costs.
+         */
+        BellowsAnswer: {
+            /** Magnification */
+            magnification: number;
+            /** Factor */
+            factor: number;
+            /** Stops */
+            stops: number;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
+         * BesideRuns
+         * @description How long to wait before beginning, and that in words.
+         */
+        BesideRuns: {
+            /** Wait S */
+            wait_s: number;
+            /** Text */
+            text: string;
         };
         /**
          * Bottle
@@ -2677,7 +2459,7 @@ export interface components {
         };
         /**
          * BracketAnswer
-         * @description Frames, slowest first, and what they use up.
+         * @description Frames, most exposure first, what they use up, and what cannot be set as it was asked.
          */
         BracketAnswer: {
             /** Frames */
@@ -2690,6 +2472,8 @@ export interface components {
             total_s: number;
             /** Aperture */
             aperture: string;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * ByDraw
@@ -2888,6 +2672,93 @@ export interface components {
             reason: string;
         };
         /**
+         * ChooseFilm
+         * @description Another film: its own EI and recipe, until others are chosen.
+         */
+        ChooseFilm: {
+            /**
+             * Kind
+             * @default film
+             * @constant
+             */
+            kind: "film";
+            /** Film Id */
+            film_id: string;
+        };
+        /**
+         * ChooseFilters
+         * @description The filters before the lens, all of them; none takes them off.
+         */
+        ChooseFilters: {
+            /**
+             * Kind
+             * @default filters
+             * @constant
+             */
+            kind: "filters";
+            /**
+             * Filter Ids
+             * @default []
+             */
+            filter_ids: string[];
+        };
+        /**
+         * ChooseLens
+         * @description A lens before the film.
+         */
+        ChooseLens: {
+            /**
+             * Kind
+             * @default lens
+             * @constant
+             */
+            kind: "lens";
+            /** Lens Id */
+            lens_id: string;
+        };
+        /**
+         * ChooseMeter
+         * @description The meter readings are taken with; none is the standard's.
+         */
+        ChooseMeter: {
+            /**
+             * Kind
+             * @default meter
+             * @constant
+             */
+            kind: "meter";
+            /** Meter Id */
+            meter_id: string | null;
+        };
+        /**
+         * ChoosePinhole
+         * @description A pinhole before the film.
+         */
+        ChoosePinhole: {
+            /**
+             * Kind
+             * @default pinhole
+             * @constant
+             */
+            kind: "pinhole";
+            /** Pinhole Id */
+            pinhole_id: string;
+        };
+        /**
+         * ChooseRecipe
+         * @description The recipe it will be developed by; none is the film's first.
+         */
+        ChooseRecipe: {
+            /**
+             * Kind
+             * @default recipe
+             * @constant
+             */
+            kind: "recipe";
+            /** Recipe Id */
+            recipe_id: string | null;
+        };
+        /**
          * Cleared
          * @description How long to fix, and what is wrong with the fixer; empty when it is good.
          */
@@ -2908,6 +2779,30 @@ export interface components {
             means: string;
             /** Needed */
             needed: boolean;
+        };
+        /**
+         * Connected
+         * @description Which devices are there; all of them are simulated.
+         */
+        Connected: {
+            /** Simulated */
+            simulated: boolean;
+        };
+        /**
+         * Corrected
+         * @description One time through a law, in either direction.
+         */
+        Corrected: {
+            /** Metered S */
+            metered_s: number;
+            /** Corrected S */
+            corrected_s: number;
+            /** Added Stops */
+            added_stops: number;
+            /** Extrapolated */
+            extrapolated: boolean;
+            /** Development Change */
+            development_change: number;
         };
         /**
          * Course
@@ -2962,12 +2857,17 @@ export interface components {
          * DarkroomView
          * @description Everything the darkroom has to do with film today.
          *
-         *     ``temperature_c`` is the developer's, for which the times hold; ``undecided`` are rolls and
-         *     strips that wait for their one development to be chosen.
+         *     ``temperature_c`` is the developer's, for which the times hold, ``degrees`` the same in the
+         *     photographer's unit, ``refused`` why there are none; ``undecided`` are rolls and strips that
+         *     wait for their one development to be chosen.
          */
         DarkroomView: {
             /** Temperature C */
             temperature_c: number;
+            /** Degrees */
+            degrees: string;
+            /** Refused */
+            refused: string;
             /** Groups */
             groups: components["schemas"]["Group"][];
             /** Undecided */
@@ -2986,6 +2886,40 @@ export interface components {
             dilutions: string[];
             /** Rows */
             rows: components["schemas"]["SheetRow"][];
+        };
+        /**
+         * Describe
+         * @description What a reading is of, or how it was taken; what is empty stays.
+         */
+        Describe: {
+            /**
+             * Kind
+             * @default describe
+             * @constant
+             */
+            kind: "describe";
+            /** Id */
+            id: string;
+            /**
+             * Incident
+             * @default null
+             */
+            incident: boolean | null;
+            /**
+             * Through
+             * @default null
+             */
+            through: boolean | null;
+            /**
+             * Graduated
+             * @default null
+             */
+            graduated: boolean | null;
+            /**
+             * Subject
+             * @default null
+             */
+            subject: ("" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade") | null;
         };
         /**
          * DevelopmentAnswer
@@ -3012,7 +2946,7 @@ export interface components {
             /** Ledger */
             ledger: components["schemas"]["TimeRow"][];
             /** Beside */
-            beside: components["schemas"]["emulsa__core__development__developing_time__Beside"][];
+            beside: components["schemas"]["OtherTime"][];
             /** Off Zones */
             off_zones: number;
             /** Off Text */
@@ -3045,6 +2979,33 @@ export interface components {
             after: unknown;
         };
         /**
+         * Done
+         * @description What was done, as undo calls it, and the ids of what it was done to.
+         */
+        Done: {
+            /** Says */
+            says: string;
+            /**
+             * Ids
+             * @default []
+             */
+            ids: string[];
+        };
+        /**
+         * Drop
+         * @description A reading taken out, with whatever was decided by it.
+         */
+        Drop: {
+            /**
+             * Kind
+             * @default drop
+             * @constant
+             */
+            kind: "drop";
+            /** Id */
+            id: string;
+        };
+        /**
          * EarlierScene
          * @description A scene one could go back to: where and when it was.
          */
@@ -3072,6 +3033,25 @@ export interface components {
             next_time: string[];
         };
         /**
+         * Entitle
+         * @description The scene's title and note.
+         */
+        Entitle: {
+            /**
+             * Kind
+             * @default name
+             * @constant
+             */
+            kind: "name";
+            /** Title */
+            title: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Equivalent
          * @description The same exposure at another mark of the lens, what rules it out, and whether its depth
          *     and diffraction balance best of all.
@@ -3097,7 +3077,10 @@ export interface components {
         };
         /**
          * EvReading
-         * @description EV as read, with the ISO that was set on the meter.
+         * @description EV as read, with the ISO that was set on the meter, and what the meter already held.
+         *
+         *     ``held_stops``: stops of exposure dialled into the meter, as +2½ for snow; the light is so much
+         *     more than it says, and the reading is placed so much above V.
          */
         EvReading: {
             /**
@@ -3113,6 +3096,11 @@ export interface components {
              * @default 100
              */
             iso: number;
+            /**
+             * Held Stops
+             * @default 0
+             */
+            held_stops: number;
         };
         /**
          * EveningPlan
@@ -3128,7 +3116,7 @@ export interface components {
                 [key: string]: boolean;
             };
             /** Tasks */
-            tasks: components["schemas"]["emulsa__core__runs__evening__Placed"][];
+            tasks: components["schemas"]["PlacedTask"][];
             /** Finish S */
             finish_s: number;
             /** Finish Text */
@@ -3141,10 +3129,14 @@ export interface components {
             totals: components["schemas"]["Amount"][];
             /** Advice */
             advice: components["schemas"]["Advice"][];
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * Event
          * @description An action that touched the record, and what it changed of it; ``undone`` ones are shown.
+         *
+         *     ``restorable``: the record can be made what it was before it.
          */
         Event: {
             /** Action Id */
@@ -3155,78 +3147,10 @@ export interface components {
             label: string;
             /** Undone */
             undone: boolean;
+            /** Restorable */
+            restorable: boolean;
             /** Differences */
             differences: components["schemas"]["Difference"][];
-        };
-        /**
-         * Exposure
-         * @description A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed.
-         *
-         *     Both are empty for an exposure brought in from elsewhere without its plan.
-         */
-        Exposure: {
-            /** Id */
-            id: string;
-            /** Scene Id */
-            scene_id: string;
-            /** Piece Id */
-            piece_id: string;
-            /** Exposed At */
-            exposed_at: string;
-            /** Aperture */
-            aperture: string | number;
-            /** Seconds */
-            seconds: number;
-            /** Error Stops */
-            error_stops: number;
-            /** N */
-            n: number;
-            /** Development Change */
-            development_change: number;
-            /** Recipe Id */
-            recipe_id: string | null;
-            /** Request */
-            request: {
-                [key: string]: unknown;
-            };
-            /** Answer */
-            answer: {
-                [key: string]: unknown;
-            };
-            /** Core Version */
-            core_version: string;
-            /** Note */
-            note: string;
-            /**
-             * Bracket Id
-             * @default null
-             */
-            bracket_id: string | null;
-            /**
-             * Bracket Stops
-             * @default 0
-             */
-            bracket_stops: number;
-            /**
-             * Share
-             * @default 1
-             */
-            share: number;
-            /**
-             * Intervals
-             * @default []
-             */
-            intervals: components["schemas"]["Interval"][];
-            /**
-             * @default {
-             *       "lens_id": null,
-             *       "pinhole_id": null,
-             *       "filter_ids": [],
-             *       "exposure_index": null,
-             *       "cost": null
-             *     }
-             */
-            taken: components["schemas"]["Taken"];
         };
         /**
          * ExposureAnswer
@@ -3257,24 +3181,152 @@ export interface components {
             sharpness: components["schemas"]["Sharpness"] | null;
         };
         /**
+         * ExposureRequest
+         * @description A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
+         *
+         *     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
+         *     apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
+         *     a bracket: every tone of it falls so much higher, and its development stays the plan's.
+         */
+        ExposureRequest: {
+            /** Ei */
+            ei: number;
+            /** Readings */
+            readings: components["schemas"]["SpotReading"][];
+            /** Placement */
+            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
+            /** @default null */
+            high: components["schemas"]["High"] | null;
+            /**
+             * Textural Range
+             * @default [
+             *       2,
+             *       8
+             *     ]
+             */
+            textural_range: [
+                number,
+                number
+            ];
+            /**
+             * Filters
+             * @default []
+             */
+            filters: components["schemas"]["Filter"][];
+            /** Optics */
+            optics: components["schemas"]["Lens"] | components["schemas"]["Pinhole"];
+            /**
+             * Focus
+             * @default {
+             *       "kind": "infinity"
+             *     }
+             */
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+            /**
+             * Solve For
+             * @default time
+             * @enum {string}
+             */
+            solve_for: "time" | "aperture";
+            /**
+             * Aperture
+             * @default null
+             */
+            aperture: string | number | null;
+            /**
+             * Time
+             * @default null
+             */
+            time: string | number | null;
+            /** Law */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
+            /**
+             * @default {
+             *       "k": 12.5,
+             *       "c": 250,
+             *       "offset_stops": 0
+             *     }
+             */
+            meter: components["schemas"]["Calibrated"];
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
+            /**
+             * Light
+             * @default daylight
+             * @enum {string}
+             */
+            light: "daylight" | "tungsten";
+            /**
+             * Usual Ei
+             * @default null
+             */
+            usual_ei: number | null;
+            /**
+             * Depth
+             * @default null
+             */
+            depth: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
+            /** @default null */
+            movement: components["schemas"]["Movement"] | null;
+            /**
+             * Blur Mm
+             * @default 0.1
+             */
+            blur_mm: number;
+            /**
+             * Bracket Stops
+             * @default 0
+             */
+            bracket_stops: number;
+        };
+        /**
          * ExposureView
-         * @description A logged exposure in words: where the sheet is, what was set, how far off it was, and its
-         *     place in a bracket or a multiple exposure.
+         * @description A logged exposure: what was given, where the film is, how far off it was, and its place in a
+         *     bracket or a multiple exposure. ``n`` is the planned one, ``development_text`` says what the
+         *     error makes of it.
          */
         ExposureView: {
-            exposure: components["schemas"]["Exposure"];
+            /** Id */
+            id: string;
             /** Version */
             version: string;
+            /** Scene Id */
+            scene_id: string;
+            /** Piece Id */
+            piece_id: string;
             /** Where */
             where: string;
+            /** Exposed At */
+            exposed_at: string;
+            /** Aperture */
+            aperture: string | number;
+            /** Seconds */
+            seconds: number;
             /** Set Text */
             set_text: string;
+            /** N */
+            n: number;
             /** N Text */
             n_text: string;
+            /** Development Text */
+            development_text: string;
+            /** Recipe Id */
+            recipe_id: string | null;
+            /** Error Stops */
+            error_stops: number;
             /** Error Text */
             error_text: string;
+            /** Share */
+            share: number;
             /** Part Text */
             part_text: string;
+            /** Note */
+            note: string;
+            /** Cost */
+            cost: number | null;
         };
         /**
          * Fall
@@ -3463,6 +3515,20 @@ export interface components {
             metered_through: boolean;
         };
         /**
+         * Fitting
+         * @description Film an exposure on one kind of film can go onto: ``now`` what can take it as it stands, what
+         *     is begun first; ``unexposed`` every unexposed piece in its order, as a bracket winds on through
+         *     them; ``taken`` what is exposed already, and is named only when it happened.
+         */
+        Fitting: {
+            /** Now */
+            now: components["schemas"]["Ready"][];
+            /** Unexposed */
+            unexposed: components["schemas"]["Ready"][];
+            /** Taken */
+            taken: components["schemas"]["Ready"][];
+        };
+        /**
          * Format
          * @description A format as it is offered: its key, name, image area, and the frames of a roll.
          */
@@ -3494,13 +3560,18 @@ export interface components {
         };
         /**
          * Frame
-         * @description One frame: its place in stops from the plan, its times, and what the hands set.
+         * @description One frame: its place in stops from the plan, its aperture and times, what the hands set, and
+         *     how far off its place that leaves it.
          */
         Frame: {
             /** Stops */
             stops: number;
             /** Stops Text */
             stops_text: string;
+            /** Aperture */
+            aperture: string | number;
+            /** Aperture Text */
+            aperture_text: string;
             /** Metered S */
             metered_s: number;
             /** Corrected S */
@@ -3516,6 +3587,8 @@ export interface components {
             means: "shutter" | "bulb";
             /** Error Stops */
             error_stops: number;
+            /** Error Text */
+            error_text: string;
             /** Extrapolated */
             extrapolated: boolean;
         };
@@ -3547,7 +3620,7 @@ export interface components {
         };
         /**
          * FrameView
-         * @description A frame in words.
+         * @description A frame in words; ``ei_text`` says its EI where it is not the roll's.
          */
         FrameView: {
             /** Frame */
@@ -3563,6 +3636,10 @@ export interface components {
             weight: number;
             /** N Text */
             n_text: string;
+            /** Part Text */
+            part_text: string;
+            /** Ei Text */
+            ei_text: string;
             /** Scene Id */
             scene_id: string | null;
             /** Scene Title */
@@ -3573,6 +3650,8 @@ export interface components {
         /**
          * GivenCheck
          * @description What a typed time would do to the film, before it is logged; and the time it should have.
+         *
+         *     ``n`` is the planned one; ``development_text`` says what the development makes of the error.
          */
         GivenCheck: {
             /** Metered S */
@@ -3591,6 +3670,8 @@ export interface components {
             n: number;
             /** N Text */
             n_text: string;
+            /** Development Text */
+            development_text: string;
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
@@ -3653,6 +3734,21 @@ export interface components {
              * @default 0.1
              */
             blur_mm: number;
+        };
+        /**
+         * Health
+         * @description Who answers, and what is wrong with the data, if anything is.
+         */
+        Health: {
+            /** Name */
+            name: string;
+            /** Version */
+            version: string;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
         };
         /**
          * Heard
@@ -3801,16 +3897,6 @@ export interface components {
             kind: "infinity";
         };
         /**
-         * Interval
-         * @description A part of the exposure: the time metered for its light, and how long it lasted.
-         */
-        Interval: {
-            /** Metered S */
-            metered_s: number;
-            /** Elapsed S */
-            elapsed_s: number;
-        };
-        /**
          * JobView
          * @description How far a job is, and what came of it.
          */
@@ -3837,7 +3923,7 @@ export interface components {
         };
         /**
          * Judgement
-         * @description What one piece of film shows; ``id`` is the piece's.
+         * @description What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
          */
         Judgement: {
             /** Id */
@@ -3863,6 +3949,11 @@ export interface components {
              */
             faults: ("scratch, emulsion side" | "scratch, base side" | "fog" | "uneven" | "blank" | "dust" | "other")[];
             /**
+             * Best
+             * @default false
+             */
+            best: boolean;
+            /**
              * Note
              * @default
              */
@@ -3870,16 +3961,18 @@ export interface components {
         };
         /**
          * KeptPreferences
-         * @description The preferences and their version.
+         * @description The preferences and their version; ``usual_degrees`` is the usual bath in their unit.
          */
         KeptPreferences: {
             preferences: components["schemas"]["Preferences"];
             /** Version */
             version: string;
+            /** Usual Degrees */
+            usual_degrees: string;
         };
         /**
          * KeptScene
-         * @description A scene as it was kept, its version, and its readings as lines to edit.
+         * @description A scene as it was kept, its version, and its readings as lines to edit and in words.
          */
         KeptScene: {
             scene: components["schemas"]["Scene"];
@@ -3889,11 +3982,16 @@ export interface components {
             lines: {
                 [key: string]: string;
             };
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
         };
         /**
          * Kit
          * @description Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
-         *     in words, ``reused`` the kinds of bottles that serve run after run.
+         *     in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
+         *     after run.
          */
         Kit: {
             /** Films */
@@ -3922,6 +4020,10 @@ export interface components {
             powders: components["schemas"]["Powder"][];
             /** Agitations */
             agitations: {
+                [key: string]: string;
+            };
+            /** Amounts */
+            amounts: {
                 [key: string]: string;
             };
             /** Reused */
@@ -4072,6 +4174,23 @@ export interface components {
             error_stops_if_stopped: number | null;
         };
         /**
+         * LightIs
+         * @description Daylight or tungsten, for filters that differ in them.
+         */
+        LightIs: {
+            /**
+             * Kind
+             * @default light
+             * @constant
+             */
+            kind: "light";
+            /**
+             * Light
+             * @enum {string}
+             */
+            light: "daylight" | "tungsten";
+        };
+        /**
          * Line
          * @description The baths in their order, strictly one way, with one developer among them.
          */
@@ -4127,6 +4246,8 @@ export interface components {
             set_text: string;
             /** N Text */
             n_text: string;
+            /** Part Text */
+            part_text: string;
             /** Error Text */
             error_text: string;
             /** Cost */
@@ -4171,6 +4292,39 @@ export interface components {
             unit: "cd/m2" | "fL";
         };
         /**
+         * MarkHigh
+         * @description The important highlight and the zone it is wanted on; none leaves it to the brightest.
+         */
+        MarkHigh: {
+            /**
+             * Kind
+             * @default mark_high
+             * @constant
+             */
+            kind: "mark_high";
+            /** Reading */
+            reading: string | null;
+            /**
+             * Zone
+             * @default 8
+             */
+            zone: number;
+        };
+        /**
+         * MarkLow
+         * @description The important shadow; none leaves it to the darkest.
+         */
+        MarkLow: {
+            /**
+             * Kind
+             * @default mark_low
+             * @constant
+             */
+            kind: "mark_low";
+            /** Reading */
+            reading: string | null;
+        };
+        /**
          * MeanReading
          * @description Several readings of one thing; the mean of their EV is what counts.
          */
@@ -4185,10 +4339,10 @@ export interface components {
             readings: (components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"])[];
         };
         /**
-         * Measured
+         * MeasuredShutter
          * @description What the shutter tester found.
          */
-        Measured: {
+        MeasuredShutter: {
             /** Name */
             name: string;
             /** Measured */
@@ -4224,8 +4378,10 @@ export interface components {
         };
         /**
          * Meter
-         * @description A meter: its constants, its own error in stops, the ISO it is kept at, the steps its scale
-         *     is read to, and the angle it sees.
+         * @description A meter: its constants, its own error in stops, the ISO it is kept at, what it already holds,
+         *     the steps its scale is read to, and the angle it sees.
+         *
+         *     Without an ISO its EV is read at 100 and its times belong to the EI of the film.
          */
         Meter: {
             /** Id */
@@ -4242,9 +4398,14 @@ export interface components {
             calibration: components["schemas"]["Calibrated"];
             /**
              * Iso
-             * @default 100
+             * @default null
              */
-            iso: number;
+            iso: number | null;
+            /**
+             * Held Stops
+             * @default 0
+             */
+            held_stops: number;
             /**
              * Scale
              * @default third
@@ -4266,6 +4427,16 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * MeterTarget
+         * @description Something to aim at.
+         */
+        MeterTarget: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
         };
         /**
          * Mixed
@@ -4293,11 +4464,13 @@ export interface components {
         };
         /**
          * MixingSheet
-         * @description Baths in the order they are mixed.
+         * @description Baths in the order they are mixed; ``degrees`` how warm, in the photographer's unit.
          */
         MixingSheet: {
             /** Title */
             title: string;
+            /** Degrees */
+            degrees: string;
             /** Parts */
             parts: components["schemas"]["MixingPart"][];
             /**
@@ -4366,6 +4539,23 @@ export interface components {
             minutes_text: string;
             /** Says */
             says: string;
+        };
+        /**
+         * OtherTime
+         * @description Another word on the same N, under the same conditions, and who says it.
+         */
+        OtherTime: {
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "tested" | "published" | "personal" | "estimated";
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Who */
+            who: string;
         };
         /**
          * Outing
@@ -4484,8 +4674,12 @@ export interface components {
             scene_title: string;
             /** Exposure Id */
             exposure_id: string | null;
+            /** Bracket Id */
+            bracket_id: string | null;
             /** N Text */
             n_text: string;
+            /** Part Text */
+            part_text: string;
             judgement: components["schemas"]["Judgement"] | null;
         };
         /**
@@ -4515,12 +4709,99 @@ export interface components {
             distance_mm: number;
         };
         /**
+         * PinholeAnswer
+         * @description f-number, best diameters by author, angles of view and corner loss.
+         */
+        PinholeAnswer: {
+            /** F Number */
+            f_number: number;
+            /** Optimum Mm */
+            optimum_mm: {
+                [key: string]: number;
+            };
+            /** Angle Deg */
+            angle_deg: number;
+            /** Long Side Angle Deg */
+            long_side_angle_deg: number;
+            /** Corner Angle Deg */
+            corner_angle_deg: number;
+            /** Corner Stops */
+            corner_stops: number;
+            /** Edge Stops */
+            edge_stops: number;
+        };
+        /**
+         * Place
+         * @description A reading pinned to a zone: it decides anew, so a chosen N is let go.
+         */
+        Place: {
+            /**
+             * Kind
+             * @default place
+             * @constant
+             */
+            kind: "place";
+            /** Reading */
+            reading: string;
+            /** Zone */
+            zone: number;
+        };
+        /**
+         * PlaceBy
+         * @description A way of placing for this scene; none leaves it to the pin.
+         */
+        PlaceBy: {
+            /**
+             * Kind
+             * @default place_by
+             * @constant
+             */
+            kind: "place_by";
+            /** School */
+            school: ("shadow" | "midtone" | "highlight" | "average" | "incident" | "incident_pair" | "as_metered") | null;
+        };
+        /**
+         * Placed
+         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
+         */
+        Placed: {
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "shadow" | "midtone" | "highlight";
+            /** Reading */
+            reading: string;
+            /** Zone */
+            zone: number;
+        };
+        /**
+         * PlacedTask
+         * @description A task on the evening's clock: which of its places, from when to when.
+         */
+        PlacedTask: {
+            /** Run Id */
+            run_id: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Number */
+            number: number;
+            /** Start S */
+            start_s: number;
+            /** End S */
+            end_s: number;
+            /** Hands */
+            hands: boolean;
+        };
+        /**
          * Plan
          * @description One whole way of taking the picture.
          */
         Plan: {
             /** Placement */
-            placement: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
+            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
             /** N */
             n: number;
             /** Filter Ids */
@@ -4548,11 +4829,42 @@ export interface components {
         };
         /**
          * PlanChoice
-         * @description A plan and the scene that takes it up.
+         * @description A plan and the edits that take it up.
          */
         PlanChoice: {
             plan: components["schemas"]["Plan"];
-            scene: components["schemas"]["Scene"];
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+        };
+        /**
+         * Planned
+         * @description The plan an exposure is made by: what the scene asked for when the shutter opened, the film
+         *     it was worked out for, and what stood before it.
+         */
+        Planned: {
+            request: components["schemas"]["ExposureRequest"];
+            /** Film Id */
+            film_id: string;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
+            /**
+             * Lens Id
+             * @default null
+             */
+            lens_id: string | null;
+            /**
+             * Pinhole Id
+             * @default null
+             */
+            pinhole_id: string | null;
+            /**
+             * Filter Ids
+             * @default []
+             */
+            filter_ids: string[];
         };
         /**
          * PlannedPiece
@@ -4567,6 +4879,8 @@ export interface components {
             where: string;
             /** Scene Title */
             scene_title: string;
+            /** Part Text */
+            part_text: string;
             /** N Text */
             n_text: string;
             /** Minutes */
@@ -4614,6 +4928,15 @@ export interface components {
             /** Mix Text */
             mix_text: string;
             course: components["schemas"]["ProcessAnswer"];
+        };
+        /**
+         * PlansAnswer
+         * @description Up to three plans, best first, and the weights they were ranked by.
+         */
+        PlansAnswer: {
+            /** Plans */
+            plans: components["schemas"]["Plan"][];
+            weights: components["schemas"]["Weights"];
         };
         /**
          * Point
@@ -4729,6 +5052,9 @@ export interface components {
         /**
          * Preferences
          * @description Defaults of new scenes, and what stands before and during an exposure.
+         *
+         *     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
+         *     it: asked once, kept here. ``simulated_devices`` are for trying things out, not for real film.
          */
         Preferences: {
             /**
@@ -4789,6 +5115,16 @@ export interface components {
              *     }
              */
             measures: components["schemas"]["Measures"];
+            /**
+             * Time Iso
+             * @default null
+             */
+            time_iso: ("film" | "100") | null;
+            /**
+             * Simulated Devices
+             * @default false
+             */
+            simulated_devices: boolean;
         };
         /**
          * Problem
@@ -4847,6 +5183,20 @@ export interface components {
             price: string;
         };
         /**
+         * Rate
+         * @description The EI the film is rated at here; none is its own.
+         */
+        Rate: {
+            /**
+             * Kind
+             * @default rate
+             * @constant
+             */
+            kind: "rate";
+            /** Exposure Index */
+            exposure_index: number | null;
+        };
+        /**
          * Rating
          * @description Minutes for film that was rated at another EI: a push or a pull, at the recipe's
          *     temperature.
@@ -4877,21 +5227,71 @@ export interface components {
             redo: components["schemas"]["Action"] | null;
         };
         /**
+         * Read
+         * @description A reading taken, or taken again under the same id; an empty label keeps the one it has.
+         */
+        Read: {
+            /**
+             * Kind
+             * @default read
+             * @constant
+             */
+            kind: "read";
+            /** Id */
+            id: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Reading */
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            /**
+             * Taken At
+             * @default null
+             */
+            taken_at: string | null;
+            /**
+             * Incident
+             * @default false
+             */
+            incident: boolean;
+            /**
+             * Through
+             * @default false
+             */
+            through: boolean;
+        };
+        /**
          * ReadLine
-         * @description The line's meaning in words, where its reading falls, and the scene with it carried out.
+         * @description The line's meaning in words, where its reading falls, and the edits that carry it out.
          */
         ReadLine: {
             /** Says */
             says: string;
             /** Falls On */
             falls_on: string;
-            scene: components["schemas"]["Scene"];
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+        };
+        /**
+         * ReadingAnswer
+         * @description The light level, and the luminance and illuminance that go with it.
+         */
+        ReadingAnswer: {
+            /** Ev100 */
+            ev100: number;
+            /** Luminance Cd M2 */
+            luminance_cd_m2: number;
+            /** Illuminance Lx */
+            illuminance_lx: number;
         };
         /**
          * Ready
          * @description A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
          *
-         *     ``in_gate``: it can take it now; frames further on a roll wait their turn.
+         *     ``in_gate``: it can take it now; frames further on a roll wait their turn. ``rated_ei`` is what
+         *     its roll is shot at; of a sheet each has its own.
          */
         Ready: {
             /** Piece Id */
@@ -4900,6 +5300,8 @@ export interface components {
             where: string;
             /** Film Id */
             film_id: string;
+            /** Film Name */
+            film_name: string;
             /**
              * State
              * @enum {string}
@@ -4907,10 +5309,14 @@ export interface components {
             state: "empty" | "loaded" | "exposed" | "blank" | "in_run" | "developed" | "judged";
             /** Share Given */
             share_given: number;
+            /** Share Left */
+            share_left: number;
             /** Roll Number */
             roll_number: number | null;
             /** In Gate */
             in_gate: boolean;
+            /** Rated Ei */
+            rated_ei: number | null;
             /** Doubt */
             doubt: string;
         };
@@ -4997,6 +5403,14 @@ export interface components {
             not_recommended: string;
         };
         /**
+         * ReciprocityAnswer
+         * @description One entry for each time asked.
+         */
+        ReciprocityAnswer: {
+            /** Results */
+            results: components["schemas"]["Corrected"][];
+        };
+        /**
          * RelitAnswer
          * @description The new metered time, what is left in steady light and if the change goes on, in a sentence.
          *
@@ -5014,13 +5428,18 @@ export interface components {
         };
         /**
          * Retimed
-         * @description What is left at the last temperature, and the run as it goes then.
+         * @description What is left at the last temperature, in words too, what was measured, and the run as it
+         *     goes then.
          */
         Retimed: {
             /** Left Min */
             left_min: number;
             /** Left Text */
             left_text: string;
+            /** Says */
+            says: string;
+            /** Measured */
+            measured: components["schemas"]["BathReading"][];
             course: components["schemas"]["Course"];
         };
         /**
@@ -5106,7 +5525,8 @@ export interface components {
         };
         /**
          * RollView
-         * @description A roll, its version, its frames and strips; ``rating`` says what its EI means.
+         * @description A roll, its version, its frames and strips; ``rating`` says what its EI means,
+         *     ``rest_from`` the first frame of an unexposed rest that can go into a camera again.
          */
         RollView: {
             roll: components["schemas"]["Roll"];
@@ -5118,6 +5538,8 @@ export interface components {
             format_name: string;
             /** Rating */
             rating: string;
+            /** Rest From */
+            rest_from: number | null;
             /** Frames */
             frames: components["schemas"]["FrameView"][];
             /** Strips */
@@ -5132,7 +5554,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "meter" | "placement" | "filter" | "bellows" | "reciprocity" | "set";
+            step: "meter" | "placement" | "filter" | "bellows" | "bracket" | "reciprocity" | "set";
             /** Label */
             label: string;
             /** Stops */
@@ -5223,6 +5645,8 @@ export interface components {
             n_text: string;
             /** Minutes Text */
             minutes_text: string;
+            /** Temperature Text */
+            temperature_text: string;
             /** Area In2 */
             area_in2: number;
             /** Pieces */
@@ -5397,7 +5821,8 @@ export interface components {
         };
         /**
          * SceneView
-         * @description A scene and its version, what was exposed on it, and its readings as lines to edit.
+         * @description A scene and its version, what was exposed on it, and its readings as lines to edit and in
+         *     words (``said``).
          *
          *     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
          *     spent here, when its price is known; ``outing`` the day it belongs to.
@@ -5412,6 +5837,10 @@ export interface components {
             lines: {
                 [key: string]: string;
             };
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
             /** Showed */
             showed: string[];
             /** Cost */
@@ -5420,13 +5849,14 @@ export interface components {
         };
         /**
          * SchoolChoice
-         * @description A school's answer and the scene that takes it up; empty where the school lacks something.
+         * @description A school's answer and the edits that take it up; none where the school lacks something.
          */
         SchoolChoice: {
             row: components["schemas"]["SchoolRow"];
             /** Chosen */
             chosen: boolean;
-            scene: components["schemas"]["Scene"] | null;
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * SchoolRow
@@ -5444,7 +5874,7 @@ export interface components {
              * Placement
              * @default null
              */
-            placement: components["schemas"]["emulsa__core__tones__placement__Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
+            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"] | null;
             /**
              * Text
              * @default
@@ -5487,11 +5917,90 @@ export interface components {
             problem: string;
         };
         /**
+         * SchoolsAnswer
+         * @description All seven, in one order.
+         */
+        SchoolsAnswer: {
+            /** Schools */
+            schools: components["schemas"]["SchoolRow"][];
+        };
+        /**
+         * SetAperture
+         * @description The aperture to set.
+         */
+        SetAperture: {
+            /**
+             * Kind
+             * @default aperture
+             * @constant
+             */
+            kind: "aperture";
+            /** Aperture */
+            aperture: string | number;
+        };
+        /**
+         * SetDepth
+         * @description How deep it must be sharp; none says nothing.
+         */
+        SetDepth: {
+            /**
+             * Kind
+             * @default depth
+             * @constant
+             */
+            kind: "depth";
+            /** Depth */
+            depth: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
+        };
+        /**
+         * SetFocus
+         * @description Where the lens is focused.
+         */
+        SetFocus: {
+            /**
+             * Kind
+             * @default focus
+             * @constant
+             */
+            kind: "focus";
+            /** Focus */
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+        };
+        /**
+         * SetMovement
+         * @description What moves; none says that nothing does.
+         */
+        SetMovement: {
+            /**
+             * Kind
+             * @default movement
+             * @constant
+             */
+            kind: "movement";
+            movement: components["schemas"]["Movement"] | null;
+        };
+        /**
+         * SetN
+         * @description N as chosen; none leaves it to the important highlight.
+         */
+        SetN: {
+            /**
+             * Kind
+             * @default set_n
+             * @constant
+             */
+            kind: "set_n";
+            /** N */
+            n: number | null;
+        };
+        /**
          * Setting
          * @description Aperture and time as set, how the time is made, and how far off they are in stops.
          *
          *     ``means``: ``shutter`` a marked speed, ``bulb`` timed by hand, ``aperture`` a given time for
          *     which the aperture was chosen. ``error_stops`` > 0 is more light on the film than wanted.
+         *     ``says`` how it is made and how near it comes; ``ruled_out_by`` says why it cannot give the
+         *     exposure all the same.
          */
         Setting: {
             /** Text */
@@ -5509,6 +6018,28 @@ export interface components {
             aperture: string;
             /** F Number */
             f_number: number;
+            /** Says */
+            says: string;
+            /**
+             * Ruled Out By
+             * @default []
+             */
+            ruled_out_by: string[];
+            /**
+             * Ruled Out Text
+             * @default
+             */
+            ruled_out_text: string;
+        };
+        /**
+         * SharedRun
+         * @description A run: its sheets by time, and the minutes all of them get.
+         */
+        SharedRun: {
+            /** Ids */
+            ids: string[];
+            /** Minutes */
+            minutes: number;
         };
         /**
          * Sharpness
@@ -5530,6 +6061,16 @@ export interface components {
             longest_s: number | null;
             /** Text */
             text: string;
+        };
+        /**
+         * SheetError
+         * @description What a sheet gives up by sharing: zones its high value comes out too high (+) or too low.
+         */
+        SheetError: {
+            /** Id */
+            id: string;
+            /** Error Zones */
+            error_zones: number;
         };
         /**
          * SheetFormat
@@ -5631,6 +6172,8 @@ export interface components {
             film_name: string;
             /** N Text */
             n_text: string;
+            /** Part Text */
+            part_text: string;
             /** Scene Id */
             scene_id: string | null;
             /** Scene Title */
@@ -5644,9 +6187,10 @@ export interface components {
         };
         /**
          * Solution
-         * @description A drafted scene worked out: the exposure, the development, or what stands in the way.
+         * @description A scene worked out; ``plan`` is what an exposure made by it is logged with.
          */
         Solution: {
+            scene: components["schemas"]["Scene"];
             /** Falls */
             falls: components["schemas"]["Fall"][];
             /** Placement */
@@ -5656,6 +6200,7 @@ export interface components {
             /** High Reading */
             high_reading: string | null;
             answer: components["schemas"]["ExposureAnswer"] | null;
+            plan: components["schemas"]["Planned"] | null;
             problem: components["schemas"]["Problem"] | null;
             recipe: components["schemas"]["FilmRecipe"] | null;
             development: components["schemas"]["DevelopmentAnswer"] | null;
@@ -5702,7 +6247,46 @@ export interface components {
             /** Name */
             name: string;
             /** Targets */
-            targets: components["schemas"]["Target"][];
+            targets: components["schemas"]["MeterTarget"][];
+        };
+        /**
+         * SpotReading
+         * @description One reading with a name of its own.
+         *
+         *     ``incident`` reads the light, not a tone; ``through`` was taken through the filters;
+         *     ``graduated`` lies under the graduated filter; ``subject`` is what it is the colour of.
+         */
+        SpotReading: {
+            /** Id */
+            id: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Reading */
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            /**
+             * Incident
+             * @default false
+             */
+            incident: boolean;
+            /**
+             * Through
+             * @default false
+             */
+            through: boolean;
+            /**
+             * Graduated
+             * @default false
+             */
+            graduated: boolean;
+            /**
+             * Subject
+             * @default
+             * @enum {string}
+             */
+            subject: "" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade";
         };
         /**
          * Stock
@@ -5833,6 +6417,8 @@ export interface components {
             ledger: {
                 [key: string]: unknown;
             }[];
+            /** Core Version */
+            core_version: string;
             /** Planned Text */
             planned_text: string;
             /** Readings */
@@ -5840,9 +6426,15 @@ export interface components {
             /** Shares */
             shares: components["schemas"]["ExposureView"][];
             run: components["schemas"]["Run"] | null;
+            /** Run Text */
+            run_text: string;
             /** Decided */
             decided: string;
             judgement: components["schemas"]["Judgement"] | null;
+            /** Judgement Version */
+            judgement_version: string;
+            /** In Bracket */
+            in_bracket: boolean;
             /** Showed */
             showed: string;
             /** Next Time */
@@ -5887,15 +6479,30 @@ export interface components {
             recipe_id: string | null;
         };
         /**
+         * StripChoices
+         * @description Every development a strip could have, and the recipe its frames were exposed for.
+         */
+        StripChoices: {
+            /** Choices */
+            choices: components["schemas"]["RollChoice"][];
+            /** Recipe Id */
+            recipe_id: string | null;
+        };
+        /**
          * StripView
-         * @description A strip and what was chosen for it.
+         * @description A strip, its frames in words (none when it is the whole roll), and what was chosen for it;
+         *     ``out``: it can be developed.
          */
         StripView: {
             strip: components["schemas"]["Strip"];
+            /** Frames Text */
+            frames_text: string;
             /** N Text */
             n_text: string;
             /** Recipe Name */
             recipe_name: string;
+            /** Out */
+            out: boolean;
         };
         /**
          * TableLaw
@@ -5910,37 +6517,6 @@ export interface components {
             kind: "table";
             /** Rows */
             rows: number[][];
-        };
-        /**
-         * Taken
-         * @description What an exposure was taken with and what its film cost, as it was on the day.
-         */
-        Taken: {
-            /**
-             * Lens Id
-             * @default null
-             */
-            lens_id: string | null;
-            /**
-             * Pinhole Id
-             * @default null
-             */
-            pinhole_id: string | null;
-            /**
-             * Filter Ids
-             * @default []
-             */
-            filter_ids: string[];
-            /**
-             * Exposure Index
-             * @default null
-             */
-            exposure_index: number | null;
-            /**
-             * Cost
-             * @default null
-             */
-            cost: number | null;
         };
         /**
          * Tank
@@ -5993,16 +6569,6 @@ export interface components {
             archived: boolean;
         };
         /**
-         * Target
-         * @description Something to aim at.
-         */
-        Target: {
-            /** Id */
-            id: string;
-            /** Label */
-            label: string;
-        };
-        /**
          * ThermometerView
          * @description What the thermometer says.
          */
@@ -6014,7 +6580,8 @@ export interface components {
         };
         /**
          * TimeReading
-         * @description A time at an aperture; strings are marks, numbers are literal.
+         * @description A time at an aperture, at the ISO the meter was set to; strings are marks, numbers literal.
+         *     For ``held_stops`` see EvReading.
          */
         TimeReading: {
             /**
@@ -6037,6 +6604,11 @@ export interface components {
              * @default null
              */
             series: ("full" | "half" | "third" | "old_leaf") | null;
+            /**
+             * Held Stops
+             * @default 0
+             */
+            held_stops: number;
         };
         /**
          * TimeRow
@@ -6085,9 +6657,9 @@ export interface components {
          * WaitingFilm
          * @description Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
          *
-         *     Where it is, what is on it, and what it needs; ``exposure_index`` is what it was rated at,
-         *     ``recipe_id`` the one it was exposed for, ``weight`` how much it matters, ``choice`` what was
-         *     decided since.
+         *     Where it is, what is on it, and what it needs; ``n`` is the N that was planned, ``error_stops``
+         *     how far its light was off, ``exposure_index`` what it was rated at, ``recipe_id`` the one it was
+         *     exposed for, ``weight`` how much it matters, ``choice`` what was decided since.
          */
         WaitingFilm: {
             /** Exposure Id */
@@ -6114,6 +6686,11 @@ export interface components {
             error_stops: number;
             /** Set Text */
             set_text: string;
+            /**
+             * Part Text
+             * @default
+             */
+            part_text: string;
             /**
              * Exposure Index
              * @default null
@@ -6142,6 +6719,15 @@ export interface components {
             temperature_c: number;
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * Weighed
+         * @description What a typed time would do to the film, and what speaks against exposing it there at all.
+         */
+        Weighed: {
+            check: components["schemas"]["GivenCheck"];
+            /** Doubts */
+            doubts: components["schemas"]["Advice"][];
         };
         /**
          * Weights
@@ -6221,488 +6807,6 @@ export interface components {
             seconds: number;
         };
         /**
-         * Beside
-         * @description Another word on the same N, under the same conditions, and who says it.
-         */
-        emulsa__core__development__developing_time__Beside: {
-            /**
-             * Origin
-             * @enum {string}
-             */
-            origin: "tested" | "published" | "personal" | "estimated";
-            /** Minutes */
-            minutes: number;
-            /** Minutes Text */
-            minutes_text: string;
-            /** Who */
-            who: string;
-        };
-        /**
-         * Beside
-         * @description How long to wait before beginning, and that in words.
-         */
-        emulsa__core__runs__beside__Beside: {
-            /** Wait S */
-            wait_s: number;
-            /** Text */
-            text: string;
-        };
-        /**
-         * Placed
-         * @description A task on the evening's clock: which of its places, from when to when.
-         */
-        emulsa__core__runs__evening__Placed: {
-            /** Run Id */
-            run_id: string;
-            /** Name */
-            name: string;
-            /** Place */
-            place: string;
-            /** Number */
-            number: number;
-            /** Start S */
-            start_s: number;
-            /** End S */
-            end_s: number;
-            /** Hands */
-            hands: boolean;
-        };
-        /**
-         * Placed
-         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
-         */
-        emulsa__core__tones__placement__Placed: {
-            /**
-             * School
-             * @enum {string}
-             */
-            school: "shadow" | "midtone" | "highlight";
-            /** Reading */
-            reading: string;
-            /** Zone */
-            zone: number;
-        };
-        /**
-         * EvRequest
-         * @description An EV reading and the meter it was taken with.
-         */
-        EvRequest: {
-            /**
-             * Kind
-             * @default ev
-             * @constant
-             */
-            kind: "ev";
-            /** Ev */
-            ev: number;
-            /**
-             * Iso
-             * @default 100
-             */
-            iso: number;
-            /**
-             * @default {
-             *       "k": 12.5,
-             *       "c": 250,
-             *       "offset_stops": 0
-             *     }
-             */
-            meter: components["schemas"]["Calibrated"];
-        };
-        /**
-         * IlluminanceRequest
-         * @description An illuminance and the meter's constants.
-         */
-        IlluminanceRequest: {
-            /**
-             * Kind
-             * @default illuminance
-             * @constant
-             */
-            kind: "illuminance";
-            /** Value */
-            value: number;
-            /**
-             * Unit
-             * @default lx
-             * @enum {string}
-             */
-            unit: "lx" | "fc";
-            /**
-             * @default {
-             *       "k": 12.5,
-             *       "c": 250,
-             *       "offset_stops": 0
-             *     }
-             */
-            meter: components["schemas"]["Calibrated"];
-        };
-        /**
-         * LuminanceRequest
-         * @description A luminance and the meter's constants.
-         */
-        LuminanceRequest: {
-            /**
-             * Kind
-             * @default luminance
-             * @constant
-             */
-            kind: "luminance";
-            /** Value */
-            value: number;
-            /**
-             * Unit
-             * @default cd/m2
-             * @enum {string}
-             */
-            unit: "cd/m2" | "fL";
-            /**
-             * @default {
-             *       "k": 12.5,
-             *       "c": 250,
-             *       "offset_stops": 0
-             *     }
-             */
-            meter: components["schemas"]["Calibrated"];
-        };
-        /**
-         * TimeRequest
-         * @description A time at an aperture and the meter it was read from.
-         */
-        TimeRequest: {
-            /**
-             * Kind
-             * @default time_at_aperture
-             * @constant
-             */
-            kind: "time_at_aperture";
-            /** Time */
-            time: string | number;
-            /** Aperture */
-            aperture: string | number;
-            /**
-             * Iso
-             * @default 100
-             */
-            iso: number;
-            /**
-             * Series
-             * @default null
-             */
-            series: ("full" | "half" | "third" | "old_leaf") | null;
-            /**
-             * @default {
-             *       "k": 12.5,
-             *       "c": 250,
-             *       "offset_stops": 0
-             *     }
-             */
-            meter: components["schemas"]["Calibrated"];
-        };
-        /**
-         * ReadingAnswer
-         * @description The light level, and the luminance and illuminance that go with it.
-         */
-        ReadingAnswer: {
-            /** Ev100 */
-            ev100: number;
-            /** Luminance Cd M2 */
-            luminance_cd_m2: number;
-            /** Illuminance Lx */
-            illuminance_lx: number;
-        };
-        /**
-         * Placed
-         * @description A reading pinned to a zone: shadow (III or IV), mid-tone (V) or highlight (VII…VIII).
-         */
-        Placed: {
-            /**
-             * School
-             * @enum {string}
-             */
-            school: "shadow" | "midtone" | "highlight";
-            /** Reading */
-            reading: string;
-            /** Zone */
-            zone: number;
-        };
-        /**
-         * SpotReading
-         * @description One reading with a name of its own.
-         *
-         *     ``incident`` reads the light, not a tone; ``through`` was taken through the filters;
-         *     ``graduated`` lies under the graduated filter; ``subject`` is what it is the colour of.
-         */
-        SpotReading: {
-            /** Id */
-            id: string;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
-            /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
-            /**
-             * Incident
-             * @default false
-             */
-            incident: boolean;
-            /**
-             * Through
-             * @default false
-             */
-            through: boolean;
-            /**
-             * Graduated
-             * @default false
-             */
-            graduated: boolean;
-            /**
-             * Subject
-             * @default
-             * @enum {string}
-             */
-            subject: "" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade";
-        };
-        /**
-         * ExposureRequest
-         * @description A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
-         *
-         *     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
-         *     apertures and times by the blur allowed on the film.
-         */
-        ExposureRequest: {
-            /** Ei */
-            ei: number;
-            /** Readings */
-            readings: components["schemas"]["SpotReading"][];
-            /** Placement */
-            placement: components["schemas"]["Placed"] | components["schemas"]["Average"] | components["schemas"]["Incident"] | components["schemas"]["IncidentPair"] | components["schemas"]["AsMetered"];
-            /** @default null */
-            high: components["schemas"]["High"] | null;
-            /**
-             * Textural Range
-             * @default [
-             *       2,
-             *       8
-             *     ]
-             */
-            textural_range: [
-                number,
-                number
-            ];
-            /**
-             * Filters
-             * @default []
-             */
-            filters: components["schemas"]["Filter"][];
-            /** Optics */
-            optics: components["schemas"]["Lens"] | components["schemas"]["Pinhole"];
-            /**
-             * Focus
-             * @default {
-             *       "kind": "infinity"
-             *     }
-             */
-            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
-            /**
-             * Solve For
-             * @default time
-             * @enum {string}
-             */
-            solve_for: "time" | "aperture";
-            /**
-             * Aperture
-             * @default null
-             */
-            aperture: string | number | null;
-            /**
-             * Time
-             * @default null
-             */
-            time: string | number | null;
-            /** Law */
-            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
-            /**
-             * @default {
-             *       "k": 12.5,
-             *       "c": 250,
-             *       "offset_stops": 0
-             *     }
-             */
-            meter: components["schemas"]["Calibrated"];
-            /**
-             * N
-             * @default null
-             */
-            n: number | null;
-            /**
-             * Light
-             * @default daylight
-             * @enum {string}
-             */
-            light: "daylight" | "tungsten";
-            /**
-             * Usual Ei
-             * @default null
-             */
-            usual_ei: number | null;
-            /**
-             * Depth
-             * @default null
-             */
-            depth: components["schemas"]["BySpread"] | components["schemas"]["ByLimits"] | null;
-            /** @default null */
-            movement: components["schemas"]["Movement"] | null;
-            /**
-             * Blur Mm
-             * @default 0.1
-             */
-            blur_mm: number;
-        };
-        /**
-         * ReciprocityRequest
-         * @description Metered times to correct, or clock times to read backwards: one of the two.
-         */
-        ReciprocityRequest: {
-            /** Law */
-            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
-            /**
-             * Metered S
-             * @default null
-             */
-            metered_s: number[] | null;
-            /**
-             * Clock S
-             * @default null
-             */
-            clock_s: number[] | null;
-        };
-        /**
-         * Corrected
-         * @description One time through a law, in either direction.
-         */
-        Corrected: {
-            /** Metered S */
-            metered_s: number;
-            /** Corrected S */
-            corrected_s: number;
-            /** Added Stops */
-            added_stops: number;
-            /** Extrapolated */
-            extrapolated: boolean;
-            /** Development Change */
-            development_change: number;
-        };
-        /**
-         * ReciprocityAnswer
-         * @description One entry for each time asked.
-         */
-        ReciprocityAnswer: {
-            /** Results */
-            results: components["schemas"]["Corrected"][];
-        };
-        /**
-         * BellowsRequest
-         * @description A lens or pinhole and how it is focused.
-         */
-        BellowsRequest: {
-            /** Optics */
-            optics: components["schemas"]["Lens"] | components["schemas"]["Pinhole"];
-            /**
-             * Focus
-             * @default {
-             *       "kind": "infinity"
-             *     }
-             */
-            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
-        };
-        /**
-         * BellowsAnswer
-         * @description Magnification and what it costs.
-         */
-        BellowsAnswer: {
-            /** Magnification */
-            magnification: number;
-            /** Factor */
-            factor: number;
-            /** Stops */
-            stops: number;
-            /** Advice */
-            advice: components["schemas"]["Advice"][];
-        };
-        /**
-         * PinholeRequest
-         * @description A pinhole in front of a format; the diameter as measured.
-         */
-        PinholeRequest: {
-            /** Diameter Mm */
-            diameter_mm: number;
-            /** Distance Mm */
-            distance_mm: number;
-            /**
-             * Format Mm
-             * @default [
-             *       120,
-             *       95
-             *     ]
-             */
-            format_mm: [
-                number,
-                number
-            ];
-            /**
-             * Wavelength Nm
-             * @default 550
-             */
-            wavelength_nm: number;
-        };
-        /**
-         * PinholeAnswer
-         * @description f-number, best diameters by author, angles of view and corner loss.
-         */
-        PinholeAnswer: {
-            /** F Number */
-            f_number: number;
-            /** Optimum Mm */
-            optimum_mm: {
-                [key: string]: number;
-            };
-            /** Angle Deg */
-            angle_deg: number;
-            /** Long Side Angle Deg */
-            long_side_angle_deg: number;
-            /** Corner Angle Deg */
-            corner_angle_deg: number;
-            /** Corner Stops */
-            corner_stops: number;
-            /** Edge Stops */
-            edge_stops: number;
-        };
-        /**
-         * LightChangeRequest
-         * @description What was given so far and the light now.
-         *
-         *     ``fading_stops_per_min`` > 0 is light that goes on fading, < 0 light that goes on rising.
-         */
-        LightChangeRequest: {
-            /** Law */
-            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
-            /**
-             * Intervals
-             * @default []
-             */
-            intervals: components["schemas"]["Interval"][];
-            /** Now Metered S */
-            now_metered_s: number;
-            /**
-             * Fading Stops Per Min
-             * @default 0
-             */
-            fading_stops_per_min: number;
-        };
-        /**
          * ApertureChoiceRequest
          * @description The spread between near and far focus on the ground glass, and what moves.
          */
@@ -6726,54 +6830,37 @@ export interface components {
             blur_mm: number;
         };
         /**
-         * ApertureChoiceAnswer
-         * @description The best effective f-number, what to set for it, and what is sharp there.
-         *
-         *     ``widest`` is the widest effective f-number that holds the depth to the blur allowed (geometry
-         *     only); ``airy_mm`` is the diffraction disc at the best one.
+         * BatchesRequest
+         * @description Sheets of one film and recipe, how many a run holds, and how many runs there may be.
          */
-        ApertureChoiceAnswer: {
-            /** F Number */
-            f_number: number;
-            /** Marked */
-            marked: number;
-            /** Mark */
-            mark: string;
-            /** Widest */
-            widest: number;
-            /** Airy Mm */
-            airy_mm: number;
-            /** Longest Time S */
-            longest_time_s: number | null;
+        BatchesRequest: {
+            /** Sheets */
+            sheets: components["schemas"]["Sheet"][];
+            /** Capacity */
+            capacity: number;
+            /** Max Runs */
+            max_runs: number;
+            /**
+             * Objective
+             * @default sqlog
+             * @enum {string}
+             */
+            objective: "sqlog" | "abslog" | "maxlog";
         };
         /**
-         * SchoolsRequest
-         * @description An exposure and the habits; ``low`` marks the important shadow when it is not the darkest.
+         * BellowsRequest
+         * @description A lens or pinhole and how it is focused.
          */
-        SchoolsRequest: {
-            exposure: components["schemas"]["ExposureRequest"];
+        BellowsRequest: {
+            /** Optics */
+            optics: components["schemas"]["Lens"] | components["schemas"]["Pinhole"];
             /**
-             * Low
-             * @default null
-             */
-            low: string | null;
-            /**
+             * Focus
              * @default {
-             *       "shadow_zone": 3,
-             *       "highlight_zone": 7.5,
-             *       "target_zone": 8,
-             *       "blur_mm": 0.1
+             *       "kind": "infinity"
              *     }
              */
-            habits: components["schemas"]["Habits"];
-        };
-        /**
-         * SchoolsAnswer
-         * @description All seven, in one order.
-         */
-        SchoolsAnswer: {
-            /** Schools */
-            schools: components["schemas"]["SchoolRow"][];
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
         };
         /**
          * BracketRequest
@@ -6804,63 +6891,136 @@ export interface components {
             sheet_price: number | null;
         };
         /**
-         * FilterChoice
-         * @description A stack of filters to try, with the ids a page knows them by.
+         * Bracketed
+         * @description All frames of a bracket as they were given, slowest first; logged together or not at all.
          */
-        FilterChoice: {
-            /**
-             * Ids
-             * @default []
-             */
-            ids: string[];
-            /**
-             * Filters
-             * @default []
-             */
-            filters: components["schemas"]["Filter"][];
+        Bracketed: {
+            /** Id */
+            id: string;
+            /** Frames */
+            frames: components["schemas"]["Given"][];
         };
         /**
-         * PlansRequest
-         * @description The exposure as it stands, the other filters there are, and how the photographer weighs.
+         * Bracketing
+         * @description A bracket of a scene: its step, frames and side.
          */
-        PlansRequest: {
-            exposure: components["schemas"]["ExposureRequest"];
+        Bracketing: {
+            scene: components["schemas"]["Scene"];
             /**
-             * Choices
-             * @default []
+             * Step Stops
+             * @default 1
              */
-            choices: components["schemas"]["FilterChoice"][];
+            step_stops: number;
             /**
-             * @default {
-             *       "tones": 3,
-             *       "development": 1,
-             *       "error": 2,
-             *       "movement": 2,
-             *       "depth": 2,
-             *       "extrapolation": 1,
-             *       "waiting": 0.5,
-             *       "change": 0.25
-             *     }
+             * Frames
+             * @default 3
              */
-            weights: components["schemas"]["Weights"];
+            frames: number;
             /**
-             * @default {
-             *       "shadow_zone": 3,
-             *       "highlight_zone": 7.5,
-             *       "target_zone": 8,
-             *       "blur_mm": 0.1
-             *     }
+             * Side
+             * @default both
+             * @enum {string}
              */
-            habits: components["schemas"]["Habits"];
+            side: "both" | "over" | "under";
         };
         /**
-         * PlansAnswer
-         * @description Up to three plans, best first, and the weights they were ranked by.
+         * ClearingTest
+         * @description How long a snip of film took to clear; with a bottle, it is kept with it.
          */
-        PlansAnswer: {
-            /** Plans */
-            plans: components["schemas"]["Plan"][];
-            weights: components["schemas"]["Weights"];
+        ClearingTest: {
+            /** Clearing S */
+            clearing_s: number;
+            /**
+             * Tabular
+             * @default false
+             */
+            tabular: boolean;
+            /**
+             * Bottle Id
+             * @default null
+             */
+            bottle_id: string | null;
+        };
+        /**
+         * Correction
+         * @description What is put right later about a logged exposure; the plan it was made with stays.
+         */
+        Correction: {
+            /** Aperture */
+            aperture: string | number;
+            /** Time */
+            time: string | number;
+            /** N */
+            n: number;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Cutting
+         * @description The frames behind which the roll is cut.
+         */
+        Cutting: {
+            /** After */
+            after: number[];
+        };
+        /**
+         * Dated
+         * @description An evening and the moment it begins.
+         */
+        Dated: {
+            planning: components["schemas"]["Planning"];
+            /** Begins At */
+            begins_at: string;
+        };
+        /**
+         * Deciding
+         * @description What is decided over the development of these pieces, and how much they matter when runs are
+         *     shared; ``weight`` empty leaves that as it is.
+         */
+        Deciding: {
+            /** Piece Ids */
+            piece_ids: string[];
+            choice: components["schemas"]["Choice"];
+            /**
+             * Weight
+             * @default null
+             */
+            weight: number | null;
+        };
+        /**
+         * Developer
+         * @description What the developer is mixed from: its dilution, the least concentrate for a roll, and how
+         *     many rolls a litre of it does; empty: it is used once.
+         */
+        Developer: {
+            /**
+             * Dilution
+             * @default stock
+             */
+            dilution: string;
+            /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
+             * Minimum Ml Per Roll
+             * @default 0
+             */
+            minimum_ml_per_roll: number;
+            /**
+             * Rolls Per Litre
+             * @default null
+             */
+            rolls_per_litre: number | null;
         };
         /**
          * DevelopmentRequest
@@ -6930,299 +7090,90 @@ export interface components {
             reason: string;
         };
         /**
-         * Beside
-         * @description Another word on the same N, under the same conditions, and who says it.
+         * Draft
+         * @description A scene, and the edits one is about to make to it.
          */
-        Beside: {
+        Draft: {
+            scene: components["schemas"]["Scene"];
             /**
-             * Origin
-             * @enum {string}
+             * Edits
+             * @default []
              */
-            origin: "tested" | "published" | "personal" | "estimated";
-            /** Minutes */
-            minutes: number;
-            /** Minutes Text */
-            minutes_text: string;
-            /** Who */
-            who: string;
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
-         * Sheet
-         * @description A sheet, the minutes it wants, and how much it matters.
+         * Editing
+         * @description What is changed of a scene.
          */
-        Sheet: {
-            /** Id */
-            id: string;
-            /** Minutes */
-            minutes: number;
-            /**
-             * Weight
-             * @default 1
-             */
-            weight: number;
+        Editing: {
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
-         * BatchesRequest
-         * @description Sheets of one film and recipe, how many a run holds, and how many runs there may be.
+         * EvRequest
+         * @description An EV reading and the meter it was taken with.
          */
-        BatchesRequest: {
-            /** Sheets */
-            sheets: components["schemas"]["Sheet"][];
-            /** Capacity */
-            capacity: number;
-            /** Max Runs */
-            max_runs: number;
-            /**
-             * Objective
-             * @default sqlog
-             * @enum {string}
-             */
-            objective: "sqlog" | "abslog" | "maxlog";
-        };
-        /**
-         * SharedRun
-         * @description A run: its sheets by time, and the minutes all of them get.
-         */
-        SharedRun: {
-            /** Ids */
-            ids: string[];
-            /** Minutes */
-            minutes: number;
-        };
-        /**
-         * SheetError
-         * @description What a sheet gives up by sharing: zones its high value comes out too high (+) or too low.
-         */
-        SheetError: {
-            /** Id */
-            id: string;
-            /** Error Zones */
-            error_zones: number;
-        };
-        /**
-         * BatchesAnswer
-         * @description Runs by time, each sheet's error, the cost, and whether nothing better is possible.
-         */
-        BatchesAnswer: {
-            /** Runs */
-            runs: components["schemas"]["SharedRun"][];
-            /** Sheets */
-            sheets: components["schemas"]["SheetError"][];
-            /** Cost */
-            cost: number;
-            /** Optimal */
-            optimal: boolean;
-        };
-        /**
-         * Developer
-         * @description What the developer is mixed from: its dilution, the least concentrate for a roll, and how
-         *     many rolls a litre of it does; empty: it is used once.
-         */
-        Developer: {
-            /**
-             * Dilution
-             * @default stock
-             */
-            dilution: string;
-            /**
-             * Colon
-             * @default null
-             */
-            colon: ("one_plus_n" | "one_in_n") | null;
-            /**
-             * Minimum Ml Per Roll
-             * @default 0
-             */
-            minimum_ml_per_roll: number;
-            /**
-             * Rolls Per Litre
-             * @default null
-             */
-            rolls_per_litre: number | null;
-        };
-        /**
-         * ProcessStep
-         * @description A bath: how long the film is in it, how it is moved, and the seconds of pouring.
-         */
-        ProcessStep: {
-            /** Name */
-            name: string;
+        EvRequest: {
             /**
              * Kind
-             * @enum {string}
+             * @default ev
+             * @constant
              */
-            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
-            /** Seconds */
-            seconds: number;
+            kind: "ev";
+            /** Ev */
+            ev: number;
             /**
-             * Agitation
-             * @default null
+             * Iso
+             * @default 100
              */
-            agitation: string | null;
+            iso: number;
             /**
-             * Pour S
+             * Held Stops
              * @default 0
              */
-            pour_s: number;
-            /**
-             * Drain S
-             * @default 0
-             */
-            drain_s: number;
-        };
-        /**
-         * ProcessRequest
-         * @description The steps of a run, the tank's volume, the film in it, and its developer.
-         */
-        ProcessRequest: {
-            /** Steps */
-            steps: components["schemas"]["ProcessStep"][];
-            /** Volume Ml */
-            volume_ml: number;
-            /** Film Area In2 */
-            film_area_in2: number;
+            held_stops: number;
             /**
              * @default {
-             *       "dilution": "stock",
-             *       "colon": null,
-             *       "minimum_ml_per_roll": 0,
-             *       "rolls_per_litre": null
+             *       "k": 12.5,
+             *       "c": 250,
+             *       "offset_stops": 0
              *     }
              */
-            chemistry: components["schemas"]["Developer"];
+            meter: components["schemas"]["Calibrated"];
         };
         /**
-         * Trial
-         * @description A choice to be weighed for a piece of waiting film, in a tank if one is named.
+         * Expected
+         * @description The action that undo or redo is meant for.
          */
-        Trial: {
-            /** Piece Id */
-            piece_id: string;
-            choice: components["schemas"]["Choice"];
-            /**
-             * Temperature C
-             * @default 20
-             */
-            temperature_c: number;
-            /**
-             * Tank Id
-             * @default null
-             */
-            tank_id: string | null;
+        Expected: {
+            /** Action Id */
+            action_id: number;
         };
         /**
-         * Deciding
-         * @description What is decided over the development of these pieces, and how much they matter when runs are
-         *     shared; ``weight`` empty leaves that as it is.
+         * FilterChoice
+         * @description A stack of filters to try, with the ids a page knows them by.
          */
-        Deciding: {
-            /** Piece Ids */
-            piece_ids: string[];
-            choice: components["schemas"]["Choice"];
+        FilterChoice: {
             /**
-             * Weight
-             * @default null
-             */
-            weight: number | null;
-        };
-        /**
-         * Trigger
-         * @description A reading of a target into a scene; a reading of that name is taken anew.
-         */
-        Trigger: {
-            scene: components["schemas"]["Scene"];
-            /** Target */
-            target: string;
-            /** Reading Id */
-            reading_id: string;
-        };
-        /**
-         * KindPlan
-         * @description How film of one kind and recipe is to be shared.
-         *
-         *     ``max_runs`` empty: as few runs as put nothing further off than a quarter of a zone; ``parts``
-         *     share it by hand, by the ids of its pieces as they are answered.
-         */
-        KindPlan: {
-            /** Film Id */
-            film_id: string;
-            /** Recipe Id */
-            recipe_id: string;
-            /** Tank Id */
-            tank_id: string;
-            /**
-             * Max Runs
-             * @default null
-             */
-            max_runs: number | null;
-            /**
-             * Parts
+             * Ids
              * @default []
              */
-            parts: string[][];
-        };
-        /**
-         * Planning
-         * @description An evening to plan: its film, its line of baths, the temperature, and what else there is.
-         */
-        Planning: {
-            /** Kinds */
-            kinds: components["schemas"]["KindPlan"][];
-            /** Line Id */
-            line_id: string;
+            ids: string[];
             /**
-             * Temperature C
-             * @default 20
-             */
-            temperature_c: number;
-            /**
-             * Bottle Ids
+             * Filters
              * @default []
              */
-            bottle_ids: string[];
-            /**
-             * Washers
-             * @default 1
-             */
-            washers: number;
-            /**
-             * Dryers
-             * @default 1
-             */
-            dryers: number;
-        };
-        /**
-         * Dated
-         * @description An evening and the moment it begins.
-         */
-        Dated: {
-            planning: components["schemas"]["Planning"];
-            /** Begins At */
-            begins_at: string;
-        };
-        /**
-         * Reading
-         * @description A handed-in CSV and which of its columns is which; ``write`` brings it in.
-         */
-        Reading: {
-            /** Id */
-            id: string;
-            /** Mapping */
-            mapping?: {
-                [key: string]: unknown;
-            };
-            /**
-             * Write
-             * @default false
-             */
-            write: boolean;
+            filters: components["schemas"]["Filter"][];
         };
         /**
          * Given
          * @description An exposure as it is reported: empty aperture or time mean *as planned*.
          *
-         *     ``bracket_stops`` is the frame's place in a bracket; ``share`` its part of an intended multiple
-         *     exposure; ``intervals`` what the clock counted while the light changed, in place of a time.
+         *     ``plan`` is what it was made by; without one it is the scene's as it stands. ``bracket_stops``
+         *     is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
+         *     ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
+         *     records what nobody would have advised: a second exposure by accident, a frame at another EI
+         *     than its roll.
          */
         Given: {
             /** Id */
@@ -7231,6 +7182,8 @@ export interface components {
             scene_id: string;
             /** Piece Id */
             piece_id: string;
+            /** @default null */
+            plan: components["schemas"]["Planned"] | null;
             /**
              * Aperture
              * @default null
@@ -7266,52 +7219,112 @@ export interface components {
              * @default []
              */
             intervals: components["schemas"]["Interval"][];
-        };
-        /**
-         * Bracketed
-         * @description All frames of a bracket as they were given, slowest first; logged together or not at all.
-         */
-        Bracketed: {
-            /** Id */
-            id: string;
-            /** Frames */
-            frames: components["schemas"]["Given"][];
-        };
-        /**
-         * Correction
-         * @description What is put right later about a logged exposure; the plan it was made with stays.
-         */
-        Correction: {
-            /** Aperture */
-            aperture: string | number;
-            /** Time */
-            time: string | number;
-            /** N */
-            n: number;
             /**
-             * Recipe Id
+             * Happened
+             * @default false
+             */
+            happened: boolean;
+        };
+        /**
+         * Going
+         * @description A run that goes: its steps, and the second its clock shows.
+         */
+        Going: {
+            /** Steps */
+            steps: components["schemas"]["TimedStep"][];
+            /** At S */
+            at_s: number;
+        };
+        /**
+         * IlluminanceRequest
+         * @description An illuminance and the meter's constants.
+         */
+        IlluminanceRequest: {
+            /**
+             * Kind
+             * @default illuminance
+             * @constant
+             */
+            kind: "illuminance";
+            /** Value */
+            value: number;
+            /**
+             * Unit
+             * @default lx
+             * @enum {string}
+             */
+            unit: "lx" | "fc";
+            /**
+             * @default {
+             *       "k": 12.5,
+             *       "c": 250,
+             *       "offset_stops": 0
+             *     }
+             */
+            meter: components["schemas"]["Calibrated"];
+        };
+        /**
+         * Interval
+         * @description A part of the exposure: the time metered for its light, and how long it lasted.
+         */
+        Interval: {
+            /** Metered S */
+            metered_s: number;
+            /** Elapsed S */
+            elapsed_s: number;
+        };
+        /**
+         * KindPlan
+         * @description How film of one kind and recipe is to be shared.
+         *
+         *     ``max_runs`` empty: as few runs as put nothing further off than a quarter of a zone; ``parts``
+         *     share it by hand, by the ids of its pieces as they are answered.
+         */
+        KindPlan: {
+            /** Film Id */
+            film_id: string;
+            /** Recipe Id */
+            recipe_id: string;
+            /** Tank Id */
+            tank_id: string;
+            /**
+             * Max Runs
              * @default null
              */
-            recipe_id: string | null;
+            max_runs: number | null;
             /**
-             * Note
-             * @default
+             * Parts
+             * @default []
              */
-            note: string;
+            parts: string[][];
         };
         /**
-         * PuttingBackTo
-         * @description The action before which the record is wanted.
+         * LightChangeRequest
+         * @description What was given so far and the light now.
+         *
+         *     ``fading_stops_per_min`` > 0 is light that goes on fading, < 0 light that goes on rising.
          */
-        PuttingBackTo: {
-            /** Action Id */
-            action_id: number;
+        LightChangeRequest: {
+            /** Law */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
+            /** Now Metered S */
+            now_metered_s: number;
+            /**
+             * Fading Stops Per Min
+             * @default 0
+             */
+            fading_stops_per_min: number;
         };
         /**
          * Loading
-         * @description Film into sides, as typed: ``3-4 6B``, from a box or from none that is written down.
+         * @description Film into sides, as typed: ``3-4 6B``, from a box or from none that is in stock.
          *
-         *     The id makes a repeated request harmless.
+         *     The id is the loading's: its sheets are named by it, and a sheet is loaded once.
          */
         Loading: {
             /** Id */
@@ -7327,27 +7340,32 @@ export interface components {
             stock_id: string | null;
         };
         /**
-         * Unloading
-         * @description Sheets out of their sides: unexposed ones back into their box, exposed ones into a named one.
-         *
-         *     Without ``box`` only unexposed sheets may be named; with it, only exposed ones.
+         * LuminanceRequest
+         * @description A luminance and the meter's constants.
          */
-        Unloading: {
-            /** Sides */
-            sides: string;
+        LuminanceRequest: {
             /**
-             * Box
-             * @default
+             * Kind
+             * @default luminance
+             * @constant
              */
-            box: string;
-        };
-        /**
-         * PastedSheet
-         * @description A data sheet as it was pasted.
-         */
-        PastedSheet: {
-            /** Text */
-            text: string;
+            kind: "luminance";
+            /** Value */
+            value: number;
+            /**
+             * Unit
+             * @default cd/m2
+             * @enum {string}
+             */
+            unit: "cd/m2" | "fL";
+            /**
+             * @default {
+             *       "k": 12.5,
+             *       "c": 250,
+             *       "offset_stops": 0
+             *     }
+             */
+            meter: components["schemas"]["Calibrated"];
         };
         /**
          * NewRecipes
@@ -7356,24 +7374,6 @@ export interface components {
         NewRecipes: {
             /** Recipes */
             recipes: components["schemas"]["FilmRecipe"][];
-        };
-        /**
-         * ClearingTest
-         * @description How long a snip of film took to clear; with a bottle, it is kept with it.
-         */
-        ClearingTest: {
-            /** Clearing S */
-            clearing_s: number;
-            /**
-             * Tabular
-             * @default false
-             */
-            tabular: boolean;
-            /**
-             * Bottle Id
-             * @default null
-             */
-            bottle_id: string | null;
         };
         /**
          * NewScene
@@ -7386,6 +7386,273 @@ export interface components {
             title: string;
         };
         /**
+         * Others
+         * @description The runs that go already.
+         */
+        Others: {
+            /** Others */
+            others: components["schemas"]["Going"][];
+        };
+        /**
+         * Packing
+         * @description What goes into the bag and what comes out of it again, by the keys of the pack list.
+         */
+        Packing: {
+            /**
+             * Put In
+             * @default []
+             */
+            put_in: string[];
+            /**
+             * Taken Out
+             * @default []
+             */
+            taken_out: string[];
+        };
+        /**
+         * PastedSheet
+         * @description A data sheet as it was pasted.
+         */
+        PastedSheet: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * PinholeRequest
+         * @description A pinhole in front of a format; the diameter as measured.
+         */
+        PinholeRequest: {
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Distance Mm */
+            distance_mm: number;
+            /**
+             * Format Mm
+             * @default [
+             *       120,
+             *       95
+             *     ]
+             */
+            format_mm: [
+                number,
+                number
+            ];
+            /**
+             * Wavelength Nm
+             * @default 550
+             */
+            wavelength_nm: number;
+        };
+        /**
+         * Planning
+         * @description An evening to plan: its film, its line of baths, the temperature, and what else there is.
+         */
+        Planning: {
+            /** Kinds */
+            kinds: components["schemas"]["KindPlan"][];
+            /** Line Id */
+            line_id: string;
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+            /**
+             * Bottle Ids
+             * @default []
+             */
+            bottle_ids: string[];
+            /**
+             * Washers
+             * @default 1
+             */
+            washers: number;
+            /**
+             * Dryers
+             * @default 1
+             */
+            dryers: number;
+        };
+        /**
+         * PlansRequest
+         * @description The exposure as it stands, the other filters there are, and how the photographer weighs.
+         */
+        PlansRequest: {
+            exposure: components["schemas"]["ExposureRequest"];
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["FilterChoice"][];
+            /**
+             * @default {
+             *       "tones": 3,
+             *       "development": 1,
+             *       "error": 2,
+             *       "movement": 2,
+             *       "depth": 2,
+             *       "extrapolation": 1,
+             *       "waiting": 0.5,
+             *       "change": 0.25
+             *     }
+             */
+            weights: components["schemas"]["Weights"];
+            /**
+             * @default {
+             *       "shadow_zone": 3,
+             *       "highlight_zone": 7.5,
+             *       "target_zone": 8,
+             *       "blur_mm": 0.1
+             *     }
+             */
+            habits: components["schemas"]["Habits"];
+        };
+        /**
+         * ProcessRequest
+         * @description The steps of a run, the tank's volume, the film in it, and its developer.
+         */
+        ProcessRequest: {
+            /** Steps */
+            steps: components["schemas"]["ProcessStep"][];
+            /** Volume Ml */
+            volume_ml: number;
+            /** Film Area In2 */
+            film_area_in2: number;
+            /**
+             * @default {
+             *       "dilution": "stock",
+             *       "colon": null,
+             *       "minimum_ml_per_roll": 0,
+             *       "rolls_per_litre": null
+             *     }
+             */
+            chemistry: components["schemas"]["Developer"];
+        };
+        /**
+         * ProcessStep
+         * @description A bath: how long the film is in it, how it is moved, and the seconds of pouring.
+         */
+        ProcessStep: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /** Seconds */
+            seconds: number;
+            /**
+             * Agitation
+             * @default null
+             */
+            agitation: string | null;
+            /**
+             * Pour S
+             * @default 0
+             */
+            pour_s: number;
+            /**
+             * Drain S
+             * @default 0
+             */
+            drain_s: number;
+        };
+        /**
+         * PuttingBack
+         * @description A partly exposed roll, or the uncut rest of one, back into a camera.
+         */
+        PuttingBack: {
+            /**
+             * Camera Id
+             * @default null
+             */
+            camera_id: string | null;
+            /**
+             * Back
+             * @default
+             */
+            back: string;
+        };
+        /**
+         * ReadingIn
+         * @description A handed-in CSV and which of its columns is which; ``write`` brings it in.
+         */
+        ReadingIn: {
+            /** Id */
+            id: string;
+            /** Mapping */
+            mapping?: {
+                [key: string]: unknown;
+            };
+            /**
+             * Write
+             * @default false
+             */
+            write: boolean;
+        };
+        /**
+         * ReciprocityRequest
+         * @description Metered times to correct, or clock times to read backwards: one of the two.
+         */
+        ReciprocityRequest: {
+            /** Law */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"];
+            /**
+             * Metered S
+             * @default null
+             */
+            metered_s: number[] | null;
+            /**
+             * Clock S
+             * @default null
+             */
+            clock_s: number[] | null;
+        };
+        /**
+         * Relit
+         * @description A reading typed during an exposure, and what the shutter was open for so far.
+         *
+         *     ``stops`` is the frame's place in a bracket.
+         */
+        Relit: {
+            /** Text */
+            text: string;
+            /**
+             * Intervals
+             * @default []
+             */
+            intervals: components["schemas"]["Interval"][];
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Stops
+             * @default 0
+             */
+            stops: number;
+        };
+        /**
+         * Restoring
+         * @description The action before which the record is wanted.
+         */
+        Restoring: {
+            /** Action Id */
+            action_id: number;
+        };
+        /**
+         * Retiming
+         * @description How long the film has been in the developer, and what the thermometer said when.
+         */
+        Retiming: {
+            /** Elapsed Min */
+            elapsed_min: number;
+            /** Measured */
+            measured: components["schemas"]["BathReading"][];
+        };
+        /**
          * Revisiting
          * @description A scene to go back to, under a new id.
          */
@@ -7394,14 +7661,6 @@ export interface components {
             id: string;
             /** Scene Id */
             scene_id: string;
-        };
-        /**
-         * Packing
-         * @description The keys of what is in the bag.
-         */
-        Packing: {
-            /** Packed */
-            packed: string[];
         };
         /**
          * RollLoading
@@ -7446,50 +7705,53 @@ export interface components {
             note: string;
         };
         /**
-         * TakingOut
-         * @description A roll out of its camera: finished, or to go on with later.
+         * RunBeginning
+         * @description A run and the film that goes into it; a strip goes whole.
          */
-        TakingOut: {
-            /** Finished */
-            finished: boolean;
+        RunBeginning: {
+            run: components["schemas"]["Run"];
+            /** Piece Ids */
+            piece_ids: string[];
         };
         /**
-         * PuttingBack
-         * @description A partly exposed roll back into a camera, wound on to its next frame.
+         * SchoolsRequest
+         * @description An exposure and the habits; ``low`` marks the important shadow when it is not the darkest.
          */
-        PuttingBack: {
+        SchoolsRequest: {
+            exposure: components["schemas"]["ExposureRequest"];
             /**
-             * Camera Id
+             * Low
              * @default null
              */
-            camera_id: string | null;
+            low: string | null;
             /**
-             * Back
-             * @default
+             * @default {
+             *       "shadow_zone": 3,
+             *       "highlight_zone": 7.5,
+             *       "target_zone": 8,
+             *       "blur_mm": 0.1
+             *     }
              */
-            back: string;
+            habits: components["schemas"]["Habits"];
         };
         /**
-         * Cutting
-         * @description The frames behind which the roll is cut.
+         * Sheet
+         * @description A sheet, the minutes it wants, and how much it matters.
          */
-        Cutting: {
-            /** After */
-            after: number[];
-        };
-        /**
-         * Weighing
-         * @description How much a frame's picture matters.
-         */
-        Weighing: {
-            /** Frame */
-            frame: number;
-            /** Weight */
+        Sheet: {
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Weight
+             * @default 1
+             */
             weight: number;
         };
         /**
          * StripDevelopment
-         * @description The one development of a strip, and the recipe it is developed in.
+         * @description The one development of a strip, and the recipe it is developed in; empty leaves it open.
          */
         StripDevelopment: {
             /** N */
@@ -7501,89 +7763,92 @@ export interface components {
             recipe_id: string | null;
         };
         /**
-         * RunBeginning
-         * @description A run and the film that goes into it; a strip goes whole.
+         * TakingOut
+         * @description A roll out of its camera: finished, or to go on with later.
          */
-        RunBeginning: {
-            run: components["schemas"]["Run"];
-            /** Piece Ids */
-            piece_ids: string[];
+        TakingOut: {
+            /** Finished */
+            finished: boolean;
         };
         /**
-         * Retiming
-         * @description How long the film has been in the developer, and what the thermometer said when.
+         * TimeRequest
+         * @description A time at an aperture and the meter it was read from.
          */
-        Retiming: {
-            /** Elapsed Min */
-            elapsed_min: number;
-            /** Measured */
-            measured: components["schemas"]["BathReading"][];
-        };
-        /**
-         * Going
-         * @description A run that goes: its steps, and the second its clock shows.
-         */
-        Going: {
-            /** Steps */
-            steps: components["schemas"]["TimedStep"][];
-            /** At S */
-            at_s: number;
-        };
-        /**
-         * Others
-         * @description The runs that go already.
-         */
-        Others: {
-            /** Others */
-            others: components["schemas"]["Going"][];
-        };
-        /**
-         * Bracketing
-         * @description A bracket of a scene: its step, frames and side.
-         */
-        Bracketing: {
-            scene: components["schemas"]["Scene"];
+        TimeRequest: {
             /**
-             * Step Stops
-             * @default 1
+             * Kind
+             * @default time_at_aperture
+             * @constant
              */
-            step_stops: number;
+            kind: "time_at_aperture";
+            /** Time */
+            time: string | number;
+            /** Aperture */
+            aperture: string | number;
             /**
-             * Frames
-             * @default 3
+             * Iso
+             * @default 100
              */
-            frames: number;
+            iso: number;
             /**
-             * Side
-             * @default both
-             * @enum {string}
+             * Series
+             * @default null
              */
-            side: "both" | "over" | "under";
-        };
-        /**
-         * Relit
-         * @description A reading typed during an exposure, and what the shutter was open for so far.
-         *
-         *     ``stops`` is the frame's place in a bracket.
-         */
-        Relit: {
-            /** Text */
-            text: string;
+            series: ("full" | "half" | "third" | "old_leaf") | null;
             /**
-             * Intervals
-             * @default []
-             */
-            intervals: components["schemas"]["Interval"][];
-            /**
-             * Share
-             * @default 1
-             */
-            share: number;
-            /**
-             * Stops
+             * Held Stops
              * @default 0
              */
-            stops: number;
+            held_stops: number;
+            /**
+             * @default {
+             *       "k": 12.5,
+             *       "c": 250,
+             *       "offset_stops": 0
+             *     }
+             */
+            meter: components["schemas"]["Calibrated"];
+        };
+        /**
+         * Trial
+         * @description A choice to be weighed for a piece of waiting film: at a temperature in one scale or the
+         *     other, in a tank and from bottles if they are named.
+         */
+        Trial: {
+            /** Piece Id */
+            piece_id: string;
+            choice: components["schemas"]["Choice"];
+            /**
+             * Temperature C
+             * @default null
+             */
+            temperature_c: number | null;
+            /**
+             * Temperature F
+             * @default null
+             */
+            temperature_f: number | null;
+            /**
+             * Tank Id
+             * @default null
+             */
+            tank_id: string | null;
+            /**
+             * Bottle Ids
+             * @default []
+             */
+            bottle_ids: string[];
+        };
+        /**
+         * Trigger
+         * @description A reading of a target into a scene; a reading of that name is taken again.
+         */
+        Trigger: {
+            scene: components["schemas"]["Scene"];
+            /** Target */
+            target: string;
+            /** Reading Id */
+            reading_id: string;
         };
         /**
          * TypedLine
@@ -7596,6 +7861,31 @@ export interface components {
             /** Reading Id */
             reading_id: string;
         };
+        /**
+         * Unloading
+         * @description Sheets out of their sides: unexposed ones back into their box, exposed ones into a named one.
+         *
+         *     Without ``box`` only unexposed sheets may be named; with it, only exposed ones.
+         */
+        Unloading: {
+            /** Sides */
+            sides: string;
+            /**
+             * Box
+             * @default
+             */
+            box: string;
+        };
+        /**
+         * Weighing
+         * @description How much a frame's picture matters.
+         */
+        Weighing: {
+            /** Frame */
+            frame: number;
+            /** Weight */
+            weight: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -7605,7 +7895,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    as_csv_api_cards__kind__csv_get: {
+    cards_as_csv: {
         parameters: {
             query?: {
                 film_id?: string | null;
@@ -7629,18 +7919,9 @@ export interface operations {
                     "text/csv": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    as_pdf_api_cards__kind__pdf_get: {
+    cards_as_pdf: {
         parameters: {
             query?: {
                 film_id?: string | null;
@@ -7664,18 +7945,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    target_api_cards_target_bellows_pdf_get: {
+    cards_target: {
         parameters: {
             query: {
                 lens_id: string;
@@ -7695,18 +7967,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    dial_api_cards_dial_zones_pdf_get: {
+    cards_dial: {
         parameters: {
             query?: {
                 diameter_mm?: number;
@@ -7728,18 +7991,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    sources_api_compute_sources_get: {
+    compute_sources: {
         parameters: {
             query?: never;
             header?: never;
@@ -7761,7 +8015,7 @@ export interface operations {
             };
         };
     };
-    movers_api_compute_movers_get: {
+    compute_movers: {
         parameters: {
             query?: never;
             header?: never;
@@ -8490,7 +8744,7 @@ export interface operations {
             };
         };
     };
-    original_api_attachments__id__get: {
+    attachments_original: {
         parameters: {
             query?: never;
             header?: never;
@@ -8507,29 +8761,21 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "image/jpeg": unknown;
-                    "image/png": unknown;
-                    "image/tiff": unknown;
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "image/*": unknown;
                 };
             };
         };
     };
-    attach_api_attachments__id__put: {
+    attachments_attach: {
         parameters: {
             query: {
                 exposure_id: string;
                 name: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -8550,21 +8796,15 @@ export interface operations {
                     "application/json": components["schemas"]["Attachment"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_api_attachments__id__delete: {
+    attachments_delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -8573,24 +8813,17 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    thumbnail_api_attachments__id__thumbnail_get: {
+    attachments_thumbnail: {
         parameters: {
             query?: never;
             header?: never;
@@ -8608,22 +8841,11 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": unknown;
-                    "image/png": unknown;
-                    "image/tiff": unknown;
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };
     };
-    read_api_darkroom_get: {
+    darkroom_read: {
         parameters: {
             query?: {
                 temperature_c?: number | null;
@@ -8644,18 +8866,9 @@ export interface operations {
                     "application/json": components["schemas"]["DarkroomView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    weigh_api_darkroom_weigh_post: {
+    darkroom_weigh: {
         parameters: {
             query?: never;
             header?: never;
@@ -8679,10 +8892,13 @@ export interface operations {
             };
         };
     };
-    decide_api_darkroom_choices_put: {
+    darkroom_decide_over: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -8703,10 +8919,15 @@ export interface operations {
             };
         };
     };
-    judge_api_darkroom_judgements__id__put: {
+    darkroom_judge: {
         parameters: {
-            query?: never;
-            header?: never;
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -8727,18 +8948,29 @@ export interface operations {
                     "application/json": components["schemas"]["Judgement"];
                 };
             };
-            /** @description Validation Error */
-            422: {
+        };
+    };
+    devices_connected: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Connected"];
                 };
             };
         };
     };
-    spot_meter_api_devices_spot_meter_get: {
+    devices_spot_meter: {
         parameters: {
             query: {
                 scene_id: string;
@@ -8758,18 +8990,9 @@ export interface operations {
                     "application/json": components["schemas"]["SpotMeterView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    trigger_api_devices_spot_meter_trigger_post: {
+    devices_trigger: {
         parameters: {
             query?: never;
             header?: never;
@@ -8793,7 +9016,7 @@ export interface operations {
             };
         };
     };
-    thermometer_api_devices_thermometer_get: {
+    devices_thermometer: {
         parameters: {
             query?: {
                 began_c?: number;
@@ -8814,18 +9037,9 @@ export interface operations {
                     "application/json": components["schemas"]["ThermometerView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    measure_api_devices_shutter_tester_measure_post: {
+    devices_measure: {
         parameters: {
             query?: never;
             header?: never;
@@ -8844,12 +9058,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Measured"];
+                    "application/json": components["schemas"]["MeasuredShutter"];
                 };
             };
         };
     };
-    plan_evening_api_evening_post: {
+    evening_plan_evening: {
         parameters: {
             query?: never;
             header?: never;
@@ -8873,7 +9087,7 @@ export interface operations {
             };
         };
     };
-    calendar_api_evening_calendar_ics_post: {
+    evening_calendar: {
         parameters: {
             query?: never;
             header?: never;
@@ -8897,7 +9111,7 @@ export interface operations {
             };
         };
     };
-    exposures_csv_api_exchange_exposures_csv_get: {
+    exchange_exposures_csv: {
         parameters: {
             query?: never;
             header?: never;
@@ -8917,7 +9131,7 @@ export interface operations {
             };
         };
     };
-    places_geojson_api_exchange_places_geojson_get: {
+    exchange_places_geojson: {
         parameters: {
             query?: never;
             header?: never;
@@ -8932,16 +9146,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": unknown;
                     "application/geo+json": unknown;
                 };
             };
         };
     };
-    hand_in_csv_api_exchange_csv_post: {
+    exchange_hand_in_csv: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -8962,16 +9178,19 @@ export interface operations {
             };
         };
     };
-    read_csv_api_exchange_csv_read_post: {
+    exchange_read_csv: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Reading"];
+                "application/json": components["schemas"]["ReadingIn"];
             };
         };
         responses: {
@@ -8986,10 +9205,13 @@ export interface operations {
             };
         };
     };
-    write_archive_api_exchange_archive_post: {
+    exchange_write_archive: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9006,7 +9228,7 @@ export interface operations {
             };
         };
     };
-    fetch_archive_api_exchange_archive__id__zip_get: {
+    exchange_fetch_archive: {
         parameters: {
             query?: never;
             header?: never;
@@ -9026,21 +9248,15 @@ export interface operations {
                     "application/zip": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    merge_archive_api_exchange_archive_merge_post: {
+    exchange_merge_archive: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9061,7 +9277,7 @@ export interface operations {
             };
         };
     };
-    job_api_exchange_jobs__id__get: {
+    exchange_job: {
         parameters: {
             query?: never;
             header?: never;
@@ -9081,18 +9297,9 @@ export interface operations {
                     "application/json": components["schemas"]["JobView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    stop_api_exchange_jobs__id__delete: {
+    exchange_stop: {
         parameters: {
             query?: never;
             header?: never;
@@ -9112,21 +9319,15 @@ export interface operations {
                     "application/json": components["schemas"]["JobView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    expose_api_exposures_post: {
+    exposures_log: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9142,15 +9343,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Exposure"];
+                    "application/json": components["schemas"]["ExposureView"];
                 };
             };
         };
     };
-    expose_bracket_api_exposures_bracket_post: {
+    exposures_log_bracket: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9166,12 +9370,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Exposure"][];
+                    "application/json": components["schemas"]["ExposureView"][];
                 };
             };
         };
     };
-    check_given_api_exposures_check_post: {
+    exposures_weigh: {
         parameters: {
             query?: never;
             header?: never;
@@ -9190,17 +9394,20 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GivenCheck"];
+                    "application/json": components["schemas"]["Weighed"];
                 };
             };
         };
     };
-    put_right_api_exposures__id__put: {
+    exposures_put_right: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9218,21 +9425,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Exposure"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["ExposureView"];
                 };
             };
         };
     };
-    read_api_history__id__get: {
+    history_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -9252,21 +9450,15 @@ export interface operations {
                     "application/json": components["schemas"]["Event"][];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    put_back_api_history__id__put_back_post: {
+    history_restore: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9274,7 +9466,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PuttingBackTo"];
+                "application/json": components["schemas"]["Restoring"];
             };
         };
         responses: {
@@ -9287,18 +9479,9 @@ export interface operations {
                     "application/json": components["schemas"]["Event"][];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    read_api_holders_get: {
+    holders_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -9318,7 +9501,7 @@ export interface operations {
             };
         };
     };
-    checklist_api_holders_checklist_get: {
+    holders_checklist: {
         parameters: {
             query?: never;
             header?: never;
@@ -9338,7 +9521,7 @@ export interface operations {
             };
         };
     };
-    named_api_holders_sides_get: {
+    holders_named: {
         parameters: {
             query?: {
                 text?: string;
@@ -9358,18 +9541,9 @@ export interface operations {
                     "application/json": string[];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    exposed_boxes_api_holders_boxes_get: {
+    holders_exposed_boxes: {
         parameters: {
             query?: never;
             header?: never;
@@ -9389,7 +9563,7 @@ export interface operations {
             };
         };
     };
-    labels_api_holders_labels_pdf_get: {
+    holders_labels: {
         parameters: {
             query?: never;
             header?: never;
@@ -9409,12 +9583,15 @@ export interface operations {
             };
         };
     };
-    put_api_holders__id__put: {
+    holders_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9435,21 +9612,15 @@ export interface operations {
                     "application/json": components["schemas"]["Holder"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_api_holders__id__delete: {
+    holders_delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9458,27 +9629,23 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    load_api_holders_load_post: {
+    holders_load: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9494,15 +9661,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HolderView"][];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    unload_api_holders_unload_post: {
+    holders_unload: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9518,12 +9688,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HolderView"][];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    reach_api_journal_get: {
+    journal_reach: {
         parameters: {
             query?: never;
             header?: never;
@@ -9543,14 +9713,21 @@ export interface operations {
             };
         };
     };
-    undo_api_undo_post: {
+    journal_undo: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Expected"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -9563,14 +9740,21 @@ export interface operations {
             };
         };
     };
-    redo_api_redo_post: {
+    journal_redo: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Expected"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -9583,7 +9767,7 @@ export interface operations {
             };
         };
     };
-    read_api_kit_get: {
+    kit_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -9603,12 +9787,15 @@ export interface operations {
             };
         };
     };
-    put_film: {
+    kit_put_film: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9629,21 +9816,15 @@ export interface operations {
                     "application/json": components["schemas"]["Film"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_film: {
+    kit_delete_film: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9652,29 +9833,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_recipe: {
+    kit_put_recipe: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9695,21 +9872,15 @@ export interface operations {
                     "application/json": components["schemas"]["FilmRecipe"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_recipe: {
+    kit_delete_recipe: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9718,29 +9889,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_camera: {
+    kit_put_camera: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9761,21 +9928,15 @@ export interface operations {
                     "application/json": components["schemas"]["Camera"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_camera: {
+    kit_delete_camera: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9784,29 +9945,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_lens: {
+    kit_put_lens: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9827,21 +9984,15 @@ export interface operations {
                     "application/json": components["schemas"]["KitLens"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_lens: {
+    kit_delete_lens: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9850,29 +10001,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_pinhole: {
+    kit_put_pinhole: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9893,21 +10040,15 @@ export interface operations {
                     "application/json": components["schemas"]["KitPinhole"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_pinhole: {
+    kit_delete_pinhole: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9916,29 +10057,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_filter: {
+    kit_put_filter: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9959,21 +10096,15 @@ export interface operations {
                     "application/json": components["schemas"]["KitFilter"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_filter: {
+    kit_delete_filter: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -9982,29 +10113,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_meter: {
+    kit_put_meter: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10025,21 +10152,15 @@ export interface operations {
                     "application/json": components["schemas"]["Meter"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_meter: {
+    kit_delete_meter: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10048,29 +10169,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_sheet_format: {
+    kit_put_sheet_format: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10091,21 +10208,15 @@ export interface operations {
                     "application/json": components["schemas"]["SheetFormat"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_sheet_format: {
+    kit_delete_sheet_format: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10114,29 +10225,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_tank: {
+    kit_put_tank: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10157,21 +10264,15 @@ export interface operations {
                     "application/json": components["schemas"]["Tank"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_tank: {
+    kit_delete_tank: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10180,29 +10281,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_line: {
+    kit_put_line: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10223,21 +10320,15 @@ export interface operations {
                     "application/json": components["schemas"]["Line"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_line: {
+    kit_delete_line: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10246,29 +10337,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_bottle: {
+    kit_put_bottle: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10289,21 +10376,15 @@ export interface operations {
                     "application/json": components["schemas"]["Bottle"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_bottle: {
+    kit_delete_bottle: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10312,29 +10393,25 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_powder: {
+    kit_put_powder: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10355,21 +10432,15 @@ export interface operations {
                     "application/json": components["schemas"]["Powder"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_powder: {
+    kit_delete_powder: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10378,24 +10449,17 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    read_sheet_api_kit_data_sheet_post: {
+    kit_read_sheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -10419,10 +10483,13 @@ export interface operations {
             };
         };
     };
-    add_recipes_api_kit_recipes_post: {
+    kit_add_recipes: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10438,16 +10505,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmRecipe"][];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    read_api_log_get: {
+    log_read: {
         parameters: {
             query?: {
-                before?: number | null;
-                limit?: number;
                 text?: string;
                 film_id?: string;
                 lens_id?: string;
@@ -10458,6 +10523,8 @@ export interface operations {
                 n?: number | null;
                 day_from?: string;
                 day_to?: string;
+                before?: number | null;
+                limit?: number;
             };
             header?: never;
             path?: never;
@@ -10474,18 +10541,9 @@ export interface operations {
                     "application/json": components["schemas"]["LogPage"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    story_api_log__id__get: {
+    log_story: {
         parameters: {
             query?: never;
             header?: never;
@@ -10505,18 +10563,9 @@ export interface operations {
                     "application/json": components["schemas"]["Story"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    xmp_api_log__id__sidecar_xmp_get: {
+    log_xmp: {
         parameters: {
             query?: {
                 beside?: string;
@@ -10538,18 +10587,9 @@ export interface operations {
                     "application/rdf+xml": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    sheet_api_mixing_get: {
+    mixing_sheet: {
         parameters: {
             query: {
                 recipe_id: string;
@@ -10576,18 +10616,9 @@ export interface operations {
                     "application/json": components["schemas"]["MixingSheet"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    sheet_pdf_api_mixing_sheet_pdf_get: {
+    mixing_sheet_pdf: {
         parameters: {
             query: {
                 recipe_id: string;
@@ -10614,18 +10645,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    powder_api_mixing_powders__id__get: {
+    mixing_powder: {
         parameters: {
             query?: never;
             header?: never;
@@ -10645,18 +10667,9 @@ export interface operations {
                     "application/json": components["schemas"]["MixingSheet"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    powder_pdf_api_mixing_powders__id__sheet_pdf_get: {
+    mixing_powder_pdf: {
         parameters: {
             query?: never;
             header?: never;
@@ -10676,21 +10689,15 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    clearing_api_mixing_clearing_post: {
+    mixing_clearing: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10711,7 +10718,7 @@ export interface operations {
             };
         };
     };
-    read_api_outings_get: {
+    outings_read: {
         parameters: {
             query?: {
                 limit?: number;
@@ -10731,18 +10738,9 @@ export interface operations {
                     "application/json": components["schemas"]["OutingView"][];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    names_api_outings_names_get: {
+    outings_names: {
         parameters: {
             query?: never;
             header?: never;
@@ -10762,7 +10760,7 @@ export interface operations {
             };
         };
     };
-    earlier_api_outings_earlier_get: {
+    outings_earlier: {
         parameters: {
             query?: {
                 text?: string;
@@ -10782,23 +10780,17 @@ export interface operations {
                     "application/json": components["schemas"]["EarlierView"][];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    put_api_outings__id__put: {
+    outings_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10819,21 +10811,15 @@ export interface operations {
                     "application/json": components["schemas"]["Outing"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_api_outings__id__delete: {
+    outings_delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10842,27 +10828,23 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    begin_api_outings__id__scenes_post: {
+    outings_begin: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10883,21 +10865,15 @@ export interface operations {
                     "application/json": components["schemas"]["Scene"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    revisit_api_outings__id__revisit_post: {
+    outings_revisit: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10918,18 +10894,9 @@ export interface operations {
                     "application/json": components["schemas"]["Scene"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    pack_list_api_outings__id__packing_get: {
+    outings_pack_list: {
         parameters: {
             query?: never;
             header?: never;
@@ -10949,21 +10916,15 @@ export interface operations {
                     "application/json": components["schemas"]["PackItem"][];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    pack_api_outings__id__packed_put: {
+    outings_pack: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -10981,21 +10942,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OutingView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Outing"];
                 };
             };
         };
     };
-    sheet_api_outings__id__sheet_pdf_get: {
+    outings_sheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -11015,18 +10967,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    ready_api_pieces_ready_get: {
+    pieces_ready: {
         parameters: {
             query?: never;
             header?: never;
@@ -11046,7 +10989,30 @@ export interface operations {
             };
         };
     };
-    read_api_preferences_get: {
+    pieces_fitting: {
+        parameters: {
+            query: {
+                film_id: string;
+                share?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fitting"];
+                };
+            };
+        };
+    };
+    preferences_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -11066,12 +11032,15 @@ export interface operations {
             };
         };
     };
-    put_api_preferences_put: {
+    preferences_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -11090,18 +11059,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptPreferences"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    read_api_rolls_get: {
+    rolls_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -11121,10 +11081,13 @@ export interface operations {
             };
         };
     };
-    load_api_rolls_post: {
+    rolls_load: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -11140,17 +11103,20 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_api_rolls__id__put: {
+    rolls_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11168,53 +11134,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Roll"];
                 };
             };
         };
     };
-    delete_api_rolls__id__delete: {
+    rolls_unload: {
         parameters: {
             query?: never;
-            header?: never;
-            path: {
-                id: string;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
             };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    advanced_api_rolls__id__advanced_post: {
-        parameters: {
-            query?: never;
-            header?: never;
             path: {
                 id: string;
             };
@@ -11228,24 +11159,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    skip_api_rolls__id__skip_post: {
+    rolls_advanced: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11259,24 +11184,43 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    take_out_api_rolls__id__take_out_post: {
+    rolls_skip: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    rolls_take_out: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11294,24 +11238,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    put_back_api_rolls__id__put_back_post: {
+    rolls_put_back: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11329,24 +11267,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    cut_api_rolls__id__cut_post: {
+    rolls_cut: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11364,24 +11296,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    weigh_api_rolls__id__weight_post: {
+    rolls_weigh: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11399,21 +11325,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    strip_choices_api_rolls_strips__id__choices_get: {
+    rolls_strip_choices: {
         parameters: {
             query?: never;
             header?: never;
@@ -11430,24 +11347,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollChoice"][];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["StripChoices"];
                 };
             };
         };
     };
-    develop_for_api_rolls_strips__id__development_put: {
+    rolls_develop_for: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11465,24 +11376,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    begin_api_darkroom_runs_post: {
+    runs_begin: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -11498,12 +11403,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunView"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    table_api_darkroom_runs_table_csv_get: {
+    runs_table: {
         parameters: {
             query?: never;
             header?: never;
@@ -11523,7 +11428,7 @@ export interface operations {
             };
         };
     };
-    course_api_darkroom_runs__id__course_get: {
+    runs_course: {
         parameters: {
             query?: never;
             header?: never;
@@ -11543,18 +11448,9 @@ export interface operations {
                     "application/json": components["schemas"]["Course"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    sheet_api_darkroom_runs__id__sheet_pdf_get: {
+    runs_sheet: {
         parameters: {
             query?: never;
             header?: never;
@@ -11574,18 +11470,9 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    retime_api_darkroom_runs__id__retime_post: {
+    runs_retime: {
         parameters: {
             query?: never;
             header?: never;
@@ -11609,18 +11496,9 @@ export interface operations {
                     "application/json": components["schemas"]["Retimed"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    begin_beside_api_darkroom_runs__id__beside_post: {
+    runs_begin_beside: {
         parameters: {
             query?: never;
             header?: never;
@@ -11641,24 +11519,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["emulsa__core__runs__beside__Beside"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["BesideRuns"];
                 };
             };
         };
     };
-    went_api_darkroom_runs__id__went_put: {
+    runs_keep_course: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11676,24 +11548,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    developed_api_darkroom_runs__id__developed_post: {
+    runs_developed: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11707,24 +11573,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    leave_api_darkroom_runs__id__delete: {
+    runs_leave: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11733,24 +11593,17 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    read_api_scenes__id__get: {
+    scenes_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -11770,23 +11623,17 @@ export interface operations {
                     "application/json": components["schemas"]["SceneView"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    put_api_scenes__id__put: {
+    scenes_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11807,21 +11654,15 @@ export interface operations {
                     "application/json": components["schemas"]["KeptScene"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_api_scenes__id__delete: {
+    scenes_delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -11830,24 +11671,48 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };
     };
-    opinions_api_scenes_opinions_post: {
+    scenes_edit: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Editing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptScene"];
+                };
+            };
+        };
+    };
+    scenes_opinions: {
         parameters: {
             query?: never;
             header?: never;
@@ -11871,7 +11736,7 @@ export interface operations {
             };
         };
     };
-    bracketed_api_scenes_bracket_post: {
+    scenes_bracketed: {
         parameters: {
             query?: never;
             header?: never;
@@ -11895,7 +11760,7 @@ export interface operations {
             };
         };
     };
-    relight_api_scenes__id__relit_post: {
+    scenes_relight: {
         parameters: {
             query?: never;
             header?: never;
@@ -11919,18 +11784,9 @@ export interface operations {
                     "application/json": components["schemas"]["RelitAnswer"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    solve_api_scenes_solve_post: {
+    scenes_solve: {
         parameters: {
             query?: never;
             header?: never;
@@ -11939,7 +11795,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Scene"];
+                "application/json": components["schemas"]["Draft"];
             };
         };
         responses: {
@@ -11954,7 +11810,7 @@ export interface operations {
             };
         };
     };
-    line_api_scenes_line_post: {
+    scenes_line: {
         parameters: {
             query?: never;
             header?: never;
@@ -11978,7 +11834,27 @@ export interface operations {
             };
         };
     };
-    read_api_stock_get: {
+    service_health: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Health"];
+                };
+            };
+        };
+    };
+    stock_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -11998,7 +11874,7 @@ export interface operations {
             };
         };
     };
-    formats_api_stock_formats_get: {
+    stock_formats: {
         parameters: {
             query?: never;
             header?: never;
@@ -12018,12 +11894,15 @@ export interface operations {
             };
         };
     };
-    put_api_stock__id__put: {
+    stock_put: {
         parameters: {
-            query?: {
-                base?: string | null;
+            query: {
+                base: string;
             };
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
@@ -12044,51 +11923,18 @@ export interface operations {
                     "application/json": components["schemas"]["Stock"];
                 };
             };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
         };
     };
-    delete_api_stock__id__delete: {
+    stock_delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
             path: {
                 id: string;
             };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    health_api_health_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
             cookie?: never;
         };
         requestBody?: never;
@@ -12099,7 +11945,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Health"];
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };

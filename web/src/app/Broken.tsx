@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { Button } from "../components/Button";
-import { RoomHeader } from "./RoomHeader";
+import { RoomHeader } from "../shared/RoomHeader";
 
 /** A room that could not be loaded or failed: what was typed is still kept, and it is tried again. */
 export function Broken() {

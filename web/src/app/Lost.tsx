@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { RoomHeader } from "./RoomHeader";
+import { RoomHeader } from "../shared/RoomHeader";
 
 export function Lost() {
   return (

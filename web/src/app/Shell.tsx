@@ -3,11 +3,14 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { NavLink, Outlet, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
+import { putTroubleAway, useTrouble } from "../api/pending";
+import { readsOf } from "../api/reads";
 import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
+import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
-import { useJournal } from "./journal";
-import { type Keys, useKeys } from "./keys";
+import { useJournal } from "../shared/journal";
+import { type Keys, useKeys } from "../shared/keys";
 import { ROOMS } from "./rooms";
 
 const ExposureClock = lazy(async () => ({
@@ -30,14 +33,14 @@ const KEYS = [
 
 export function Shell() {
   const navigate = useNavigate();
-  const { undo, redo } = useJournal();
+  const { undo, redo, problem } = useJournal();
   const [help, setHelp] = useState(false);
   const keys = useMemo<Keys>(() => {
     const rooms = Object.fromEntries(ROOMS.map((room) => [room.key, () => navigate(room.path)]));
     return {
       ...rooms,
-      u: () => undo.mutate(),
-      U: () => redo.mutate(),
+      u: () => void undo(),
+      U: () => void redo(),
       "?": () => setHelp(true),
     };
   }, [navigate, undo, redo]);
@@ -54,6 +57,11 @@ export function Shell() {
       <Rail />
       <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
         <Trouble />
+        {problem && (
+          <Notice tone="refusal" live>
+            {problem.message}
+          </Notice>
+        )}
         <Outlet />
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
@@ -174,18 +182,31 @@ function Help({ open, close }: { open: boolean; close: () => void }) {
 
 const HEALTH_MS = 60_000;
 
-/** What is wrong with the data, if anything is, above every room. */
+/** What is wrong with the data, or was not done of what was under way, above every room. */
 function Trouble() {
+  const refused = useTrouble();
   const trouble = useQuery({
     queryKey: ["health"],
     queryFn: () => unwrap(api.GET("/api/health")),
     refetchInterval: HEALTH_MS,
     retry: false,
+    ...readsOf("/api/health"),
   }).data?.trouble;
-  if (!trouble) return null;
   return (
-    <Notice tone="warning" live>
-      {trouble}
-    </Notice>
+    <>
+      {trouble && (
+        <Notice tone="warning" live>
+          {trouble}
+        </Notice>
+      )}
+      {refused && (
+        <Notice tone="refusal" live>
+          What was under way when the page was closed was not done: {refused}{" "}
+          <Button variant="word" onClick={putTroubleAway}>
+            Understood
+          </Button>
+        </Notice>
+      )}
+    </>
   );
 }

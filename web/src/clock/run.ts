@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { keptOutside } from "./kept";
+import { keptOutside } from "../api/kept";
 
 /* The runs that are being timed, kept outside the page like the exposure clock: a reload, a sleeping
    tab or a lost server changes nothing. Times come from the wall clock, never from ticks. */

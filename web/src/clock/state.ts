@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { keptOutside } from "./kept";
+import { keptOutside } from "../api/kept";
 
 /* The one exposure that is being timed: kept outside the page, so that a reload, a sleeping tab or a
    lost server changes nothing. Times are counted from the wall clock, never from ticks. */

@@ -1,6 +1,8 @@
-"""One module for each noun; the application includes them all."""
+"""One module for each noun; the application answers them all."""
 
 from importlib import import_module
+
+from emulsa.api.routing import Routes
 
 NOUNS = (
     "cards",
@@ -23,6 +25,7 @@ NOUNS = (
     "rolls",
     "runs",
     "scenes",
+    "service",
     "stock",
 )
-ROUTERS = tuple(import_module(f"{__name__}.{noun}").router for noun in NOUNS)
+ROUTES: tuple[Routes, ...] = tuple(import_module(f"{__name__}.{noun}").routes for noun in NOUNS)

@@ -3,119 +3,88 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Annotated, Any
 
-from fastapi import Query, Request, Response
-from fastapi.concurrency import run_in_threadpool
-from fastapi.responses import FileResponse
-
-from emulsa.api.answers import Routes
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
-from emulsa.api.files import disposition
-from emulsa.api.uploads import received
-from emulsa.core import wire
+from emulsa.api.lookup import needed
+from emulsa.api.refusals import NotFound
+from emulsa.api.replies import disposition
+from emulsa.api.routing import Act, Db, File, House, Routes
+from emulsa.api.views.done import Done
 from emulsa.core.limits import Id
+from emulsa.core.logged.attachment import Attachment, PictureName
 from emulsa.exchange import pictures
+from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
-from emulsa.store import exposures, journal
-from emulsa.store.attachments import Attachment
-from emulsa.store.database import Connection
+from emulsa.store import exposures
 
-router = Routes(prefix="/api/attachments", tags=["attachments"])
-
-PICTURE: dict[int | str, dict[str, Any]] = {
-    200: {"content": {kind: {} for kind, _ in pictures.MEDIA.values()}}
-}
-BODY = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
-    }
-}
+routes = Routes("attachments", "/api/attachments")
 
 
-@router.put("/{id}", openapi_extra=BODY)
-async def attach(
-    id: str,  # noqa: A002
-    request: Request,
-    db: Db,
-    exposure_id: Annotated[str, Query(min_length=1, max_length=64)],
-    name: Annotated[str, Query(min_length=1, max_length=120)],
+def _keep(house: House, file: Path) -> Picture:
+    return pictures.keep(house.attachments, file)
+
+
+@routes.act("PUT", "/{id}", upload=True, look=_keep)
+def attach(
+    act: Act,
+    looked: Picture,
+    id: Id,  # noqa: A002
+    exposure_id: Id,
+    name: PictureName,
 ) -> Attachment:
-    """Attach a JPEG, PNG or TIFF picture; handed in twice, it is attached once."""
-    wire.decode(Id, id, "id")
-    wire.decode(str, name, "name")
-    folder = _folder(request)
-    async with received(request, folder) as path:
-        return await run_in_threadpool(_attach, db, folder, path, id, exposure_id, name)
-
-
-@router.get("/{id}", response_class=FileResponse, responses=PICTURE)
-def original(id: str, request: Request, db: Db) -> Response:  # noqa: A002
-    """The picture as it was handed in, to save."""
-    found = _found(db, id)
-    path = pictures.original(_folder(request), found.digest, found.media_type)
-    return _file(path, found.media_type, {"content-disposition": disposition(found.name)})
-
-
-@router.get("/{id}/thumbnail", response_class=FileResponse, responses=PICTURE)
-def thumbnail(id: str, request: Request, db: Db) -> Response:  # noqa: A002
-    """The picture in small."""
-    found = _found(db, id)
-    path = pictures.thumbnail(_folder(request), found.digest)
-    return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
-
-
-@router.delete("/{id}", status_code=204)
-def delete(id: str, db: Db) -> None:  # noqa: A002
-    """Take a picture off its exposure; undo brings it back."""
-    found = _found(db, id)
-    with journal.action(db, f"picture {found.name} taken off", now()):
-        store.delete(db, id)
-
-
-def _attach(
-    db: Connection, folder: Path, path: Path, id_: str, exposure_id: str, name: str
-) -> Attachment:
-    known = store.attachment(db, id_)
+    """Attach a JPEG, PNG or TIFF picture; one of this id that is there stays as it is."""
+    known = store.attachment(act.db, id)
     if known is not None:
         return known
-    if exposures.exposure(db, exposure_id) is None:
-        raise NotFound("There is no such exposure.", field="exposure_id")
-    picture = pictures.keep(folder, path)
+    exposure = exposures.exposure(act.db, exposure_id)
+    needed(exposure, "There is no such exposure.", "exposure_id")
     attachment = Attachment(
-        id=id_,
+        id=id,
         exposure_id=exposure_id,
         name=name.replace("\\", "/").rsplit("/", 1)[-1] or "picture",
-        media_type=picture.media_type,
-        bytes=picture.bytes,
-        width=picture.width,
-        height=picture.height,
-        digest=picture.digest,
-        added_at=now(),
+        media_type=looked.media_type,
+        bytes=looked.bytes,
+        width=looked.width,
+        height=looked.height,
+        digest=looked.digest,
+        added_at=act.moment,
     )
-    with journal.action(db, f"picture {attachment.name} attached", attachment.added_at):
-        store.put(db, attachment)
+    act.says(f"attach {attachment.name}")
+    act.keep(attachment)
     return attachment
 
 
-def _folder(request: Request) -> Path:
-    folder: Path = request.app.state.attachments
-    return folder
+@routes.question("/{id}", media_type="image/*")
+def original(db: Db, house: House, id: str) -> File:  # noqa: A002
+    """The picture as it was handed in, to save."""
+    found = _found(db, id)
+    path = pictures.original(house.attachments, found.digest, found.media_type)
+    return _file(path, found.media_type, {"content-disposition": disposition(found.name)})
 
 
-def _found(db: Connection, id_: str) -> Attachment:
-    found = store.attachment(db, id_)
-    if found is None:
-        raise NotFound("There is no such picture.", field="id")
-    return found
+@routes.question("/{id}/thumbnail", media_type="image/jpeg")
+def thumbnail(db: Db, house: House, id: str) -> File:  # noqa: A002
+    """The picture in small."""
+    found = _found(db, id)
+    path = pictures.thumbnail(house.attachments, found.digest)
+    return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
 
 
-def _file(path: Path, media_type: str, headers: dict[str, str]) -> Response:
+@routes.act("DELETE", "/{id}")
+def delete(act: Act, id: str) -> Done:  # noqa: A002
+    """Take a picture off its exposure; undo brings it back."""
+    found = _found(act.db, id)
+    act.says(f"remove {found.name}")
+    store.delete(act.db, id)
+    return Done(f"remove {found.name}", (id,))
+
+
+def _found(db: Db, id_: str) -> Attachment:
+    return needed(store.attachment(db, id_), "There is no such picture.")
+
+
+def _file(path: Path, media_type: str, headers: dict[str, str]) -> File:
     if not path.exists():
         raise NotFound(
             "The picture's file is not in the data folder any more; restore it from a backup."
         )
-    return FileResponse(path, media_type=media_type, headers=headers)
+    return File(media_type, path=path, headers=headers)

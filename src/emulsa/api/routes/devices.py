@@ -1,30 +1,31 @@
-"""Devices: the simulated spot meter and shutter tester that ship with the application."""
+"""Devices: the simulated spot meter, thermometer and shutter tester that ship with the application.
+
+They are there in the demo, and where the user turned them on in Preferences; nowhere else does a
+simulated thermometer time real film.
+"""
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import Query, Request
-
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
+from emulsa.api.refusals import NotFound
+from emulsa.api.routing import Db, House, Routes
 from emulsa.core.corrections.optics import MeasuredSpeed, Shutter
+from emulsa.core.darkroom.run import Minute
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.limits import Id
-from emulsa.core.scene.record import Scene, SceneReading
-from emulsa.devices.shutter_tester import ShutterTester
-from emulsa.devices.spot_meter import SpotMeter
-from emulsa.devices.thermometer import Thermometer
-from emulsa.store import kit
+from emulsa.core.limits import Id, Within
+from emulsa.core.scene.edits import Edits, Read
+from emulsa.core.scene.record import Scene
+from emulsa.store import kit, preferences
 
-router = Routes(prefix="/api/devices", tags=["devices"])
+routes = Routes("devices", "/api/devices")
+
+BathC = Annotated[float, Within("The bath", 0, 50, "°C")]
 
 
 @dataclass(frozen=True)
-class Target:
+class MeterTarget:
     """Something to aim at."""
 
     id: str
@@ -36,12 +37,12 @@ class SpotMeterView:
     """A spot meter that is there, and what it can be aimed at."""
 
     name: str
-    targets: list[Target]
+    targets: list[MeterTarget]
 
 
 @dataclass(frozen=True, kw_only=True)
 class Trigger:
-    """A reading of a target into a scene; a reading of that name is taken anew."""
+    """A reading of a target into a scene; a reading of that name is taken again."""
 
     scene: Scene
     target: Id
@@ -50,45 +51,18 @@ class Trigger:
 
 @dataclass(frozen=True)
 class Arrived:
-    """What arrived, in words, and the scene with it."""
+    """What arrived, in words, and the edits that take it into the scene."""
 
     says: str
-    scene: Scene
+    edits: Edits
 
 
 @dataclass(frozen=True)
-class Measured:
+class MeasuredShutter:
     """What the shutter tester found."""
 
     name: str
     measured: tuple[MeasuredSpeed, ...]
-
-
-@router.get("/spot-meter")
-def spot_meter(request: Request, scene_id: str) -> SpotMeterView:
-    """The spot meter and its targets before a scene."""
-    device: SpotMeter = request.app.state.spot_meter
-    targets = [Target(each.id, each.label) for each in device.patches(scene_id)]
-    return SpotMeterView(device.name, targets)
-
-
-@router.post("/spot-meter/trigger", openapi_extra=documented(Trigger))
-def trigger(request: Request, db: Db, pulled: Trigger = body(Trigger)) -> Arrived:
-    """Pull the trigger: the reading arrives in the scene; nothing is kept yet."""
-    device: SpotMeter = request.app.state.spot_meter
-    scene = pulled.scene
-    meter = kit.meter(db, scene.meter_id) if scene.meter_id else None
-    reading = device.trigger(scene.id, pulled.target, meter.scale if meter else "third")
-    label = next(each.label for each in device.patches(scene.id) if each.id == pulled.target)
-    before = next((each for each in scene.readings if each.label == label), None)
-    taken = (
-        replace(before, reading=reading, taken_at=now())
-        if before
-        else SceneReading(id=pulled.reading_id, label=label, reading=reading, taken_at=now())
-    )
-    others = tuple(taken if each is before else each for each in scene.readings)
-    readings = others if before else (*others, taken)
-    return Arrived(f"{label}: {reading_text(reading)}", replace(scene, readings=readings))
 
 
 @dataclass(frozen=True)
@@ -99,19 +73,70 @@ class ThermometerView:
     temperature_c: float
 
 
-@router.get("/thermometer")
+@dataclass(frozen=True)
+class Connected:
+    """Which devices are there; all of them are simulated."""
+
+    simulated: bool
+
+
+@routes.question("")
+def connected(db: Db, house: House) -> Connected:
+    """Whether the simulated devices are there."""
+    return Connected(_on(db, house))
+
+
+@routes.question("/spot-meter")
+def spot_meter(db: Db, house: House, scene_id: str) -> SpotMeterView:
+    """The spot meter and its targets before a scene; none where it is not there."""
+    patches = house.spot_meter.patches(scene_id) if _on(db, house) else ()
+    return SpotMeterView(
+        house.spot_meter.name, [MeterTarget(each.id, each.label) for each in patches]
+    )
+
+
+@routes.question("/spot-meter/trigger", "POST")
+def trigger(db: Db, house: House, pulled: Trigger) -> Arrived:
+    """Pull the trigger: the reading arrives; nothing is kept yet."""
+    _must_be_on(db, house)
+    scene = pulled.scene
+    meter = kit.meter(db, scene.meter_id)
+    reading = house.spot_meter.trigger(scene.id, pulled.target, meter.scale if meter else "third")
+    patches = house.spot_meter.patches(scene.id)
+    label = next(each.label for each in patches if each.id == pulled.target)
+    before = next((each for each in scene.readings if each.label == label), None)
+    taken = Read(
+        id=before.id if before else pulled.reading_id,
+        label=label,
+        reading=reading,
+        incident=before.incident if before else False,
+        through=before.through if before else False,
+    )
+    return Arrived(f"{label}: {reading_text(reading)}", (taken,))
+
+
+@routes.question("/thermometer")
 def thermometer(
-    request: Request,
-    began_c: Annotated[float, Query(ge=0, le=50)] = 20.0,
-    minute: Annotated[float, Query(ge=0, le=600)] = 0.0,
+    db: Db, house: House, began_c: BathC = 20.0, minute: Minute = 0.0
 ) -> ThermometerView:
     """Read the bath: it began at a temperature so many minutes ago."""
-    device: Thermometer = request.app.state.thermometer
+    _must_be_on(db, house)
+    device = house.thermometer
     return ThermometerView(device.name, device.read_c(began_c, minute))
 
 
-@router.post("/shutter-tester/measure", openapi_extra=documented(Shutter))
-def measure(request: Request, shutter: Shutter = body(Shutter)) -> Measured:
+@routes.question("/shutter-tester/measure", "POST")
+def measure(db: Db, house: House, shutter: Shutter) -> MeasuredShutter:
     """Test every mark of a shutter."""
-    device: ShutterTester = request.app.state.shutter_tester
-    return Measured(device.name, device.measure(shutter))
+    _must_be_on(db, house)
+    device = house.shutter_tester
+    return MeasuredShutter(device.name, device.measure(shutter))
+
+
+def _on(db: Db, house: House) -> bool:
+    return house.demo or preferences.preferences(db).simulated_devices
+
+
+def _must_be_on(db: Db, house: House) -> None:
+    if not _on(db, house):
+        raise NotFound("No device is connected; simulated ones are turned on in Preferences.")

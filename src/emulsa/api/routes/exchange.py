@@ -2,42 +2,27 @@
 
 from __future__ import annotations
 
-import asyncio
+import hashlib
+import json
 from collections.abc import Callable, Iterator
 from contextlib import closing
 from dataclasses import asdict, dataclass, field
 from pathlib import Path
 from typing import Any, Literal
-from uuid import uuid4
 
-from fastapi import Request, Response
-from fastapi.responses import FileResponse, JSONResponse, StreamingResponse
-
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
-from emulsa.api.files import CSV, disposition
-from emulsa.api.jobs import Job, Jobs
-from emulsa.api.uploads import received
-from emulsa.core.errors import Missing
+from emulsa.api.acting import act_done, long_act
+from emulsa.api.jobs import Job
+from emulsa.api.lookup import needed
+from emulsa.api.refusals import NotFound
+from emulsa.api.replies import CSV, GEOJSON, ZIP, disposition
+from emulsa.api.routing import Db, File, House, Routes, now
 from emulsa.core.limits import Id
 from emulsa.exchange import places
 from emulsa.exchange.logbook import archive, columns, csv_in, csv_out
-from emulsa.store import journal, outings
-from emulsa.store.database import Connection, connect, connect_to_write_much
+from emulsa.store import outings
+from emulsa.store.acts import Act as Doing
 
-router = Routes(prefix="/api/exchange", tags=["exchange"])
-
-ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
-GEOJSON: dict[int | str, dict[str, Any]] = {200: {"content": {"application/geo+json": {}}}}
-FILE = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
-    }
-}
+routes = Routes("exchange", "/api/exchange")
 
 
 @dataclass(frozen=True)
@@ -74,7 +59,7 @@ class CsvFile:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Reading:
+class ReadingIn:
     """A handed-in CSV and which of its columns is which; ``write`` brings it in."""
 
     id: Id
@@ -82,40 +67,35 @@ class Reading:
     write: bool = False
 
 
-@router.get("/exposures.csv", response_class=StreamingResponse, responses=CSV)
-def exposures_csv(request: Request) -> Response:
+@routes.question("/exposures.csv", media_type=CSV)
+def exposures_csv(house: House) -> File:
     """The whole log for a spreadsheet, streamed."""
 
     def text() -> Iterator[bytes]:
         yield "\ufeff".encode()
-        with closing(_connect(request)) as connection:
+        with closing(house.connect()) as connection:
             for part in csv_out.lines(connection):
                 yield part.encode()
 
     headers = {"content-disposition": disposition(f"emulsa-exposures-{now()[:10]}.csv")}
-    return StreamingResponse(text(), media_type="text/csv; charset=utf-8", headers=headers)
+    return File(CSV, stream=text(), headers=headers)
 
 
-@router.get("/places.geojson", response_class=JSONResponse, responses=GEOJSON)
-def places_geojson(db: Db) -> Response:
+@routes.question("/places.geojson", media_type=GEOJSON)
+def places_geojson(db: Db) -> File:
     """Outings that have coordinates, as points."""
     headers = {"content-disposition": disposition(f"emulsa-places-{now()[:10]}.geojson")}
-    return JSONResponse(
-        places.feature_collection(outings.outings(db)),
-        media_type="application/geo+json",
-        headers=headers,
-    )
+    content = json.dumps(places.feature_collection(outings.outings(db)), ensure_ascii=False)
+    return File(GEOJSON, content.encode(), headers=headers)
 
 
-@router.post("/csv", openapi_extra=FILE)
-async def hand_in_csv(request: Request) -> CsvFile:
+@routes.work("POST", "/csv", upload=True)
+def hand_in_csv(house: House, file: Path, act_id: str) -> CsvFile:
     """Hand a CSV in: it is kept until it is brought in, and nothing is written yet."""
-    id_ = uuid4().hex
-    async with received(request, _folder(request)) as path:
-        names, sample = csv_in.header(path)
-        path.replace(_handed_in(request, id_))
+    names, sample = csv_in.header(file)
+    file.replace(_file(house, act_id, "csv"))
     return CsvFile(
-        id_,
+        act_id,
         names,
         sample,
         columns.guess(names),
@@ -126,124 +106,113 @@ async def hand_in_csv(request: Request) -> CsvFile:
     )
 
 
-@router.post("/csv/read", openapi_extra=documented(Reading))
-def read_csv(request: Request, reading: Reading = body(Reading)) -> JobView:
-    """Try a handed-in CSV, or bring it in: all rows or none, one undoable action."""
-    path = _handed_in(request, reading.id)
+@routes.work("POST", "/csv/read")
+def read_csv(house: House, reading: ReadingIn, act_id: str, moment: str) -> JobView:
+    """Try a handed-in CSV, or bring it in: all rows or none, one undoable act."""
+    act = Doing(act_id, moment, "exchange.read_csv", {"id": reading.id, **reading.mapping})
+    done = act_done(house, act) if reading.write else None
+    if done is not None:
+        return _finished(act_id, "csv", done)
+    path = _file(house, reading.id, "csv")
     if not path.exists():
         raise NotFound("This file is not here any more; choose it again.", field="id")
     mapping = {ours: theirs for ours, theirs in reading.mapping.items() if isinstance(theirs, str)}
 
     def work(job: Job) -> dict[str, Any]:
-        with closing(_connect_to_write(request)) as connection:
-            if not reading.write:
+        if not reading.write:
+            with closing(house.connect_to_write_much()) as connection:
                 return asdict(csv_in.check(connection, path, mapping, job.progress))
-            with journal.action(connection, "exposures brought in", now()):
-                report = csv_in.bring_in(connection, path, mapping, job.progress)
-            path.unlink(missing_ok=True)
-            return asdict(report)
+        with long_act(house, act, "import exposures") as doing:
+            doing.result = asdict(csv_in.bring_in(doing.db, path, mapping, job.progress))
+        path.unlink(missing_ok=True)
+        return doing.result
 
-    return _begun(request, "csv", work)
+    return _begun(house, act_id, "csv", work)
 
 
-@router.post("/archive")
-def write_archive(request: Request) -> JobView:
+@routes.work("POST", "/archive")
+def write_archive(house: House, act_id: str) -> JobView:
     """Write everything into one file; fetch it when the job is done."""
-    folder = _folder(request)
-    folder.mkdir(parents=True, exist_ok=True)
+    house.exchange.mkdir(parents=True, exist_ok=True)
 
     def work(job: Job) -> dict[str, Any]:
-        target = folder / f"{job.id}.zip"
+        target = _file(house, job.id, "zip")
         try:
-            with closing(_connect(request)) as connection:
-                archive.write(connection, request.app.state.attachments, target, job.progress)
+            with closing(house.connect()) as connection:
+                archive.write(connection, house.attachments, target, job.progress)
         except BaseException:
             target.unlink(missing_ok=True)
             raise
         return {"bytes": target.stat().st_size}
 
-    return _begun(request, "archive", work)
+    return _begun(house, act_id, "archive", work)
 
 
-@router.get("/archive/{id}.zip", response_class=FileResponse, responses=ZIP)
-def fetch_archive(id: str, request: Request) -> Response:  # noqa: A002
+@routes.question("/archive/{id}.zip", media_type=ZIP)
+def fetch_archive(house: House, id: str) -> File:  # noqa: A002
     """The file a finished job wrote."""
-    job = _job(request, id)
-    path = _folder(request) / f"{job.id}.zip"
-    if job.state != "done" or not path.exists():
+    path = _file(house, id, "zip")
+    job = house.jobs.find(id)
+    if (job is not None and job.state != "done") or not path.exists():
         raise NotFound("This archive is not there; write it again.", field="id")
     headers = {"content-disposition": disposition(f"emulsa-archive-{now()[:10]}.zip")}
-    return FileResponse(path, media_type="application/zip", headers=headers)
+    return File(ZIP, path=path, headers=headers)
 
 
-@router.post("/archive/merge", openapi_extra=FILE)
-async def merge_archive(request: Request) -> JobView:
+@routes.work("POST", "/archive/merge", upload=True)
+def merge_archive(house: House, file: Path, act_id: str, moment: str) -> JobView:
     """Bring an archive in: what is not here is added, what is here stays as it is."""
-    kept = _folder(request) / f"{uuid4().hex}.zip"
-    async with received(request, _folder(request)) as path:
-        path.replace(kept)
+    act = Doing(act_id, moment, "exchange.merge_archive", {"bytes": file.stat().st_size})
+    done = act_done(house, act)
+    if done is not None:
+        return _finished(act_id, "merge", done)
+    if house.jobs.find(act_id) is not None:
+        return _view(needed(house.jobs.find(act_id), ""))
+    kept = _file(house, f"{act_id}-merge", "zip")
+    file.replace(kept)
 
     def work(job: Job) -> dict[str, Any]:
         try:
-            with (
-                closing(_connect_to_write(request)) as connection,
-                journal.action(connection, "archive brought in", now()),
-            ):
-                folder = request.app.state.attachments
-                return asdict(archive.merge(connection, folder, kept, job.progress))
+            with long_act(house, act, "import an archive") as doing:
+                merged = archive.merge(doing.db, house.attachments, kept, job.progress)
+                doing.result = asdict(merged)
+            return doing.result
         finally:
             kept.unlink(missing_ok=True)
 
-    return await asyncio.to_thread(_begun, request, "merge", work)
+    return _begun(house, act_id, "merge", work)
 
 
-@router.get("/jobs/{id}")
-def job(id: str, request: Request) -> JobView:  # noqa: A002
-    """How far a job is."""
-    return _view(_job(request, id))
+@routes.question("/jobs/{id}")
+def job(house: House, db: Db, id: str) -> JobView:  # noqa: A002
+    """How far a job is; one that was finished before a restart is still known by what it did."""
+    running = house.jobs.find(id)
+    if running is not None:
+        return _view(running)
+    done = act_done(house, Doing(id, "", "", {}), db)
+    return _finished(id, "", needed(done, "There is no such job any more."))
 
 
-@router.delete("/jobs/{id}")
-def stop(id: str, request: Request) -> JobView:  # noqa: A002
+@routes.work("DELETE", "/jobs/{id}")
+def stop(house: House, id: str) -> JobView:  # noqa: A002
     """Stop a job; what it began is taken back."""
-    found = _job(request, id)
+    found = needed(house.jobs.find(id), "There is no such job any more.")
     found.stop.set()
     return _view(found)
 
 
-def _begun(request: Request, kind: str, work: Callable[[Job], dict[str, Any]]) -> JobView:
-    jobs: Jobs = request.app.state.jobs
-    return _view(jobs.begin(kind, work))
+def _begun(house: House, id_: str, kind: str, work: Callable[[Job], dict[str, Any]]) -> JobView:
+    return _view(house.jobs.begin(id_, kind, work))
 
 
 def _view(job: Job) -> JobView:
     return JobView(job.id, job.kind, job.state, job.done, job.total, job.message, job.result)
 
 
-def _job(request: Request, id_: str) -> Job:
-    jobs: Jobs = request.app.state.jobs
-    found = jobs.find(id_)
-    if found is None:
-        raise NotFound("There is no such job any more.", field="id")
-    return found
+def _finished(id_: str, kind: str, result: dict[str, Any]) -> JobView:
+    return JobView(id_, kind, "done", 1, 1, "", result)
 
 
-def _connect(request: Request) -> Connection:
-    path: Path = request.app.state.database
-    return connect(path)
-
-
-def _connect_to_write(request: Request) -> Connection:
-    path: Path = request.app.state.database
-    return connect_to_write_much(path)
-
-
-def _folder(request: Request) -> Path:
-    folder: Path = request.app.state.exchange
-    return folder
-
-
-def _handed_in(request: Request, id_: str) -> Path:
-    if not id_.isalnum():
-        raise Missing("Hand the file in first.", field="id")
-    return _folder(request) / f"{id_}.csv"
+def _file(house: House, id_: str, ending: str) -> Path:
+    """Where a file of this id lies; no id becomes a path as it was given."""
+    return house.exchange / f"{hashlib.sha256(id_.encode()).hexdigest()[:32]}.{ending}"

@@ -2,157 +2,130 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-from typing import Annotated
+from collections.abc import Sequence
+from dataclasses import dataclass
 
 from emulsa import __version__
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
 from emulsa.api.keeping import unchanged
-from emulsa.api.routes.scenes import found, recipe_of
-from emulsa.core.errors import Impossible
-from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.film.pieces import Piece, share_left, where_text
-from emulsa.core.film.rolls import exposing, rated
-from emulsa.core.film.states import Move, move
-from emulsa.core.limits import Id, Length, plain
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.core.advice import Advice
+from emulsa.core.errors import Missing
+from emulsa.core.film.acts.exposing import (
+    Bracketed,
+    Logging,
+    Target,
+    doubts,
+    expose,
+    expose_bracket,
+)
+from emulsa.core.film.pieces import Piece
 from emulsa.core.logged.correct import correct
-from emulsa.core.logged.log import GivenCheck, check, log
-from emulsa.core.logged.record import Correction, Exposure, Given, Taken
+from emulsa.core.logged.log import GivenCheck, check
+from emulsa.core.logged.record import Correction, Exposure, Given, Planned
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene
-from emulsa.store import exposures as store
-from emulsa.store import films, journal, pieces, rolls, scenes, stock
-from emulsa.store.database import Connection
+from emulsa.core.scene.solve import planned
+from emulsa.store import exposures, films, pieces, rolls, scenes, stock
 
-router = Routes(prefix="/api/exposures", tags=["exposures"])
-
-
-@dataclass(frozen=True, kw_only=True)
-class Bracketed:
-    """All frames of a bracket as they were given, slowest first; logged together or not at all."""
-
-    id: Id
-    frames: Annotated[tuple[Given, ...], Length("Frames of a bracket", 1, 15)]
+routes = Routes("exposures", "/api/exposures")
 
 
-@router.post("", openapi_extra=documented(Given))
-def expose(db: Db, given: Given = body(Given)) -> Exposure:
-    """Log an exposure on unexposed film of the scene's kind; asked twice, it is logged once.
+@dataclass(frozen=True)
+class Weighed:
+    """What a typed time would do to the film, and what speaks against exposing it there at all."""
 
-    A share below 1 is part of an intended multiple exposure and may go onto exposed film.
+    check: GivenCheck
+    doubts: tuple[Advice, ...]
+
+
+@routes.act("POST", "")
+def log(act: Act, given: Given) -> ExposureView:
+    """Log an exposure on film of the plan's kind.
+
+    A share below 1 is part of an intended multiple exposure and may go onto exposed film; what
+    nobody would advise is logged when it is said to have happened.
     """
-    known = store.exposure(db, given.id)
-    if known is not None:
-        return known
-    scene = found(db, given.scene_id)
-    label = _piece(db, given.piece_id).label
-    with journal.action(db, f"{label} exposed on {scene.title}", now()):
-        return _exposed(db, given, scene)
+    scene = _scene(act.db, given.scene_id)
+    piece = _piece(act.db, given.piece_id)
+    target = _targets(act.db, [piece])[piece.id]
+    outcome = expose(given, given.plan or _planned(act.db, scene), target, _logging(act, scene))
+    act.carry_out(outcome)
+    return in_words(_logged(outcome.kept)[0], piece.label)
 
 
-@router.post("/bracket", openapi_extra=documented(Bracketed))
-def expose_bracket(db: Db, bracket: Bracketed = body(Bracketed)) -> list[Exposure]:
-    """Log a bracket: every frame on a piece of its own, one undoable action."""
-    frames = [replace(each, bracket_id=bracket.id) for each in bracket.frames]
-    known = [store.exposure(db, each.id) for each in frames]
-    if all(known):
-        return [each for each in known if each is not None]
-    scene = found(db, frames[0].scene_id)
-    with journal.action(db, f"bracket of {len(frames)} on {scene.title}", now()):
-        return [_exposed(db, each, found(db, each.scene_id)) for each in frames]
+@routes.act("POST", "/bracket")
+def log_bracket(act: Act, bracket: Bracketed) -> list[ExposureView]:
+    """Log a bracket: every frame on a piece of its own, one undoable act."""
+    found = {each.scene_id: _scene(act.db, each.scene_id) for each in bracket.frames}
+    plans = {id_: _planned(act.db, scene) for id_, scene in found.items()}
+    on = pieces.of_ids(act.db, [each.piece_id for each in bracket.frames])
+    logging = _logging(act, found[bracket.frames[0].scene_id])
+    outcome = expose_bracket(bracket, plans, _targets(act.db, list(on.values())), logging)
+    act.carry_out(outcome)
+    return [in_words(each, on[each.piece_id].label) for each in _logged(outcome.kept)]
 
 
-@router.post("/check", openapi_extra=documented(Given))
-def check_given(db: Db, given: Given = body(Given)) -> GivenCheck:
-    """What a typed time would do to the film; nothing is kept."""
-    scene = found(db, given.scene_id)
-    return check(given, plan(scene, scenes.kit_of(db, scene)))
+@routes.question("/check", "POST")
+def weigh(db: Db, given: Given) -> Weighed:
+    """What a typed time would do to the film; nothing is kept. A piece that is not named, or not
+    there, has nothing said of it."""
+    plan = given.plan or _planned(db, _scene(db, given.scene_id))
+    piece = pieces.piece(db, given.piece_id)
+    against = doubts(given, plan, _targets(db, [piece])[piece.id]) if piece else ()
+    return Weighed(check(given, plan.request), against)
 
 
-@router.put("/{id}", openapi_extra=documented(Correction))
-def put_right(
-    id: str,  # noqa: A002
-    db: Db,
-    correction: Correction = body(Correction),
-    base: str | None = None,
-) -> Exposure:
-    """Put right what was really given; the plan it was made with stays."""
-    known = store.exposure(db, id)
-    if known is None:
-        raise NotFound("There is no such exposure.", field="id")
+@routes.act("PUT", "/{id}")
+def put_right(act: Act, id: str, base: str, correction: Correction) -> ExposureView:  # noqa: A002
+    """Correct what was really given; the plan it was made by stays."""
+    known = needed(exposures.exposure(act.db, id), "There is no such exposure.")
     exposure = correct(known, correction)
-    with journal.action(db, "exposure corrected", now()):
-        unchanged("This exposure", known, exposure, base)
-        store.put(db, exposure)
-    return exposure
+    act.says("correct an exposure")
+    unchanged("This exposure", known, exposure, base)
+    act.keep(exposure)
+    piece = _piece(act.db, known.piece_id)
+    return in_words(exposure, piece.label)
 
 
-def _exposed(db: Connection, given: Given, scene: Scene) -> Exposure:
-    """One frame onto its film, looked at under the lock: of two hands only one gets it."""
-    piece, at = _piece(db, given.piece_id), now()
-    again = given.share < 1 and piece.state == "exposed"
-    step: Move = "expose_again" if again else "expose"
-    move(piece.state, step, where_text(piece))
-    if again:
-        share_left(store.share_given(db, piece.id), given.share, where_text(piece))
-    _right_film(db, piece, scene.film_id)
-    request = plan(scene, scenes.kit_of(db, scene))
-    if piece.roll_id is not None:
-        _wind(db, piece, piece.roll_id, request, again)
-    recipe = recipe_of(db, scene)
-    taken = Taken(
-        lens_id=scene.lens_id,
-        pinhole_id=scene.pinhole_id,
-        filter_ids=scene.filter_ids,
-        exposure_index=request.ei,
-        cost=None if again else stock.piece_cost(db, piece.id),
-    )
-    exposure = log(given, request, recipe.id if recipe else None, at, __version__, taken)
-    store.put(db, exposure)
-    pieces.move(db, piece, step, at, scene.title)
-    return exposure
+def _logging(act: Act, scene: Scene) -> Logging:
+    return Logging(title=scene.title, at=act.moment, version=__version__)
 
 
-def _wind(
-    db: Connection, frame: Piece, roll_id: str, request: ExposureRequest, again: bool
-) -> None:
-    """The frame must be in the gate and the roll rated as the scene; afterwards it is wound on.
+def _scene(db: Db, id_: str) -> Scene:
+    found = scenes.scene(db, id_)
+    return needed(found, "There is no such scene; it may have been deleted.", "scene_id")
 
-    A further share of a multiple exposure goes on the frame last exposed, before winding counts.
-    """
-    roll = rolls.roll(db, roll_id)
-    film = films.film(db, frame.film_id)
-    assert roll is not None
-    assert film is not None
-    assert frame.frame is not None
-    exposing(replace(roll, next_frame=roll.next_frame - 1) if again else roll, frame.frame)
-    ei = rated(roll, film.exposure_index)
-    if abs(ei - request.ei) > 1e-6 * ei:
-        raise Impossible(
-            f"Roll {roll.number} is rated EI {plain(ei)}, this scene is worked out for"
-            f" EI {plain(request.ei)}. Change the scene's EI, or take other film.",
-            field="piece_id",
+
+def _piece(db: Db, id_: str) -> Piece:
+    said = "There is no film in that place any more; choose another."
+    return needed(pieces.piece(db, id_), said, "piece_id")
+
+
+def _planned(db: Db, scene: Scene) -> Planned:
+    """The plan of a scene as it stands; Missing names what is still to be chosen."""
+    if scene.film_id is None:
+        raise Missing("Choose the film.", field="film_id")
+    recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
+    return planned(scene, plan(scene, scenes.kit_of(db, scene)), recipe)
+
+
+def _targets(db: Db, found: Sequence[Piece]) -> dict[str, Target]:
+    """What each piece is: its film, its roll, what it has had, what it cost."""
+    shots = exposures.shots(db, [each.id for each in found])
+    by_id = {each.id: each for each in films.films(db)}
+    return {
+        each.id: Target(
+            piece=each,
+            film=by_id[each.film_id],
+            roll=rolls.roll(db, each.roll_id) if each.roll_id else None,
+            had=shots.get(each.id, ()),
+            cost=stock.piece_cost(db, each.id),
         )
-    if not again:
-        rolls.put(db, replace(roll, next_frame=frame.frame + 1))
+        for each in found
+    }
 
 
-def _piece(db: Connection, id_: str) -> Piece:
-    piece = pieces.piece(db, id_)
-    if piece is None:
-        raise NotFound("There is no film in that place any more; choose another.", field="piece_id")
-    return piece
-
-
-def _right_film(db: Connection, piece: Piece, wanted: str | None) -> None:
-    if piece.film_id != wanted:
-        film = films.film(db, piece.film_id)
-        name = film.name if film else "another film"
-        raise Impossible(
-            f"{where_text(piece)} holds {name}, which this scene is not worked out for.",
-            field="piece_id",
-        )
+def _logged(kept: Sequence[object]) -> list[Exposure]:
+    return [each for each in kept if isinstance(each, Exposure)]

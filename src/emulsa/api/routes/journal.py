@@ -1,27 +1,35 @@
-"""Undo and redo of whole actions."""
+"""Undo and redo of whole acts."""
 
 from __future__ import annotations
 
-from emulsa.api.answers import Routes
-from emulsa.api.connection import Db
+from dataclasses import dataclass
+
+from emulsa.api.routing import Act, Db, Routes
 from emulsa.store import journal
 
-router = Routes(prefix="/api", tags=["journal"])
+routes = Routes("journal", "/api")
 
 
-@router.get("/journal")
+@dataclass(frozen=True, kw_only=True)
+class Expected:
+    """The action that undo or redo is meant for."""
+
+    action_id: int
+
+
+@routes.question("/journal")
 def reach(db: Db) -> journal.Reach:
     """What undo and redo would do next."""
     return journal.reach(db)
 
 
-@router.post("/undo")
-def undo(db: Db) -> journal.Action:
-    """Take the last action back."""
-    return journal.undo(db)
+@routes.undo("/undo")
+def undo(act: Act, expected: Expected) -> journal.Action:
+    """Take the last action back; refused when it is not the expected one."""
+    return act.replayed(journal.undo(act.db, expected.action_id))
 
 
-@router.post("/redo")
-def redo(db: Db) -> journal.Action:
-    """Bring the last undone action again."""
-    return journal.redo(db)
+@routes.undo("/redo")
+def redo(act: Act, expected: Expected) -> journal.Action:
+    """Bring the last undone action again; refused when it is not the expected one."""
+    return act.replayed(journal.redo(act.db, expected.action_id))

@@ -6,14 +6,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id, unchanged
-from emulsa.api.versions import version_of
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.done import Done
 from emulsa.core.chemistry.powder import Powder
+from emulsa.core.corrections.filters import amount_text
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
 from emulsa.core.development.agitation import words
@@ -23,17 +21,19 @@ from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
-from emulsa.store import darkroom, films, holders, journal
+from emulsa.core.versions import version_of
+from emulsa.store import films, rows
 from emulsa.store import kit as store
-from emulsa.store.database import Connection
+from emulsa.store.rows import Table
 
-router = Routes(prefix="/api/kit", tags=["kit"])
+routes = Routes("kit", "/api/kit")
 
 
 @dataclass(frozen=True)
 class Kit:
     """Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
-    in words, ``reused`` the kinds of bottles that serve run after run."""
+    in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
+    after run."""
 
     films: list[Film]
     recipes: list[FilmRecipe]
@@ -48,110 +48,9 @@ class Kit:
     bottles: list[Bottle]
     powders: list[Powder]
     agitations: dict[str, str]
+    amounts: dict[str, str]
     reused: tuple[str, ...]
     versions: dict[str, str]
-
-
-@dataclass(frozen=True)
-class Kept:
-    """A kind of record: its table, its type and how it is kept."""
-
-    table: str
-    kind: Any
-    put: Callable[[Connection, Any], None]
-
-
-KINDS = {
-    "films": Kept("film", Film, films.put_film),
-    "recipes": Kept("recipe", FilmRecipe, films.put_recipe),
-    "cameras": Kept("camera", Camera, store.put_camera),
-    "lenses": Kept("lens", KitLens, store.put_lens),
-    "pinholes": Kept("pinhole", KitPinhole, store.put_pinhole),
-    "filters": Kept("filter", KitFilter, store.put_filter),
-    "meters": Kept("meter", Meter, store.put_meter),
-    "formats": Kept("sheet_format", SheetFormat, holders.put_format),
-    "tanks": Kept("tank", Tank, darkroom.put_tank),
-    "lines": Kept("line", Line, darkroom.put_line),
-    "bottles": Kept("bottle", Bottle, darkroom.put_bottle),
-    "powders": Kept("powder", Powder, darkroom.put_powder),
-}
-
-
-def everything(db: Connection) -> Kit:
-    lists: dict[str, list[Any]] = {
-        "films": films.films(db),
-        "recipes": films.recipes(db),
-        "cameras": store.cameras(db),
-        "lenses": store.lenses(db),
-        "pinholes": store.pinholes(db),
-        "filters": store.filters(db),
-        "meters": store.meters(db),
-        "formats": holders.formats(db),
-        "tanks": darkroom.tanks(db),
-        "lines": darkroom.lines(db),
-        "bottles": darkroom.bottles(db),
-        "powders": darkroom.powders(db),
-    }
-    records = (each for members in lists.values() for each in members)
-    return Kit(
-        **lists,
-        agitations=words(),
-        reused=REUSED,
-        versions={each.id: version_of(each) for each in records},
-    )
-
-
-@router.get("")
-def read(db: Db) -> Kit:
-    """The whole kit."""
-    return everything(db)
-
-
-def _known(db: Connection, plural: str, id_: str) -> Any:
-    return next((each for each in getattr(everything(db), plural) if each.id == id_), None)
-
-
-def _add(plural: str, kept: Kept) -> None:
-    def put(
-        id: str,  # noqa: A002 - the path's name
-        db: Db,
-        record: Any = body(kept.kind),
-        base: str | None = None,
-    ) -> Any:
-        own_id(id, record)
-        with journal.action(db, f"{record.name} in the kit", now()):
-            unchanged(record.name, _known(db, plural, id), record, base)
-            kept.put(db, record)
-        return record
-
-    def delete(id: str, db: Db) -> None:  # noqa: A002 - the path's name
-        known = _known(db, plural, id)
-        if known is None:
-            raise NotFound(f"There is no such {kept.table.replace('_', ' ')}.", field="id")
-        with journal.action(db, f"{known.name} taken out of the kit", now()):
-            store.delete(db, kept.table, id)
-
-    router.add_api_route(
-        f"/{plural}/{{id}}",
-        put,
-        methods=["PUT"],
-        operation_id=f"put_{kept.table}",
-        summary=f"Keep a {kept.table}, new or changed.",
-        response_model=kept.kind,
-        openapi_extra=documented(kept.kind),
-    )
-    router.add_api_route(
-        f"/{plural}/{{id}}",
-        delete,
-        methods=["DELETE"],
-        operation_id=f"delete_{kept.table}",
-        summary=f"Delete a {kept.table} nothing uses.",
-        status_code=204,
-    )
-
-
-for name, each in KINDS.items():
-    _add(name, each)
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -168,19 +67,66 @@ class NewRecipes:
     recipes: Annotated[tuple[FilmRecipe, ...], Length("Recipes", 1, 200)]
 
 
-@router.post("/data-sheet", openapi_extra=documented(PastedSheet))
-def read_sheet(pasted: PastedSheet = body(PastedSheet)) -> DataSheet:
+@routes.question("")
+def read(db: Db) -> Kit:
+    """The whole kit."""
+    lists = store.everything(db)
+    records = (each for members in lists.values() for each in members)
+    return Kit(
+        **lists,
+        agitations=words(),
+        amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
+        reused=REUSED,
+        versions={each.id: version_of(each) for each in records},
+    )
+
+
+def _put(table: Table) -> Callable[..., Any]:
+    def put(act: Act, id: str, base: str, record: Any) -> Any:  # noqa: A002 - the path's name
+        """Keep a record, new or changed; the answer is read back from where it is kept."""
+        own_id(id, record)
+        act.says(f"save {record.name}")
+        unchanged(record.name, rows.one(act.db, table, id), record, base)
+        act.keep(record)
+        return act.read_back(record)
+
+    put.__annotations__ |= {"record": table.kind, "return": table.kind}
+    return put
+
+
+def _delete(table: Table) -> Callable[..., Any]:
+    def delete(act: Act, id: str) -> Done:  # noqa: A002 - the path's name
+        """Delete a record nothing uses."""
+        said = f"There is no such {table.name.replace('_', ' ')}."
+        known = needed(rows.one(act.db, table, id), said)
+        act.says(f"delete {known.name}")
+        store.delete(act.db, table, id)
+        return Done(f"delete {known.name}", (id,))
+
+    return delete
+
+
+for plural, kept in store.KINDS.items():
+    path = f"/{plural}/{{id}}"
+    routes.add("act", "PUT", path, _put(kept), name=f"kit.put_{kept.name}")
+    routes.add("act", "DELETE", path, _delete(kept), name=f"kit.delete_{kept.name}")
+
+
+@routes.question("/data-sheet", "POST")
+def read_sheet(pasted: PastedSheet) -> DataSheet:
     """What a pasted data sheet says, row by row; nothing is kept."""
     return data_sheet.read(pasted.text)
 
 
-@router.post("/recipes", openapi_extra=documented(NewRecipes))
-def add_recipes(db: Db, new: NewRecipes = body(NewRecipes)) -> list[FilmRecipe]:
-    """Keep several recipes in one undoable action; sent twice, they are kept once."""
-    known = {each.id for each in films.films(db)}
-    if lost := next((each for each in new.recipes if each.film_id not in known), None):
-        raise NotFound(f"The film of {lost.name} is not in the kit.", field="recipes")
-    with journal.action(db, f"{len(new.recipes)} recipes in the kit", now()):
-        for each in new.recipes:
-            films.put_recipe(db, each)
-    return list(new.recipes)
+@routes.act("POST", "/recipes")
+def add_recipes(act: Act, new: NewRecipes) -> Done:
+    """Keep several recipes in one undoable act; those of these ids that are there stay."""
+    known = films.names(act.db)
+    for each in new.recipes:
+        needed(known.get(each.film_id), f"The film of {each.name} is not in the kit.", "recipes")
+    act.says(f"add {len(new.recipes)} recipes")
+    there = {each.id for each in films.recipes(act.db)}
+    for each in new.recipes:
+        if each.id not in there:
+            act.keep(each)
+    return Done(f"add {len(new.recipes)} recipes", tuple(each.id for each in new.recipes))

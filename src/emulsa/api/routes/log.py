@@ -5,26 +5,26 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from fastapi import Depends, Query, Response
-
-from emulsa.api.answers import Routes
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
-from emulsa.api.files import disposition, file_name
-from emulsa.api.routes.scenes import ExposureView, in_words
+from emulsa.api.lookup import needed
+from emulsa.api.replies import XMP, disposition, file_name
+from emulsa.api.routing import Db, File, Routes
+from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.darkroom.run import Run
 from emulsa.core.development.choice import choice_text
 from emulsa.core.errors import CoreError
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
-from emulsa.core.light.hand_time import stops_text
+from emulsa.core.light.hand_time import minutes_text, stops_text
 from emulsa.core.light.marks import f_number
+from emulsa.core.limits import Length, Within
+from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
-from emulsa.core.logged.texts import planned_text, set_text
+from emulsa.core.logged.texts import part_of, planned_text, set_text
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
-from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.development_number import DevelopmentNumber, n_text
+from emulsa.core.versions import version_of
 from emulsa.exchange import sidecar
 from emulsa.store import (
     attachments,
@@ -33,19 +33,19 @@ from emulsa.store import (
     kit,
     outings,
     pieces,
+    preferences,
     runs,
     scenes,
     stock,
 )
 from emulsa.store import log as store
-from emulsa.store.attachments import Attachment
-from emulsa.store.database import Connection
-from emulsa.store.log import Sought
 
-router = Routes(prefix="/api/log", tags=["log"])
+routes = Routes("log", "/api/log")
 
-PAGE, LARGEST_PAGE = 60, 200
-XMP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/rdf+xml": {}}}}
+PAGE = 60
+Place = Annotated[int, Within("A place in the log", -(2**62), 2**62)]
+Limit = Annotated[int, Within("Lines at once", 1, 200)]
+Day = Annotated[str, Length("A day", 0, 10)]
 
 
 @dataclass(frozen=True)
@@ -65,6 +65,7 @@ class LogLine:
     filter_names: str
     set_text: str
     n_text: str
+    part_text: str
     error_text: str
     cost: float | None
     note: str
@@ -105,42 +106,41 @@ class Story:
     kept_in: str
     steps: list[StoryStep]
     ledger: list[dict[str, Any]]
+    core_version: str
     planned_text: str
     readings: list[str]
     shares: list[ExposureView]
     run: Run | None
+    run_text: str
     decided: str
     judgement: Judgement | None
+    judgement_version: str
+    in_bracket: bool
     showed: str
     next_time: str
     attachments: list[Attachment]
 
 
-def sought(
-    text: Annotated[str, Query(max_length=200)] = "",
-    film_id: str = "",
-    lens_id: str = "",
-    pinhole_id: str = "",
-    filter_id: str = "",
-    outing_id: str = "",
-    state: str = "",
-    n: Annotated[float | None, Query(ge=-5, le=5)] = None,
-    day_from: Annotated[str, Query(max_length=10)] = "",
-    day_to: Annotated[str, Query(max_length=10)] = "",
-) -> Sought:
-    return Sought(
-        text, film_id, lens_id, pinhole_id, filter_id, outing_id, state, n, day_from, day_to
-    )
+@dataclass(frozen=True)
+class Sought:
+    """What is looked for, in the words of the address; empty means everything."""
+
+    text: Annotated[str, Length("The text", 0, 200)] = ""
+    film_id: str = ""
+    lens_id: str = ""
+    pinhole_id: str = ""
+    filter_id: str = ""
+    outing_id: str = ""
+    state: str = ""
+    n: DevelopmentNumber | None = None
+    day_from: Day = ""
+    day_to: Day = ""
 
 
-@router.get("")
-def read(
-    db: Db,
-    wanted: Annotated[Sought, Depends(sought)],
-    before: Annotated[int | None, Query(ge=-(2**62), le=2**62)] = None,
-    limit: Annotated[int, Query(ge=1, le=LARGEST_PAGE)] = PAGE,
-) -> LogPage:
+@routes.question("")
+def read(db: Db, sought: Sought, before: Place | None = None, limit: Limit = PAGE) -> LogPage:
     """Exposures that match, newest first."""
+    wanted = store.Sought(**vars(sought))
     found = store.page(db, wanted, before, limit)
     return LogPage(
         lines=[_line(each) for each in found],
@@ -150,22 +150,18 @@ def read(
     )
 
 
-@router.get("/{id}")
-def story(id: str, db: Db) -> Story:  # noqa: A002
+@routes.question("/{id}")
+def story(db: Db, id: str) -> Story:  # noqa: A002
     """Everything that is known of one exposure."""
-    exposure, scene, outing = found(db, id)
-    piece = pieces.piece(db, exposure.piece_id)
-    assert piece is not None
-    film = films.film(db, piece.film_id)
-    box = stock.stock(db, piece.stock_id) if piece.stock_id else None
+    exposure, scene, outing, piece = found(db, id)
+    box = stock.stock(db, piece.stock_id)
     judged = runs.judgements(db, [piece.id]).get(piece.id)
-    answer = exposure.answer
-    others = exposures.of_pieces(db, [piece.id])[piece.id]
+    answer, run = exposure.answer, runs.run(db, piece.run_id)
     return Story(
         exposure=in_words(exposure, piece.label),
         scene=scene,
         outing=outing,
-        film_name=film.name if film else "",
+        film_name=films.names(db)[piece.film_id],
         lens_name=_lens_name(db, exposure),
         filter_names=_filter_names(db, exposure),
         box=f"box of {box.count}, {box.emulsion or 'no emulsion number'}" if box else "",
@@ -175,39 +171,35 @@ def story(id: str, db: Db) -> Story:  # noqa: A002
             StoryStep(each.at, SAID[each.move], each.note) for each in pieces.steps(db, piece.id)
         ],
         ledger=answer.get("ledger", []),
+        core_version=exposure.core_version,
         planned_text=planned_text(exposure),
         readings=[
             f"{each.get('label') or 'reading'}, zone {fall['zone_text']}"
-            for each, fall in zip(
-                exposure.request.get("readings", []), answer.get("falls", []), strict=False
-            )
+            for each, fall in _tones(exposure)
         ],
-        shares=[in_words(each, piece.label) for each in others if each.id != id],
-        run=runs.run(db, piece.run_id) if piece.run_id else None,
+        shares=[
+            in_words(each, piece.label)
+            for each in exposures.of_piece(db, piece.id)
+            if each.id != id
+        ],
+        run=run,
+        run_text=_run_text(db, run) if run else "",
         decided=_decided(db, piece),
         judgement=judged,
+        judgement_version=version_of(judged) if judged else "",
+        in_bracket=exposure.bracket_id is not None,
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
         attachments=attachments.of_exposure(db, id),
     )
 
 
-def _decided(db: Connection, piece: Piece) -> str:
-    if piece.choice is None:
-        return ""
-    recipe = films.recipe(db, piece.choice.recipe_id) if piece.choice.recipe_id else None
-    return choice_text(piece.choice, recipe.name if recipe else "")
-
-
-@router.get("/{id}/sidecar.xmp", response_class=Response, responses=XMP)
-def xmp(id: str, db: Db, beside: Annotated[str, Query(max_length=64)] = "") -> Response:  # noqa: A002
+@routes.question("/{id}/sidecar.xmp", media_type=XMP)
+def xmp(db: Db, id: str, beside: Annotated[str, Length("An id", 0, 64)] = "") -> File:  # noqa: A002
     """An XMP sidecar; named after the attached scan it is to lie beside, if one is named."""
-    exposure, scene, outing = found(db, id)
-    piece = pieces.piece(db, exposure.piece_id)
+    exposure, scene, outing, piece = found(db, id)
     scan = attachments.attachment(db, beside) if beside else None
-    assert piece is not None
-    film = films.film(db, piece.film_id)
-    lens = kit.lens(db, exposure.taken.lens_id) if exposure.taken.lens_id else None
+    lens = kit.lens(db, exposure.taken.lens_id)
     told = sidecar.Sidecar(
         exposed_at=exposure.exposed_at,
         seconds=exposure.seconds,
@@ -217,32 +209,46 @@ def xmp(id: str, db: Db, beside: Annotated[str, Query(max_length=64)] = "") -> R
         description=", ".join(each for each in (scene.title, outing.place, exposure.note) if each),
         holder=piece.label,
         n=n_text(exposure.n),
-        film=film.name if film else "",
+        film=films.names(db)[piece.film_id],
         zones=tuple(
             f"{fall['zone_text']} {reading.get('label', '')}".strip()
-            for reading, fall in zip(
-                exposure.request.get("readings", []),
-                exposure.answer.get("falls", []),
-                strict=False,
-            )
+            for reading, fall in _tones(exposure)
         ),
         latitude=outing.latitude,
         longitude=outing.longitude,
     )
     name = scan.name.rsplit(".", 1)[0] if scan else f"emulsa-{file_name(scene.title)}-{piece.label}"
     headers = {"content-disposition": disposition(f"{name}.xmp")}
-    return Response(sidecar.xml(told), media_type="application/rdf+xml", headers=headers)
+    return File(XMP, sidecar.xml(told), headers=headers)
 
 
-def found(db: Connection, id_: str) -> tuple[Exposure, Scene, Outing]:
-    exposure = exposures.exposure(db, id_)
-    if exposure is None:
-        raise NotFound("There is no such exposure in the log.", field="id")
-    scene = scenes.scene(db, exposure.scene_id)
-    assert scene is not None
-    outing = outings.outing(db, scene.outing_id)
-    assert outing is not None
-    return exposure, scene, outing
+def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
+    """An exposure, its scene, its outing and its film."""
+    exposure = needed(exposures.exposure(db, id_), "There is no such exposure in the log.")
+    scene = needed(scenes.scene(db, exposure.scene_id), "Its scene is gone.")
+    outing = needed(outings.outing(db, scene.outing_id), "Its outing is gone.")
+    return exposure, scene, outing, needed(pieces.piece(db, exposure.piece_id), "Its film is gone.")
+
+
+def _tones(exposure: Exposure) -> list[tuple[dict[str, Any], dict[str, Any]]]:
+    """Readings of the day with where each fell on this frame."""
+    readings, falls = exposure.request.get("readings", []), exposure.answer.get("falls", [])
+    return list(zip(readings, falls, strict=False))
+
+
+def _run_text(db: Db, run: Run) -> str:
+    """A run's name, its time and its warmth, as the darkroom says them."""
+    minutes = "" if run.minutes is None else minutes_text(run.minutes)
+    measures = preferences.preferences(db).measures
+    warm = "" if run.temperature_c is None else measures.temperature_text(run.temperature_c)
+    return ", ".join(each for each in (f"Run “{run.name}”", minutes, warm) if each)
+
+
+def _decided(db: Db, piece: Piece) -> str:
+    if piece.choice is None:
+        return ""
+    recipe = films.recipe(db, piece.choice.recipe_id)
+    return choice_text(piece.choice, recipe.name if recipe else "")
 
 
 def _line(entry: store.Entry) -> LogLine:
@@ -260,6 +266,7 @@ def _line(entry: store.Entry) -> LogLine:
         filter_names=entry.filter_names,
         set_text=set_text(entry.aperture, entry.seconds),
         n_text=n_text(entry.n),
+        part_text=part_of(entry.share, entry.bracket_id, entry.bracket_stops),
         error_text=stops_text(entry.error_stops),
         cost=entry.cost,
         note=entry.note,
@@ -267,13 +274,13 @@ def _line(entry: store.Entry) -> LogLine:
     )
 
 
-def _lens_name(db: Connection, exposure: Exposure) -> str:
-    lens = kit.lens(db, exposure.taken.lens_id) if exposure.taken.lens_id else None
-    pinhole = kit.pinhole(db, exposure.taken.pinhole_id) if exposure.taken.pinhole_id else None
-    return lens.name if lens else pinhole.name if pinhole else ""
+def _lens_name(db: Db, exposure: Exposure) -> str:
+    lens, pinhole = exposure.taken.lens_id, exposure.taken.pinhole_id
+    found = kit.lens(db, lens) or kit.pinhole(db, pinhole)
+    return found.name if found else ""
 
 
-def _filter_names(db: Connection, exposure: Exposure) -> list[str]:
+def _filter_names(db: Db, exposure: Exposure) -> list[str]:
     chosen = [kit.filter_(db, each) for each in exposure.taken.filter_ids]
     return [each.name for each in chosen if each is not None]
 

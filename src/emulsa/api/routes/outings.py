@@ -2,41 +2,36 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Annotated, Any
 
-from fastapi import Query, Response
-
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
-from emulsa.api.files import PDF, attached
 from emulsa.api.keeping import own_id, unchanged
-from emulsa.api.routes.kit import everything
-from emulsa.api.versions import version_of
+from emulsa.api.lookup import needed
+from emulsa.api.replies import PDF, attached
+from emulsa.api.routing import Act, Db, File, Routes
+from emulsa.api.views.done import Done
 from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.light.hand_time import stops_text
-from emulsa.core.limits import Id, Name
-from emulsa.core.line.carry_out import line_of
-from emulsa.core.logged.texts import set_text
-from emulsa.core.outing.packing import Loaded, PackItem, packing
-from emulsa.core.outing.record import Outing, Packed
+from emulsa.core.light.reading_text import reading_text
+from emulsa.core.limits import Id, Length, Name, Within
+from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.outing.packing import Loaded, Packing, PackItem, packed, packing
+from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.record import revisit as copied
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.versions import version_of
 from emulsa.exchange.cards import pdf
-from emulsa.store import exposures, films, journal, pieces, preferences, rolls, runs, scenes
+from emulsa.store import exposures, films, kit, pieces, preferences, rolls, runs, scenes
 from emulsa.store import outings as store
-from emulsa.store.database import Connection
 from emulsa.store.scenes import EarlierScene, SceneLine
 
-router = Routes(prefix="/api/outings", tags=["outings"])
+routes = Routes("outings", "/api/outings")
 
 AT_ONCE = 12  # outings shown until more are asked for
 EARLIER_AT_ONCE = 20
 NAMED_AT_MOST = 5_000
+Limit = Annotated[int, Within("Outings at once", 1, 1_000)]
 
 
 @dataclass(frozen=True)
@@ -82,29 +77,22 @@ class EarlierView:
     next_time: list[str]
 
 
-@dataclass(frozen=True, kw_only=True)
-class Packing:
-    """The keys of what is in the bag."""
-
-    packed: Packed
-
-
-@router.get("")
-def read(db: Db, limit: Annotated[int, Query(ge=1, le=1_000)] = AT_ONCE) -> list[OutingView]:
+@routes.question("")
+def read(db: Db, limit: Limit = AT_ONCE) -> list[OutingView]:
     """Outings, latest first, with their scenes."""
     found = store.outings(db, limit)
     lines = scenes.lines(db, [each.id for each in found])
     return [OutingView(each, version_of(each), lines[each.id]) for each in found]
 
 
-@router.get("/names")
+@routes.question("/names")
 def names(db: Db) -> list[OutingName]:
     """Every outing's name and day, latest first: what one chooses from."""
     return [OutingName(each.id, each.title, each.day) for each in store.outings(db, NAMED_AT_MOST)]
 
 
-@router.get("/earlier")
-def earlier(db: Db, text: Annotated[str, Query(max_length=80)] = "") -> list[EarlierView]:
+@routes.question("/earlier")
+def earlier(db: Db, text: Annotated[str, Length("The text", 0, 80)] = "") -> list[EarlierView]:
     """Scenes one could go back to, latest first."""
     found = []
     for each in scenes.earlier(db, text.strip(), EARLIER_AT_ONCE):
@@ -114,75 +102,76 @@ def earlier(db: Db, text: Annotated[str, Query(max_length=80)] = "") -> list[Ear
     return found
 
 
-@router.put("/{id}", openapi_extra=documented(Outing))
-def put(id: str, db: Db, outing: Outing = body(Outing), base: str | None = None) -> Outing:  # noqa: A002
+@routes.act("PUT", "/{id}")
+def put(act: Act, id: str, base: str, outing: Outing) -> Outing:  # noqa: A002
     """Keep an outing, new or changed."""
     own_id(id, outing)
-    with journal.action(db, f"outing {outing.title}", now()):
-        unchanged("This outing", store.outing(db, id), outing, base)
-        store.put(db, outing)
+    act.says(f"save outing {outing.title}")
+    unchanged("This outing", store.outing(act.db, id), outing, base)
+    act.keep(outing)
+    return _found(act.db, id)
+
+
+@routes.act("DELETE", "/{id}")
+def delete(act: Act, id: str) -> Done:  # noqa: A002
+    """Delete an outing without scenes."""
+    outing = _found(act.db, id)
+    act.says(f"delete outing {outing.title}")
+    store.delete(act.db, id)
+    return Done(f"delete outing {outing.title}", (id,))
+
+
+@routes.act("POST", "/{id}/scenes")
+def begin(act: Act, id: str, new: NewScene) -> Scene:  # noqa: A002
+    """Begin a scene with the kit of the one before it; one of this id stays as it is."""
+    known = scenes.scene(act.db, new.id)
+    if known is not None:
+        return known
+    _found(act.db, id)
+    before = scenes.of_outing(act.db, id)
+    school = preferences.preferences(act.db).school
+    blank = Scene(id=new.id, outing_id=id, title=new.title, school=school)
+    scene = follow_on(blank, before[-1:])
+    act.says(f"begin scene {scene.title}")
+    scenes.put(act.db, scene)
+    return scene
+
+
+@routes.act("POST", "/{id}/revisit")
+def revisit(act: Act, id: str, revisiting: Revisiting) -> Scene:  # noqa: A002
+    """Plan to go back to a scene: a copy with its readings; one of this id stays as it is."""
+    known = scenes.scene(act.db, revisiting.id)
+    if known is not None:
+        return known
+    _found(act.db, id)
+    before = scenes.scene(act.db, revisiting.scene_id)
+    said = "There is no such scene to go back to."
+    scene = copied(needed(before, said, "scene_id"), revisiting.id, id)
+    act.says(f"plan to go back to {scene.title}")
+    scenes.put(act.db, scene)
+    return scene
+
+
+@routes.question("/{id}/packing")
+def pack_list(db: Db, id: str) -> tuple[PackItem, ...]:  # noqa: A002
+    """What to take, from the kit and the film that is loaded."""
+    _found(db, id)
+    own = kit.everything(db)
+    lists = {each: own[each] for each in ("cameras", "lenses", "pinholes", "filters", "meters")}
+    return packing(**lists, loaded=loaded_film(db))
+
+
+@routes.act("POST", "/{id}/packed")
+def pack(act: Act, id: str, packing: Packing) -> Outing:  # noqa: A002
+    """Put things into the bag or take them out; the rest of the outing stays as it is."""
+    outing = packed(_found(act.db, id), packing)
+    act.says(f"pack for {outing.title}")
+    act.keep(outing)
     return outing
 
 
-@router.delete("/{id}", status_code=204)
-def delete(id: str, db: Db) -> None:  # noqa: A002
-    """Delete an outing without scenes."""
-    outing = _found(db, id)
-    with journal.action(db, f"outing {outing.title} deleted", now()):
-        store.delete(db, id)
-
-
-@router.post("/{id}/scenes", openapi_extra=documented(NewScene))
-def begin(id: str, db: Db, new: NewScene = body(NewScene)) -> Scene:  # noqa: A002
-    """Begin a scene with the kit of the one before it; asked twice, it is begun once."""
-    known = scenes.scene(db, new.id)
-    if known is not None:
-        return known
-    _found(db, id)
-    before = scenes.of_outing(db, id)
-    school = preferences.preferences(db).school
-    blank = Scene(id=new.id, outing_id=id, title=new.title, school=school)
-    scene = follow_on(blank, before[-1:])
-    with journal.action(db, f"scene {scene.title} begun", now()):
-        scenes.put(db, scene)
-    return scene
-
-
-@router.post("/{id}/revisit", openapi_extra=documented(Revisiting))
-def revisit(id: str, db: Db, revisiting: Revisiting = body(Revisiting)) -> Scene:  # noqa: A002
-    """Plan to go back to a scene: a copy with its readings; asked twice, it is planned once."""
-    known = scenes.scene(db, revisiting.id)
-    if known is not None:
-        return known
-    _found(db, id)
-    before = scenes.scene(db, revisiting.scene_id)
-    if before is None:
-        raise NotFound("There is no such scene to go back to.", field="scene_id")
-    scene = copied(before, revisiting.id, id)
-    with journal.action(db, f"back to {scene.title}", now()):
-        scenes.put(db, scene)
-    return scene
-
-
-@router.get("/{id}/packing")
-def pack_list(id: str, db: Db) -> tuple[PackItem, ...]:  # noqa: A002
-    """What to take, from the kit and the film that is loaded."""
-    _found(db, id)
-    kit = everything(db)
-    return packing(kit.cameras, kit.lenses, kit.pinholes, kit.filters, kit.meters, loaded_film(db))
-
-
-@router.put("/{id}/packed", openapi_extra=documented(Packing))
-def pack(id: str, db: Db, packing: Packing = body(Packing)) -> OutingView:  # noqa: A002
-    """Say what is in the bag."""
-    outing = replace(_found(db, id), packed=packing.packed)
-    with journal.action(db, f"packed for {outing.title}", now()):
-        store.put(db, outing)
-    return OutingView(outing, version_of(outing), scenes.lines(db, [id])[id])
-
-
-@router.get("/{id}/sheet.pdf", response_class=Response, responses=PDF)
-def sheet(id: str, db: Db) -> Response:  # noqa: A002
+@routes.question("/{id}/sheet.pdf", media_type=PDF)
+def sheet(db: Db, id: str) -> File:  # noqa: A002
     """The outing on paper: conditions, film, and every scene with its readings and exposures."""
     outing = _found(db, id)
     data = {
@@ -190,56 +179,52 @@ def sheet(id: str, db: Db) -> Response:  # noqa: A002
         "loaded": loaded_film(db),
         "scenes": [_scene_on_paper(db, each) for each in scenes.of_outing(db, id)],
     }
-    return attached(pdf.render("outing", data), "application/pdf", f"outing-{outing.day}", "pdf")
+    return attached(pdf.render("outing", data), PDF, f"outing-{outing.day}", "pdf")
 
 
-def loaded_film(db: Connection) -> list[Loaded]:
+def loaded_film(db: Db) -> list[Loaded]:
     """Unexposed film in holders and cameras, by place."""
-    names = {each.id: each.name for each in films.films(db)}
+    named = films.names(db)
     found = [
-        Loaded(where=each.label, film=names[each.film_id])
+        Loaded(where=each.label, film=named[each.film_id])
         for each in sorted(pieces.in_holders(db), key=lambda each: (len(each.label), each.label))
         if each.state == "loaded"
     ]
     found += [
-        Loaded(where=f"roll {each.number}", film=names[each.film_id])
+        Loaded(where=f"roll {each.number}", film=named[each.film_id])
         for each in rolls.rolls(db)
         if each.place != "done" and each.next_frame <= each.frames
     ]
     return found
 
 
-def _scene_on_paper(db: Connection, scene: Scene) -> dict[str, Any]:
-    kit = scenes.kit_of(db, scene)
-    taken = (kit.film, kit.lens, kit.pinhole, *kit.filters)
+def _scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
+    own = scenes.kit_of(db, scene)
+    taken = (own.film, own.lens, own.pinhole, *own.filters)
+    found = exposures.of_scene(db, scene.id)
+    places = exposures.places(db, [each.id for each in found])
     return {
         "title": scene.title,
         "note": scene.note,
         "kit": ", ".join(each.name for each in taken if each is not None),
         "readings": [
-            {"label": each.label or "reading", "text": text}
-            for each, text in zip(scene.readings, reading_texts(scene), strict=True)
+            {"label": each.label or "reading", "text": reading_text(each.reading)}
+            for each in scene.readings
         ],
         "exposures": [
             {
-                "where": where,
-                "text": set_text(each.aperture, each.seconds),
+                "where": places[each.id],
+                "text": ", ".join(
+                    filter(None, (set_text(each.aperture, each.seconds), part_text(each)))
+                ),
                 "n": n_text(each.n),
                 "off": stops_text(each.error_stops),
                 "note": each.note,
             }
-            for each, where in reversed(exposures.of_scene(db, scene.id))
+            for each in reversed(found)
         ],
     }
 
 
-def reading_texts(scene: Scene) -> list[str]:
-    """Each reading as one types it, without its label."""
-    return [line_of(replace(each, label=""), 100.0).strip() for each in scene.readings]
-
-
-def _found(db: Connection, id_: str) -> Outing:
-    outing = store.outing(db, id_)
-    if outing is None:
-        raise NotFound("There is no such outing.", field="id")
-    return outing
+def _found(db: Db, id_: str) -> Outing:
+    return needed(store.outing(db, id_), "There is no such outing.")

@@ -2,72 +2,38 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from emulsa.api.routing import Db, Routes
+from emulsa.core.film.ready import Fitting, Ready
+from emulsa.core.film.ready import fitting as fitting_of
+from emulsa.core.film.ready import ready as ready_of
+from emulsa.core.limits import Id
+from emulsa.core.logged.record import Share
+from emulsa.store import exposures, films, pieces, rolls
 
-from emulsa.api.answers import Routes
-from emulsa.api.connection import Db
-from emulsa.core.film.pieces import Piece
-from emulsa.core.film.rolls import Roll, in_the_gate
-from emulsa.core.film.states import State
-from emulsa.store import exposures, pieces, rolls
-from emulsa.store.database import Connection
-
-router = Routes(prefix="/api/pieces", tags=["pieces"])
+routes = Routes("pieces", "/api/pieces")
 
 
-@dataclass(frozen=True)
-class Ready:
-    """A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
-
-    ``in_gate``: it can take it now; frames further on a roll wait their turn.
-    """
-
-    piece_id: str
-    where: str
-    film_id: str
-    state: State
-    share_given: float
-    roll_number: int | None
-    in_gate: bool
-    doubt: str
-
-
-@router.get("/ready")
-def ready(db: Db) -> list[Ready]:
+@routes.question("/ready")
+def ready(db: Db) -> tuple[Ready, ...]:
     """Sides by number, then rolls frame by frame from the one in the gate."""
-    found = [(each, None) for each in pieces.in_holders(db)]
-    order = {each.id: each for each in rolls.rolls(db)}
-    sheets = sorted(found, key=lambda each: _by_side(each[0]))
-    frames = [
-        (frame, roll)
-        for roll in order.values()
-        if roll.place == "camera"
-        for frame in pieces.of_roll(db, roll.id)
-        if (frame.frame or 0) >= roll.next_frame - 1
-    ]
-    return _views(db, [*sheets, *frames])
+    return _ready(db)
 
 
-def _views(db: Connection, found: list[tuple[Piece, Roll | None]]) -> list[Ready]:
-    given = exposures.of_pieces(db, [piece.id for piece, _ in found])
-    return [
-        Ready(
-            piece_id=piece.id,
-            where=piece.label,
-            film_id=piece.film_id,
-            state=piece.state,
-            share_given=sum(each.share for each in given[piece.id]),
-            roll_number=roll.number if roll else None,
-            in_gate=roll is None
-            or in_the_gate(roll, piece.frame or 0, exposed=piece.state == "exposed"),
-            doubt=""
-            if roll is None or roll.advanced
-            else f"Roll {roll.number} was not yet seen to move; turn the crank and watch it.",
-        )
-        for piece, roll in found
-        if piece.state in ("loaded", "exposed")
-    ]
+@routes.question("/fitting")
+def fitting(db: Db, film_id: Id, share: Share = 1.0) -> Fitting:
+    """The film of one kind an exposure, or a share of a multiple one, can go onto."""
+    return fitting_of(_ready(db), film_id, share)
 
 
-def _by_side(piece: Piece) -> tuple[int, str]:
-    return int(piece.label[:-1]), piece.label[-1]
+def _ready(db: Db) -> tuple[Ready, ...]:
+    sheets = pieces.in_holders(db)
+    loaded = [each for each in rolls.rolls(db) if each.place == "camera"]
+    frames = pieces.of_rolls(db, [each.id for each in loaded])
+    every = [*sheets, *(piece for of_roll in frames.values() for piece in of_roll)]
+    return ready_of(
+        sheets,
+        frames,
+        loaded,
+        {each.id: each for each in films.films(db)},
+        exposures.shots(db, [each.id for each in every]),
+    )

@@ -4,43 +4,40 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
 from emulsa.api.keeping import unchanged
-from emulsa.api.versions import version_of
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.core.data.development import BATH_C
 from emulsa.core.kit.preferences import Preferences
-from emulsa.store import journal
+from emulsa.core.versions import version_of
 from emulsa.store import preferences as store
 
-router = Routes(prefix="/api/preferences", tags=["preferences"])
+routes = Routes("preferences", "/api/preferences")
 
 
 @dataclass(frozen=True)
 class KeptPreferences:
-    """The preferences and their version."""
+    """The preferences and their version; ``usual_degrees`` is the usual bath in their unit."""
 
     preferences: Preferences
     version: str
+    usual_degrees: str
 
 
-@router.get("")
+@routes.question("")
 def read(db: Db) -> KeptPreferences:
     """The preferences, or the defaults."""
-    return _kept(store.preferences(db))
+    return _kept(db)
 
 
-@router.put("", openapi_extra=documented(Preferences))
-def put(
-    db: Db, preferences: Preferences = body(Preferences), base: str | None = None
-) -> KeptPreferences:
+@routes.act("PUT", "")
+def put(act: Act, base: str, preferences: Preferences) -> KeptPreferences:
     """Keep the preferences; ``base`` is the version they were changed on."""
-    with journal.action(db, "way of working", now()):
-        unchanged("Your way of working", store.preferences(db), preferences, base)
-        store.put(db, preferences)
-    return _kept(preferences)
+    act.says("change preferences")
+    unchanged("The preferences", store.preferences(act.db), preferences, base)
+    store.put(act.db, preferences)
+    return _kept(act.db)
 
 
-def _kept(preferences: Preferences) -> KeptPreferences:
-    return KeptPreferences(preferences, version_of(preferences))
+def _kept(db: Db) -> KeptPreferences:
+    kept = store.preferences(db)
+    return KeptPreferences(kept, version_of(kept), kept.measures.degrees(BATH_C))

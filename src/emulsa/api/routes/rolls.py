@@ -2,315 +2,146 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
-from typing import Annotated
+from dataclasses import dataclass
 
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id, unchanged
-from emulsa.api.roll_views import RollView, views, wanted_frames
-from emulsa.api.routes.holders import box_for
-from emulsa.core.errors import Impossible
-from emulsa.core.film import rolls
-from emulsa.core.film.formats import FormatKey, frame_format
-from emulsa.core.film.pieces import FrameNumber, Piece, Weight, frame_label
-from emulsa.core.film.roll_development import RollChoice, choices
-from emulsa.core.film.rolls import (
-    FrameCount,
-    Roll,
-    RollPlace,
-    Strip,
-    strip_text,
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.done import Done
+from emulsa.api.views.rolls import RollView, recipe_for, roll_views, wanted_frames
+from emulsa.core.film.acts import rolling
+from emulsa.core.film.acts.loading import RollLoading, load_roll, unload_roll
+from emulsa.core.film.acts.rolling import (
+    Cutting,
+    PuttingBack,
+    StripDevelopment,
+    TakingOut,
+    Weighing,
 )
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Note
-from emulsa.core.tones.development_number import DevelopmentNumber, n_text
-from emulsa.store import films, journal, pieces
+from emulsa.core.film.moves import Outcome
+from emulsa.core.film.roll_development import RollChoice, choices
+from emulsa.core.film.rolls import Roll, Strip
+from emulsa.store import films, pieces, stock
 from emulsa.store import rolls as store
-from emulsa.store.database import Connection
 
-router = Routes(prefix="/api/rolls", tags=["rolls"])
-
-
-@dataclass(frozen=True, kw_only=True)
-class RollLoading:
-    """A roll to load; without ``frames`` it has as many as its format usually gives."""
-
-    id: Id
-    film_id: Id
-    format: FormatKey
-    stock_id: Id | None = None
-    frames: FrameCount | None = None
-    camera_id: Id | None = None
-    back: Label = ""
-    exposure_index: ExposureIndex | None = None
-    note: Note = ""
+routes = Routes("rolls", "/api/rolls")
 
 
-@dataclass(frozen=True, kw_only=True)
-class TakingOut:
-    """A roll out of its camera: finished, or to go on with later."""
+@dataclass(frozen=True)
+class StripChoices:
+    """Every development a strip could have, and the recipe its frames were exposed for."""
 
-    finished: bool
-
-
-@dataclass(frozen=True, kw_only=True)
-class PuttingBack:
-    """A partly exposed roll back into a camera, wound on to its next frame."""
-
-    camera_id: Id | None = None
-    back: Label = ""
+    choices: tuple[RollChoice, ...]
+    recipe_id: str | None
 
 
-@dataclass(frozen=True, kw_only=True)
-class Cutting:
-    """The frames behind which the roll is cut."""
-
-    after: Annotated[tuple[FrameNumber, ...], Length("Cuts", 0, 20)]
-
-
-@dataclass(frozen=True, kw_only=True)
-class Weighing:
-    """How much a frame's picture matters."""
-
-    frame: FrameNumber
-    weight: Weight
-
-
-@dataclass(frozen=True, kw_only=True)
-class StripDevelopment:
-    """The one development of a strip, and the recipe it is developed in."""
-
-    n: DevelopmentNumber | None
-    recipe_id: Id | None = None
-
-
-@router.get("")
+@routes.question("")
 def read(db: Db) -> list[RollView]:
     """Every roll, latest first."""
-    return views(db)
+    return roll_views(db)
 
 
-@router.post("", openapi_extra=documented(RollLoading))
-def load(db: Db, loading: RollLoading = body(RollLoading)) -> RollView:
-    """Load a roll; asked twice, it is loaded once."""
-    if store.roll(db, loading.id) is not None:
-        return _view(db, loading.id)
-    film = films.film(db, loading.film_id)
-    if film is None:
-        raise NotFound("There is no such film in the kit.", field="film_id")
-    format_ = frame_format(loading.format)
-    frames, at = loading.frames or format_.frames, now()
-    with journal.action(db, f"roll of {film.name} loaded", at):
-        box = box_for(db, film, loading.stock_id, 1)
-        if box is not None and box.format != format_.film:
-            raise Impossible(
-                f"{format_.name} is taken on {format_.film} film; this box holds {box.format}.",
-                field="stock_id",
-            )
-        roll = Roll(
-            id=loading.id,
-            number=store.next_number(db),
-            film_id=film.id,
-            stock_id=loading.stock_id,
-            format=loading.format,
-            frames=frames,
-            camera_id=loading.camera_id,
-            back=loading.back,
-            exposure_index=loading.exposure_index,
-            loaded_at=at,
-            note=loading.note,
-        )
-        store.put(db, roll)
-        store.put_strips(db, roll.id, [_strip(roll, range(1, frames + 1))])
-        for frame in range(1, frames + 1):
-            pieces.load(db, _frame(roll, frame))
-    return _view(db, roll.id)
+@routes.act("POST", "")
+def load(act: Act, loading: RollLoading) -> Done:
+    """Load a roll; one of this id that is there already stays as it is."""
+    if store.roll(act.db, loading.id) is not None:
+        return Done("", (loading.id,))
+    film = needed(
+        films.film(act.db, loading.film_id), "There is no such film in the kit.", "film_id"
+    )
+    box = None
+    if loading.stock_id is not None:
+        said = "There is no such box of film."
+        box = needed(stock.box(act.db, loading.stock_id), said, "stock_id")
+    number = store.next_number(act.db)
+    return _done(act, load_roll(loading, film, box, number, act.moment), loading.id)
 
 
-@router.put("/{id}", openapi_extra=documented(Roll))
-def put(id: str, db: Db, roll: Roll = body(Roll), base: str | None = None) -> RollView:  # noqa: A002
+@routes.act("PUT", "/{id}")
+def put(act: Act, id: str, base: str, roll: Roll) -> Roll:  # noqa: A002
     """Change a roll's note, camera, back or rating; a roll with exposures keeps its rating."""
     own_id(id, roll)
-    known = _found(db, id)
-    wanted = replace(
-        known,
-        camera_id=roll.camera_id,
-        back=roll.back,
-        exposure_index=roll.exposure_index,
-        note=roll.note,
-    )
-    shot = any(each.state not in ("loaded", "blank") for each in pieces.of_roll(db, id))
-    if shot and wanted.exposure_index != known.exposure_index:
-        raise Impossible(
-            f"Frames of roll {known.number} are exposed; the whole roll keeps its rating.",
-            field="exposure_index",
-        )
-    with journal.action(db, f"roll {known.number}", now()):
-        unchanged(f"Roll {known.number}", known, wanted, base)
-        store.put(db, wanted)
-    return _view(db, id)
+    known = _found(act.db, id)
+    outcome = rolling.change(known, roll, pieces.of_roll(act.db, id))
+    unchanged(f"Roll {known.number}", known, outcome.kept[0], base)
+    act.carry_out(outcome)
+    return _found(act.db, id)
 
 
-@router.delete("/{id}", status_code=204)
-def delete(id: str, db: Db) -> None:  # noqa: A002
+@routes.act("DELETE", "/{id}")
+def unload(act: Act, id: str) -> Done:  # noqa: A002
     """Take a roll out unexposed: as if it had not been loaded; its steps stay in the log."""
-    roll, at = _found(db, id), now()
-    with journal.action(db, f"roll {roll.number} taken out unexposed", at):
-        for frame in pieces.of_roll(db, id):
-            pieces.move(db, frame, "unload", at, f"roll {roll.number}, back to its box")
-        store.delete(db, id)
+    roll, frames = _found(act.db, id), pieces.of_roll(act.db, id)
+    return _done(act, unload_roll(roll, frames, store.strips_of(act.db, id), act.moment), id)
 
 
-@router.post("/{id}/advanced")
-def advanced(id: str, db: Db) -> RollView:  # noqa: A002
+@routes.act("POST", "/{id}/advanced")
+def advanced(act: Act, id: str) -> Done:  # noqa: A002
     """The film was seen to move: the rewind knob turned, or the backing paper ran."""
-    roll = _found(db, id)
-    with journal.action(db, f"roll {roll.number} advances", now()):
-        store.put(db, replace(roll, advanced=True))
-    return _view(db, id)
+    return _done(act, rolling.advance(_found(act.db, id)), id)
 
 
-@router.post("/{id}/skip")
-def skip(id: str, db: Db) -> RollView:  # noqa: A002
+@routes.act("POST", "/{id}/skip")
+def skip(act: Act, id: str) -> Done:  # noqa: A002
     """Wind on without an exposure: the frame stays blank."""
-    roll, at = _found(db, id), now()
-    with journal.action(db, f"roll {roll.number} wound on", at):
-        frame = _gate(db, roll)
-        rolls.exposing(roll, roll.next_frame)
-        if frame is not None:
-            pieces.move(db, frame, "skip", at)
-        store.put(db, replace(roll, next_frame=roll.next_frame + 1))
-    return _view(db, id)
+    roll, frames = _found(act.db, id), pieces.of_roll(act.db, id)
+    return _done(act, rolling.wind_on(roll, frames, act.moment), id)
 
 
-@router.post("/{id}/take-out", openapi_extra=documented(TakingOut))
-def take_out(id: str, db: Db, taking: TakingOut = body(TakingOut)) -> RollView:  # noqa: A002
-    """Out of the camera; a finished roll's frames that were not exposed are blank."""
-    roll, at = _found(db, id), now()
-    if roll.place == "done":
-        raise Impossible(f"Roll {roll.number} is finished already.", field="id")
-    place: RollPlace = "done" if taking.finished else "bag"
-    said = "finished" if taking.finished else f"taken out before frame {roll.next_frame}"
-    with journal.action(db, f"roll {roll.number} {said}", at):
-        if taking.finished:
-            for frame in pieces.of_roll(db, id):
-                if frame.state == "loaded":
-                    pieces.move(db, frame, "skip", at)
-        store.put(db, replace(roll, place=place))
-    return _view(db, id)
+@routes.act("POST", "/{id}/take-out")
+def take_out(act: Act, id: str, taking: TakingOut) -> Done:  # noqa: A002
+    """Out of the camera; frames that were not exposed stay unexposed."""
+    return _done(act, rolling.take_out(_found(act.db, id), taking), id)
 
 
-@router.post("/{id}/put-back", openapi_extra=documented(PuttingBack))
-def put_back(id: str, db: Db, putting: PuttingBack = body(PuttingBack)) -> RollView:  # noqa: A002
-    """Into a camera again, wound on to the frame after the last one used; check that it moves."""
-    roll = _found(db, id)
-    if roll.place != "bag":
-        raise Impossible(f"Roll {roll.number} is not in the bag.", field="id")
-    with journal.action(db, f"roll {roll.number} put back", now()):
-        back = replace(
-            roll,
-            place="camera",
-            camera_id=putting.camera_id,
-            back=putting.back,
-            advanced=False,
-        )
-        store.put(db, back)
-    return _view(db, id)
+@routes.act("POST", "/{id}/put-back")
+def put_back(act: Act, id: str, putting: PuttingBack) -> Done:  # noqa: A002
+    """Into a camera again, wound on to the first frame of the unexposed rest; check that it
+    moves."""
+    roll, frames = _found(act.db, id), pieces.of_roll(act.db, id)
+    return _done(act, rolling.put_back(roll, putting, frames, store.strips_of(act.db, id)), id)
 
 
-@router.post("/{id}/cut", openapi_extra=documented(Cutting))
-def cut(id: str, db: Db, cutting: Cutting = body(Cutting)) -> RollView:  # noqa: A002
-    """Cut a finished roll into strips, or make it one again; each strip its own development."""
-    roll = _found(db, id)
-    frames = pieces.of_roll(db, id)
-    if roll.place != "done":
-        raise Impossible(f"Finish roll {roll.number} before it is cut.", field="id")
-    if any(each.run_id for each in frames):
-        raise Impossible(f"Roll {roll.number} is in a run already.", field="id")
-    wanted = [_strip(roll, each) for each in rolls.cut(roll, frames, cutting.after)]
-    known = {each.id: each for each in store.strips(db).get(id, [])}
-    strips = [known.get(each.id, each) for each in wanted]
-    with journal.action(db, f"roll {roll.number} cut", now()):
-        store.put_strips(db, id, strips)
-    return _view(db, id)
+@routes.act("POST", "/{id}/cut")
+def cut(act: Act, id: str, cutting: Cutting) -> Done:  # noqa: A002
+    """Cut a roll that is out of the camera into strips, or make it one again; each strip its own
+    development, an unexposed rest to be loaded again."""
+    roll, frames = _found(act.db, id), pieces.of_roll(act.db, id)
+    strips = store.strips_of(act.db, id)
+    return _done(act, rolling.cut(roll, frames, strips, cutting, act.moment), id)
 
 
-@router.post("/{id}/weight", openapi_extra=documented(Weighing))
-def weigh(id: str, db: Db, weighing: Weighing = body(Weighing)) -> RollView:  # noqa: A002
+@routes.act("POST", "/{id}/weight")
+def weigh(act: Act, id: str, weighing: Weighing) -> Done:  # noqa: A002
     """Say how much a frame matters when one development must serve the roll."""
-    roll = _found(db, id)
-    frame = next((each for each in pieces.of_roll(db, id) if each.frame == weighing.frame), None)
-    if frame is None:
-        raise NotFound(f"Roll {roll.number} has no frame {weighing.frame}.", field="frame")
-    with journal.action(db, f"frame {weighing.frame} of roll {roll.number} weighed", now()):
-        pieces.put(db, replace(frame, weight=weighing.weight))
-    return _view(db, id)
+    return _done(act, rolling.weigh(_found(act.db, id), pieces.of_roll(act.db, id), weighing), id)
 
 
-@router.get("/strips/{id}/choices")
-def strip_choices(id: str, db: Db) -> tuple[RollChoice, ...]:  # noqa: A002
+@routes.question("/strips/{id}/choices")
+def strip_choices(db: Db, id: str) -> StripChoices:  # noqa: A002
     """Every development this strip could have, and what each frame would lose by it."""
-    return choices(wanted_frames(db, _strip_found(db, id)))
-
-
-@router.put("/strips/{id}/development", openapi_extra=documented(StripDevelopment))
-def develop_for(
-    id: str,  # noqa: A002
-    db: Db,
-    chosen: StripDevelopment = body(StripDevelopment),
-) -> RollView:
-    """Choose the one development of a strip."""
-    strip = _strip_found(db, id)
+    strip = _strip(db, id)
     roll = _found(db, strip.roll_id)
-    label = "left open" if chosen.n is None else f"for {n_text(chosen.n)}"
-    with journal.action(db, f"{strip_text(roll, strip)} {label}", now()):
-        store.put_strip(db, replace(strip, n=chosen.n, recipe_id=chosen.recipe_id))
-    return _view(db, roll.id)
+    frames = wanted_frames(db, roll, strip)
+    return StripChoices(choices(frames), recipe_for(db, roll, frames))
 
 
-def _view(db: Connection, id_: str) -> RollView:
-    return views(db, id_)[0]
+@routes.act("POST", "/strips/{id}/development")
+def develop_for(act: Act, id: str, chosen: StripDevelopment) -> Done:  # noqa: A002
+    """Choose the one development of a strip."""
+    strip = _strip(act.db, id)
+    return _done(act, rolling.choose(_found(act.db, strip.roll_id), strip, chosen), id)
 
 
-def _found(db: Connection, id_: str) -> Roll:
-    roll = store.roll(db, id_)
-    if roll is None:
-        raise NotFound("There is no such roll.", field="id")
-    return roll
+def _done(act: Act, outcome: Outcome, id_: str) -> Done:
+    act.carry_out(outcome)
+    return Done(outcome.says, (id_,))
 
 
-def _strip_found(db: Connection, id_: str) -> Strip:
-    strip = store.strip(db, id_)
-    if strip is None:
-        raise NotFound("There is no such strip; the roll may have been cut anew.", field="id")
-    return strip
+def _found(db: Db, id_: str) -> Roll:
+    return needed(store.roll(db, id_), "There is no such roll.")
 
 
-def _gate(db: Connection, roll: Roll) -> Piece | None:
-    frames = pieces.of_roll(db, roll.id)
-    return next((each for each in frames if each.frame == roll.next_frame), None)
-
-
-def _strip(roll: Roll, frames: range) -> Strip:
-    return Strip(
-        id=f"{roll.id}-{frames[0]}-{frames[-1]}",
-        roll_id=roll.id,
-        first_frame=frames[0],
-        last_frame=frames[-1],
-    )
-
-
-def _frame(roll: Roll, frame: int) -> Piece:
-    return Piece(
-        id=f"{roll.id}-{frame}",
-        film_id=roll.film_id,
-        stock_id=roll.stock_id,
-        label=frame_label(roll.number, frame),
-        roll_id=roll.id,
-        frame=frame,
-        state="loaded",
-        loaded_at=roll.loaded_at,
-    )
+def _strip(db: Db, id_: str) -> Strip:
+    said = "There is no such strip; the roll may have been cut again."
+    return needed(store.strip(db, id_), said)

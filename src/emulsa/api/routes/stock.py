@@ -4,20 +4,18 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.api.answers import Routes
-from emulsa.api.bodies import body, documented
-from emulsa.api.clock import now
-from emulsa.api.connection import Db
-from emulsa.api.errors import NotFound
 from emulsa.api.keeping import own_id, unchanged
-from emulsa.api.versions import version_of
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes, now
+from emulsa.api.views.done import Done
 from emulsa.core.errors import Unsound
 from emulsa.core.film.formats import Format, known
 from emulsa.core.film.stock import Stock, StockState, left, state
-from emulsa.store import films, holders, journal
+from emulsa.core.versions import version_of
+from emulsa.store import films, holders
 from emulsa.store import stock as store
 
-router = Routes(prefix="/api/stock", tags=["stock"])
+routes = Routes("stock", "/api/stock")
 
 
 @dataclass(frozen=True)
@@ -30,11 +28,10 @@ class StockView:
     state: StockState
 
 
-@router.get("")
+@routes.question("")
 def read(db: Db) -> list[StockView]:
     """Every box: archived last, then by film, what expires first at the top."""
-    taken, names = store.taken(db), {each.id: each.name for each in films.films(db)}
-    today = now()[:10]
+    taken, names, today = store.taken(db), films.names(db), now()[:10]
     return [
         StockView(
             stock=each,
@@ -46,35 +43,35 @@ def read(db: Db) -> list[StockView]:
     ]
 
 
-@router.get("/formats")
+@routes.question("/formats")
 def formats(db: Db) -> tuple[Format, ...]:
     """Sheets, one's own sizes, and frames of rolls."""
-    return known(tuple(holders.formats(db)))
+    return known(holders.formats(db))
 
 
-@router.put("/{id}", openapi_extra=documented(Stock))
-def put(id: str, db: Db, stock: Stock = body(Stock), base: str | None = None) -> Stock:  # noqa: A002
+@routes.act("PUT", "/{id}")
+def put(act: Act, id: str, base: str, stock: Stock) -> Stock:  # noqa: A002
     """Keep a box, new or changed; it never holds less than was taken from it already."""
     own_id(id, stock)
-    if films.film(db, stock.film_id) is None:
-        raise NotFound("There is no such film in the kit.", field="film_id")
-    taken = store.taken(db).get(id, 0)
+    film = films.film(act.db, stock.film_id)
+    needed(film, "There is no such film in the kit.", "film_id")
+    taken = store.taken(act.db).get(id, 0)
     if left(stock, taken) < 0:
         raise Unsound(
             f"{taken} of this box were loaded already; it held at least that many.",
             field="count",
             allowed=[taken + stock.spent, 10_000],
         )
-    with journal.action(db, "box of film", now()):
-        unchanged("This box", store.stock(db, id), stock, base)
-        store.put(db, stock)
-    return stock
+    act.says("save a box of film")
+    unchanged("This box", store.stock(act.db, id), stock, base)
+    act.keep(stock)
+    return needed(act.read_back(stock), "There is no such box.")
 
 
-@router.delete("/{id}", status_code=204)
-def delete(id: str, db: Db) -> None:  # noqa: A002
+@routes.act("DELETE", "/{id}")
+def delete(act: Act, id: str) -> Done:  # noqa: A002
     """Delete a box nothing was taken from."""
-    if store.stock(db, id) is None:
-        raise NotFound("There is no such box.", field="id")
-    with journal.action(db, "box of film deleted", now()):
-        store.delete(db, id)
+    needed(store.stock(act.db, id), "There is no such box.")
+    act.says("delete a box of film")
+    store.delete(act.db, id)
+    return Done("delete a box of film", (id,))

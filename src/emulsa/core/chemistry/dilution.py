@@ -5,6 +5,7 @@ By definition of the parts; ambiguity of the colon: common practice, no source.
 
 from __future__ import annotations
 
+import math
 import re
 from dataclasses import dataclass
 from typing import Annotated, Literal
@@ -97,5 +98,5 @@ def concentrate_share(parts: tuple[Mixed, ...]) -> float:
     >>> round(concentrate_share(one_part(50, 500)), 4)
     0.0196
     """
-    whole = sum(each.ml for each in parts)
-    return sum(each.ml for each in parts if each.part != "water") / whole
+    whole = math.fsum(each.ml for each in parts)
+    return math.fsum(each.ml for each in parts if each.part != "water") / whole

@@ -6,6 +6,7 @@ practice, no source).
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from emulsa.core.data.chemistry import ROLL_AREA_IN2
@@ -28,7 +29,7 @@ def together_in2(sheets_in2: Iterable[float], rolls: int) -> float:
     >>> together_in2([20, 20], 1)
     120.0
     """
-    return sum(sheets_in2) + rolls * ROLL_AREA_IN2
+    return math.fsum(sheets_in2) + rolls * ROLL_AREA_IN2
 
 
 def rolls(area: float) -> float:

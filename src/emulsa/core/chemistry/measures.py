@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from emulsa.core.chemistry.dilution import Mixed
+from emulsa.core.degrees import fahrenheit
 from emulsa.core.limits import plain
 
 ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
@@ -49,11 +50,19 @@ class Measures:
         """
         return ", ".join(f"{each.part} {self.volume_text(each.ml)}" for each in parts)
 
+    def degrees(self, celsius: float) -> str:
+        """The number alone, to a tenth, as one types it beside the unit.
+
+        >>> Measures().degrees(20), Measures(temperature="F").degrees(20)
+        ('20', '68')
+        """
+        value = celsius if self.temperature == "C" else fahrenheit(celsius)
+        return plain(round(value, 1))
+
     def temperature_text(self, celsius: float) -> str:
         """To a tenth of a degree.
 
         >>> Measures().temperature_text(20), Measures(temperature="F").temperature_text(20)
         ('20 °C', '68 °F')
         """
-        value = celsius if self.temperature == "C" else celsius * 1.8 + 32
-        return f"{plain(round(value, 1))} °{self.temperature}"
+        return f"{self.degrees(celsius)} °{self.temperature}"

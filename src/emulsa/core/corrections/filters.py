@@ -16,7 +16,8 @@ from typing import Annotated, Literal
 
 from emulsa.core.data.contrast import FAMILIES, Colour
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.limits import Label, Within
+from emulsa.core.light.hand_time import stops_words
+from emulsa.core.limits import Label, Within, plain
 
 Factor = Annotated[float, Within("A filter factor", 1, 100_000)]
 Stops = Annotated[float, Within("A filter's stops", 0, 20, "stops")]
@@ -105,6 +106,19 @@ def strength(each: Filter, light: Light = "daylight") -> float:
     return density_to_stops(each.density or 0.0)
 
 
+def amount_text(each: Filter) -> str:
+    """What a filter takes, as its maker says it.
+
+    >>> [amount_text(each) for each in (Filter(factor=8), Filter(stops=3), Filter(density=0.9))]
+    ['×8', '3 stops', 'density 0.9']
+    """
+    if each.factor is not None:
+        return f"×{plain(each.factor)}"
+    if each.density is not None:
+        return f"density {plain(each.density)}"
+    return "" if each.stops is None else stops_words(each.stops).lstrip("+")
+
+
 def stops(each: Filter, light: Light = "daylight") -> float:
     """The stops one filter costs on top of the reading: none when metered through, or graduated."""
     return 0.0 if each.metered_through or each.type == "graduated" else strength(each, light)
@@ -134,9 +148,9 @@ def count(filters: Sequence[Filter], light: Light = "daylight") -> tuple[Counted
 
 def total_stops(filters: Sequence[Filter], light: Light = "daylight") -> float:
     """What a stack costs together; the order does not matter."""
-    return sum(each.stops for each in count(filters, light))
+    return math.fsum(each.stops for each in count(filters, light))
 
 
 def graduated_stops(filters: Sequence[Filter], light: Light = "daylight") -> float:
     """What the graduated filters of a stack hold back where they lie."""
-    return sum(strength(each, light) for each in filters if each.type == "graduated")
+    return math.fsum(strength(each, light) for each in filters if each.type == "graduated")

@@ -67,7 +67,7 @@ def progress(law: Law, intervals: tuple[Interval, ...]) -> float:
     >>> round(progress(PowerLaw(exponent=1.3), (Interval(metered_s=30, elapsed_s=40),)), 6)
     0.480621
     """
-    return sum(each.elapsed_s / corrected_s(law, each.metered_s) for each in intervals)
+    return math.fsum(each.elapsed_s / corrected_s(law, each.metered_s) for each in intervals)
 
 
 def remaining_s(law: Law, left: float, now_metered_s: float, fading: float) -> float | None:

@@ -17,7 +17,7 @@ from itertools import pairwise
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.limits import Length, Seconds, Within
+from emulsa.core.limits import DEVELOPMENT_CHANGE, Length, Seconds, Within
 
 Exponent = Annotated[float, Within("The exponent p", 1, 2)]
 Coefficient = Annotated[float, Within("The coefficient a", 0, 100)]
@@ -253,14 +253,14 @@ def _additive_inverse(law: AdditiveLaw, clock_s: float) -> float:
 
 
 def _check_rows(rows: tuple[tuple[float, ...], ...], second: Within) -> None:
-    times, changes = Within("The metered time", 1e-6, 1e7, "s"), Within("The change", 0.3, 2)
+    times = Within("The metered time", 1e-6, 1e7, "s")
     for place, row in enumerate(rows):
         if len(row) not in (2, 3):
             raise _unsound(place, "a row has two numbers, or three with a development change")
         times.check(row[0], f"rows.{place}.0")
         second.check(row[1], f"rows.{place}.1")
         if len(row) == 3:
-            changes.check(row[2], f"rows.{place}.2")
+            DEVELOPMENT_CHANGE.check(row[2], f"rows.{place}.2")
         if place and row[0] <= rows[place - 1][0]:
             raise _unsound(place, "metered times must rise from row to row")
 

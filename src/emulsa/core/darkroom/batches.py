@@ -164,8 +164,8 @@ class _Measure:
             return (min(xs) + max(xs)) / 2
         ws = [self.w[each] for each in part]
         if self.objective == "sqlog":
-            return sum(w * x for w, x in zip(ws, xs, strict=True)) / sum(ws)
-        half, so_far = sum(ws) / 2, 0.0
+            return math.fsum(w * x for w, x in zip(ws, xs, strict=True)) / math.fsum(ws)
+        half, so_far = math.fsum(ws) / 2, 0.0
         for x, w in sorted(zip(xs, ws, strict=True)):
             so_far += w
             if so_far >= half - 1e-12:
@@ -179,11 +179,11 @@ class _Measure:
         if self.objective == "maxlog":
             return max(off)
         power = 2 if self.objective == "sqlog" else 1
-        return sum(self.w[each] * d**power for each, d in zip(part, off, strict=True))
+        return math.fsum(self.w[each] * d**power for each, d in zip(part, off, strict=True))
 
     def total(self, parts: Sequence[Sequence[int]]) -> float:
         costs = [self.cost(part) for part in parts]
-        return max(costs) if self.objective == "maxlog" else sum(costs)
+        return max(costs) if self.objective == "maxlog" else math.fsum(costs)
 
 
 def _best(measure: _Measure, request: BatchesRequest) -> tuple[list[list[int]], bool]:
@@ -276,7 +276,7 @@ def _improved(measure: _Measure, parts: list[list[int]], capacity: int) -> list[
                 for change in islice(_changes(parts[a], parts[b], capacity), TRIES - tries):
                     tries += 1
                     new = [measure.cost(part) if part else 0.0 for part in change]
-                    if sum(new) < costs[a] + costs[b] - 1e-12:
+                    if math.fsum(new) < costs[a] + costs[b] - 1e-12:
                         parts[a], parts[b] = list(change[0]), list(change[1])
                         costs[a], costs[b] = new
                         better = True
@@ -311,9 +311,9 @@ def _searched(
         if looked > NODES:
             return False
         if depth == len(order):
-            best, parts = sum(spent), [list(part) for part in now]
+            best, parts = math.fsum(spent), [list(part) for part in now]
             return True
-        one, whole = order[depth], sum(spent)
+        one, whole = order[depth], math.fsum(spent)
         for place_ in range(len(now)):
             if len(now[place_]) == capacity:
                 continue

@@ -9,6 +9,7 @@ and the earliest finish is kept. The rule is a heuristic: what it finds is good,
 
 from __future__ import annotations
 
+import math
 from bisect import bisect_right
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -91,7 +92,7 @@ class EveningAnswer:
 def evening(request: EveningRequest) -> EveningAnswer:
     """The earliest finish found."""
     runs = list(request.runs)
-    by_length = sorted(runs, key=lambda run: -sum(task.seconds for task in run.tasks))
+    by_length = sorted(runs, key=lambda run: -math.fsum(task.seconds for task in run.tasks))
     tried = [runs, by_length, by_length[::-1]]
     best, order = min(
         ((_placed(order, request.places), order) for order in tried),
@@ -115,7 +116,7 @@ def evening(request: EveningRequest) -> EveningAnswer:
 
 def _idle(busy: Sequence[PlacedTask], many: int) -> float:
     last = max((each.end_s for each in busy), default=0.0)
-    return many * last - sum(each.end_s - each.start_s for each in busy)
+    return many * last - math.fsum(each.end_s - each.start_s for each in busy)
 
 
 def _finish(placed: Sequence[PlacedTask]) -> float:

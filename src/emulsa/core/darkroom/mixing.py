@@ -44,9 +44,10 @@ class MixingPart:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MixingSheet:
-    """Baths in the order they are mixed."""
+    """Baths in the order they are mixed; ``degrees`` how warm, in the photographer's unit."""
 
     title: str
+    degrees: str
     parts: tuple[MixingPart, ...]
     cautions: tuple[str, ...] = (ALWAYS, CAUTIONS["thermometer"], MAKER)
 
@@ -92,7 +93,12 @@ def for_run(
     cautions = [ALWAYS, CAUTIONS["thermometer"], MAKER]
     if water is not None and max(water.tap_c, water.other_c) >= WARM_C:
         cautions.insert(1, HOT)
-    return MixingSheet(title=title, parts=tuple(parts), cautions=tuple(cautions))
+    return MixingSheet(
+        title=title,
+        degrees=measures.degrees(at_c),
+        parts=tuple(parts),
+        cautions=tuple(cautions),
+    )
 
 
 def for_powder(powder: Powder, measures: Measures) -> MixingSheet:
@@ -121,7 +127,8 @@ def for_powder(powder: Powder, measures: Measures) -> MixingSheet:
         lines=tuple(lines),
         cautions=tuple(cautions),
     )
-    return MixingSheet(title=powder.name, parts=(made,))
+    degrees = measures.degrees(powder.start_c)
+    return MixingSheet(title=powder.name, degrees=degrees, parts=(made,))
 
 
 def _part(

@@ -234,7 +234,7 @@ def totals(
                     what = "water" if part.part == "water" else f"{bath.name}, {part.part}"
                     _count(found, what, part.ml)
         elif bath.kind in WATER_CHANGES:
-            water = sum(tank.volume_ml for tank, _ in runs) * WATER_CHANGES[bath.kind]
+            water = math.fsum(tank.volume_ml for tank, _ in runs) * WATER_CHANGES[bath.kind]
             _count(found, "water", water)
     return tuple(Total(what=what, ml=ml) for what, ml in found.items())
 
@@ -259,7 +259,7 @@ def tasks(id_: str, line: Line, tank: Tank, run: ProcessAnswer) -> EveningRun:
     found: list[Task] = []
     for bath, step in zip(line.baths, run.steps, strict=True):
         place, hands, at_once = WHERE[bath.kind]
-        pour = sum(cue.end_s - cue.start_s for cue in step.cues if cue.kind == "pour")
+        pour = math.fsum(cue.end_s - cue.start_s for cue in step.cues if cue.kind == "pour")
         task = Task(
             name=bath.name,
             place=tank.id if place == "tank" else place,

@@ -9,6 +9,7 @@ from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 Minutes = Annotated[float, Within("The developing time", 0.5, 600, "min")]
+Minute = Annotated[float, Within("A minute of the development", 0, 600, "min")]
 BathTemperature = Annotated[float, Within("The developer's temperature", 10, 35, "°C")]
 
 
@@ -19,7 +20,7 @@ At = Annotated[float, Within("A moment of a run", 0, 200_000, "s")]
 class BathReading:
     """The developer's temperature at a moment of the development, in minutes from its start."""
 
-    minute: Annotated[float, Within("A minute of the development", 0, 600, "min")]
+    minute: Minute
     temperature_c: BathTemperature
 
 

@@ -12,19 +12,11 @@ from __future__ import annotations
 import math
 
 from emulsa.core.data.development import ALLOWED_C, UNCRITICAL, UNCRITICAL_C
+from emulsa.core.degrees import celsius
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.thumb import log_linear
 from emulsa.core.errors import OutOfRange
 from emulsa.core.limits import plain
-
-
-def celsius(fahrenheit: float) -> float:
-    """T_C = (T_F − 32) / 1.8.
-
-    >>> celsius(68)
-    20.0
-    """
-    return (fahrenheit - 32) / 1.8
 
 
 def factor(temperature_c: float, reference_c: float, k_per_c: float) -> float:
@@ -101,3 +93,27 @@ def allowed(temperature_c: float, field: str) -> float:
             allowed=[low, high],
         )
     return temperature_c
+
+
+def refusal(temperature_c: float) -> str:
+    """Why no time can be trusted at a temperature; nothing when one can.
+
+    >>> refusal(20), refusal(28)[:35]
+    ('', 'Developers behave between 18 and 27')
+    """
+    try:
+        allowed(temperature_c, "temperature_c")
+    except OutOfRange as problem:
+        return problem.message
+    return ""
+
+
+def given(in_c: float | None, in_f: float | None, otherwise_c: float) -> float:
+    """The temperature meant, in °C: as said in one scale or the other, else what is usual.
+
+    >>> given(None, 68, 24), given(None, None, 24)
+    (20.0, 24)
+    """
+    if in_f is not None:
+        return celsius(in_f)
+    return otherwise_c if in_c is None else in_c

@@ -13,6 +13,7 @@ from typing import Annotated
 
 from emulsa.core.advice import Advice
 from emulsa.core.data.development import FREE_ERROR_STOPS, ROTARY, SHORT_MIN, TOO_SHORT_MIN
+from emulsa.core.degrees import celsius
 from emulsa.core.development import ratings, temperature
 from emulsa.core.development.choice import check_reason
 from emulsa.core.development.recipes import (
@@ -28,12 +29,12 @@ from emulsa.core.development.thumb import zones_off
 from emulsa.core.development.zones_text import zones_text
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.light.hand_time import minutes_text, stops_words
-from emulsa.core.limits import ExposureIndex, Label, Within, plain
-from emulsa.core.tones.development_number import DevelopmentNumber, n_text
+from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within, plain
+from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
 
 AnyCelsius = Annotated[float, Within("The temperature", -40, 100, "°C")]
 AnyFahrenheit = Annotated[float, Within("The temperature", -40, 212, "°F")]
-Change = Annotated[float, Within("The reciprocity development change", 0.3, 2)]
+Change = Annotated[float, DEVELOPMENT_CHANGE]
 Age = Annotated[float, Within("The lengthening for the developer's age", 0.5, 3)]
 ErrorStops = Annotated[float, Within("The exposure's error", -10, 10, "stops")]
 
@@ -152,7 +153,7 @@ def development(request: DevelopmentRequest) -> DevelopmentAnswer:
 
 def _temperature_c(request: DevelopmentRequest) -> float:
     if request.temperature_f is not None:
-        return temperature.allowed(temperature.celsius(request.temperature_f), "temperature_f")
+        return temperature.allowed(celsius(request.temperature_f), "temperature_f")
     if request.temperature_c is not None:
         return temperature.allowed(request.temperature_c, "temperature_c")
     return request.recipe.temperature_c
@@ -201,18 +202,13 @@ def _origin(request: DevelopmentRequest, timed: Timed, at_c: float) -> Origin:
     if not temperature.sure(recipe, at_c):
         return "estimated"
     if abs(request.error_stops) >= FREE_ERROR_STOPS:
-        meant = time_for(recipe, _meant_n(request)).origin
-        return max(timed.origin, meant, key=TRUST.index)
+        as_exposed = time_for(recipe, meant(request.n, request.error_stops)).origin
+        return max(timed.origin, as_exposed, key=TRUST.index)
     return timed.origin
 
 
-def _meant_n(request: DevelopmentRequest) -> float:
-    """The N that the high value wants as it was really exposed."""
-    return min(5.0, max(-5.0, request.n - request.error_stops))
-
-
 def _exposure(request: DevelopmentRequest, timed: Timed) -> _Step:
-    error, n = request.error_stops, _meant_n(request)
+    error, n = request.error_stops, meant(request.n, request.error_stops)
     change = time_for(request.recipe, n).minutes / timed.minutes
     words = f"{stops_words(abs(error))[1:]} {'over' if error > 0 else 'under'}"
     why = f"the high value fell {'higher' if error > 0 else 'lower'}; as for {n_text(round(n, 1))}"

@@ -8,6 +8,8 @@ from typing import Literal
 from emulsa.core.advice import Advice
 from emulsa.core.exposing.setting import Setting
 
+Step = Literal["meter", "placement", "filter", "bellows", "bracket", "reciprocity", "set"]
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Fall:
@@ -28,7 +30,7 @@ class Fall:
 class Row:
     """One line of the ledger: what, its stops, the running time, why, and the source's key."""
 
-    step: Literal["meter", "placement", "filter", "bellows", "reciprocity", "set"]
+    step: Step
     label: str
     stops: float
     time_s: float

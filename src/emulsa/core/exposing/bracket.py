@@ -1,25 +1,39 @@
-"""Brackets: the same exposure in real stops, more and less, slowest frame first.
+"""Brackets: the same exposure in real stops, more and less, most exposure first.
 
-A step of s stops on a long exposure is F(t·2^s), not F(t)·2^s: reciprocity frame by frame. Logged
-in one order, slowest first, so that the frames can be told apart later. Common practice, no source.
+A step of s stops on a long exposure is F(t·2^s), not F(t)·2^s: reciprocity frame by frame. A frame
+is made of aperture and time together, as the lens's own scales allow: a shutter in full stops gives
+thirds by the aperture. Logged in one order, most exposure first, so that the frames can be told
+apart later. Common practice, no source.
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from itertools import pairwise
 from typing import Annotated, Literal
 
+from emulsa.core.advice import Advice
 from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.optics import Lens, apertures
 from emulsa.core.errors import Unsound
-from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.answer import ExposureAnswer
+from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light.hand_time import stops_text
+from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.limits import Price, Within
 
-Step = Annotated[float, Within("A bracket's step", 1 / 3 - 1e-9, 3, "stops")]
+BracketStep = Annotated[float, Within("A bracket's step", 1 / 3 - 1e-9, 3, "stops")]
 Frames = Annotated[int, Within("Frames of a bracket", 2, 15)]
 Side = Literal["both", "over", "under"]
+
+# A frame so near its place is in it: marks and hands give no better (practice).
+EXACT_STOPS = 1 / 12
+FARTHEST_STOPS = 1 - 1e-6  # the aperture is moved by less than a stop, so that depth stays
+SAME_STOPS = 1e-6  # frames nearer than this to each other are the same frame
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -27,7 +41,7 @@ class BracketRequest:
     """An exposure, the step, how many frames, and on which side of the plan they lie."""
 
     exposure: ExposureRequest
-    step_stops: Step = 1.0
+    step_stops: BracketStep = 1.0
     frames: Frames = 3
     side: Side = "both"
     sheet_price: Price | None = None
@@ -43,28 +57,33 @@ class BracketRequest:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Frame:
-    """One frame: its place in stops from the plan, its times, and what the hands set."""
+    """One frame: its place in stops from the plan, its aperture and times, what the hands set, and
+    how far off its place that leaves it."""
 
     stops: float
     stops_text: str
+    aperture: ApertureMark
+    aperture_text: str
     metered_s: float
     corrected_s: float
     seconds: float
     text: str
     means: Literal["shutter", "bulb"]
     error_stops: float
+    error_text: str
     extrapolated: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class BracketAnswer:
-    """Frames, slowest first, and what they use up."""
+    """Frames, most exposure first, what they use up, and what cannot be set as it was asked."""
 
     frames: tuple[Frame, ...]
     sheets: int
     price: float | None
     total_s: float
     aperture: str
+    advice: tuple[Advice, ...]
 
 
 def offsets(step_stops: float, frames: int, side: Side) -> tuple[float, ...]:
@@ -81,7 +100,7 @@ def bracket(request: BracketRequest) -> BracketAnswer:
     """The operation ``bracket``: frames in real stops, each with its own reciprocity."""
     plan = exposure(request.exposure)
     frames = tuple(
-        _frame(request.exposure, plan.metered_s, each)
+        frame(request.exposure, plan, each)
         for each in offsets(request.step_stops, request.frames, request.side)
     )
     price = None if request.sheet_price is None else request.sheet_price * len(frames)
@@ -89,23 +108,74 @@ def bracket(request: BracketRequest) -> BracketAnswer:
         frames=frames,
         sheets=len(frames),
         price=price,
-        total_s=sum(each.seconds for each in frames),
+        total_s=math.fsum(each.seconds for each in frames),
         aperture=plan.set.aperture,
+        advice=tuple(_advice(frames, request.step_stops)),
     )
 
 
-def _frame(request: ExposureRequest, metered_s: float, stops: float) -> Frame:
-    wanted = metered_s * 2**stops
-    corrected = reciprocity.corrected_s(request.law, wanted)
-    text, clock, means = choose_time(corrected, request.optics)
+def frame(request: ExposureRequest, plan: ExposureAnswer, stops: float) -> Frame:
+    """The frame at a place of the bracket: the plan's aperture if a time is to be had for it, else
+    the one nearest to it whose time comes nearest."""
+    asked = replace(request, bracket_stops=stops)
+    return min(
+        (_at(asked, mark) for mark in _marks(request, plan)),
+        key=lambda each: (
+            round(max(0.0, abs(each.error_stops) - EXACT_STOPS), 9),
+            round(abs(_shift(request, plan, each.aperture)), 9),
+            round(abs(each.error_stops), 9),
+        ),
+    )
+
+
+def _marks(request: ExposureRequest, plan: ExposureAnswer) -> Iterator[ApertureMark]:
+    """The plan's own aperture, and those of the lens's scale less than a stop away."""
+    own: ApertureMark = plan.set.f_number if request.aperture is None else request.aperture
+    yield own
+    if not isinstance(request.optics, Lens):
+        return
+    scale = apertures(request.optics, plan.set.f_number, request.optics.aperture_series)
+    for text, exact in scale:
+        if SAME_STOPS < abs(2 * math.log2(exact / plan.set.f_number)) < FARTHEST_STOPS:
+            yield text
+
+
+def _shift(request: ExposureRequest, plan: ExposureAnswer, mark: ApertureMark) -> float:
+    """Stops of light between the plan's aperture and another."""
+    return math.log2(metered_at(request, mark) / plan.metered_s)
+
+
+def _at(asked: ExposureRequest, mark: ApertureMark) -> Frame:
+    wanted = metered_at(asked, mark)
+    corrected = reciprocity.corrected_s(asked.law, wanted)
+    text, clock, means = choose_time(corrected, asked.optics)
+    off = error_stops(asked.law, wanted, clock)
     return Frame(
-        stops=stops,
-        stops_text=stops_text(stops),
+        stops=asked.bracket_stops,
+        stops_text=stops_text(asked.bracket_stops),
+        aperture=mark,
+        aperture_text=mark_text(mark),
         metered_s=wanted,
         corrected_s=corrected,
         seconds=clock,
         text=text,
         means=means,
-        error_stops=error_stops(request.law, wanted, clock),
-        extrapolated=reciprocity.extrapolated(request.law, wanted),
+        error_stops=off,
+        error_text="" if abs(off) <= EXACT_STOPS else f"{stops_text(off)} off its place",
+        extrapolated=reciprocity.extrapolated(asked.law, wanted),
     )
+
+
+def _advice(frames: tuple[Frame, ...], step: float) -> Iterator[Advice]:
+    """Said before a sheet is spent: frames that come out alike, or nearer to another's place."""
+    given = [each.stops + each.error_stops for each in frames]
+    alike = sum(after > before - SAME_STOPS for before, after in pairwise(given))
+    if alike or any(abs(each.error_stops) > step / 2 + 1e-9 for each in frames):
+        made = len({round(each, 6) for each in given})
+        yield Advice(
+            code="bracket-step",
+            severity="warning",
+            text=f"The marks of this lens and shutter do not give steps of {stops_text(step)[1:]}"
+            f" stop: {len(frames)} frames come out as {made} different exposures. Take a wider"
+            " step, or a lens whose apertures go by thirds.",
+        )

@@ -23,11 +23,18 @@ from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAns
 from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposing.ruling import WORDS, Limits, limits_of, ruled_out, sharpness_of
-from emulsa.core.exposing.setting import Setting, choose_time, error_stops
+from emulsa.core.exposing.ruling import (
+    VISIBLE_ERROR_STOPS,
+    WORDS,
+    Limits,
+    limits_of,
+    ruled_out,
+    sharpness_of,
+)
+from emulsa.core.exposing.setting import Setting, choose_time, error_stops, says
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
-from emulsa.core.light.marks import mark_text, nearest, seconds
+from emulsa.core.light.marks import aperture_scale, mark_text, nearest, seconds
 from emulsa.core.limits import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import anchor, camera_ev
@@ -41,7 +48,8 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     n = wanted_n(request.placement, request.high, request.n, levels, (placed_ev, zone))
     planned = planned_n(n, request.n)
     target = request.high.zone if request.high else development_number.TARGET
-    falls = falls_of(levels, (placed_ev, zone), (planned, target), request.textural_range, incident)
+    on_film = (placed_ev, zone + request.bracket_stops)
+    falls = falls_of(levels, on_film, (planned, target), request.textural_range, incident)
     limits = limits_of(request)
     camera = at_speed(camera_ev(placed_ev, zone), request.ei)
     aperture, f_number = _aperture(request, camera)
@@ -89,9 +97,11 @@ def camera_ev_of(request: ExposureRequest) -> float:
 
 
 def intensity_stops(request: ExposureRequest) -> float:
-    """Stops that filters and bellows cost together; their order does not matter."""
+    """Stops that filters and bellows cost together, and a frame's place in its bracket; their order
+    does not matter."""
     through_filters = filtering.total_stops(request.filters, request.light)
-    return through_filters + math.log2(bellows_factor(request.optics, request.focus))
+    extension = math.log2(bellows_factor(request.optics, request.focus))
+    return through_filters + extension + request.bracket_stops
 
 
 def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
@@ -111,7 +121,8 @@ def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
     clock = seconds(request.time, optics.shutter.series)
     light = reciprocity.metered_s(request.law, clock) / 2 ** intensity_stops(request)
     wanted = f_number_for(camera, light)
-    text, exact = nearest(wanted, apertures(optics, wanted, optics.aperture_series))
+    series = optics.aperture_series
+    text, exact = nearest(wanted, apertures(optics, wanted, series) or aperture_scale(series))
     return mark_text(text), exact
 
 
@@ -125,13 +136,18 @@ def _setting(
         text, means = time_text(clock), "aperture"
     else:
         text, clock, means = choose_time(corrected, request.optics)
+    off = error_stops(request.law, metered, clock)
+    out = ("beyond-lens",) if means == "aperture" and abs(off) > VISIBLE_ERROR_STOPS else ()
     return Setting(
         text=text,
         seconds=clock,
         means=means,
-        error_stops=error_stops(request.law, metered, clock),
+        error_stops=off,
         aperture=aperture,
         f_number=f_number,
+        says=says(means, off),
+        ruled_out_by=out,
+        ruled_out_text=", ".join(WORDS[code] for code in out),
     )
 
 

@@ -8,6 +8,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.placement import (
     IncidentPair,
+    Placed,
     Placement,
     fall,
     pair_range,
@@ -64,7 +65,8 @@ def wanted_n(
 ) -> float:
     """N from the important highlight, from an incident pair's range, or normal; or as chosen.
 
-    ``anchored`` is the EV that is pinned and its zone. Missing when the highlight has no reading.
+    ``anchored`` is the EV that is pinned and its zone. A highlight that is itself placed asks for
+    nothing: it stands where it is wanted. Missing when the highlight has no reading.
     """
     if chosen is not None:
         return chosen
@@ -77,6 +79,8 @@ def wanted_n(
             f"The important highlight “{high.reading}” is not among the readings.",
             field="high.reading",
         )
+    if isinstance(placement, Placed) and placement.reading == high.reading:
+        return 0.0
     falls_on = fall(levels[high.reading], *anchored)
     return development_number.development_number(high.zone, falls_on) + 0.0
 

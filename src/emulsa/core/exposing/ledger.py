@@ -4,14 +4,13 @@ from __future__ import annotations
 
 import math
 from dataclasses import replace
-from typing import Literal
 
 from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.filters import Counted
 from emulsa.core.corrections.optics import Lens, Optics, bellows_factor, speeds
 from emulsa.core.corrections.reciprocity import Law
-from emulsa.core.exposing.answer import Row
+from emulsa.core.exposing.answer import Row, Step
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import Setting
 from emulsa.core.light.exposure_value import at_speed, seconds_for
@@ -30,7 +29,7 @@ def to_film(
     """The rows up to the film: meter, placement, each filter, bellows."""
     start = seconds_for(at_speed(placed_ev, request.ei), f_number)
     rated = f"EV {ev_text(placed_ev)}"
-    steps: list[tuple[Literal["meter", "placement", "filter", "bellows"], str, float, str, str]] = [
+    steps: list[tuple[Step, str, float, str, str]] = [
         (
             "meter",
             "Meter",
@@ -55,6 +54,9 @@ def to_film(
         steps.append(
             ("bellows", "Bellows", math.log2(factor), f"factor {factor:.2f}", "stroebel-view")
         )
+    if request.bracket_stops:
+        why = "this frame's place in its bracket"
+        steps.append(("bracket", "Bracket", request.bracket_stops, why, "practice"))
     rows: list[Row] = []
     for step, label, stops, why, source in steps:
         start *= 2**stops
@@ -63,7 +65,7 @@ def to_film(
 
 
 def _row(
-    step: Literal["meter", "placement", "filter", "bellows", "reciprocity", "set"],
+    step: Step,
     label: str,
     stops: float,
     time_s: float,

@@ -211,7 +211,7 @@ def _tones(
     falls = falls_of(levels, anchor(placement, levels), (n, target), asked.textural_range, incident)
     low, high = asked.textural_range
     labels = {each.id: each.label or "reading" for each in asked.readings}
-    lost = sum(max(low - each.lands, each.lands - high, 0) for each in falls if each.lost)
+    lost = math.fsum(max(low - each.lands, each.lands - high, 0) for each in falls if each.lost)
     names = tuple(labels[each.id] for each in falls if each.lost)
     return Tones(placement, n, lost, names)
 
@@ -234,7 +234,7 @@ def _shot(way: _Way, tones: Tones, mark: Mark, metered: float) -> _Shot:
         + (0.0 if asked.filters == way.request.exposure.filters else OTHER_FILTERS)
         + shift * APERTURE_CHANGE,
     )
-    cost = sum(amount * weight for amount, weight in zip(amounts, way.weights, strict=True))
+    cost = math.fsum(amount * weight for amount, weight in zip(amounts, way.weights, strict=True))
     return _Shot(mark, metered, text, clock, off, amounts, cost)
 
 

@@ -15,10 +15,12 @@ from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Zone
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Within, Zone
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.tones.placement import Placement
+
+BracketStops = Annotated[float, Within("A bracket's place", -10, 10, "stops")]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -51,7 +53,8 @@ class ExposureRequest:
     """A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
 
     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
-    apertures and times by the blur allowed on the film.
+    apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
+    a bracket: every tone of it falls so much higher, and its development stays the plan's.
     """
 
     ei: ExposureIndex
@@ -73,6 +76,7 @@ class ExposureRequest:
     depth: Depth | None = None
     movement: Movement | None = None
     blur_mm: Blur = DEFAULT_BLUR_MM
+    bracket_stops: BracketStops = 0.0
 
     def __post_init__(self) -> None:
         textural_range.check(*self.textural_range)

@@ -18,6 +18,7 @@ VISIBLE_ERROR_STOPS = 1 / 3  # a third of a stop shows in a negative (common pra
 WORDS = {
     "faster-than-shutter": "no time so short on this shutter",
     "longer-than-shutter": "no B or T on this shutter",
+    "beyond-lens": "beyond this lens's apertures",
     "beyond-film-data": "beyond the film's data",
     "depth-too-small": "depth too small",
     "softened": "softened by diffraction",

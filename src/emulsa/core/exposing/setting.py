@@ -7,9 +7,11 @@ from typing import Literal
 
 from emulsa.core.corrections.optics import Lens, Optics, speeds
 from emulsa.core.corrections.reciprocity import Law, true_error_stops
-from emulsa.core.light.hand_time import hand_time_s, time_text
+from emulsa.core.light.hand_time import hand_time_s, stops_words, time_text
 from emulsa.core.light.marks import nearest
 
+MADE = {"shutter": "on the shutter", "bulb": "on B, by the watch", "aperture": "as given"}
+EXACT_STOPS = 0.005
 BY_HAND_BEYOND = 2 ** (1 / 6)  # a sixth of a stop past the slowest mark, the hand is nearer
 
 
@@ -19,6 +21,8 @@ class Setting:
 
     ``means``: ``shutter`` a marked speed, ``bulb`` timed by hand, ``aperture`` a given time for
     which the aperture was chosen. ``error_stops`` > 0 is more light on the film than wanted.
+    ``says`` how it is made and how near it comes; ``ruled_out_by`` says why it cannot give the
+    exposure all the same.
     """
 
     text: str
@@ -27,6 +31,19 @@ class Setting:
     error_stops: float
     aperture: str
     f_number: float
+    says: str
+    ruled_out_by: tuple[str, ...] = ()
+    ruled_out_text: str = ""
+
+
+def says(means: Literal["shutter", "bulb", "aperture"], off_stops: float) -> str:
+    """How a setting is made, and how near it comes.
+
+    >>> says("shutter", 0.0), says("bulb", -0.046)
+    ('on the shutter, exact', 'on B, by the watch, −0.05 stop')
+    """
+    near = "exact" if abs(off_stops) < EXACT_STOPS else stops_words(off_stops)
+    return f"{MADE[means]}, {near}"
 
 
 def choose_time(

@@ -27,13 +27,14 @@ HIGHLIGHT_WORDS: dict[Highlight, str] = {
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Judgement:
-    """What one piece of film shows; ``id`` is the piece's."""
+    """What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket."""
 
     id: Id
     at: Label = ""
     shadow: Shadow
     highlight: Highlight
     faults: Annotated[tuple[NegativeFault, ...], Length("Faults of a negative", 0, 7)] = ()
+    best: bool = False
     note: Note = ""
 
 
@@ -44,7 +45,7 @@ def showed(judgement: Judgement) -> str:
     'thin shadows, full highlights; fog'
     """
     tones = f"{SHADOW_WORDS[judgement.shadow]}, {HIGHLIGHT_WORDS[judgement.highlight]}"
-    rest = [*judgement.faults, judgement.note]
+    rest = ["the best of its bracket" if judgement.best else "", *judgement.faults, judgement.note]
     return "; ".join(each for each in (tones, *rest) if each)
 
 

@@ -8,14 +8,18 @@ texture. Too low: nothing is lost, but the print needs harder paper. One N is ab
 
 from __future__ import annotations
 
+import math
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.errors import Missing
 from emulsa.core.film.pieces import FrameNumber, Weight
 from emulsa.core.light.hand_time import stops_words
-from emulsa.core.limits import Label, Length
-from emulsa.core.tones.development_number import DevelopmentNumber, n_text
+from emulsa.core.limits import Id, Label, Length
+from emulsa.core.logged.log import light_stops
+from emulsa.core.logged.record import Shot
+from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
 
 NORMAL_GRADE = 2.0
 GRADES = (0.0, 5.0)  # what papers and filters give; beyond it no paper mends the negative
@@ -28,12 +32,14 @@ BLOCKED_COSTS, SOFT_COSTS = 2.0, 1.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class WantedFrame:
-    """A frame, the N it wants, and how much it matters."""
+    """A frame, the N it wants as it was really exposed, how much it matters, and the recipe it was
+    exposed for."""
 
     frame: FrameNumber
     n: DevelopmentNumber
     weight: Weight = 1
     title: Label = ""
+    recipe_id: Id | None = None
 
 
 Frames = Annotated[tuple[WantedFrame, ...], Length("Frames", 1, 72)]
@@ -75,7 +81,7 @@ def choices(frames: Frames) -> tuple[RollChoice, ...]:
         raise Missing(
             "No frame of this roll matters yet; give one of them a weight.", field="weight"
         )
-    costs = {n: sum(_cost(each, n) for each in frames) for n in CANDIDATES}
+    costs = {n: math.fsum(_cost(each, n) for each in frames) for n in CANDIDATES}
     best = min(CANDIDATES, key=lambda n: (round(costs[n], 9), abs(n), n))
     return tuple(
         RollChoice(
@@ -87,6 +93,28 @@ def choices(frames: Frames) -> tuple[RollChoice, ...]:
         )
         for n in CANDIDATES
     )
+
+
+def wanted(shots: Sequence[Shot], ei: float) -> float:
+    """The N a frame wants when its roll is developed as rated at ``ei``: the planned one, less what
+    its exposures were off and what its own EI gave it over the roll's.
+
+    ``shots`` are its exposures, the last one's plan counts.
+    """
+    last = shots[-1]
+    off = light_stops([(each.share, each.error_stops) for each in shots])
+    if last.exposure_index is not None:
+        off += math.log2(ei / last.exposure_index)
+    return meant(last.n, off)
+
+
+def planned_recipe(frames: Iterable[WantedFrame]) -> str | None:
+    """The recipe most of the frames were exposed for, by their weights; the first of equals."""
+    votes: dict[str, int] = {}
+    for each in frames:
+        if each.recipe_id is not None:
+            votes[each.recipe_id] = votes.get(each.recipe_id, 0) + 1 + each.weight
+    return max(votes, key=lambda id_: votes[id_], default=None)
 
 
 def loss(frame: WantedFrame, n: float) -> FrameLoss:

@@ -8,10 +8,14 @@ source).
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.errors import Impossible, OutOfRange, Unsound
+from emulsa.core.development import ratings
+from emulsa.core.development.negative import Negative, developing_time
+from emulsa.core.development.recipes import Recipe, time_for
+from emulsa.core.errors import CoreError, Impossible, OutOfRange, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.film.pieces import FrameNumber, Piece
 from emulsa.core.light.hand_time import stops_words
@@ -102,10 +106,11 @@ def push_stops(rated_ei: float, film_ei: float) -> float:
 
 
 def push_n(rated_ei: float, film_ei: float) -> float:
-    """The development that goes with a rating: one N for each stop of push, to the half.
+    """What a rating would be as an N, where no time for that EI exists: one for each stop of push,
+    to the half.
 
-    Common practice, no source: more development lifts the middle and high tones the lower
-    exposure left low; the shadows stay where they fell.
+    Common practice, no source: more development lifts the middle and high tones the lower exposure
+    left low; the shadows stay where they fell.
 
     >>> push_n(800, 400), push_n(320, 400), push_n(200, 400)
     (1.0, -0.5, -1.0)
@@ -113,30 +118,106 @@ def push_n(rated_ei: float, film_ei: float) -> float:
     return max(-5.0, min(5.0, half_steps(push_stops(rated_ei, film_ei))))
 
 
+def whole_strip(roll: Roll) -> Strip:
+    """A roll as one strip."""
+    return strip_of(roll, range(1, roll.frames + 1))
+
+
+def strip_of(roll: Roll, frames: range) -> Strip:
+    """A strip of these frames, not decided over yet; named by them, so that one that stays is the
+    same strip."""
+    return Strip(
+        id=f"{roll.id}-{frames[0]}-{frames[-1]}",
+        roll_id=roll.id,
+        first_frame=frames[0],
+        last_frame=frames[-1],
+    )
+
+
+def is_out(roll: Roll, strip: Strip) -> bool:
+    """Whether a strip is out of the camera for good: the roll is finished, or was cut and goes on
+    behind this strip.
+
+    >>> roll = Roll(id="r", number=1, film_id="f", format="6x6", frames=12, next_frame=7)
+    >>> is_out(roll, strip_of(roll, range(1, 5))), is_out(roll, strip_of(roll, range(5, 13)))
+    (True, False)
+    """
+    behind = strip.last_frame < roll.next_frame and strip.last_frame != roll.frames
+    return roll.place == "done" or behind
+
+
+def frames_in(strip: Strip, frames: Iterable[Piece]) -> list[Piece]:
+    """Those of a roll's frames that lie on a strip."""
+    return [each for each in frames if strip.first_frame <= (each.frame or 0) <= strip.last_frame]
+
+
+def unexposed_from(frames: Iterable[Piece]) -> int | None:
+    """The first frame of the unexposed rest at a roll's end; nothing when there is none.
+
+    What lies loaded between exposed frames cannot be reached by winding any more.
+    """
+    rest = None
+    for each in sorted(frames, key=lambda each: each.frame or 0):
+        if each.state != "loaded":
+            rest = None
+        elif rest is None:
+            rest = each.frame
+    return rest
+
+
 def strip_text(roll: Roll, strip: Strip) -> str:
     """A strip as one says it; the whole roll is just the roll."""
+    return ", ".join(each for each in (f"roll {roll.number}", frames_text(roll, strip)) if each)
+
+
+def frames_text(roll: Roll, strip: Strip) -> str:
+    """The frames of a strip; nothing when it is the whole roll.
+
+    >>> roll = Roll(id="r", number=1, film_id="f", format="6x6", frames=12)
+    >>> [frames_text(roll, strip_of(roll, range(*each))) for each in ((1, 5), (5, 6), (1, 13))]
+    ['frames 1–4', 'frame 5', '']
+    """
     if strip.first_frame == 1 and strip.last_frame == roll.frames:
-        return f"roll {roll.number}"
-    return f"roll {roll.number}, frames {strip.first_frame}–{strip.last_frame}"
+        return ""
+    if strip.first_frame == strip.last_frame:
+        return f"frame {strip.first_frame}"
+    return f"frames {strip.first_frame}–{strip.last_frame}"
 
 
-def rating_text(roll: Roll, film_ei: float) -> str:
-    """What a roll is rated at, and the development that goes with it."""
+def rating_text(roll: Roll, film_ei: float, recipe: Recipe | None = None) -> str:
+    """What a roll is rated at, and the development that goes with it: the recipe's own time for
+    that EI, or what one N for each stop would be where it has none. The rating counts by itself; it
+    is no N to choose.
+    """
     if roll.exposure_index is None or roll.exposure_index == film_ei:
         return f"EI {plain(film_ei)}"
     stops = push_stops(roll.exposure_index, film_ei)
     done = "pushed" if stops > 0 else "pulled"
-    return (
-        f"EI {plain(roll.exposure_index)}, {done} {stops_words(abs(stops)).lstrip('+')}:"
-        f" develop {n_text(push_n(roll.exposure_index, film_ei))}"
-    )
+    said = f"EI {plain(roll.exposure_index)}, {done} {stops_words(abs(stops)).lstrip('+')}:"
+    timed = _own_time(roll.exposure_index, film_ei, recipe)
+    if timed:
+        return f"{said} {timed}"
+    return f"{said} counted as {n_text(push_n(roll.exposure_index, film_ei))}, estimated"
+
+
+def _own_time(rated_ei: float, film_ei: float, recipe: Recipe | None) -> str:
+    """The minutes a recipe says for this rating; nothing when it says none."""
+    if recipe is None or not recipe.points:
+        return ""
+    if not ratings.sure(recipe, time_for(recipe, 0.0), rated_ei, film_ei):
+        return ""
+    try:
+        return developing_time(Negative(rated_ei=rated_ei), film_ei, recipe).minutes_text
+    except CoreError:
+        return ""
 
 
 def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[range, ...]:
     """The strips of a roll cut after the given frames, as ranges of frames.
 
-    At each cut two frames must be unexposed: the knife is set by feel. Raises Unsound for frames
-    out of order, OutOfRange for one the roll does not have, Impossible when the blanks are missing.
+    At each cut two frames must be unexposed: the knife is set by feel, and they are lost to it.
+    Raises Unsound for frames out of order, OutOfRange for one the roll does not have, Impossible
+    when the blanks are missing.
     """
     if list(after) != sorted(set(after)):
         raise Unsound("Name the cuts in order, each once: 4, 8.", field="after")

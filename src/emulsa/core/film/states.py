@@ -1,9 +1,9 @@
 """What can become of a piece of film: its states, and the moves that lead from one to the next.
 
 empty → loaded → exposed → in a run → developed → judged. Nothing skips, and nothing goes back
-except by undo: a loaded piece may be taken out again, an exposed one is exposed again only as an
-intended multiple exposure, one in a run may be taken out before it meets the developer. A frame
-wound on without an exposure is blank.
+except by undo: a loaded piece may be taken out again; an exposed one is exposed again as an
+intended multiple exposure, or by accident, which is recorded as that; one in a run may be taken out
+before it meets the developer. A frame wound on, or developed, without an exposure is blank.
 """
 
 from __future__ import annotations
@@ -19,6 +19,7 @@ Move = Literal[
     "unload",
     "expose",
     "expose_again",
+    "expose_by_accident",
     "skip",
     "box",
     "start_run",
@@ -33,6 +34,7 @@ MOVES: dict[tuple[State, Move], State] = {
     ("loaded", "expose"): "exposed",
     ("loaded", "skip"): "blank",
     ("exposed", "expose_again"): "exposed",
+    ("exposed", "expose_by_accident"): "exposed",
     ("exposed", "box"): "exposed",
     ("exposed", "start_run"): "in_run",
     ("in_run", "leave_run"): "exposed",
@@ -56,6 +58,7 @@ NEEDS: dict[Move, str] = {
     "unload": "only unexposed film goes back to its box as new",
     "expose": "load it, or choose unexposed film",
     "expose_again": "a multiple exposure goes on film that was exposed once",
+    "expose_by_accident": "only exposed film can be exposed a second time",
     "skip": "only an unexposed frame is wound on",
     "box": "only exposed film goes into a box of exposed film",
     "start_run": "only exposed film goes into a run",
@@ -70,6 +73,7 @@ SAID: dict[Move, str] = {
     "unload": "taken out unexposed",
     "expose": "exposed",
     "expose_again": "exposed again, as intended",
+    "expose_by_accident": "exposed a second time by accident",
     "skip": "wound on without an exposure",
     "box": "put into a box",
     "start_run": "put into a run",

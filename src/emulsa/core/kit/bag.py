@@ -10,7 +10,7 @@ from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
 from emulsa.core.corrections.pinhole import Side
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.light.marks import f_number
-from emulsa.core.light.meters import Calibrated
+from emulsa.core.light.meters import Calibrated, Held
 from emulsa.core.limits import ExposureIndex, Id, Length, Name, Note, Within
 
 SpotAngle = Annotated[float, Within("The spot's angle", 0.1, 180, "degrees")]
@@ -91,13 +91,17 @@ class KitFilter:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Meter:
-    """A meter: its constants, its own error in stops, the ISO it is kept at, the steps its scale
-    is read to, and the angle it sees."""
+    """A meter: its constants, its own error in stops, the ISO it is kept at, what it already holds,
+    the steps its scale is read to, and the angle it sees.
+
+    Without an ISO its EV is read at 100 and its times belong to the EI of the film.
+    """
 
     id: Id
     name: Name
     calibration: Calibrated = Calibrated()
-    iso: ExposureIndex = 100.0
+    iso: ExposureIndex | None = None
+    held_stops: Held = 0.0
     scale: Literal["third", "half", "tenth", "full"] = "third"
     spot_deg: SpotAngle | None = None
     note: Note = ""

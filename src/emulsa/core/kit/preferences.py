@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Literal
 
 from emulsa.core.chemistry.measures import Measures
 from emulsa.core.exposing.penalties import Weights
@@ -11,6 +11,7 @@ from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.limits import Length
 
 Step = Annotated[str, Length("A step", 1, 80)]
+TimeIso = Literal["film", "100"]
 
 CHECKLIST = (
     "Shutter closed, aperture set",
@@ -33,7 +34,11 @@ class Sounds:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Preferences:
-    """Defaults of new scenes, and what stands before and during an exposure."""
+    """Defaults of new scenes, and what stands before and during an exposure.
+
+    ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
+    it: asked once, kept here. ``simulated_devices`` are for trying things out, not for real film.
+    """
 
     school: School | None = None
     habits: Habits = Habits()
@@ -42,3 +47,5 @@ class Preferences:
     after: Annotated[str, Length("The step afterwards", 0, 80)] = AFTER
     sounds: Sounds = Sounds()
     measures: Measures = Measures()
+    time_iso: TimeIso | None = None
+    simulated_devices: bool = False

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
+import re
+from functools import cache, lru_cache
 
+from emulsa.core.light.marks import SEARCHED, time_marks
 from emulsa.core.tones.zones import number_text
 
 # Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
 # whole seconds by the watch, then coarser as the same step becomes a smaller part of a stop.
 HAND_STEPS = ((5, 0.1), (10, 0.5), (60, 1), (600, 5), (3_600, 30), (float("inf"), 60))
+WATCH = re.compile(r"(?:(\d+):([0-5]?\d)|(\d+(?:[.,]\d+)?))\s*(?:s|sec|seconds)?")
 SHORTEST_BY_HAND_S = 0.3  # below this a hand-timed exposure is a fraction, not a count
 
 
@@ -25,12 +28,26 @@ def hand_time_s(seconds: float) -> float:
     return round(float(int(snapped / step + 0.5 + 1e-9) * step), 9)
 
 
+def watch_s(text: str) -> float | None:
+    """Seconds as a watch counts them: ``9``, ``37.5 s``, ``2:10``; nothing for anything else.
+
+    >>> watch_s("2:10"), watch_s("0,5 s"), watch_s("1/60")
+    (130.0, 0.5, None)
+    """
+    found = WATCH.fullmatch(text.strip())
+    if not found:
+        return None
+    if found[1] is not None:
+        return int(found[1]) * 60.0 + int(found[2])
+    return float(found[3].replace(",", "."))
+
+
 @lru_cache(2048)  # the same times stand in the ledger, the strip and the plans
 def time_text(seconds: float) -> str:
-    """A time as one writes it, to what matters at its length.
+    """A time as one writes it, to what matters at its length; the exact step of a mark as engraved.
 
-    >>> [time_text(each) for each in (1 / 64, 0.5, 5.76, 43.2, 130, 3900, 7200)]
-    ['1/64 s', '1/2 s', '5.8 s', '43 s', '2 min 10 s', '1 h 5 min', '2 h']
+    >>> [time_text(each) for each in (1 / 64, 1 / 48, 5.76, 43.2, 130, 3900, 7200)]
+    ['1/60 s', '1/48 s', '5.8 s', '43 s', '2 min 10 s', '1 h 5 min', '2 h']
     """
     if seconds < 0.95:
         return _fraction(seconds)
@@ -89,7 +106,21 @@ def stops_words(stops: float) -> str:
     return f"{stops_text(stops)} stop" + ("s" if abs(stops) > 1.005 else "")
 
 
+@cache
+def _engraved() -> dict[float, str]:
+    """The fractions of a second that shutters are engraved with, by their exact step."""
+    found: dict[float, str] = {}
+    for series in SEARCHED:
+        for text, exact in time_marks(series).items():
+            if "/" in text:
+                found.setdefault(round(exact, 9), text)
+    return found
+
+
 def _fraction(seconds: float) -> str:
+    mark = _engraved().get(round(seconds, 9))
+    if mark:
+        return f"{mark} s"
     lower = round(1 / seconds)
     if lower > 1 and abs(1 / seconds / lower - 1) < 0.05:
         return f"1/{lower} s"

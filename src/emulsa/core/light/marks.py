@@ -17,7 +17,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.data import marks as engraved
 from emulsa.core.errors import Unreadable
-from emulsa.core.limits import FNumber, Length, Seconds, Within, plain
+from emulsa.core.limits import F_NUMBERS, TIMES, FNumber, Length, Seconds, plain
 
 MarkText = Annotated[str, Length("A mark", 1, 16)]
 ApertureMark = MarkText | FNumber
@@ -26,8 +26,6 @@ Series = Literal["full", "half", "third", "old_leaf"]
 Mark = tuple[str, float]  # as engraved, and exactly
 Table = Callable[[Series], dict[str, float]]
 SEARCHED: tuple[Series, ...] = ("full", "third", "half")
-APERTURES = Within("The f-number", 0.5, 2_000)
-TIMES = Within("The time", 1e-6, 1e7, "s")
 
 
 @cache
@@ -74,7 +72,7 @@ def f_number(mark: str | float, series: Series | None = None) -> float:
     (True, 138.0)
     """
     if not isinstance(mark, str):
-        return APERTURES.check(float(mark), "aperture")
+        return F_NUMBERS.check(float(mark), "aperture")
     text = re.sub(r"^[fF]\s*/?\s*", "", mark.strip())
     found = _lookup(text, series, aperture_marks)
     if found is None:
@@ -84,6 +82,24 @@ def f_number(mark: str | float, series: Series | None = None) -> float:
             field="aperture",
         )
     return found
+
+
+def typed_aperture(mark: ApertureMark) -> ApertureMark:
+    """An aperture as it is typed, as it is kept: an engraved mark bare of its f, else the number.
+
+    >>> typed_aperture("f/22"), typed_aperture(" 138"), typed_aperture("6,8")
+    ('22', 138.0, 6.8)
+    """
+    if not isinstance(mark, str):
+        return mark
+    text = re.sub(r"^f\s*/?\s*", "", mark.strip(), flags=re.IGNORECASE).replace(",", ".")
+    if _lookup(text, None, aperture_marks) is not None:
+        return text
+    number = literal_seconds(text)
+    if number is None:
+        f_number(text)  # says what an aperture is
+    assert number is not None
+    return F_NUMBERS.check(number, "aperture")
 
 
 @lru_cache(512)

@@ -14,12 +14,12 @@ from emulsa.core.errors import OutOfRange
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
-from emulsa.core.limits import EV, ExposureIndex, Length, Within, plain
+from emulsa.core.limits import EV, EV_RANGE, ExposureIndex, Length, Within, plain
 
-EV_RANGE = Within("EV", -8, 24)
 Calibration = Annotated[float, Within("The reflected-light constant K", 8, 20)]
 IncidentCalibration = Annotated[float, Within("The incident-light constant C", 200, 600)]
 Offset = Annotated[float, Within("The meter's offset", -5, 5, "stops")]
+Held = Annotated[float, Within("What the meter already holds", -5, 5, "stops")]
 Luminance = Annotated[float, Within("The luminance", 1e-4, 1e8)]
 Illuminance = Annotated[float, Within("The illuminance", 1e-4, 1e8)]
 
@@ -35,22 +35,29 @@ class Calibrated:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class EvReading:
-    """EV as read, with the ISO that was set on the meter."""
+    """EV as read, with the ISO that was set on the meter, and what the meter already held.
+
+    ``held_stops``: stops of exposure dialled into the meter, as +2½ for snow; the light is so much
+    more than it says, and the reading is placed so much above V.
+    """
 
     kind: Literal["ev"] = "ev"
     ev: EV
     iso: ExposureIndex = 100.0
+    held_stops: Held = 0.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TimeReading:
-    """A time at an aperture; strings are marks, numbers are literal."""
+    """A time at an aperture, at the ISO the meter was set to; strings are marks, numbers literal.
+    For ``held_stops`` see EvReading."""
 
     kind: Literal["time_at_aperture"] = "time_at_aperture"
     time: TimeMark
     aperture: ApertureMark
     iso: ExposureIndex = 100.0
     series: Series | None = None
+    held_stops: Held = 0.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -83,6 +90,16 @@ class MeanReading:
 
 
 Reading = Single | MeanReading
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MeterSet:
+    """What a meter is set to unless a reading says otherwise: the ISO of its EV, the ISO its times
+    belong to, and what it already holds."""
+
+    ev_iso: float = 100.0
+    time_iso: float = 100.0
+    held_stops: float = 0.0
 
 
 def luminance_of(ev100: float, k: float = 12.5) -> float:
@@ -122,13 +139,15 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
     14.0
     """
     if isinstance(reading, MeanReading):
-        return sum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
+        return math.fsum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
     if isinstance(reading, EvReading):
         level = reading.ev if reading.iso == 100 else at_hundred(reading.ev, reading.iso)
+        level += reading.held_stops
     elif isinstance(reading, TimeReading):
         series = reading.series
         aperture = f_number(reading.aperture, None if series == "old_leaf" else series)
         level = at_hundred(exposure_value(aperture, seconds(reading.time, series)), reading.iso)
+        level += reading.held_stops
     elif isinstance(reading, LuminanceReading):
         level = ev100_of_luminance(luminance_cd_m2(reading.value, reading.unit), meter.k)
     else:
@@ -142,6 +161,12 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
             allowed=[EV_RANGE.low, EV_RANGE.high],
         )
     return total
+
+
+def held_stops(reading: Reading) -> float:
+    """What the meter already held when it was read; of a mean, of its first reading."""
+    first = reading.readings[0] if isinstance(reading, MeanReading) else reading
+    return first.held_stops if isinstance(first, (EvReading, TimeReading)) else 0.0
 
 
 def agreeing_reflectance(k: float, c: float) -> float:

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from emulsa.core.corrections.bellows import ByDraw
 from emulsa.core.corrections.optics import aperture_of
-from emulsa.core.errors import Unreadable
+from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
 from emulsa.core.kit.films import Film
 from emulsa.core.light.marks import mark_text
@@ -16,14 +16,37 @@ from emulsa.core.light.meters import (
     EvReading,
     IlluminanceReading,
     MeanReading,
+    MeterSet,
     Single,
     TimeReading,
+    held_stops,
 )
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import plain
-from emulsa.core.line.grammar import ApertureWord, DepthWord, FocusWord, Line, ReadingWord
-from emulsa.core.scene.record import PINNING, Pin, Scene, SceneReading
-from emulsa.core.tones.zones import ev_text, zone_text
+from emulsa.core.line.grammar import (
+    ApertureWord,
+    DepthWord,
+    FocusWord,
+    KitWord,
+    Line,
+    ReadingWord,
+)
+from emulsa.core.scene.edits import (
+    ChooseFilm,
+    ChooseFilters,
+    ChooseLens,
+    ChoosePinhole,
+    Edit,
+    Place,
+    Read,
+    SetAperture,
+    SetDepth,
+    SetFocus,
+)
+from emulsa.core.scene.record import Scene, SceneReading
+from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+
+FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
 
 
 class Named(Protocol):
@@ -50,88 +73,129 @@ class KitNames:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Applied:
-    """The scene after the line, and the line's meaning in words."""
+class CarriedOut:
+    """What a line changes, and its meaning in words."""
 
-    scene: Scene
+    edits: tuple[Edit, ...]
     says: str
 
 
-def apply(scene: Scene, line: Line, kit: KitNames, reading_id: str, taken_at: str) -> Applied:
-    """The scene with the line carried out; a reading of the same id is taken anew."""
+def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> CarriedOut:
+    """The edits a line means over a scene; a reading of the same id is taken again."""
     if isinstance(line, ReadingWord):
-        return _with_reading(scene, line, reading_id, taken_at)
+        return _reading(scene, line, reading_id)
     if isinstance(line, ApertureWord):
         lens = next((each for each in kit.lenses if each.id == scene.lens_id), None)
         if lens is not None:
             aperture_of(lens.optics, line.aperture, "text")
         says = f"aperture {mark_text(line.aperture)}"
-        return Applied(scene=replace(scene, aperture=line.aperture), says=says)
+        return CarriedOut(edits=(SetAperture(aperture=line.aperture),), says=says)
     if isinstance(line, FocusWord):
-        drawn = isinstance(line.focus, ByDraw)
-        says = f"focus {plain(line.focus.draw_mm)} mm draw" if drawn else "focus at infinity"  # type: ignore[union-attr]
-        return Applied(scene=replace(scene, focus=line.focus), says=says)
+        drawn = line.focus.draw_mm if isinstance(line.focus, ByDraw) else None
+        says = "focus at infinity" if drawn is None else f"focus {plain(drawn)} mm past infinity"
+        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=says)
     if isinstance(line, DepthWord):
         says = f"near to far focus {plain(line.depth.focus_spread_mm)} mm"
-        return Applied(scene=replace(scene, depth=line.depth), says=says)
+        return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
+    return _kit(line, kit)
+
+
+def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> None:
+    """Ambiguous when a time was read and nobody ever said which ISO times belong to.
+
+    Asked once: ``said`` is the photographer's answer in the preferences. ``allowed`` are the two
+    ISO it may be.
+    """
+    timed = isinstance(word, ReadingWord) and isinstance(word.reading, TimeReading)
+    if not timed or meter_has_one or said is not None or kept.time_iso == FULL_ISO:
+        return
+    assert isinstance(word, ReadingWord)
+    if word.iso_said:
+        return
+    ei = plain(kept.time_iso)
+    raise Ambiguous(
+        f"Was the meter set to the film's EI, {ei}, or to ISO 100? Choose once; iso{ei} or iso100"
+        " on the line says it for one reading.",
+        field="time_iso",
+        allowed=[kept.time_iso, FULL_ISO],
+    )
+
+
+def _kit(line: KitWord, kit: KitNames) -> CarriedOut:
     if line.kind == "filter":
         if not line.words:
-            return Applied(scene=replace(scene, filter_ids=()), says="no filter")
+            return CarriedOut(edits=(ChooseFilters(),), says="no filter")
         filter_ = _find(kit.filters, line.words, "filter")
-        return Applied(
-            scene=replace(scene, filter_ids=(filter_.id,)), says=f"filter {filter_.name}"
-        )
+        edit = ChooseFilters(filter_ids=(filter_.id,))
+        return CarriedOut(edits=(edit,), says=f"filter {filter_.name}")
     if line.kind == "film":
         film = _find(kit.films, line.words, "film")
-        changed = replace(scene, film_id=film.id, exposure_index=None, recipe_id=None)
-        return Applied(scene=changed, says=f"film {film.name}")
+        return CarriedOut(edits=(ChooseFilm(film_id=film.id),), says=f"film {film.name}")
     optics: tuple[KitLens | KitPinhole, ...] = (*kit.lenses, *kit.pinholes)
-    return _with_lens(scene, _find(optics, line.words, "lens"))
+    chosen = _find(optics, line.words, "lens")
+    if isinstance(chosen, KitPinhole):
+        edits: tuple[Edit, ...] = (ChoosePinhole(pinhole_id=chosen.id),)
+        return CarriedOut(edits=edits, says=f"pinhole {chosen.name}")
+    return CarriedOut(edits=(ChooseLens(lens_id=chosen.id),), says=f"lens {chosen.name}")
 
 
-def _with_reading(scene: Scene, line: ReadingWord, reading_id: str, taken_at: str) -> Applied:
+def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
     before = next((each for each in scene.readings if each.id == reading_id), None)
     label = line.label or (before.label if before else f"reading {len(scene.readings) + 1}")
-    taken = SceneReading(
+    read = Read(
         id=reading_id,
         label=label,
         reading=line.reading,
-        taken_at=taken_at,
         incident=line.incident,
         through=line.through,
-        graduated=before.graduated if before else False,
-        subject=before.subject if before else "",
     )
-    kept = tuple(taken if each.id == reading_id else each for each in scene.readings)
-    readings = kept if before else (*scene.readings, taken)
     says = f"{reading_text(line.reading)} · “{label}”"
     says += " · through the filters" * line.through + " · of the light" * line.incident
-    changed = replace(scene, readings=readings)
-    if line.zone is not None:
-        says += f" · placed on {zone_text(line.zone)}"
-        school = scene.school if scene.school in PINNING else None
-        pin = Pin(reading=reading_id, zone=line.zone)
-        changed = replace(changed, pin=pin, school=school)
-    return Applied(scene=changed, says=says)
+    zone, held = line.zone, held_stops(line.reading)
+    if zone is None and held:
+        zone = max(0.0, min(10.0, MIDDLE + held))  # what the meter holds has placed it already
+    if zone is None:
+        return CarriedOut(edits=(read,), says=says)
+    says += f" · placed on {zone_text(zone)}"
+    return CarriedOut(edits=(read, Place(reading=reading_id, zone=zone)), says=says)
 
 
-def line_of(taken: SceneReading, kept_at: float = 100.0) -> str:
-    """A kept reading as a line that reads back to it, with a meter kept at this ISO.
+def line_of(taken: SceneReading, meter: MeterSet = MeterSet()) -> str:
+    """A kept reading as a line that reads back to it, with the meter set so.
 
     >>> line_of(SceneReading(id="a", label="bark", reading=EvReading(ev=13 + 1 / 3)))
     '13⅓ bark'
     """
     reading = taken.reading
     each = reading.readings if isinstance(reading, MeanReading) else (reading,)
-    iso = next((one.iso for one in each if isinstance(one, (EvReading, TimeReading))), kept_at)
     words = [
         " + ".join(_said(one) for one in each),
-        "" if iso == kept_at else f"iso{plain(iso)}",
+        _iso_word(each, meter),
+        _held_word(each, meter),
         taken.label,
         "@through" if taken.through else "",
         "@incident" if taken.incident and not isinstance(reading, IlluminanceReading) else "",
     ]
     return " ".join(word for word in words if word)
+
+
+def _iso_word(readings: Sequence[Single], meter: MeterSet) -> str:
+    """The ISO, unless every reading was taken as the meter is set."""
+    found = [
+        (one.iso, meter.ev_iso if isinstance(one, EvReading) else meter.time_iso)
+        for one in readings
+        if isinstance(one, (EvReading, TimeReading))
+    ]
+    return "" if all(iso == kept for iso, kept in found) else f"iso{plain(found[0][0])}"
+
+
+def _held_word(readings: Sequence[Single], meter: MeterSet) -> str:
+    held = next(
+        (one.held_stops for one in readings if isinstance(one, (EvReading, TimeReading))), 0.0
+    )
+    if held == meter.held_stops:
+        return ""
+    return f"{'-' if held < 0 else '+'}{abs(held):.6g} held"
 
 
 def _said(reading: Single) -> str:
@@ -150,16 +214,6 @@ def _exact(ev: float) -> str:
         text = ev_text(size)
         return ("-" if ev < 0 else "") + (text if text[0].isdecimal() else f"0{text}")
     return f"{ev:.4g}"
-
-
-def _with_lens(scene: Scene, chosen: Named) -> Applied:
-    pinhole = isinstance(chosen, KitPinhole)
-    changed = replace(
-        scene,
-        lens_id=None if pinhole else chosen.id,
-        pinhole_id=chosen.id if pinhole else None,
-    )
-    return Applied(scene=changed, says=("pinhole " if pinhole else "lens ") + chosen.name)
 
 
 def _find(records: Sequence[N], words: str, what: str) -> N:

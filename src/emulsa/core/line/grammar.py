@@ -6,6 +6,8 @@
     81920lx   1195 fL    illuminance (of the light itself), luminance
     12 @incident dome    EV of the light itself, with a dome or disc
     12 iso400 wall       EV 12 read with ISO 400 set
+    15@150 wall          15 s, as it stands: f/150 is on no lens, so 15 is no mark either
+    10 snow +2.5 held    the meter already holds +2½ stops
     6 @through sky       read through the filters that are on
     9 + 9 1/3 + 10 wall  the mean of several readings
     9 shade on 3½        a zone in digits: on 3½ or z3.5
@@ -21,7 +23,7 @@ What could mean two things is asked about, never guessed.
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from emulsa.core import wire
@@ -33,6 +35,7 @@ from emulsa.core.light.meters import (
     EvReading,
     IlluminanceReading,
     MeanReading,
+    MeterSet,
     Reading,
     Single,
     TimeReading,
@@ -62,11 +65,18 @@ EV_WORD = re.compile(
 ISO = re.compile(r"(?:^|\s)iso\s*(\d+)(?=\s|$)", re.I)
 THROUGH = re.compile(r"(?:^|\s)@\s*through(?=\s|$)", re.I)
 INCIDENT = re.compile(r"(?:^|\s)@\s*(?:incident|dome)(?=\s|$)", re.I)
+HELD = re.compile(
+    r"(?:^|\s)([-−+])\s*(?=[\d¼⅓½⅔¾])(\d+(?:\.\d+)?)?(?:\s+(\d)/([1-9])|\s*([¼⅓½⅔¾]))?\s+held(?=\s|$)",
+    re.I,
+)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ReadingWord:
-    """A reading, its label, and the zone to place it on when one was said."""
+    """A reading, its label, and the zone to place it on when one was said.
+
+    ``iso_said``: the line itself named the ISO the meter was set to.
+    """
 
     kind: Literal["reading"] = "reading"
     reading: Reading
@@ -74,6 +84,7 @@ class ReadingWord:
     zone: float | None
     through: bool = False
     incident: bool = False
+    iso_said: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,10 +122,10 @@ class KitWord:
 Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord
 
 
-def parse(text: str, iso: float = 100.0) -> Line:
+def parse(text: str, meter: MeterSet = MeterSet()) -> Line:
     """The line's meaning; Unreadable says what to type instead, OutOfRange what is allowed.
 
-    ``iso`` is what the meter is kept at: readings are taken at it unless the line says otherwise.
+    ``meter`` is what the meter is set to: readings are taken so unless the line says otherwise.
     """
     line = " ".join(text.split())
     if not line:
@@ -122,12 +133,12 @@ def parse(text: str, iso: float = 100.0) -> Line:
     if len(line) > LONGEST:
         raise Unreadable(f"A line may have {LONGEST} characters at most.", field="text")
     setting = _setting(line)
-    return setting if setting is not None else _reading(line, iso)
+    return setting if setting is not None else _reading(line, meter)
 
 
-def reading(text: str, iso: float = 100.0) -> ReadingWord:
+def reading(text: str, meter: MeterSet = MeterSet()) -> ReadingWord:
     """The line as a reading; Unreadable when it means something else."""
-    word = parse(text, iso)
+    word = parse(text, meter)
     if not isinstance(word, ReadingWord):
         raise Unreadable("Type the new reading of what you placed, as in 8.5.", field="text")
     return word
@@ -154,12 +165,13 @@ def _setting(line: str) -> Line | None:
     return None
 
 
-def _reading(line: str, kept_at: float) -> ReadingWord:
+def _reading(line: str, meter: MeterSet) -> ReadingWord:
     _ask(line)
+    line, held = _taken_out(line, HELD)
     line, iso = _taken_out(line, ISO)
     line, through = _taken_out(line, THROUGH)
     line, incident = _taken_out(line, INCIDENT)
-    number, rest = _numbers(line, float(iso[1]) if iso else kept_at)
+    number, rest = _numbers(line, _set_to(meter, iso, held))
     zone = ZONE_AT_END.search(rest)
     label = rest[: zone.start()] if zone else rest
     if through and incident:
@@ -170,7 +182,19 @@ def _reading(line: str, kept_at: float) -> ReadingWord:
         zone=parse_zone(zone[1]) if zone else None,
         through=through is not None,
         incident=incident is not None or isinstance(number, IlluminanceReading),
+        iso_said=iso is not None,
     )
+
+
+def _set_to(meter: MeterSet, iso: re.Match[str] | None, held: re.Match[str] | None) -> MeterSet:
+    """What the meter was set to once the line has been heard."""
+    if iso:
+        meter = replace(meter, ev_iso=float(iso[1]), time_iso=float(iso[1]))
+    if held:
+        size = float(held[2] or 0) + FRACTIONS.get(held[5], 0.0)
+        size += int(held[3]) / int(held[4]) if held[3] else 0.0
+        meter = replace(meter, held_stops=size if held[1] == "+" else -size)
+    return meter
 
 
 def _taken_out(line: str, word: re.Pattern[str]) -> tuple[str, re.Match[str] | None]:
@@ -179,19 +203,19 @@ def _taken_out(line: str, word: re.Pattern[str]) -> tuple[str, re.Match[str] | N
     return (line if not found else f"{line[: found.start()]}{line[found.end() :]}".strip()), found
 
 
-def _numbers(line: str, iso: float) -> tuple[Reading, str]:
+def _numbers(line: str, meter: MeterSet) -> tuple[Reading, str]:
     """One reading, or several joined by + whose mean counts, and what stands behind them."""
-    first, rest = _number(line, iso)
+    first, rest = _number(line, meter)
     several = [first]
     while re.match(r"\+\s*\S", rest):
-        each, rest = _number(rest[1:].strip(), iso)
+        each, rest = _number(rest[1:].strip(), meter)
         several.append(each)
     if len(several) == 1:
         return first, rest
     return wire.decode(MeanReading, {"readings": wire.encode(several)}, "text"), rest
 
 
-def _number(line: str, iso: float) -> tuple[Single, str]:
+def _number(line: str, meter: MeterSet) -> tuple[Single, str]:
     unit = UNIT.match(line)
     if unit:
         kind = "illuminance" if unit[2] in ("lx", "fc") else "luminance"
@@ -202,11 +226,13 @@ def _number(line: str, iso: float) -> tuple[Single, str]:
         first, second = at[1], at[2]
         if first.lower().startswith("f"):
             first, second = second, first
+        aperture = _aperture(second.lower().lstrip("f").lstrip("/"))
         body = {
             "kind": "time_at_aperture",
-            "time": _time(first),
-            "aperture": _aperture(second.lower().lstrip("f").lstrip("/")),
-            "iso": iso,
+            "time": _time(first, marked=isinstance(aperture, str)),
+            "aperture": aperture,
+            "iso": meter.time_iso,
+            "held_stops": meter.held_stops,
         }
         return wire.decode(TimeReading, body, "text"), line[at.end() :].strip()
     word = EV_WORD.match(line)
@@ -216,8 +242,8 @@ def _number(line: str, iso: float) -> tuple[Single, str]:
             " or a time at an aperture, as in 1/2@22.",
             field="text",
         )
-    ev = _ev(word)
-    return wire.decode(EvReading, {"ev": ev, "iso": iso}, "text"), line[word.end() :].strip()
+    body = {"ev": _ev(word), "iso": meter.ev_iso, "held_stops": meter.held_stops}
+    return wire.decode(EvReading, body, "text"), line[word.end() :].strip()
 
 
 def _ev(word: re.Match[str]) -> float:
@@ -265,8 +291,9 @@ def _aperture(text: str) -> str | float:
     return number
 
 
-def _time(text: str) -> str | float:
-    if any(text in time_marks(series) for series in SEARCHED):
+def _time(text: str, marked: bool) -> str | float:
+    """A mark only beside a marked aperture, as on a lens or a dial; else the number it is."""
+    if marked and any(text in time_marks(series) for series in SEARCHED):
         return text
     number = literal_seconds(text)
     if number is None:

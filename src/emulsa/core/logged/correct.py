@@ -7,23 +7,28 @@ from dataclasses import replace
 from emulsa.core import wire
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light import marks
-from emulsa.core.logged.log import given_error_stops
+from emulsa.core.light.hand_time import watch_s
+from emulsa.core.logged.log import clock_s, given_error_stops
 from emulsa.core.logged.record import Correction, Exposure
 
 
 def correct(known: Exposure, correction: Correction) -> Exposure:
-    """A logged exposure put right; its error is worked out against the plan it was made with.
+    """A logged exposure put right; its error is worked out against the plan it was made by.
 
-    One that was brought in without its plan keeps the error it came with.
+    ``n`` is the planned N; the error stands beside it and is never counted into it. One that was
+    brought in without its plan keeps the error it came with.
     """
-    seconds = marks.seconds(correction.time)
-    off = known.error_stops
+    aperture = marks.typed_aperture(correction.aperture)
     if known.request:
         request = wire.decode(ExposureRequest, known.request)
-        off = given_error_stops(request, correction.aperture, seconds, known)
+        seconds = clock_s(request, correction.time)
+        off = given_error_stops(request, aperture, seconds, known)
+    else:
+        seconds = marks.seconds(watch_s(str(correction.time)) or correction.time)
+        off = known.error_stops
     return replace(
         known,
-        aperture=correction.aperture,
+        aperture=aperture,
         seconds=seconds,
         n=correction.n,
         recipe_id=correction.recipe_id,

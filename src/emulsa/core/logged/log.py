@@ -1,9 +1,11 @@
-"""What was really given to a sheet, and how far off it was."""
+"""What was really given to a piece of film, and how far off it was."""
 
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+import re
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
 
 from emulsa.core import wire
 from emulsa.core.advice import Advice
@@ -14,17 +16,21 @@ from emulsa.core.errors import Missing
 from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposing.ruling import VISIBLE_ERROR_STOPS
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light import marks
-from emulsa.core.light.hand_time import stops_words, time_text
+from emulsa.core.light.hand_time import stops_words, time_text, watch_s
 from emulsa.core.logged.record import Exposure, Given, Taken
-from emulsa.core.tones.development_number import half_steps, n_text
+from emulsa.core.tones.development_number import meant, n_text
+
+MARK = re.compile(r"[\d./]+")  # as engraved; anything more is said by the watch
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class GivenCheck:
-    """What a typed time would do to the film, before it is logged; and the time it should have."""
+    """What a typed time would do to the film, before it is logged; and the time it should have.
+
+    ``n`` is the planned one; ``development_text`` says what the development makes of the error.
+    """
 
     metered_s: float
     planned_s: float
@@ -34,6 +40,7 @@ class GivenCheck:
     error_text: str
     n: float
     n_text: str
+    development_text: str
     advice: tuple[Advice, ...]
 
 
@@ -46,9 +53,12 @@ def log(
     taken: Taken = Taken(),
 ) -> Exposure:
     """The exposure as it goes into the log; raises as ``exposure`` does."""
+    request = replace(request, bracket_stops=given.bracket_stops)
     answer = exposure(request)
     aperture = given.aperture
-    if aperture is None:
+    if aperture is not None:
+        aperture = marks.typed_aperture(aperture)
+    else:
         aperture = request.aperture if request.aperture is not None else answer.set.f_number
     seconds, off = _really(given, request, aperture)
     return Exposure(
@@ -59,7 +69,7 @@ def log(
         aperture=aperture,
         seconds=seconds,
         error_stops=off,
-        n=n_for_error(answer.development.n, off),
+        n=answer.development.n,
         development_change=answer.development.change,
         recipe_id=recipe_id,
         request=wire.encode(request),
@@ -77,6 +87,7 @@ def log(
 def check(given: Given, request: ExposureRequest) -> GivenCheck:
     """What is typed as given, weighed before it is logged: its true error, N, and doubts."""
     logged = log(given, request, None, "", "")
+    request = replace(request, bracket_stops=given.bracket_stops)
     wanted = _metered_s(request, logged.aperture, given)
     planned, _, _ = _set(request, wanted)
     return GivenCheck(
@@ -88,6 +99,7 @@ def check(given: Given, request: ExposureRequest) -> GivenCheck:
         error_text=stops_words(logged.error_stops),
         n=logged.n,
         n_text=n_text(logged.n),
+        development_text=as_developed(logged.n, logged.error_stops),
         advice=given_advice(planned, logged.seconds, logged.error_stops),
     )
 
@@ -97,20 +109,33 @@ def given_error_stops(
 ) -> float:
     """Stops of light too much (+) or too little (−) that aperture and time really gave the film,
     against the plan, or against a logged frame's own place in its bracket or multiple exposure."""
-    aim = 0.0 if logged is None else _aim_stops(logged)
-    return error_stops(request.law, metered_at(request, aperture) * 2**aim, seconds)
+    share = 1.0
+    if logged is not None:
+        request = replace(request, bracket_stops=logged.bracket_stops)
+        share = logged.share
+    return error_stops(request.law, metered_at(request, aperture) * share, seconds)
 
 
-def n_for_error(n: float, off_stops: float) -> float:
-    """N for a sheet whose exposure is off: more light than planned wants that much contraction.
+def as_developed(n: float, off_stops: float) -> str:
+    """The planned N, and what development makes of an exposure that was off.
 
-    A third of a stop or less is left alone. Every tone falls ``off_stops`` higher, the important
-    highlight too, so N = target − (fall + off). Derived from the definition of N.
-
-    >>> n_for_error(0, 1), n_for_error(-1, -0.5), n_for_error(0, 0.3)
-    (-1.0, -0.5, 0)
+    >>> as_developed(-1, 1.0), as_developed(-1, 0.0)
+    ('N−1, developed as for N−2', 'N−1')
     """
-    return n if abs(off_stops) <= VISIBLE_ERROR_STOPS + 1e-9 else half_steps(n - off_stops)
+    wanted = n_text(round(meant(n, off_stops), 1))
+    planned = n_text(n)
+    return planned if wanted == planned else f"{planned}, developed as for {wanted}"
+
+
+def light_stops(parts: Iterable[tuple[float, float]]) -> float:
+    """How far off a piece is that took several exposures, each by its share and its own error: log2
+    of the light they gave together. A piece exposed twice by accident has had twice the light.
+
+    >>> light_stops([(0.5, 0.0), (0.5, 0.0)]), light_stops([(1.0, 0.0), (1.0, 0.0)])
+    (0.0, 1.0)
+    """
+    together = math.fsum(share * 2**error for share, error in parts)
+    return round(math.log2(together), 9) + 0.0
 
 
 def _really(given: Given, request: ExposureRequest, aperture: str | float) -> tuple[float, float]:
@@ -120,21 +145,27 @@ def _really(given: Given, request: ExposureRequest, aperture: str | float) -> tu
         done = progress(request.law, given.intervals)
         if done <= 0:
             raise Missing("The clock has counted nothing yet.", field="intervals")
-        seconds = sum(each.elapsed_s for each in given.intervals)
+        seconds = math.fsum(each.elapsed_s for each in given.intervals)
         off = error_stops(request.law, wanted, done * corrected_s(request.law, wanted))
         return seconds, off
-    seconds = _set(request, wanted)[0] if given.time is None else _seconds(request, given.time)
+    seconds = _set(request, wanted)[0] if given.time is None else clock_s(request, given.time)
     return seconds, error_stops(request.law, wanted, seconds)
 
 
-def _seconds(request: ExposureRequest, time: str | float) -> float:
-    """A given time: a mark of a measured shutter is what the tester found."""
-    if isinstance(time, str) and isinstance(request.optics, Lens):
-        measured = {each.mark: each.seconds for each in request.optics.shutter.measured}
-        if time in measured:
-            return measured[time]
-        return marks.seconds(time, request.optics.shutter.series)
-    return marks.seconds(time)
+def clock_s(request: ExposureRequest, time: str | float) -> float:
+    """The seconds a given time means: a mark of a measured shutter is what the tester found, a mark
+    of another what it is engraved for; ``2:10``, ``15 s`` and what is given before a pinhole, which
+    has no marks, is what the watch counted."""
+    if not isinstance(time, str):
+        return marks.seconds(time)
+    lens = request.optics if isinstance(request.optics, Lens) else None
+    measured = {each.mark: each.seconds for each in lens.shutter.measured} if lens else {}
+    if time in measured:
+        return measured[time]
+    counted = watch_s(time) if lens is None or not MARK.fullmatch(time) else None
+    if counted is not None:
+        return marks.seconds(counted)
+    return marks.seconds(time, lens.shutter.series if lens else None)
 
 
 def _set(request: ExposureRequest, metered_s: float) -> tuple[float, str, str]:
@@ -142,10 +173,6 @@ def _set(request: ExposureRequest, metered_s: float) -> tuple[float, str, str]:
     return seconds, text, means
 
 
-def _aim_stops(frame: Given | Exposure) -> float:
-    return frame.bracket_stops + math.log2(frame.share)
-
-
 def _metered_s(request: ExposureRequest, aperture: str | float, given: Given) -> float:
-    """The metered time this frame should have: of its place in the bracket, of its share."""
-    return metered_at(request, aperture) * 2 ** _aim_stops(given)
+    """The metered time this exposure should have: its share of the frame's own."""
+    return metered_at(request, aperture) * given.share

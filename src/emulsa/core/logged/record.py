@@ -6,27 +6,54 @@ from dataclasses import dataclass
 from typing import Annotated, Any
 
 from emulsa.core.corrections.light_change import Interval
+from emulsa.core.exposing.request import BracketStops, ExposureRequest
 from emulsa.core.light.marks import ApertureMark, TimeMark
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Note, Within
+from emulsa.core.limits import (
+    DEVELOPMENT_CHANGE,
+    ExposureIndex,
+    Id,
+    Label,
+    Length,
+    Note,
+    Seconds,
+    Within,
+)
 from emulsa.core.tones.development_number import DevelopmentNumber
 
+ErrorStops = Annotated[float, Within("An exposure's error", -20, 20, "stops")]
+DevelopmentChange = Annotated[float, DEVELOPMENT_CHANGE]
+Cost = Annotated[float, Within("The cost of an exposure", 0, 100_000)]
 Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
 
 
-BracketStops = Annotated[float, Within("A bracket's place", -10, 10, "stops")]
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Planned:
+    """The plan an exposure is made by: what the scene asked for when the shutter opened, the film
+    it was worked out for, and what stood before it."""
+
+    request: ExposureRequest
+    film_id: Id
+    recipe_id: Id | None = None
+    lens_id: Id | None = None
+    pinhole_id: Id | None = None
+    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Given:
     """An exposure as it is reported: empty aperture or time mean *as planned*.
 
-    ``bracket_stops`` is the frame's place in a bracket; ``share`` its part of an intended multiple
-    exposure; ``intervals`` what the clock counted while the light changed, in place of a time.
+    ``plan`` is what it was made by; without one it is the scene's as it stands. ``bracket_stops``
+    is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
+    ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
+    records what nobody would have advised: a second exposure by accident, a frame at another EI
+    than its roll.
     """
 
     id: Id
     scene_id: Id
     piece_id: Id
+    plan: Planned | None = None
     aperture: ApertureMark | None = None
     time: TimeMark | None = None
     note: Note = ""
@@ -34,6 +61,7 @@ class Given:
     bracket_stops: BracketStops = 0.0
     share: Share = 1.0
     intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
+    happened: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -55,14 +83,17 @@ class Taken:
     pinhole_id: Id | None = None
     filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
     exposure_index: ExposureIndex | None = None
-    cost: float | None = None
+    cost: Cost | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Exposure:
-    """A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed.
+    """A logged exposure. ``request`` and ``answer`` are the plan as it was, never recomputed: of a
+    frame of a bracket its own, shifted to its place.
 
-    Both are empty for an exposure brought in from elsewhere without its plan.
+    Both are empty for an exposure brought in from elsewhere without its plan. ``n`` is the N that
+    was planned, ``error_stops`` how far the exposure was off; what development makes of the two is
+    worked out when it is asked for.
     """
 
     id: Id
@@ -70,25 +101,25 @@ class Exposure:
     piece_id: Id
     exposed_at: Label
     aperture: ApertureMark
-    seconds: float
-    error_stops: float
-    n: float
-    development_change: float
+    seconds: Seconds
+    error_stops: ErrorStops
+    n: DevelopmentNumber
+    development_change: DevelopmentChange
     recipe_id: Id | None
     request: dict[str, Any]
     answer: dict[str, Any]
-    core_version: str
-    note: str
-    bracket_id: str | None = None
-    bracket_stops: float = 0.0
-    share: float = 1.0
+    core_version: Label
+    note: Note
+    bracket_id: Label | None = None
+    bracket_stops: BracketStops = 0.0
+    share: Share = 1.0
     intervals: tuple[Interval, ...] = ()
     taken: Taken = Taken()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Shot:
-    """What of an exposure its development goes by."""
+    """What of an exposure its development goes by, without the sums it was made from."""
 
     id: str
     piece_id: str
@@ -100,4 +131,7 @@ class Shot:
     n: float
     development_change: float
     recipe_id: str | None
-    exposure_index: float
+    exposure_index: float | None
+    share: float = 1.0
+    bracket_id: str | None = None
+    bracket_stops: float = 0.0

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from emulsa.core.light.hand_time import stops_text, time_text
 from emulsa.core.light.marks import ApertureMark, mark_text
-from emulsa.core.logged.record import Exposure
+from emulsa.core.logged.record import Exposure, Shot
 
 
 def set_text(aperture: ApertureMark, seconds: float) -> str:
@@ -22,8 +22,17 @@ def planned_text(logged: Exposure) -> str:
     return f"{setting['aperture']}, {setting['text']}" if setting else ""
 
 
-def part_text(logged: Exposure) -> str:
+def part_text(logged: Exposure | Shot) -> str:
     """Its place in a bracket (``bracket +1``) or its part of a multiple exposure; else nothing."""
-    if logged.share < 1:
-        return f"{100 * logged.share:.0f} % of it"
-    return f"bracket {stops_text(logged.bracket_stops)}" if logged.bracket_id else ""
+    return part_of(logged.share, logged.bracket_id, logged.bracket_stops)
+
+
+def part_of(share: float, bracket_id: str | None, bracket_stops: float) -> str:
+    """What of its exposure a frame is.
+
+    >>> part_of(0.5, None, 0.0), part_of(1.0, "b", 2 / 3), part_of(1.0, None, 0.0)
+    ('50 % of it', 'bracket +⅔', '')
+    """
+    if share < 1:
+        return f"{100 * share:.0f} % of it"
+    return f"bracket {stops_text(bracket_stops)}" if bracket_id else ""

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.outing.record import PACKED, Outing, Packed
 
 # Common practice, no source: what is forgotten most.
 ALWAYS = (
@@ -40,6 +41,25 @@ class PackItem:
     key: str
     group: str
     text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Packing:
+    """What goes into the bag and what comes out of it again, by the keys of the pack list."""
+
+    put_in: Packed = ()
+    taken_out: Packed = ()
+
+
+def packed(outing: Outing, change: Packing) -> Outing:
+    """The outing with its bag so; what another hand packed meanwhile stays in it.
+
+    >>> packed(Outing(id="o", title="Out", packed=("a", "b")), Packing(put_in=("c",))).packed
+    ('a', 'b', 'c')
+    """
+    kept = [each for each in outing.packed if each not in change.taken_out]
+    new = [each for each in change.put_in if each not in kept]
+    return replace(outing, packed=PACKED.check((*kept, *new), "put_in"))
 
 
 def packing(

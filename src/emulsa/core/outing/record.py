@@ -12,7 +12,8 @@ Day = Annotated[str, Length("The day", 0, 10)]
 Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
 Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
 AirTemperature = Annotated[float, Within("The temperature", -60, 60, "°C")]
-Packed = Annotated[tuple[Label, ...], Length("Packed things", 0, 400)]
+PACKED = Length("Packed things", 0, 400)
+Packed = Annotated[tuple[Label, ...], PACKED]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

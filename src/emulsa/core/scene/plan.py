@@ -16,7 +16,8 @@ from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
-from emulsa.core.light.meters import Calibrated
+from emulsa.core.kit.preferences import TimeIso
+from emulsa.core.light.meters import Calibrated, MeterSet
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
 from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
@@ -43,7 +44,7 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
         )
     optics = _optics(scene, kit)
     return ExposureRequest(
-        ei=scene.exposure_index if scene.exposure_index is not None else kit.film.exposure_index,
+        ei=film_ei(scene, kit) or kit.film.exposure_index,
         readings=spots(scene),
         placement=placement(scene, kit),
         high=high(scene, kit),
@@ -106,9 +107,25 @@ def calibration(kit: SceneKit) -> Calibrated:
     return kit.meter.calibration if kit.meter else Calibrated()
 
 
-def meter_iso(kit: SceneKit) -> float:
-    """The ISO the scene's meter is kept at: what a typed reading was taken at."""
-    return kit.meter.iso if kit.meter else 100.0
+def meter_set(scene: Scene, kit: SceneKit, time_iso: TimeIso | None = None) -> MeterSet:
+    """What the scene's meter is set to unless a reading says otherwise.
+
+    Times belong to the meter's own ISO if its record has one, else to the EI of the film, as a
+    meter is set to it to be read in times; ``time_iso`` is what the photographer said of that.
+    """
+    own = kit.meter.iso if kit.meter else None
+    held = kit.meter.held_stops if kit.meter else 0.0
+    if own is not None:
+        return MeterSet(ev_iso=own, time_iso=own, held_stops=held)
+    ei = film_ei(scene, kit) if time_iso != "100" else None
+    return MeterSet(time_iso=100.0 if ei is None else ei, held_stops=held)
+
+
+def film_ei(scene: Scene, kit: SceneKit) -> float | None:
+    """What the film is rated at in this scene; nothing as long as none is chosen."""
+    if scene.exposure_index is not None:
+        return scene.exposure_index
+    return kit.film.exposure_index if kit.film else None
 
 
 def placement(scene: Scene, kit: SceneKit) -> Placement:
@@ -157,19 +174,18 @@ def placement_text(placed: Placement) -> str:
 
 
 def high(scene: Scene, kit: SceneKit) -> High | None:
-    """The important highlight: as marked, else the brightest spot that is not the pinned one."""
+    """The important highlight: as marked, else the brightest spot; never the one that is placed,
+    which stands where it is wanted: N stays N until another reading decides it."""
     ids = {each.id for each in scene.readings}
+    placed = placed_reading(placement(scene, kit)) if scene.readings else None
     if scene.high is not None and scene.high.reading in ids:
-        return scene.high
+        return None if scene.high.reading == placed else scene.high
     tones = [each.id for each in scene.readings if not each.incident]
     if len(tones) < 2:
         return None
     light = levels(scene, kit)
     brightest = max(tones, key=lambda each: light[each])
-    pinned = scene.pin.reading if scene.pin else scene.readings[0].id
-    if scene.school is not None:
-        pinned = placed_reading(placement(scene, kit)) or ""
-    return None if brightest == pinned else High(reading=brightest, zone=kit.habits.target_zone)
+    return None if brightest == placed else High(reading=brightest, zone=kit.habits.target_zone)
 
 
 def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:

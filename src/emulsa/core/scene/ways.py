@@ -1,4 +1,4 @@
-"""Other ways of taking the same scene: every school and plan, as a scene to work on with."""
+"""Other ways of taking the same scene: every school and plan, and the edits that take each up."""
 
 from __future__ import annotations
 
@@ -10,8 +10,9 @@ from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.plans import FilterChoice, Plan, PlansRequest, plans
 from emulsa.core.exposing.schools import SchoolRow, SchoolsRequest, schools
 from emulsa.core.kit.bag import KitFilter
+from emulsa.core.scene.edits import ChooseFilters, Edit, Place, PlaceBy, SetAperture, SetN
 from emulsa.core.scene.plan import plan
-from emulsa.core.scene.record import Pin, Scene, SceneKit
+from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.tones.placement import Placed, Placement
 
 STACKS_AT_MOST = 12
@@ -19,19 +20,19 @@ STACKS_AT_MOST = 12
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SchoolChoice:
-    """A school's answer and the scene that takes it up; empty where the school lacks something."""
+    """A school's answer and the edits that take it up; none where the school lacks something."""
 
     row: SchoolRow
     chosen: bool
-    scene: Scene | None
+    edits: tuple[Edit, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PlanChoice:
-    """A plan and the scene that takes it up."""
+    """A plan and the edits that take it up."""
 
     plan: Plan
-    scene: Scene
+    edits: tuple[Edit, ...]
 
 
 def school_choices(scene: Scene, kit: SceneKit) -> tuple[SchoolChoice, ...]:
@@ -42,7 +43,7 @@ def school_choices(scene: Scene, kit: SceneKit) -> tuple[SchoolChoice, ...]:
         SchoolChoice(
             row=row,
             chosen=row.school == request.placement.school,
-            scene=placed_so(scene, row.placement) if row.placement else None,
+            edits=placing(scene, row.placement) if row.placement else (),
         )
         for row in answer.schools
     )
@@ -61,25 +62,22 @@ def plan_choices(
             habits=kit.habits,
         )
     )
-    return tuple(PlanChoice(plan=each, scene=_with_plan(scene, kit, each)) for each in answer.plans)
+    return tuple(PlanChoice(plan=each, edits=_taking_up(scene, kit, each)) for each in answer.plans)
 
 
-def placed_so(scene: Scene, placement: Placement) -> Scene:
-    """The scene placed another way; a placed tone becomes the pin."""
+def placing(scene: Scene, placement: Placement) -> tuple[Edit, ...]:
+    """What changes when a scene is placed another way; a placed tone becomes the pin."""
     if not isinstance(placement, Placed):
-        return replace(scene, school=placement.school, n=None)
-    pin = Pin(reading=placement.reading, zone=placement.zone)
-    high = scene.high if scene.high and scene.high.reading != placement.reading else None
-    school = placement.school if scene.school is not None else None
-    return replace(scene, school=school, pin=pin, high=high, n=None)
+        return (PlaceBy(school=placement.school),)
+    pinned = Place(reading=placement.reading, zone=placement.zone)
+    return (pinned,) if scene.school is None else (PlaceBy(school=placement.school), pinned)
 
 
-def _with_plan(scene: Scene, kit: SceneKit, chosen: Plan) -> Scene:
-    changed = scene
-    if chosen.placement != plan(scene, kit).placement:
-        changed = placed_so(scene, chosen.placement)
-    aperture = scene.aperture if kit.pinhole is not None else chosen.aperture
-    return replace(changed, filter_ids=chosen.filter_ids, n=chosen.n, aperture=aperture)
+def _taking_up(scene: Scene, kit: SceneKit, chosen: Plan) -> tuple[Edit, ...]:
+    own = plan(scene, kit).placement
+    placed = placing(scene, chosen.placement) if chosen.placement != own else ()
+    aperture = () if kit.pinhole is not None else (SetAperture(aperture=chosen.aperture),)
+    return (*placed, ChooseFilters(filter_ids=chosen.filter_ids), *aperture, SetN(n=chosen.n))
 
 
 def _stacks(

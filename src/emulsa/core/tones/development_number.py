@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from typing import Annotated
 
+from emulsa.core.data.development import FREE_ERROR_STOPS
 from emulsa.core.limits import Within
 from emulsa.core.tones.zones import number_text
 
@@ -53,6 +54,20 @@ def n_text(n: float) -> str:
     if abs(n) < 1e-9:
         return "N"
     return ("N−" if n < 0 else "N+") + number_text(abs(n))
+
+
+def meant(n: float, error_stops: float) -> float:
+    """N as a negative wants it that was exposed off by so many stops: N − error, by definition.
+
+    Every tone falls ``error_stops`` higher, the important highlight too. An error nobody develops
+    for is left out.
+
+    >>> meant(-1, 1), meant(0, -0.5), meant(0, 0.1)
+    (-2, 0.5, 0)
+    """
+    if abs(error_stops) < FREE_ERROR_STOPS:
+        return n
+    return max(-WIDEST, min(WIDEST, n - error_stops))
 
 
 def average_gradient(density_range: float, stops: float, flare: float = 0.0) -> float:

@@ -7,11 +7,10 @@ import re
 from functools import lru_cache
 
 from emulsa.core.errors import Unreadable
-from emulsa.core.limits import Within
+from emulsa.core.limits import ZONES
 
 ROMAN = ("0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X")
 FRACTIONS = {"¼": 1 / 4, "⅓": 1 / 3, "½": 1 / 2, "⅔": 2 / 3, "¾": 3 / 4}
-ZONES = Within("A zone", 0, 10)
 MIDDLE = 5.0  # zone V: what a meter renders
 
 

@@ -20,7 +20,7 @@ from emulsa import __version__
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
 from emulsa.store import log, whole
-from emulsa.store.database import Connection, moment
+from emulsa.store.transactions import Connection, snapshot
 
 FORMAT, VERSION = "emulsa-archive", 1
 MOST_BYTES_A_LINE = 8 * 1_048_576
@@ -41,7 +41,7 @@ class Merged:
 
 def write(connection: Connection, folder: Path, target: Path, progress: Progress) -> None:
     """Write the archive to ``target``, row by row, from one moment of the store."""
-    with moment(connection):
+    with snapshot(connection):
         total = sum(whole.count(connection, table) for table in whole.TABLES)
         manifest = {
             "format": FORMAT,
@@ -112,6 +112,7 @@ def _merge(
             done += 1
             if done % 200 == 0:
                 progress(done, total)
+    whole.consistent(connection)
     progress(total, total)
     return merged
 

@@ -33,6 +33,8 @@ COLUMNS = (
     Column("error_stops", "stops too much (+) or too little (-)"),
     Column("development_change", "what long times do to the developing time, 1 for nothing"),
     Column("share", "its part of a multiple exposure, 1 for all"),
+    Column("bracket", "the same word for every frame of one bracket"),
+    Column("bracket_stops", "its place in the bracket: -1, 0, 0.333 stops of light"),
     Column("state", "exposed, developed or judged; developed when empty", ("status",)),
     Column("cost", "what the film cost", ("price",)),
     Column("note", "anything else", ("notes", "remarks", "comment", "comments")),

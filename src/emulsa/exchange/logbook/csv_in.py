@@ -17,11 +17,12 @@ from emulsa.core.scene.record import Scene
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row
-from emulsa.store import exposures, films, kit, log, outings, pieces, scenes, whole
+from emulsa.store import kit, log, records, scenes, whole
 from emulsa.store.database import Connection
 
 MOST_ROWS = 200_000
 REFUSALS_SHOWN = 200
+NAMED = ("films", "lenses", "pinholes", "filters")  # what a row names of the kit
 
 Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
 
@@ -56,10 +57,10 @@ class Names:
     """The kit by its names, as a CSV names it, and what the file itself adds."""
 
     def __init__(self, connection: Connection) -> None:
-        self.films = {each.name.casefold(): each.id for each in films.films(connection)}
-        self.lenses = {each.name.casefold(): each.id for each in kit.lenses(connection)}
-        self.pinholes = {each.name.casefold(): each.id for each in kit.pinholes(connection)}
-        self.filters = {each.name.casefold(): each.id for each in kit.filters(connection)}
+        self.films, self.lenses, self.pinholes, self.filters = (
+            {each.name.casefold(): each.id for each in owned}
+            for owned in map(kit.everything(connection).__getitem__, NAMED)
+        )
 
     def film(self, row: Row) -> Film | None:
         """A film to add, for a name the kit does not know; Missing when its EI is not given."""
@@ -170,7 +171,7 @@ class _Made:
 
     def row(self, row: Row, film: Film | None, film_id: str, taken: Taken) -> None:
         if film is not None:
-            films.put_film(self._connection, film)
+            records.keep(self._connection, film)
         exposure = Exposure(
             id=row.id,
             scene_id=self._scene(row, film_id, taken),
@@ -187,6 +188,8 @@ class _Made:
             core_version="",
             note=row.note,
             share=row.share,
+            bracket_id=row.bracket or None,
+            bracket_stops=row.bracket_stops,
             taken=taken,
         )
         piece = Piece(
@@ -197,14 +200,14 @@ class _Made:
             loaded_at=row.exposed_at,
             in_place=False,
         )
-        pieces.put(self._connection, piece)
-        exposures.put(self._connection, exposure)
+        records.keep(self._connection, piece)
+        records.keep(self._connection, exposure)
 
     def _outing(self, row: Row) -> str:
         key = (row.outing, row.exposed_at[:10])
         if key not in self._outings:
             id_ = f"outing-{row.id}"
-            outings.put(
+            records.keep(
                 self._connection,
                 Outing(id=id_, title=row.outing, day=row.exposed_at[:10], place=row.place),
             )

@@ -9,21 +9,26 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import date, datetime
 from functools import lru_cache
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Missing, Unreadable
+from emulsa.core.exposing.request import BracketStops
 from emulsa.core.light import marks
+from emulsa.core.light.hand_time import watch_s
 from emulsa.core.light.marks import mark_text
-from emulsa.core.limits import ExposureIndex, FNumber, Name, Note, Seconds, Within
+from emulsa.core.limits import (
+    ExposureIndex,
+    FNumber,
+    Name,
+    Note,
+    Seconds,
+)
+from emulsa.core.logged.record import Cost, DevelopmentChange, ErrorStops, Share
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.exchange.csv_cells import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
-Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
-Change = Annotated[float, Within("A development change", 0.1, 2)]
-Off = Annotated[float, Within("An exposure's error", -20, 20, "stops")]
-Cost = Annotated[float, Within("The cost of an exposure", 0, 100_000)]
 State = Literal["exposed", "developed", "judged"]
 
 MADE_UP = "row-"  # begins the id of a row that brought none
@@ -50,6 +55,8 @@ class Row:
     error_stops: float
     development_change: float
     share: float
+    bracket: str
+    bracket_stops: float
     state: State
     cost: float | None
     note: str
@@ -83,9 +90,11 @@ def read(cells: dict[str, str]) -> Row:
         aperture=_at("aperture", _aperture, text["aperture"]),
         seconds=_at("time_s", _seconds, text["time_s"]),
         n=get("n", DevelopmentNumber, 0.0),
-        error_stops=get("error_stops", Off, 0.0),
-        development_change=get("development_change", Change, 1.0),
+        error_stops=get("error_stops", ErrorStops, 0.0),
+        development_change=get("development_change", DevelopmentChange, 1.0),
         share=get("share", Share, 1.0),
+        bracket=_named(text, "bracket"),
+        bracket_stops=get("bracket_stops", BracketStops, 0.0),
         state=wire.decode(State, text.get("state") or "developed", "state"),
         cost=get("cost", Cost, None),
         note=wire.decode(Note, text.get("note", ""), "note"),
@@ -150,18 +159,17 @@ def _instant(text: str) -> str:
 def _aperture(text: str) -> str | float:
     bare = re.sub(r"^f\s*/?\s*", "", text, flags=re.IGNORECASE)
     try:
-        marks.f_number(bare)
+        return marks.typed_aperture(bare)
     except CoreError:
         return float(wire.decode(FNumber, _number(bare, "aperture"), "aperture"))
-    return bare
 
 
 @_once
 def _seconds(text: str) -> float:
+    counted = watch_s(text)
+    if counted is not None:
+        return float(wire.decode(Seconds, counted, "time_s"))
     bare = re.sub(r"\s*(s|sec|seconds)$", "", text.strip())
-    minutes = re.fullmatch(r"(\d+):([0-5]?\d)", bare)
-    if minutes:
-        return int(minutes[1]) * 60.0 + int(minutes[2])
     if "/" in bare:
         try:
             return marks.seconds(bare)

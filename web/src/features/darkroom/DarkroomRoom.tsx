@@ -1,18 +1,19 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
 import { preferencesQuery } from "../../api/queries";
-import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
-import { useKeptText } from "../../components/useKeptText";
+import { RoomHeader } from "../../shared/RoomHeader";
+import { darkroomQuery, type Group, type Scale } from "../../shared/runs";
+import { useKeptText } from "../../shared/useKeptText";
 import { DecideSheet } from "./DecideSheet";
 import { GroupPanel } from "./GroupPanel";
-import { darkroomQuery, type Group, type Scale } from "./queries";
 import { RunSheet } from "./RunSheet";
 import { Runs } from "./Runs";
 import { ToJudge } from "./ToJudge";
@@ -27,17 +28,18 @@ export function DarkroomRoom() {
   const [begun, setBegun] = useState<Group | null>(null);
   const [decided, setDecided] = useState<Group | null>(null);
   const text = typed || (scale === "C" ? "20" : "68");
-  const degrees = Number(text.replace(",", "."));
-  const readable = text.trim() !== "" && Number.isFinite(degrees);
-  const darkroom = useQuery({ ...darkroomQuery(degrees, scale), enabled: readable });
+  const darkroom = useQuery(darkroomQuery(text, scale));
+  // what cannot be read leaves the last answer in sight, and the field it was typed in
+  const [good, setGood] = useState<Schemas["DarkroomView"]>();
+  useEffect(() => {
+    if (darkroom.data) setGood(darkroom.data);
+  }, [darkroom.data]);
   const choose = (next: Scale) => {
     setChosen(next);
     localStorage.setItem("emulsa-degrees", next);
   };
-  const problem = readable
-    ? darkroom.error?.message
-    : `“${text}” is not a temperature; type a number, as in 20.`;
-  const view = darkroom.data;
+  const view = darkroom.data ?? good;
+  const problem = darkroom.error?.message ?? view?.refused;
   const groups = view?.groups ?? [];
   const pieces = groups.reduce((sum, group) => sum + group.sheets.length, 0);
   const nothing =
@@ -88,7 +90,8 @@ export function DarkroomRoom() {
             <GroupPanel
               key={group.sheets[0]?.exposure_id}
               group={group}
-              stale={Boolean(problem)}
+              stale={Boolean(darkroom.error)}
+              refused={view?.refused ?? ""}
               begin={() => setBegun(group)}
               decideOn={() => setDecided(group)}
             />
@@ -106,9 +109,7 @@ export function DarkroomRoom() {
           </Box>
         )}
       </Box>
-      {begun && view && (
-        <RunSheet group={begun} degrees_c={view.temperature_c} close={() => setBegun(null)} />
-      )}
+      {begun && view && <RunSheet group={begun} warm={view.degrees} close={() => setBegun(null)} />}
       {decided && view && (
         <DecideSheet
           group={decided}

@@ -10,9 +10,10 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
-import { WEIGHTS } from "../../components/weights";
-import { AS_PLANNED, decide, type Group, weigh } from "./queries";
+import { type Group, weighQuery } from "../../shared/runs";
+import { useWrite } from "../../shared/useWrite";
+import { WEIGHTS } from "../../shared/weights";
+import { AS_PLANNED, decide } from "./queries";
 import { WhichPieces } from "./WhichPieces";
 
 const FIELDS = ["choice.minutes", "choice.reason", "reason", "minutes", "choice.recipe_id"];
@@ -45,23 +46,22 @@ export function DecideSheet({
   };
   const whole = wanted.minutes == null || reason.trim() !== "";
   const weighed = useQuery({
-    queryKey: ["weigh", pieces[0], wanted, degrees_c],
-    queryFn: () =>
-      weigh({
-        piece_id: pieces[0] ?? "",
-        choice: wanted,
-        temperature_c: degrees_c,
-        tank_id: null,
-      }),
+    ...weighQuery({
+      piece_id: pieces[0] ?? "",
+      choice: wanted,
+      temperature_c: degrees_c,
+      temperature_f: null,
+      tank_id: null,
+      bottle_ids: [],
+    }),
     enabled: whole && pieces.length > 0,
-    retry: false,
   });
   const own = (kit?.recipes ?? []).filter(
     (each) => each.film_id === group.film_id && (!each.archived || each.id === recipe),
   );
   const keep = (event: FormEvent) => {
     event.preventDefault();
-    void write(() => decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
+    void write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
   };
   const refused = weighed.error as Refusal | null;
   const decided = choice.recipe_id || choice.minutes != null || choice.reason;
@@ -76,9 +76,7 @@ export function DecideSheet({
             <Button
               variant="quiet"
               disabled={busy}
-              onClick={() =>
-                write(() => decide({ piece_ids: pieces, choice: AS_PLANNED, weight: null }))
-              }
+              onClick={() => write(decide({ piece_ids: pieces, choice: AS_PLANNED, weight: null }))}
             >
               As planned again
             </Button>

@@ -6,8 +6,9 @@ import { count } from "../../components/count";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
-import { AS_PLANNED, decide, type Group } from "./queries";
+import type { Group } from "../../shared/runs";
+import { useWrite } from "../../shared/useWrite";
+import { AS_PLANNED, decide } from "./queries";
 
 /** So many pieces of a group are in sight at once; a season's film is not drawn to be scrolled past. */
 const FEW = 12;
@@ -16,11 +17,14 @@ const FEW = 12;
 export function GroupPanel({
   group,
   stale,
+  refused,
   begin,
   decideOn,
 }: {
   group: Group;
   stale: boolean;
+  /** why the room has no times, said once at the temperature */
+  refused: string;
   begin: () => void;
   decideOn: () => void;
 }) {
@@ -88,7 +92,11 @@ export function GroupPanel({
         </>
       ) : (
         <Box paddingBlock="2">
-          <Notice tone="caution">{group.problem}</Notice>
+          {group.problem === refused ? (
+            <Box color="ink2">No time at this temperature</Box>
+          ) : (
+            <Notice tone="caution">{group.problem}</Notice>
+          )}
         </Box>
       )}
       <Box as="ul" paddingTop="3">
@@ -100,7 +108,7 @@ export function GroupPanel({
             <Box flex="1">
               <Link to={`/scene/${sheet.scene_id}`}>{sheet.scene_title}</Link>
               <Box color="ink2" fontSize="14px">
-                {sheet.set_text}
+                {[sheet.set_text, sheet.part_text].filter(Boolean).join(", ")}
               </Box>
             </Box>
           </Flex>
@@ -118,7 +126,7 @@ export function GroupPanel({
             variant="word"
             disabled={busy}
             onClick={() =>
-              write(() =>
+              write(
                 decide({
                   piece_ids: pieces,
                   choice: { ...AS_PLANNED, recipe_id: other.recipe_id },

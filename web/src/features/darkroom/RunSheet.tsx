@@ -1,7 +1,7 @@
-import { Flex, Grid } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
-import { newId } from "../../api/client";
+import { newId, type Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,22 +10,30 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useDegrees } from "../../components/useDegrees";
-import { useWrite } from "../../components/useWrite";
-import { Bottles, useBottles } from "./Bottles";
-import { beginRun, type Group, newRun, weigh } from "./queries";
+import { Bottles, useBottles } from "../../shared/Bottles";
+import { type Group, newRun, weighQuery } from "../../shared/runs";
+import { useDegrees } from "../../shared/useDegrees";
+import { useWrite } from "../../shared/useWrite";
+import { beginRun } from "./queries";
 import { WhichPieces } from "./WhichPieces";
+
+/** A row of the sum in a word: what it is, and what it does. */
+const part = (row: Schemas["TimeRow"]) =>
+  row.factor === 1
+    ? row.label.toLowerCase()
+    : `${row.label.toLowerCase()} ×${row.factor.toFixed(2)}`;
 
 const FIELDS = ["piece_ids", "run.name", "run.minutes", "run.temperature_c", "name"];
 
 /** Which of a group goes into one run, for how long and how warm. */
 export function RunSheet({
   group,
-  degrees_c,
+  warm,
   close,
 }: {
   group: Group;
-  degrees_c: number;
+  /** how warm the darkroom is, as typed there */
+  warm: string;
   close: () => void;
 }) {
   const id = useRef(newId());
@@ -39,30 +47,32 @@ export function RunSheet({
   const tank_id = tank ?? tanks[0]?.id ?? "";
   const line_id = line ?? lines[0]?.id ?? "";
   const bottles = useBottles();
-  // a tank that always turns shortens the time: it is worked out for the one that is chosen
-  const timed = useQuery({
-    queryKey: ["weigh", group.sheets[0]?.piece_ids[0], group.choice, degrees_c, tank_id],
-    queryFn: () =>
-      weigh({
-        piece_id: group.sheets[0]?.piece_ids[0] ?? "",
-        choice: group.choice,
-        temperature_c: degrees_c,
-        tank_id: tank_id || null,
-      }),
-    enabled: group.time !== null,
-    retry: false,
-  }).data;
-  const worked = timed ?? group.time;
+  const { unit, said } = useDegrees();
+  const [typed, setTyped] = useState<string | null>(null);
+  const degrees = typed ?? warm;
+  const temperature_c = degrees.trim() ? said(degrees) : null;
+  const bottle_ids = bottles.chosen.map((each) => each.id);
+  // what is chosen here moves the minutes: a tank that always turns, how warm it is, an old bottle
+  const weighed = useQuery({
+    ...weighQuery({
+      piece_id: group.sheets[0]?.piece_ids[0] ?? "",
+      choice: group.choice,
+      temperature_c,
+      temperature_f: null,
+      tank_id: tank_id || null,
+      bottle_ids,
+    }),
+    enabled: group.recipe_id !== null,
+    placeholderData: keepPreviousData,
+  });
+  const worked = weighed.error ? null : weighed.data;
   const [typedMinutes, setMinutes] = useState<string | null>(null);
   const minutes = typedMinutes ?? (worked ? String(Math.round(worked.minutes * 100) / 100) : "");
-  const { unit, toC, text } = useDegrees();
-  const [typed, setTyped] = useState<string | null>(null);
-  const degrees = typed ?? text(degrees_c);
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
     event.preventDefault();
-    void write(() =>
+    void write(
       beginRun({
         run: newRun({
           id: id.current,
@@ -75,10 +85,10 @@ export function RunSheet({
               : typedMinutes.trim()
                 ? typedNumber(typedMinutes)
                 : null,
-          temperature_c: degrees.trim() ? toC(degrees) : null,
+          temperature_c,
           tank_id: tank_id || null,
           line_id: line_id || null,
-          bottle_ids: bottles.chosen.map((each) => each.id),
+          bottle_ids,
         }),
         piece_ids: chosen.flatMap((each) => each.piece_ids),
       }),
@@ -124,9 +134,14 @@ export function RunSheet({
             inputMode="decimal"
             value={degrees}
             onChange={(event) => setTyped(event.target.value)}
-            problem={at("run.temperature_c")}
+            problem={at("run.temperature_c") ?? weighed.error?.message}
           />
         </Grid>
+        {worked && (
+          <Box fontSize="14px" color="ink2" role="status">
+            {worked.minutes_text}: {worked.ledger.map(part).join(", ")}
+          </Box>
+        )}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
             label="In"

@@ -6,9 +6,9 @@ import { kitQuery } from "../../api/queries";
 import { keepRun, readRun, show } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
-import { mixingAt } from "../mixing/address";
-import { courseOf, putOff, runDeveloped } from "./queries";
+import { mixingAt } from "../../shared/mixingAt";
+import { useWrite } from "../../shared/useWrite";
+import { courseOf, leaveRun, runDeveloped } from "./queries";
 
 /** The run's clock, laid over everything, as it stands if it was begun. */
 async function openClock(run: Schemas["Run"]) {
@@ -37,10 +37,10 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
   const bottles = useQuery(kitQuery).data?.bottles ?? [];
   const kindsOf = (ids: string[]) =>
     bottles.filter((each) => ids.includes(each.id)).map((each) => each.kind);
-  const { problem, write, busy } = useWrite();
+  const { problem, write, ask, busy } = useWrite();
   return (
     <Box paddingTop="6">
-      {runs.map(({ run, n_text, minutes_text, area_in2, pieces }) => (
+      {runs.map(({ run, n_text, minutes_text, temperature_text, area_in2, pieces }) => (
         <Box
           as="section"
           key={run.id}
@@ -56,9 +56,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               In a run: {run.name}
             </Box>
             <Box color="ink2">
-              {[n_text, minutes_text, run.temperature_c && `${run.temperature_c} °C`]
-                .filter(Boolean)
-                .join(", ")}
+              {[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}
             </Box>
           </Flex>
           <ul>
@@ -72,17 +70,18 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
                 ) : (
                   each.scene_title
                 )}
+                {each.part_text && <Box color="ink2">{each.part_text}</Box>}
               </Flex>
             ))}
           </ul>
           <Flex gap="3" paddingTop="2" wrap="wrap" align="center">
-            <Button variant="main" disabled={busy} onClick={() => write(() => openClock(run))}>
+            <Button variant="main" disabled={busy} onClick={() => ask(() => openClock(run))}>
               Clock
             </Button>
-            <Button disabled={busy} onClick={() => write(() => runDeveloped(run.id))}>
+            <Button disabled={busy} onClick={() => write(runDeveloped(run.id))}>
               Developed and fixed
             </Button>
-            <Button disabled={busy} onClick={() => write(() => putOff(run.id))}>
+            <Button disabled={busy} onClick={() => write(leaveRun(run.id))}>
               Put off: it never got wet
             </Button>
             {run.recipe_id && run.tank_id && run.line_id && (

@@ -1,10 +1,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
-import { JudgeSheet, type Negative } from "../exposure";
+import { JudgeSheet, type Negative } from "../../shared/exposure";
 
 /** Developed negatives nobody has looked at yet. */
-export function ToJudge({ lines }: { lines: Negative[] }) {
+export function ToJudge({ lines }: { lines: Schemas["PieceLine"][] }) {
   const [open, setOpen] = useState<Negative | null>(null);
   if (!lines.length) return null;
   return (
@@ -27,9 +28,15 @@ export function ToJudge({ lines }: { lines: Negative[] }) {
               {line.where}
             </Box>
             <Box flex="1">
-              {line.scene_title}, {line.n_text}
+              {[line.scene_title, line.n_text, line.part_text].filter(Boolean).join(", ")}
             </Box>
-            <Button onClick={() => setOpen(line)}>Judge</Button>
+            <Button
+              onClick={() =>
+                setOpen({ ...line, version: "", in_bracket: line.bracket_id !== null })
+              }
+            >
+              Judge
+            </Button>
           </Flex>
         ))}
       </ul>

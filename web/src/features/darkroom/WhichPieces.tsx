@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { Group } from "./queries";
+import type { Group } from "../../shared/runs";
 
 /** Which pieces of a group are meant: all, until some are left out. */
 export function WhichPieces({
@@ -40,7 +40,7 @@ export function WhichPieces({
               )
             }
           />
-          <b>{each.where}</b> {each.scene_title}
+          <b>{each.where}</b> {[each.scene_title, each.part_text].filter(Boolean).join(", ")}
         </Box>
       ))}
     </Box>

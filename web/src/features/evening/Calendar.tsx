@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { calendarOf, type Planning } from "./queries";
 
 /** The next half hour, as a date field writes it. */
@@ -15,9 +15,9 @@ function soon(): string {
 /** The planned evening for the calendar, from a moment on. */
 export function Calendar({ planning }: { planning: Planning }) {
   const [begins, setBegins] = useState(soon);
-  const { problem, write, busy } = useWrite();
+  const { problem, ask, busy } = useWrite();
   const take = () =>
-    write(async () => {
+    ask(async () => {
       const file = await calendarOf({ planning, begins_at: new Date(begins).toISOString() });
       const link = document.createElement("a");
       link.href = URL.createObjectURL(file);

@@ -3,16 +3,16 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { RoomHeader } from "../../app/RoomHeader";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
-import { useDegrees } from "../../components/useDegrees";
-import { Bottles, useBottles } from "../darkroom/Bottles";
-import { darkroomQuery } from "../darkroom/queries";
+import { Bottles, useBottles } from "../../shared/Bottles";
+import { RoomHeader } from "../../shared/RoomHeader";
+import { darkroomQuery } from "../../shared/runs";
+import { useDegrees } from "../../shared/useDegrees";
 import { Calendar } from "./Calendar";
 import { type Chosen, KindSection } from "./KindSection";
 import { type Plan, planQuery } from "./queries";
@@ -21,10 +21,10 @@ import { Timeline } from "./Timeline";
 /** The evening planned: what shares a run, what is mixed, and when the hands do what. */
 export function EveningPage() {
   const kit = useQuery(kitQuery).data;
-  const waiting = useQuery(darkroomQuery(20, "C")).data?.groups;
-  const { unit, toC, text } = useDegrees();
+  const waiting = useQuery(darkroomQuery("20", "C")).data?.groups;
+  const { unit, usual, said } = useDegrees();
   const [typed, setTyped] = useState<string | null>(null);
-  const degrees = typed ?? text(20);
+  const degrees = typed ?? usual;
   const [line, setLine] = useState<string | null>(null);
   const [washers, setWashers] = useState("1");
   const [dryers, setDryers] = useState("1");
@@ -36,7 +36,7 @@ export function EveningPage() {
   const kinds = [...new Set(groups.map((each) => `${each.film_id} ${each.recipe_id}`))];
   const change = (kind: string, more: Chosen) =>
     setChosen((before) => ({ ...before, [kind]: { ...before[kind], ...more } }));
-  const ready = tanks.length > 0 && lines.length > 0 && kinds.length > 0;
+  const ready = tanks.length > 0 && lines.length > 0 && kinds.length > 0 && degrees !== "";
   const planning = {
     kinds: kinds.map((kind) => {
       const [film_id = "", recipe_id = ""] = kind.split(" ");
@@ -50,7 +50,7 @@ export function EveningPage() {
       };
     }),
     line_id: line ?? lines[0]?.id ?? "",
-    temperature_c: toC(degrees),
+    temperature_c: said(degrees),
     bottle_ids: bottles.chosen.map((each) => each.id),
     washers: typedNumber(washers),
     dryers: typedNumber(dryers),
@@ -171,7 +171,7 @@ export function EveningPage() {
                   proven={shown.proven[kind] ?? false}
                   tanks={tanks}
                   chosen={{ ...chosen[kind], tank_id: own?.tank_id ?? "" }}
-                  degrees_c={planning.temperature_c}
+                  degrees_c={shown.temperature_c}
                   line_id={planning.line_id}
                   bottles={bottles.chosen}
                   change={(more) => change(kind, more)}

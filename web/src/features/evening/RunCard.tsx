@@ -4,10 +4,10 @@ import { Link } from "react-router";
 import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
-import { beginRun, newRun } from "../darkroom/queries";
-import { mixingAt } from "../mixing/address";
-import type { PlannedRun } from "./queries";
+import { mixingAt } from "../../shared/mixingAt";
+import { newRun } from "../../shared/runs";
+import { useWrite } from "../../shared/useWrite";
+import { beginRun, type PlannedRun } from "./queries";
 
 const Move = chakra("select", {
   base: {
@@ -51,7 +51,7 @@ export function RunCard({
   const [over, setOver] = useState(false);
   const theirs = dragged !== null && !run.pieces.some((piece) => piece.id === dragged);
   const begin = () =>
-    write(() =>
+    write(
       beginRun({
         run: newRun({
           id,
@@ -120,7 +120,7 @@ export function RunCard({
             onDragEnd={() => drag(null)}
           >
             <Box lineHeight={1.3}>
-              <b>{piece.where}</b> {piece.scene_title}
+              <b>{piece.where}</b> {[piece.scene_title, piece.part_text].filter(Boolean).join(", ")}
               <Box
                 fontSize="14px"
                 color={piece.too_far ? "ochre" : "ink2"}

@@ -6,7 +6,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { Frames } from "./Frames";
 import { cutRoll } from "./queries";
 
@@ -22,7 +22,7 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
       .split(/[\s,]+/)
       .filter(Boolean)
       .map(typedNumber);
-    void write(() => cutRoll(roll.id, after));
+    void write(cutRoll(roll.id, after));
   };
   return (
     <Sheet

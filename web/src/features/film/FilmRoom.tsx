@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { NavLink } from "react-router";
-import { RoomHeader } from "../../app/RoomHeader";
+import { RoomHeader } from "../../shared/RoomHeader";
 
 const PARTS = [
   { name: "Holders", path: "/film" },

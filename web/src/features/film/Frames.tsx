@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { STATE_WORDS } from "../../components/states";
+import { STATE_WORDS } from "../../shared/states";
 import { look, StateMark } from "./StateMark";
 
 type Frame = Schemas["FrameView"];
@@ -54,6 +54,8 @@ function Mark({ frame }: { frame: Frame }) {
       >
         <Box fontWeight={600}>{STATE_WORDS[frame.state]} </Box>
         {frame.n_text}
+        {frame.part_text && <Box>{frame.part_text}</Box>}
+        {frame.ei_text && <Box color="ochre">{frame.ei_text}</Box>}
       </Box>
     </Box>
   );
@@ -62,7 +64,14 @@ function Mark({ frame }: { frame: Frame }) {
     <Link
       to={`/log/${frame.exposure_id}`}
       title={frame.scene_title}
-      aria-label={`Frame ${frame.frame}: ${STATE_WORDS[frame.state]} ${frame.n_text}, ${frame.scene_title}`}
+      aria-label={[
+        `Frame ${frame.frame}: ${STATE_WORDS[frame.state]} ${frame.n_text}`,
+        frame.part_text,
+        frame.ei_text,
+        frame.scene_title,
+      ]
+        .filter(Boolean)
+        .join(", ")}
       style={{ display: "block", textDecoration: "none", color: "inherit" }}
     >
       {body}

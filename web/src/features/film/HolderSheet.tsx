@@ -6,15 +6,15 @@ import type { Schemas } from "../../api/client";
 import { formatsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
-import { Conflict } from "../../components/Conflict";
 import { today } from "../../components/days";
 import { Entry } from "../../components/Entry";
-import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { STATE_WORDS } from "../../components/states";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { History } from "../../shared/History";
+import { STATE_WORDS } from "../../shared/states";
+import { useWrite } from "../../shared/useWrite";
 import { deleteHolder, putHolder } from "./queries";
 
 type Side = Schemas["SideView"];
@@ -37,12 +37,12 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
   const [number, setNumber] = useState(String(view.holder.number));
   const { problem, write, take, at } = useWrite(close);
   const wanted = { ...draft, number: typedNumber(number) };
-  const keep = (base: string) => write(() => putHolder(wanted, base));
+  const keep = (base: string) => write(putHolder(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(view.version);
   };
-  const retire = () => write(() => putHolder({ ...wanted, retired: !draft.retired }, view.version));
+  const retire = () => write(putHolder({ ...wanted, retired: !draft.retired }, view.version));
   const empty = view.sides.every((side) => side.state === "empty");
   return (
     <Sheet
@@ -57,7 +57,7 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
                 variant="quiet"
                 paddingInline="2"
                 color="brick"
-                onClick={() => write(() => deleteHolder(view.holder.id))}
+                onClick={() => write(deleteHolder(view.holder.id))}
               >
                 Delete
               </Button>
@@ -124,7 +124,8 @@ function Told({ side }: { side: Side }) {
   return (
     <>
       {side.film_name}, {STATE_WORDS[side.state]},{" "}
-      <Link to={`/log/${side.exposure_id}`}>{side.scene_title}</Link>, {side.n_text}
+      <Link to={`/log/${side.exposure_id}`}>{side.scene_title}</Link>,{" "}
+      {[side.n_text, side.part_text].filter(Boolean).join(", ")}
     </>
   );
 }

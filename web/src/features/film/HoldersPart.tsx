@@ -6,8 +6,8 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
-import { useKeptText } from "../../components/useKeptText";
-import { useWrite } from "../../components/useWrite";
+import { useKeptText } from "../../shared/useKeptText";
+import { useWrite } from "../../shared/useWrite";
 import { ExposedBoxes } from "./ExposedBoxes";
 import { FilmRoom } from "./FilmRoom";
 import { HolderSheet } from "./HolderSheet";
@@ -43,7 +43,7 @@ export function HoldersPart() {
   const sides = all.flatMap((each) => each.sides).filter((side) => chosen.includes(side.where));
   const add = () => {
     const numbers = all.map((each) => each.holder.number);
-    void write(() => putHolder(newHolder(Math.max(0, ...numbers) + 1)));
+    void write(putHolder(newHolder(Math.max(0, ...numbers) + 1), ""));
   };
   return (
     <FilmRoom

@@ -10,7 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { loadRoll, stockQuery } from "./queries";
 
 const FIELDS = ["film_id", "format", "frames", "exposure_index", "back", "note", "stock_id"];
@@ -41,7 +41,7 @@ export function LoadRoll({ close }: { close: () => void }) {
   const box = from ?? boxes[0]?.stock.id ?? "";
   const load = (event: FormEvent) => {
     event.preventDefault();
-    void write(() =>
+    void write(
       loadRoll({
         id: id.current,
         film_id: filmId,

@@ -1,12 +1,13 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Act } from "../../api/acts";
 import type { Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { CutSheet } from "./CutSheet";
 import { Frames } from "./Frames";
 import { putBack, sawItAdvance, takeOut, takeOutUnexposed, windOn } from "./queries";
@@ -30,8 +31,10 @@ export function RollPanel({ view }: { view: View }) {
     done: "finished",
   }[roll.place];
   const used = view.frames.some((each) => !["loaded", "blank"].includes(each.state));
+  // a strip is chosen for once it is out of the camera for good; the rest of a cut roll goes on
+  const strips = view.strips.filter((each) => each.out || roll.place === "done");
   const full = roll.next_frame > roll.frames;
-  const act = (call: () => Promise<unknown>) => () => void write(call);
+  const does = (act: Act) => () => void write(act);
   const inRun = view.frames.some((each) => ["in_run", "developed", "judged"].includes(each.state));
   return (
     <Box as="section" aria-label={`Roll ${roll.number}`} paddingBottom="8">
@@ -74,28 +77,29 @@ export function RollPanel({ view }: { view: View }) {
         {roll.place === "camera" && (
           <>
             {!roll.advanced && (
-              <Button disabled={busy} onClick={act(() => sawItAdvance(roll.id))}>
+              <Button disabled={busy} onClick={does(sawItAdvance(roll.id))}>
                 It moves
               </Button>
             )}
             {!full && (
-              <Button disabled={busy} onClick={act(() => windOn(roll.id))}>
+              <Button disabled={busy} onClick={does(windOn(roll.id))}>
                 Wind on, frame {roll.next_frame} stays blank
               </Button>
             )}
             {used && !full && (
-              <Button disabled={busy} onClick={act(() => takeOut(roll.id, false))}>
+              <Button disabled={busy} onClick={does(takeOut(roll.id, false))}>
                 Take out, go on later
               </Button>
             )}
           </>
         )}
-        {roll.place === "bag" && (
+        {roll.place !== "camera" && view.rest_from !== null && (
           <Button
             disabled={busy}
-            onClick={act(() => putBack(roll.id, roll.camera_id ?? null, roll.back))}
+            onClick={does(putBack(roll.id, roll.camera_id ?? null, roll.back))}
           >
-            Put back, wound on to frame {roll.next_frame}
+            {roll.place === "bag" ? "Put back" : "Load the rest"}, wound on to frame{" "}
+            {view.rest_from}
           </Button>
         )}
         {roll.place !== "done" &&
@@ -103,24 +107,24 @@ export function RollPanel({ view }: { view: View }) {
             <Button
               variant={full ? "main" : "plain"}
               disabled={busy}
-              onClick={act(() => takeOut(roll.id, true))}
+              onClick={does(takeOut(roll.id, true))}
             >
               Finished
             </Button>
           ) : (
-            <Button variant="quiet" disabled={busy} onClick={act(() => takeOutUnexposed(roll.id))}>
+            <Button variant="quiet" disabled={busy} onClick={does(takeOutUnexposed(roll.id))}>
               Take out unexposed
             </Button>
           ))}
-        {roll.place === "done" && !inRun && (
+        {roll.place !== "camera" && !inRun && (
           <Button onClick={() => setOpen("cut")}>
             {view.strips.length > 1 ? "Cut otherwise" : "Cut into strips"}
           </Button>
         )}
       </Flex>
-      {roll.place === "done" && (
+      {strips.length > 0 && (
         <ul>
-          {view.strips.map((each) => (
+          {strips.map((each) => (
             <Strip
               key={each.strip.id}
               view={view}
@@ -140,7 +144,7 @@ export function RollPanel({ view }: { view: View }) {
 
 function Strip({
   view,
-  strip: { strip, n_text, recipe_name },
+  strip: { strip, frames_text, n_text, recipe_name },
   open,
 }: {
   view: View;
@@ -163,9 +167,7 @@ function Strip({
       minHeight="48px"
     >
       <Box minWidth="150px">
-        {view.strips.length > 1
-          ? `Frames ${strip.first_frame} to ${strip.last_frame}`
-          : "The whole roll"}
+        {frames_text ? `${frames_text[0]?.toUpperCase()}${frames_text.slice(1)}` : "The whole roll"}
       </Box>
       <Box flex="1">
         {!exposed

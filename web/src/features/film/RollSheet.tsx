@@ -5,13 +5,13 @@ import type { Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
-import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
-import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { History } from "../../shared/History";
+import { useWrite } from "../../shared/useWrite";
 import { putRoll } from "./queries";
 
 /** What may be changed of a roll: its camera and back, its rating while unexposed, its note. */
@@ -23,7 +23,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
   const [ei, setEi] = useState(String(roll.exposure_index ?? ""));
   const { problem, write, take, at } = useWrite(close);
   const wanted = { ...draft, exposure_index: ei.trim() ? typedNumber(ei) : null };
-  const keep = (base: string) => write(() => putRoll(wanted, base));
+  const keep = (base: string) => write(putRoll(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(began);

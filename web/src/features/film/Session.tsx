@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import { newId, type Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,8 +10,8 @@ import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
-import { useKeptText } from "../../components/useKeptText";
-import { useWrite } from "../../components/useWrite";
+import { useKeptText } from "../../shared/useKeptText";
+import { useWrite } from "../../shared/useWrite";
 import { BagList } from "./BagList";
 import { loadSides, stockQuery, unloadSides } from "./queries";
 
@@ -36,6 +36,7 @@ export function Session({
   const [film, setFilm] = useState<string | null>(null);
   const [from, setFrom] = useState<string | null>(null);
   const [box, setBox] = useKeptText("exposed-box");
+  const [id, setId] = useState(newId);
   const { problem, write, busy, at } = useWrite();
   const filmId = film ?? films[0]?.id ?? "";
   const boxes = stock.filter(
@@ -49,12 +50,14 @@ export function Session({
   const act = (event: FormEvent) => {
     event.preventDefault();
     if (!sides.length) return; // what is typed is still being read
-    void write(async () => {
-      if (state === "loaded") await unloadSides(typed, "");
-      else if (state === "exposed") await unloadSides(typed, box.trim());
-      else await loadSides(typed, filmId, boxId || null);
-      setTyped(""); // before the board is drawn anew: what is touched then is the next choice
-    });
+    // before the board is drawn anew: what is touched then is the next choice
+    const at_once = () => {
+      setTyped("");
+      setId(newId());
+    };
+    if (state === "loaded") void write(unloadSides(typed, ""), { at_once });
+    else if (state === "exposed") void write(unloadSides(typed, box.trim()), { at_once });
+    else void write(loadSides(id, typed, filmId, boxId || null), { at_once });
   };
   if (kit && !films.length) {
     return (

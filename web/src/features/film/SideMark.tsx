@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
-import { STATE_WORDS } from "../../components/states";
+import { STATE_WORDS } from "../../shared/states";
 import { look, StateMark } from "./StateMark";
 
 type Side = Schemas["SideView"];

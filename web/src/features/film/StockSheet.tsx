@@ -3,13 +3,13 @@ import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
-import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
-import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { History } from "../../shared/History";
+import { useWrite } from "../../shared/useWrite";
 import { deleteStock, putStock } from "./queries";
 
 type Stock = Schemas["Stock"];
@@ -46,7 +46,7 @@ export function StockSheet({
     spent: typed.spent.trim() ? typedNumber(typed.spent) : 0,
     price: typed.price.trim() ? typedNumber(typed.price) : null,
   };
-  const keep = (base: string) => write(() => putStock(wanted, base));
+  const keep = (base: string) => write(putStock(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(view.version);
@@ -84,7 +84,7 @@ export function StockSheet({
                 variant="quiet"
                 paddingInline="2"
                 color="brick"
-                onClick={() => write(() => deleteStock(draft.id))}
+                onClick={() => write(deleteStock(draft.id))}
               >
                 Delete
               </Button>
@@ -92,7 +92,7 @@ export function StockSheet({
                 variant="quiet"
                 paddingInline="2"
                 onClick={() =>
-                  write(() => putStock({ ...wanted, archived: !draft.archived }, view.version))
+                  write(putStock({ ...wanted, archived: !draft.archived }, view.version))
                 }
               >
                 {draft.archived ? "Bring back" : "Archive"}

@@ -8,8 +8,8 @@ import { Choose } from "../../components/Choose";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { useWrite } from "../../components/useWrite";
-import { WEIGHTS } from "../../components/weights";
+import { useWrite } from "../../shared/useWrite";
+import { WEIGHTS } from "../../shared/weights";
 import { choicesQuery, developStrip, weigh } from "./queries";
 
 type View = Schemas["RollView"];
@@ -17,35 +17,37 @@ type View = Schemas["RollView"];
 /** One development for all frames of a strip: what each of them loses, before it is chosen. */
 export function StripSheet({
   view,
-  strip: { strip },
+  strip: { strip, frames_text },
   close,
 }: {
   view: View;
   strip: View["strips"][number];
   close: () => void;
 }) {
-  const choices = useQuery(choicesQuery(strip.id));
+  const asked = useQuery(choicesQuery(strip.id));
+  const choices = asked.data?.choices;
   const recipes = (useQuery(kitQuery).data?.recipes ?? []).filter(
     (each) => each.film_id === view.roll.film_id && !each.archived,
   );
   const [n, setN] = useState<number | null>(strip.n ?? null);
-  const [recipe, setRecipe] = useState(strip.recipe_id ?? recipes[0]?.id ?? "");
+  const [taken, setRecipe] = useState(strip.recipe_id);
+  // until another is chosen, the recipe its frames were exposed for
+  const recipe = taken ?? asked.data?.recipe_id ?? "";
   const chosen = useWrite(close);
   const weighed = useWrite();
-  const best = choices.data?.find((each) => each.best);
-  const shown = choices.data?.find((each) => each.n === n) ?? best;
-  const one = strip.first_frame === 1 && strip.last_frame === view.roll.frames;
+  const best = choices?.find((each) => each.best);
+  const shown = choices?.find((each) => each.n === n) ?? best;
   return (
     <Sheet
       open
       close={close}
-      title={`Roll ${view.roll.number}${one ? "" : `, frames ${strip.first_frame} to ${strip.last_frame}`}: one development`}
+      title={`${[`Roll ${view.roll.number}`, frames_text].filter(Boolean).join(", ")}: one development`}
       footer={
         <>
           {strip.n != null && (
             <Button
               variant="quiet"
-              onClick={() => chosen.write(() => developStrip(strip.id, null, null))}
+              onClick={() => chosen.write(developStrip(strip.id, null, null))}
             >
               Leave it open
             </Button>
@@ -54,18 +56,16 @@ export function StripSheet({
           <Button
             variant="main"
             disabled={!shown || chosen.busy}
-            onClick={() =>
-              shown && chosen.write(() => developStrip(strip.id, shown.n, recipe || null))
-            }
+            onClick={() => shown && chosen.write(developStrip(strip.id, shown.n, recipe || null))}
           >
             Develop for {shown?.n_text ?? "N"}
           </Button>
         </>
       }
     >
-      {choices.error && <Notice tone="caution">{choices.error.message}</Notice>}
+      {asked.error && <Notice tone="caution">{asked.error.message}</Notice>}
       <Flex role="group" aria-label="Development" wrap="wrap" gap="1">
-        {choices.data?.map((each) => (
+        {choices?.map((each) => (
           <Button
             key={each.n}
             minWidth="56px"
@@ -118,7 +118,7 @@ export function StripSheet({
                 value={String(each.weight)}
                 options={WEIGHTS}
                 onChange={(weight) =>
-                  weighed.write(() => weigh(view.roll.id, each.frame, Number(weight)))
+                  weighed.write(weigh(view.roll.id, each.frame, Number(weight)))
                 }
               />
             </Grid>
@@ -129,10 +129,7 @@ export function StripSheet({
         <Choose
           label="Develop in"
           value={recipe}
-          options={[
-            { value: "", label: "as each frame was planned" },
-            ...recipes.map((each) => ({ value: each.id, label: each.name })),
-          ]}
+          options={recipes.map((each) => ({ value: each.id, label: each.name }))}
           onChange={setRecipe}
         />
       </Box>

@@ -1,14 +1,11 @@
 import { queryOptions } from "@tanstack/react-query";
+import { act } from "../../api/acts";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 type Holder = Schemas["Holder"];
 type Roll = Schemas["Roll"];
 type Stock = Schemas["Stock"];
-
-const at = (id: string) => ({ params: { path: { id } } });
-const onVersion = (id: string, base?: string) => ({
-  params: { path: { id }, query: base ? { base } : {} },
-});
 
 export const newHolder = (number: number): Holder => ({
   id: newId(),
@@ -19,17 +16,17 @@ export const newHolder = (number: number): Holder => ({
   note: "",
 });
 
-export const putHolder = (holder: Holder, base?: string) =>
-  unwrap(api.PUT("/api/holders/{id}", { ...onVersion(holder.id, base), body: holder }));
+export const putHolder = (holder: Holder, base: string) =>
+  act("holders_put", { path: { id: holder.id }, query: { base }, body: holder });
 
-export const deleteHolder = (id: string) => unwrap(api.DELETE("/api/holders/{id}", at(id)));
+export const deleteHolder = (id: string) => act("holders_delete", { path: { id } });
 
-export const loadSides = (sides: string, film_id: string, stock_id: string | null) =>
-  unwrap(api.POST("/api/holders/load", { body: { id: newId(), sides, film_id, stock_id } }));
+export const loadSides = (id: string, sides: string, film_id: string, stock_id: string | null) =>
+  act("holders_load", { body: { id, sides, film_id, stock_id } });
 
 /** Unexposed sheets back to their box, or exposed ones into a named one. */
 export const unloadSides = (sides: string, box: string) =>
-  unwrap(api.POST("/api/holders/unload", { body: { sides, box } }));
+  act("holders_unload", { body: { sides, box } });
 
 /** The sides a text names: what "3-4 6B" means is the core's business. */
 export const sidesQuery = (text: string) =>
@@ -37,58 +34,64 @@ export const sidesQuery = (text: string) =>
     queryKey: ["sides", text],
     queryFn: () => unwrap(api.GET("/api/holders/sides", { params: { query: { text } } })),
     retry: false,
+    ...readsOf("/api/holders/sides"),
   });
 
 export const checklistQuery = queryOptions({
   queryKey: ["bag-checklist"],
   queryFn: () => unwrap(api.GET("/api/holders/checklist")),
   staleTime: Number.POSITIVE_INFINITY,
+  ...readsOf("/api/holders/checklist"),
 });
 
 export const boxesQuery = queryOptions({
   queryKey: ["exposed-boxes"],
   queryFn: () => unwrap(api.GET("/api/holders/boxes")),
+  ...readsOf("/api/holders/boxes"),
 });
 
 export const stockQuery = queryOptions({
   queryKey: ["stock"],
   queryFn: () => unwrap(api.GET("/api/stock")),
+  ...readsOf("/api/stock"),
 });
 
-export const putStock = (stock: Stock, base?: string) =>
-  unwrap(api.PUT("/api/stock/{id}", { ...onVersion(stock.id, base), body: stock }));
+export const putStock = (stock: Stock, base: string) =>
+  act("stock_put", { path: { id: stock.id }, query: { base }, body: stock });
 
-export const deleteStock = (id: string) => unwrap(api.DELETE("/api/stock/{id}", at(id)));
+export const deleteStock = (id: string) => act("stock_delete", { path: { id } });
 
-export const loadRoll = (body: Schemas["RollLoading"]) => unwrap(api.POST("/api/rolls", { body }));
+export const loadRoll = (body: Schemas["RollLoading"]) => act("rolls_load", { body });
 
 export const putRoll = (roll: Roll, base: string) =>
-  unwrap(api.PUT("/api/rolls/{id}", { ...onVersion(roll.id, base), body: roll }));
+  act("rolls_put", { path: { id: roll.id }, query: { base }, body: roll });
 
-export const takeOutUnexposed = (id: string) => unwrap(api.DELETE("/api/rolls/{id}", at(id)));
+export const takeOutUnexposed = (id: string) => act("rolls_unload", { path: { id } });
 
-export const sawItAdvance = (id: string) => unwrap(api.POST("/api/rolls/{id}/advanced", at(id)));
+export const sawItAdvance = (id: string) => act("rolls_advanced", { path: { id } });
 
-export const windOn = (id: string) => unwrap(api.POST("/api/rolls/{id}/skip", at(id)));
+export const windOn = (id: string) => act("rolls_skip", { path: { id } });
 
 export const takeOut = (id: string, finished: boolean) =>
-  unwrap(api.POST("/api/rolls/{id}/take-out", { ...at(id), body: { finished } }));
+  act("rolls_take_out", { path: { id }, body: { finished } });
 
 export const putBack = (id: string, camera_id: string | null, back: string) =>
-  unwrap(api.POST("/api/rolls/{id}/put-back", { ...at(id), body: { camera_id, back } }));
+  act("rolls_put_back", { path: { id }, body: { camera_id, back } });
 
 export const cutRoll = (id: string, after: number[]) =>
-  unwrap(api.POST("/api/rolls/{id}/cut", { ...at(id), body: { after } }));
+  act("rolls_cut", { path: { id }, body: { after } });
 
 export const weigh = (id: string, frame: number, weight: number) =>
-  unwrap(api.POST("/api/rolls/{id}/weight", { ...at(id), body: { frame, weight } }));
+  act("rolls_weigh", { path: { id }, body: { frame, weight } });
 
 export const choicesQuery = (stripId: string) =>
   queryOptions({
     queryKey: ["choices", stripId],
-    queryFn: () => unwrap(api.GET("/api/rolls/strips/{id}/choices", at(stripId))),
+    queryFn: () =>
+      unwrap(api.GET("/api/rolls/strips/{id}/choices", { params: { path: { id: stripId } } })),
     retry: false,
+    ...readsOf("/api/rolls/strips/{id}/choices"),
   });
 
 export const developStrip = (id: string, n: number | null, recipe_id: string | null) =>
-  unwrap(api.PUT("/api/rolls/strips/{id}/development", { ...at(id), body: { n, recipe_id } }));
+  act("rolls_develop_for", { path: { id }, body: { n, recipe_id } });

@@ -9,7 +9,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { INDOORS } from "./indoors";
 import { addRecipes, readSheet } from "./queries";
 
@@ -25,7 +25,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
   const [read, setRead] = useState<Read | null>(null);
   const reading = useWrite();
   const keeping = useWrite(close);
-  const understand = () => reading.write(async () => setRead(await readSheet(text)));
+  const understand = () => reading.ask(async () => setRead(await readSheet(text)));
   const filmOf = (row: Read["rows"][number]) =>
     films[row.line] ??
     kit.films.find((each) => each.name.toLowerCase() === row.film.toLowerCase())?.id ??
@@ -65,7 +65,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
   );
   const keep = (event: FormEvent) => {
     event.preventDefault();
-    if (read) void keeping.write(() => addRecipes(recipes));
+    if (read) void keeping.write(addRecipes(recipes));
     else void understand();
   };
   return (

@@ -1,6 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
@@ -31,6 +33,7 @@ export function MeasuredField({
 }) {
   const [text, setText] = useState(textOf((shutter.measured as Measured) ?? []));
   const [said, setSaid] = useState<string | null>(null);
+  const simulated = useQuery(devicesQuery).data?.simulated;
   const test = async () => {
     try {
       const found = await testShutter({ ...shutter, measured: [] });
@@ -56,7 +59,7 @@ export function MeasuredField({
         problem={problem}
       />
       <Flex align="center" gap="3" paddingTop="2" wrap="wrap">
-        <Button onClick={test}>Test the shutter</Button>
+        {simulated && <Button onClick={test}>Test with the simulated tester</Button>}
         <Box role="status" fontSize="14px" color="ink2">
           {said}
         </Box>

@@ -2,11 +2,11 @@ import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
-import { Conflict } from "../../components/Conflict";
-import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { History } from "../../shared/History";
+import { useWrite } from "../../shared/useWrite";
 import { FieldOf } from "./FieldOf";
 import { KINDS, type Kind } from "./fields";
 import { PinholeFacts } from "./PinholeFacts";
@@ -39,10 +39,10 @@ export function RecordSheet({
   };
   const { problem, setProblem, write, take } = useWrite(close);
   // the version this change began on: what is kept meanwhile by another hand is not overwritten
-  const [began] = useState(kit.versions[record.id]);
-  const keep = (base = old ? began : undefined) => write(() => putRecord(kind, draft, base));
+  const [began] = useState(kit.versions[record.id] ?? "");
+  const keep = (base = old ? began : "") => write(putRecord(kind, draft, base));
   const archive = () =>
-    write(() => putRecord(kind, { ...draft, archived: !draft.archived } as Record_, began));
+    write(putRecord(kind, { ...draft, archived: !draft.archived } as Record_, began));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep();
@@ -65,7 +65,7 @@ export function RecordSheet({
                 variant="quiet"
                 paddingInline={{ base: "1.5", md: "2" }}
                 color="brick"
-                onClick={() => write(() => deleteRecord(kind, record.id))}
+                onClick={() => write(deleteRecord(kind, record.id))}
               >
                 Delete
               </Button>

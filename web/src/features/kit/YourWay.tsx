@@ -5,13 +5,13 @@ import type { Schemas } from "../../api/client";
 import { wayQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
-import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { SCHOOLS } from "../../components/schools";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { SCHOOLS } from "../../shared/schools";
+import { useWrite } from "../../shared/useWrite";
 import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
 
@@ -42,6 +42,16 @@ const DEGREES = [
 const VOLUMES = [
   { value: "ml", label: "ml" },
   { value: "fl oz", label: "fl oz" },
+];
+
+const TIME_ISO = [
+  { value: "", label: "ask me" },
+  { value: "film", label: "the film's EI" },
+  { value: "100", label: "ISO 100" },
+];
+const SIMULATED = [
+  { value: "", label: "off" },
+  { value: "yes", label: "on, to try things out" },
 ];
 
 const SOUNDS = [
@@ -91,7 +101,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
     .map((step) => step.trim())
     .filter(Boolean);
   const wanted = { ...draft, checklist };
-  const keep = (base: string) => write(() => putPreferences(wanted, base));
+  const keep = (base: string) => write(putPreferences(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(way.version);
@@ -145,6 +155,18 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             value={draft.measures?.volume ?? "ml"}
             options={VOLUMES}
             onChange={(value) => set("measures.volume", value)}
+          />
+          <Choose
+            label="Times off a meter belong to"
+            value={draft.time_iso ?? ""}
+            options={TIME_ISO}
+            onChange={(value) => set("time_iso", value || null)}
+          />
+          <Choose
+            label="Simulated meter, thermometer, shutter tester"
+            value={draft.simulated_devices ? "yes" : ""}
+            options={SIMULATED}
+            onChange={(value) => set("simulated_devices", value === "yes")}
           />
         </Grid>
         <Entry

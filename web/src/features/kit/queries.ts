@@ -1,17 +1,28 @@
+import { act } from "../../api/acts";
 import { api, type Schemas, unwrap } from "../../api/client";
 import type { Kind } from "./fields";
 
-/** Keep a record of any kind; the server knows each kind's rules. */
-export const putRecord = (kind: Kind, record: { id: string }, base: string | undefined) =>
-  unwrap(
-    api.PUT(`/api/kit/${kind}/{id}`, {
-      params: { path: { id: record.id }, query: base ? { base } : {} },
-      body: record as never,
-    }),
-  );
+/* A kind of kit record by its list: what keeps and what deletes one of them. */
+const KEEPS = {
+  films: ["kit_put_film", "kit_delete_film"],
+  recipes: ["kit_put_recipe", "kit_delete_recipe"],
+  cameras: ["kit_put_camera", "kit_delete_camera"],
+  lenses: ["kit_put_lens", "kit_delete_lens"],
+  pinholes: ["kit_put_pinhole", "kit_delete_pinhole"],
+  filters: ["kit_put_filter", "kit_delete_filter"],
+  meters: ["kit_put_meter", "kit_delete_meter"],
+  formats: ["kit_put_sheet_format", "kit_delete_sheet_format"],
+  tanks: ["kit_put_tank", "kit_delete_tank"],
+  lines: ["kit_put_line", "kit_delete_line"],
+  bottles: ["kit_put_bottle", "kit_delete_bottle"],
+  powders: ["kit_put_powder", "kit_delete_powder"],
+} as const satisfies Record<Kind, readonly [string, string]>;
 
-export const deleteRecord = (kind: Kind, id: string) =>
-  unwrap(api.DELETE(`/api/kit/${kind}/{id}`, { params: { path: { id } } }));
+/** Keep a record of any kind; the server knows each kind's rules. */
+export const putRecord = (kind: Kind, record: { id: string }, base: string) =>
+  act(KEEPS[kind][0], { path: { id: record.id }, query: { base }, body: record as never });
+
+export const deleteRecord = (kind: Kind, id: string) => act(KEEPS[kind][1], { path: { id } });
 
 /** Times of a law as it is being typed. */
 export const correctedBy = (law: NonNullable<Schemas["Film"]["law"]>, metered_s: number[]) =>
@@ -24,11 +35,11 @@ export const testShutter = (shutter: Schemas["Shutter"]) =>
   unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
 
 export const putPreferences = (preferences: Schemas["Preferences"], base: string) =>
-  unwrap(api.PUT("/api/preferences", { params: { query: { base } }, body: preferences }));
+  act("preferences_put", { query: { base }, body: preferences });
 
 /** What a pasted data sheet says; nothing is kept. */
 export const readSheet = (text: string) =>
   unwrap(api.POST("/api/kit/data-sheet", { body: { text } })) as Promise<Schemas["DataSheet"]>;
 
 export const addRecipes = (recipes: Schemas["FilmRecipe"][]) =>
-  unwrap(api.POST("/api/kit/recipes", { body: { recipes } }));
+  act("kit_add_recipes", { body: { recipes } });

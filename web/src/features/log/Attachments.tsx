@@ -1,11 +1,12 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type DragEvent, useRef, useState } from "react";
+import { carryOut } from "../../api/acts";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { attach, type Story, takeOff } from "./queries";
 
 const KINDS = "image/jpeg,image/png,image/tiff,.jpg,.jpeg,.png,.tif,.tiff";
@@ -18,20 +19,21 @@ export function Attachments({ story }: { story: Story }) {
   const [over, setOver] = useState(false);
   const [going, setGoing] = useState<{ name: string; share: number } | null>(null);
   const [refused, setRefused] = useState<string[]>([]);
-  const id = story.exposure.exposure.id;
+  const { id } = story.exposure;
   const send = async (files: File[]) => {
     const problems: string[] = [];
     for (const file of files) {
       try {
         setGoing({ name: file.name, share: 0 });
-        await attach(newId(), id, file, (share) => setGoing({ name: file.name, share }));
+        await carryOut(client, attach(newId(), id, file), (share) =>
+          setGoing({ name: file.name, share }),
+        );
       } catch (refusal) {
         problems.push(`${file.name}: ${(refusal as Error).message}`);
       }
     }
     setGoing(null);
     setRefused(problems);
-    await client.invalidateQueries();
   };
   const dropped = (event: DragEvent) => {
     event.preventDefault();
@@ -78,7 +80,7 @@ export function Attachments({ story }: { story: Story }) {
                   variant="word"
                   fontSize="13px"
                   aria-label={`take off ${each.name}`}
-                  onClick={() => write(() => takeOff(each.id))}
+                  onClick={() => write(takeOff(each.id))}
                 >
                   take off
                 </Button>

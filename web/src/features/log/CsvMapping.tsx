@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { carryOut } from "../../api/acts";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
@@ -28,7 +29,8 @@ export function CsvMapping({ file }: { file: CsvFile }) {
     setProblem(null);
     if (!write) setReport(null);
     try {
-      setJob({ job: await readCsv(file.id, mapping, write), wrote: write });
+      const { answer } = await carryOut(client, readCsv(file.id, mapping, write));
+      setJob({ job: answer, wrote: write });
     } catch (refusal) {
       setProblem((refusal as Error).message);
     }

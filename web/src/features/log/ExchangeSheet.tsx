@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useRef, useState } from "react";
+import { carryOut } from "../../api/acts";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Notice } from "../../components/Notice";
@@ -26,9 +27,11 @@ export function ExchangeSheet({ close }: { close: () => void }) {
       setSent(null);
     }
   };
-  const handIn = (file: File) => attempt(async () => setCsv(await handInCsv(file, setSent)));
-  const merge = (file: File) => attempt(async () => setJob(await mergeArchive(file, setSent)));
-  const pack = () => attempt(async () => setJob(await writeArchive()));
+  const handIn = (file: File) =>
+    attempt(async () => setCsv((await carryOut(client, handInCsv(file), setSent)).answer));
+  const merge = (file: File) =>
+    attempt(async () => setJob((await carryOut(client, mergeArchive(file), setSent)).answer));
+  const pack = () => attempt(async () => setJob((await carryOut(client, writeArchive())).answer));
   return (
     <Sheet
       open

@@ -3,14 +3,14 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { RoomHeader } from "../../app/RoomHeader";
 import { watchText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
-import { History } from "../../components/History";
 import { Notice } from "../../components/Notice";
-import { STATE_WORDS } from "../../components/states";
-import { ExposureSheet, JudgeSheet } from "../exposure";
+import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
+import { History } from "../../shared/History";
+import { RoomHeader } from "../../shared/RoomHeader";
+import { STATE_WORDS } from "../../shared/states";
 import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
 import { type Story, storyQuery } from "./queries";
@@ -38,15 +38,14 @@ export function ExposurePage() {
 
 function Told({ story }: { story: Story }) {
   const { exposure: view, scene, outing } = story;
-  const { exposure } = view;
   const recipes = useQuery(kitQuery).data?.recipes ?? [];
   const [open, setOpen] = useState<"correct" | "judge" | null>(null);
-  const recipe = recipes.find((each) => each.id === exposure.recipe_id);
+  const recipe = recipes.find((each) => each.id === view.recipe_id);
   const developed = story.state === "developed" || story.state === "judged";
   const close = () => setOpen(null);
   return (
     <>
-      <RoomHeader title={`${view.where} · ${scene.title}`} sub={momentText(exposure.exposed_at)}>
+      <RoomHeader title={`${view.where} · ${scene.title}`} sub={momentText(view.exposed_at)}>
         <Box display={{ base: "none", md: "block" }}>
           <Link to="/log">Back to the log</Link>
         </Box>
@@ -82,7 +81,7 @@ function Told({ story }: { story: Story }) {
                   .filter(Boolean)
                   .join(", ")}
               </Box>
-              {exposure.note && <Box paddingTop="1">“{exposure.note}”</Box>}
+              {view.note && <Box paddingTop="1">“{view.note}”</Box>}
               <Flex gap="3" paddingTop="2" wrap="wrap">
                 <Button onClick={() => setOpen("correct")}>Put right</Button>
                 {developed && (
@@ -90,7 +89,7 @@ function Told({ story }: { story: Story }) {
                     {story.judgement ? "Judge anew" : "Judge"}
                   </Button>
                 )}
-                <History id={exposure.id} />
+                <History id={view.id} />
               </Flex>
             </Box>
             <Part title="The day">
@@ -137,7 +136,7 @@ function Told({ story }: { story: Story }) {
                 <Box>
                   Exposed more than once, as intended:{" "}
                   {story.shares.map((share) => (
-                    <Link key={share.exposure.id} to={`/log/${share.exposure.id}`}>
+                    <Link key={share.id} to={`/log/${share.id}`}>
                       {share.set_text}{" "}
                     </Link>
                   ))}
@@ -146,16 +145,10 @@ function Told({ story }: { story: Story }) {
             </Part>
             <Part title="Development and negative">
               <Box>
-                {[
-                  story.run && `Run “${story.run.name}”`,
-                  story.run?.minutes && `${story.run.minutes} min`,
-                  story.run?.temperature_c && `${story.run.temperature_c} °C`,
-                ]
-                  .filter(Boolean)
-                  .join(", ") ||
+                {story.run_text ||
                   (recipe
-                    ? `Meant for ${recipe.name}, ${view.n_text}`
-                    : `Meant for ${view.n_text}`)}
+                    ? `Meant for ${recipe.name}, ${view.development_text}`
+                    : `Meant for ${view.development_text}`)}
               </Box>
               {story.decided && <Box fontSize="15px">Decided: {story.decided}</Box>}
               {story.run?.went && (
@@ -196,11 +189,14 @@ function Told({ story }: { story: Story }) {
       {open === "judge" && (
         <JudgeSheet
           line={{
-            piece_id: exposure.piece_id,
+            piece_id: view.piece_id,
             where: view.where,
             scene_title: scene.title,
             n_text: view.n_text,
+            part_text: view.part_text,
             judgement: story.judgement,
+            version: story.judgement_version,
+            in_bracket: story.in_bracket,
           }}
           close={close}
         />

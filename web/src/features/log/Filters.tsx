@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { STATE_WORDS } from "../../components/states";
+import { STATE_WORDS } from "../../shared/states";
 import { outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 

@@ -30,8 +30,7 @@ export function KeptLedger({ story }: { story: Story }) {
         <>
           <Ledger rows={rows} />
           <Box fontSize="13px" color="ink2" paddingTop="1">
-            As Emulsa {story.exposure.exposure.core_version} worked it out; kept, not worked out
-            anew.
+            As Emulsa {story.core_version} worked it out; kept, not worked out anew.
           </Box>
         </>
       ) : (

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { STATE_WORDS } from "../../components/states";
+import { STATE_WORDS } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 

@@ -1,8 +1,8 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { dayText } from "../../components/days";
-import { STATE_WORDS } from "../../components/states";
 import { useNarrow } from "../../components/useNarrow";
+import { STATE_WORDS } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 

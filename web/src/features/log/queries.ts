@@ -1,5 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { api, OWN, Refusal, type Schemas, unwrap } from "../../api/client";
+import { act } from "../../api/acts";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 export type Line = Schemas["LogLine"];
 export type Story = Schemas["Story"];
@@ -25,6 +27,7 @@ export type Sought = Partial<Record<(typeof FILTERS)[number], string>>;
 export const outingNamesQuery = queryOptions({
   queryKey: ["outings", "names"],
   queryFn: () => unwrap(api.GET("/api/outings/names")),
+  ...readsOf("/api/outings/names"),
 });
 
 const PAGE = 100;
@@ -46,6 +49,7 @@ export const logQuery = (sought: Sought) =>
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
+    ...readsOf("/api/log"),
   });
 
 const at = (id: string) => ({ params: { path: { id } } });
@@ -54,69 +58,26 @@ export const storyQuery = (id: string) =>
   queryOptions({
     queryKey: ["story", id],
     queryFn: () => unwrap(api.GET("/api/log/{id}", at(id))) as Promise<Story>,
+    ...readsOf("/api/log/{id}"),
   });
 
-/** Bytes in a request body, with how far they are: fetch cannot tell. */
-export function send(
-  method: "PUT" | "POST",
-  path: string,
-  file: Blob,
-  progress: (share: number) => void,
-): Promise<unknown> {
-  return new Promise((done, failed) => {
-    const request = new XMLHttpRequest();
-    request.open(method, path);
-    for (const [name, value] of Object.entries(OWN)) request.setRequestHeader(name, value);
-    request.setRequestHeader("content-type", "application/octet-stream");
-    request.upload.onprogress = (event) => progress(event.loaded / event.total);
-    request.onerror = () =>
-      failed(new Refusal("away", "Emulsa does not answer. Nothing is lost; try again."));
-    request.onload = () => {
-      const answer = parsed(request.responseText);
-      if (request.status < 300) return done(answer);
-      const said = (answer as { error?: Partial<Refusal> } | null)?.error;
-      failed(
-        new Refusal(
-          said?.code ?? "http",
-          said?.message ?? `The request failed (${request.status}). Try again.`,
-          said?.field ?? null,
-        ),
-      );
-    };
-    request.send(file);
+export const attach = (id: string, exposureId: string, file: File) =>
+  act("attachments_attach", {
+    path: { id },
+    query: { exposure_id: exposureId, name: file.name },
+    body: file,
   });
-}
 
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
+export const takeOff = (id: string) => act("attachments_delete", { path: { id } });
 
-export const attach = (
-  id: string,
-  exposureId: string,
-  file: File,
-  progress: (share: number) => void,
-) => {
-  const query = new URLSearchParams({ exposure_id: exposureId, name: file.name });
-  return send("PUT", `/api/attachments/${id}?${query}`, file, progress);
-};
-
-export const takeOff = (id: string) => unwrap(api.DELETE("/api/attachments/{id}", at(id)));
-
-export const handInCsv = (file: File, progress: (share: number) => void) =>
-  send("POST", "/api/exchange/csv", file, progress) as Promise<CsvFile>;
+export const handInCsv = (file: File) => act("exchange_hand_in_csv", { body: file });
 
 export const readCsv = (id: string, mapping: Record<string, string>, write: boolean) =>
-  unwrap(api.POST("/api/exchange/csv/read", { body: { id, mapping, write } }));
+  act("exchange_read_csv", { body: { id, mapping, write } });
 
-export const writeArchive = () => unwrap(api.POST("/api/exchange/archive"));
+export const writeArchive = () => act("exchange_write_archive", {});
 
-export const mergeArchive = (file: File, progress: (share: number) => void) =>
-  send("POST", "/api/exchange/archive/merge", file, progress) as Promise<Job>;
+export const mergeArchive = (file: File) => act("exchange_merge_archive", { body: file });
 
 export const stopJob = (id: string) => unwrap(api.DELETE("/api/exchange/jobs/{id}", at(id)));
 
@@ -126,4 +87,5 @@ export const jobQuery = (id: string) =>
     queryKey: ["job", id],
     queryFn: () => unwrap(api.GET("/api/exchange/jobs/{id}", at(id))),
     refetchInterval: (query) => (query.state.data?.state === "running" ? 300 : false),
+    meta: { reads: [] },
   });

@@ -1,4 +1,4 @@
-import { useAddress } from "../../app/useAddress";
+import { useAddress } from "../../shared/useAddress";
 import { FILTERS, type Sought } from "./queries";
 
 const VIEW = "view";

@@ -11,8 +11,8 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
-import { cleared } from "./queries";
+import { useWrite } from "../../shared/useWrite";
+import { clear } from "./queries";
 
 /** The clearing test: a snip of film in the fixer in the light; twice the time it takes is enough. */
 export function Clearing() {
@@ -32,14 +32,13 @@ export function Clearing() {
     setSince(null);
   };
   const test = () =>
-    write(async () =>
-      setAnswer(
-        await cleared({
-          clearing_s: typedNumber(seconds),
-          tabular: tabular === "yes",
-          bottle_id: bottle || null,
-        }),
-      ),
+    write(
+      clear({
+        clearing_s: typedNumber(seconds),
+        tabular: tabular === "yes",
+        bottle_id: bottle || null,
+      }),
+      { at_once: setAnswer },
     );
   return (
     <Box as="section" aria-label="Clearing test" maxWidth="720px" paddingTop="6">

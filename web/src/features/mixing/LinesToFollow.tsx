@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
-import { useKeptText } from "../../components/useKeptText";
+import { useKeptText } from "../../shared/useKeptText";
 
 /** A mixing sheet followed line by line: the next one large, those done struck through. */
 export function LinesToFollow({ sheet, name }: { sheet: Schemas["MixingSheet"]; name: string }) {

@@ -3,15 +3,15 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { RoomHeader } from "../../app/RoomHeader";
-import { useAddress } from "../../app/useAddress";
 import { Choose } from "../../components/Choose";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
-import { useDegrees } from "../../components/useDegrees";
-import { useKeptText } from "../../components/useKeptText";
+import { RoomHeader } from "../../shared/RoomHeader";
+import { useAddress } from "../../shared/useAddress";
+import { useDegrees } from "../../shared/useDegrees";
+import { useKeptText } from "../../shared/useKeptText";
 import { Clearing } from "./Clearing";
 import { LinesToFollow } from "./LinesToFollow";
 import { type Asked, powderQuery, sheetQuery } from "./queries";
@@ -110,19 +110,19 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
   const [tap, setTap] = useKeptText("tap water");
   const [other, setOther] = useKeptText("other water");
   const [area, setArea] = useState(sought.get("area_in2") ?? "80");
-  const { unit, toC, text } = useDegrees();
+  const { unit, said } = useDegrees();
   const [typed, setTyped] = useState<string | null>(null);
-  const wanted = typed ?? text(Number(sought.get("temperature_c") ?? 20));
   const asked: Asked = {
     recipe_id,
     tank_id,
     line_id,
     area_in2: typedNumber(area),
-    temperature_c: toC(wanted),
+    temperature_c: typed === null ? typedNumber(sought.get("temperature_c") ?? "20") : said(typed),
     ready: sought.get("ready") ?? "",
-    ...(tap.trim() && other.trim() && { tap_c: toC(tap), other_c: toC(other) }),
+    ...(tap.trim() && other.trim() && { tap_c: said(tap), other_c: said(other) }),
   };
   const sheet = useQuery(sheetQuery(asked));
+  const wanted = typed ?? sheet.data?.degrees ?? "";
   const query = new URLSearchParams(Object.entries(asked).map(([key, value]) => [key, `${value}`]));
   const field = (label: string, value: string, change: (text: string) => void, help?: string) => (
     <Box flex="1 1 150px">

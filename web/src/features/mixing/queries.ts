@@ -1,5 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { act } from "../../api/acts";
 import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 export interface Asked {
   recipe_id: string;
@@ -19,13 +21,14 @@ export const sheetQuery = (asked: Asked) =>
     queryFn: () => unwrap(api.GET("/api/mixing", { params: { query: asked } })),
     placeholderData: keepPreviousData,
     retry: false,
+    ...readsOf("/api/mixing"),
   });
 
 export const powderQuery = (id: string) =>
   queryOptions({
     queryKey: ["mixing", "powder", id],
     queryFn: () => unwrap(api.GET("/api/mixing/powders/{id}", { params: { path: { id } } })),
+    ...readsOf("/api/mixing/powders/{id}"),
   });
 
-export const cleared = (body: Schemas["ClearingTest"]) =>
-  unwrap(api.POST("/api/mixing/clearing", { body }));
+export const clear = (body: Schemas["ClearingTest"]) => act("mixing_clearing", { body });

@@ -2,9 +2,9 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { holdersQuery, kitQuery, readyQuery, rollsQuery } from "../../api/queries";
+import { holdersQuery, kitQuery, rollsQuery } from "../../api/queries";
 import { count } from "../../components/count";
-import { exposedQuery } from "./queries";
+import { exposedQuery, readyQuery } from "./queries";
 
 /** Today at a glance: film that can be exposed, what was exposed, what is due in the darkroom. */
 export function Glance({ outingId }: { outingId: string }) {
@@ -81,7 +81,7 @@ export function Glance({ outingId }: { outingId: string }) {
             <Box flex="1" lineHeight={1.3}>
               <Link to={`/log/${line.exposure_id}`}>{line.scene_title}</Link>
               <Box color="ink2" fontSize="14px">
-                {line.set_text}, {line.n_text}
+                {[line.set_text, line.n_text, line.part_text].filter(Boolean).join(", ")}
               </Box>
             </Box>
           </Flex>

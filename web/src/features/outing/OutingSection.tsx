@@ -1,12 +1,12 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import type { Refusal } from "../../api/client";
+import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { useWrite } from "../../shared/useWrite";
 import { beginScene, type Outing, type OutingView } from "./queries";
 
 export type Planning = "change" | "revisit" | "pack";
@@ -78,19 +78,13 @@ export function OutingSection({
 }
 
 function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
-  const client = useQueryClient();
   const navigate = useNavigate();
+  const [id] = useState(newId);
   const [title, setTitle] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const begin = async (event: FormEvent) => {
+  const { problem, write } = useWrite(() => navigate(`/scene/${id}`));
+  const begin = (event: FormEvent) => {
     event.preventDefault();
-    try {
-      const scene = await beginScene(outing.id, title.trim());
-      await client.invalidateQueries({ queryKey: ["outings"] });
-      navigate(`/scene/${scene.id}`);
-    } catch (refusal) {
-      setProblem((refusal as Refusal).message);
-    }
+    void write(beginScene(outing.id, id, title.trim()));
   };
   return (
     <Flex as="form" gap="3" align="flex-end" marginTop="4" maxWidth="560px" onSubmit={begin}>
@@ -99,7 +93,7 @@ function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
         placeholder="Tramway bridge, low sun"
         value={title}
         onChange={(event) => setTitle(event.target.value)}
-        problem={problem}
+        problem={problem?.message ?? null}
       />
       <Button type="submit" variant="main">
         Begin

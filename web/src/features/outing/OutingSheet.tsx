@@ -1,13 +1,13 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../components/Button";
-import { Conflict } from "../../components/Conflict";
 import { Entry } from "../../components/Entry";
-import { History } from "../../components/History";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { useWrite } from "../../components/useWrite";
+import { Conflict } from "../../shared/Conflict";
+import { History } from "../../shared/History";
+import { useWrite } from "../../shared/useWrite";
 import { deleteOuting, type Outing, type OutingView, putOuting } from "./queries";
 
 const TEXTS = ["title", "day", "place", "conditions", "light", "note"] as const;
@@ -24,7 +24,7 @@ export function OutingSheet({
   close: () => void;
 }) {
   const [draft, setDraft] = useState(outing);
-  const [began] = useState(kept?.version);
+  const [began] = useState(kept?.version ?? "");
   const [typed, setTyped] = useState({
     temperature_c: String(outing.temperature_c ?? ""),
     latitude: String(outing.latitude ?? ""),
@@ -35,7 +35,7 @@ export function OutingSheet({
   for (const field of NUMBERS) {
     wanted[field] = typed[field].trim() ? typedNumber(typed[field]) : null;
   }
-  const keep = (base: string | undefined) => write(() => putOuting(wanted, base));
+  const keep = (base: string) => write(putOuting(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(began);
@@ -67,11 +67,7 @@ export function OutingSheet({
       footer={
         <>
           {kept && kept.scenes.length === 0 && (
-            <Button
-              variant="quiet"
-              color="brick"
-              onClick={() => write(() => deleteOuting(outing.id))}
-            >
+            <Button variant="quiet" color="brick" onClick={() => write(deleteOuting(outing.id))}>
               Delete outing
             </Button>
           )}

@@ -1,10 +1,10 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { type Outing, pack, packingQuery } from "./queries";
 
 /** What goes into the bag, ticked as it does; kept with the outing at once. */
@@ -12,11 +12,16 @@ export function PackSheet({ outing, close }: { outing: Outing; close: () => void
   const items = useQuery(packingQuery(outing.id)).data ?? [];
   const [packed, setPacked] = useState(outing.packed);
   const { problem, write } = useWrite();
-  // one after the other, so that the last tick is the one that stays
-  const queue = useRef(Promise.resolve(true));
   const keep = (next: string[]) => {
     setPacked(next);
-    queue.current = queue.current.then(() => write(() => pack(outing.id, next)));
+    const put_in = next.filter((key) => !packed.includes(key));
+    void write(
+      pack(
+        outing.id,
+        put_in,
+        packed.filter((key) => !next.includes(key)),
+      ),
+    );
   };
   const groups = [...new Set(items.map((each) => each.group))];
   const missing = items.filter((each) => !packed.includes(each.key)).length;

@@ -2,16 +2,18 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
+import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { useWrite } from "../../components/useWrite";
+import { useWrite } from "../../shared/useWrite";
 import { earlierQuery, type Outing, revisit } from "./queries";
 
 /** Scenes to go back to: each with what its negatives showed; its readings come along as a copy. */
 export function RevisitSheet({ outing, close }: { outing: Outing; close: () => void }) {
+  const [id] = useState(newId);
   const [text, setText] = useState("");
   const earlier = useQuery(earlierQuery(useDeferredValue(text)));
   const { problem, write, busy } = useWrite(close);
@@ -65,7 +67,7 @@ export function RevisitSheet({ outing, close }: { outing: Outing; close: () => v
                 </Box>
               ))}
             </Box>
-            <Button disabled={busy} onClick={() => write(() => revisit(outing.id, scene.id))}>
+            <Button disabled={busy} onClick={() => write(revisit(outing.id, id, scene.id))}>
               Plan it
             </Button>
           </Flex>

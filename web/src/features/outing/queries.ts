@@ -1,39 +1,39 @@
 import { queryOptions } from "@tanstack/react-query";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
+import { act } from "../../api/acts";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 export type Outing = Schemas["Outing"];
 export type OutingView = Schemas["OutingView"];
 
-const at = (id: string) => ({ params: { path: { id } } });
+export const putOuting = (outing: Outing, base: string) =>
+  act("outings_put", { path: { id: outing.id }, query: { base }, body: outing });
 
-export const putOuting = (outing: Outing, base: string | undefined) =>
-  unwrap(
-    api.PUT("/api/outings/{id}", {
-      params: { path: { id: outing.id }, query: base ? { base } : {} },
-      body: outing,
-    }),
-  );
+export const deleteOuting = (id: string) => act("outings_delete", { path: { id } });
 
-export const deleteOuting = (id: string) => unwrap(api.DELETE("/api/outings/{id}", at(id)));
+export const beginScene = (outingId: string, id: string, title: string) =>
+  act("outings_begin", { path: { id: outingId }, body: { id, title } });
 
-export const beginScene = (outingId: string, title: string) =>
-  unwrap(api.POST("/api/outings/{id}/scenes", { ...at(outingId), body: { id: newId(), title } }));
+export const revisit = (outingId: string, id: string, scene_id: string) =>
+  act("outings_revisit", { path: { id: outingId }, body: { id, scene_id } });
 
-export const revisit = (outingId: string, sceneId: string) =>
-  unwrap(
-    api.POST("/api/outings/{id}/revisit", {
-      ...at(outingId),
-      body: { id: newId(), scene_id: sceneId },
-    }),
-  );
+/** Something into the bag, or out of it again. */
+export const pack = (outingId: string, put_in: string[], taken_out: string[]) =>
+  act("outings_pack", { path: { id: outingId }, body: { put_in, taken_out } });
 
-export const pack = (outingId: string, packed: string[]) =>
-  unwrap(api.PUT("/api/outings/{id}/packed", { ...at(outingId), body: { packed } }));
+/** Film that can be exposed now: sides and the frames in the gates. */
+export const readyQuery = queryOptions({
+  queryKey: ["ready"],
+  queryFn: () => unwrap(api.GET("/api/pieces/ready")),
+  ...readsOf("/api/pieces/ready"),
+});
 
 export const packingQuery = (outingId: string) =>
   queryOptions({
     queryKey: ["packing", outingId],
-    queryFn: () => unwrap(api.GET("/api/outings/{id}/packing", at(outingId))),
+    queryFn: () =>
+      unwrap(api.GET("/api/outings/{id}/packing", { params: { path: { id: outingId } } })),
+    ...readsOf("/api/outings/{id}/packing"),
   });
 
 export const earlierQuery = (text: string) =>
@@ -41,6 +41,7 @@ export const earlierQuery = (text: string) =>
     queryKey: ["earlier", text],
     queryFn: () => unwrap(api.GET("/api/outings/earlier", { params: { query: { text } } })),
     placeholderData: (before: Schemas["EarlierView"][] | undefined) => before,
+    ...readsOf("/api/outings/earlier"),
   });
 
 /** The latest exposures of an outing. */
@@ -49,4 +50,5 @@ export const exposedQuery = (outingId: string) =>
     queryKey: ["log", "outing", outingId],
     queryFn: () =>
       unwrap(api.GET("/api/log", { params: { query: { outing_id: outingId, limit: 6 } } })),
+    ...readsOf("/api/log"),
   });

@@ -1,14 +1,17 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { devicesQuery } from "../../api/queries";
 import { keepRun, type RunClock, readRun, type Step } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
-import { useDegrees } from "../../components/useDegrees";
+import { useDegrees } from "../../shared/useDegrees";
 import { readThermometer, retime } from "./queries";
 
 /** The developer's temperature typed or read: what is left is timed anew by it. */
 export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; step: Step }) {
-  const { unit, toC, text } = useDegrees();
+  const { unit, said: inUnit } = useDegrees();
+  const simulated = useQuery(devicesQuery).data?.simulated;
   const [typed, setTyped] = useState("");
   const [said, setSaid] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
@@ -24,8 +27,8 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
       const latest = readRun(run.run_id);
       if (!latest) return;
       const { process, heard } = answer.course;
-      keepRun({ ...latest, measured, steps: process.steps, heard });
-      setSaid(`${text(temperature_c)} ${unit}: ${answer.left_text} left`);
+      keepRun({ ...latest, measured: answer.measured, steps: process.steps, heard });
+      setSaid(answer.says);
       setProblem(null);
       setTyped("");
     } catch (refusal) {
@@ -48,7 +51,7 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
       justify="center"
       onSubmit={(event) => {
         event.preventDefault();
-        void take(toC(typed));
+        void take(inUnit(typed));
       }}
     >
       <Box width="200px">
@@ -63,9 +66,11 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
       <Button type="submit" marginTop="25px" disabled={!typed.trim()}>
         Time it anew
       </Button>
-      <Button variant="quiet" marginTop="25px" onClick={read}>
-        Read the thermometer
-      </Button>
+      {simulated && (
+        <Button variant="quiet" marginTop="25px" onClick={read}>
+          Read the simulated thermometer
+        </Button>
+      )}
       {said && (
         <Box role="status" paddingTop="34px" color="accent" fontWeight={600}>
           {said}

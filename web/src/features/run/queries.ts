@@ -1,13 +1,14 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { act } from "../../api/acts";
 import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 const at = (id: string) => ({ params: { path: { id } } });
 
 export const keepWent = (id: string, went: Schemas["Went"]) =>
-  unwrap(api.PUT("/api/darkroom/runs/{id}/went", { ...at(id), body: went }));
+  act("runs_keep_course", { path: { id }, body: went });
 
-export const developed = (id: string) =>
-  unwrap(api.POST("/api/darkroom/runs/{id}/developed", at(id)));
+export const developed = (id: string) => act("runs_developed", { path: { id } });
 
 export const retime = (id: string, body: Schemas["Retiming"]) =>
   unwrap(api.POST("/api/darkroom/runs/{id}/retime", { ...at(id), body }));
@@ -24,4 +25,5 @@ export const besideQuery = (id: string, others: Schemas["Going"][], moment: numb
     enabled: others.length > 0,
     placeholderData: keepPreviousData,
     retry: false,
+    ...readsOf("/api/darkroom/runs/{id}/beside"),
   });

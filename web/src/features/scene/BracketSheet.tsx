@@ -1,13 +1,21 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
-import { readyQuery } from "../../api/queries";
+import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
-import { asPlanned, bracketOf, logBracket, type Scene } from "./queries";
+import { useWrite } from "../../shared/useWrite";
+import {
+  asPlanned,
+  bracketQuery,
+  fittingQuery,
+  logBracket,
+  type Scene,
+  type Solution,
+} from "./queries";
 
 const STEPS = [
   { value: "0.3333333333333333", label: "⅓ stop" },
@@ -21,20 +29,21 @@ const SIDES = [
   { value: "under", label: "less" },
 ];
 
-/** A bracket: its frames in real stops, slowest first, each on a sheet of its own, logged together. */
+/** A bracket: its frames in real stops, most exposure first, each on a sheet of its own, logged together. */
 export function BracketSheet({
   scene,
+  plan,
   filmName,
   close,
   logged,
 }: {
   scene: Scene;
+  plan: Solution["plan"];
   filmName: string;
   close: () => void;
   logged: (said: string) => void;
 }) {
-  const client = useQueryClient();
-  const ready = useQuery(readyQuery);
+  const film = useQuery(fittingQuery(scene.film_id ?? "", 1)).data;
   const [step, setStep] = useState("1");
   const [frames, setFrames] = useState("3");
   const [side, setSide] = useState<"both" | "over" | "under">("both");
@@ -47,15 +56,9 @@ export function BracketSheet({
     frames: Number(frames),
     side,
   };
-  const { data, error } = useQuery({
-    queryKey: ["bracket", asked],
-    queryFn: () => bracketOf(asked),
-    placeholderData: (before: Schemas["BracketAnswer"] | undefined) => before,
-    retry: false,
-  });
-  const loaded = (ready.data ?? []).filter(
-    (each) => each.state === "loaded" && each.film_id === scene.film_id,
-  );
+  const { data, error } = useQuery(bracketQuery(asked));
+  const { problem, write, busy } = useWrite(close);
+  const loaded = film?.unexposed ?? [];
   const count = data?.frames.length ?? 0;
   const offered = loaded.slice(0, count).map((each) => each.where);
   const wanted = (typed ?? offered.join(" "))
@@ -63,7 +66,7 @@ export function BracketSheet({
     .split(/[\s,]+/)
     .filter(Boolean);
 
-  const log = async (event: FormEvent) => {
+  const log = (event: FormEvent) => {
     event.preventDefault();
     const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.piece_id);
     if (!data || wanted.length !== count || sheets.some((each) => !each)) {
@@ -72,20 +75,15 @@ export function BracketSheet({
       );
       return;
     }
-    try {
-      await logBracket(
-        ids.current.bracket,
-        data.frames.map((frame, place) => ({
-          ...asPlanned(scene, ids.current.frames[place] ?? newId(), sheets[place] ?? ""),
-          bracket_stops: frame.stops,
-        })),
-      );
-      await client.invalidateQueries();
-      logged(`Bracket of ${count} logged on ${wanted.join(", ")}`);
-      close();
-    } catch (refusal) {
-      setRefused((refusal as Error).message);
-    }
+    setRefused(null);
+    const given = data.frames.map((frame, place) => ({
+      ...asPlanned(scene, plan, ids.current.frames[place] ?? newId(), sheets[place] ?? ""),
+      aperture: frame.aperture,
+      bracket_stops: frame.stops,
+    }));
+    void write(logBracket(ids.current.bracket, given), {
+      at_once: () => logged(`Bracket of ${count} logged on ${wanted.join(", ")}`),
+    });
   };
   return (
     <Sheet
@@ -95,7 +93,12 @@ export function BracketSheet({
       footer={
         <>
           <Button onClick={close}>Not yet</Button>
-          <Button variant="main" type="submit" form="bracket" disabled={!data || Boolean(error)}>
+          <Button
+            variant="main"
+            type="submit"
+            form="bracket"
+            disabled={!data || Boolean(error) || busy}
+          >
             Log {count || ""} exposures
           </Button>
         </>
@@ -119,7 +122,7 @@ export function BracketSheet({
           />
         </Grid>
         {data && (
-          <Box as="ol" aria-label="Frames, slowest first">
+          <Box as="ol" aria-label="Frames, most exposure first">
             {data.frames.map((frame, place) => (
               <Grid
                 as="li"
@@ -133,7 +136,13 @@ export function BracketSheet({
                 <Box color="ink2">{place + 1}</Box>
                 <Box>{frame.stops_text}</Box>
                 <Box fontWeight={600}>
-                  {data.aperture}, {frame.text}
+                  {frame.aperture_text}, {frame.text}
+                  {frame.error_text && (
+                    <Box as="span" color="ink2" fontWeight={400} fontSize="13px">
+                      {" "}
+                      {frame.error_text}
+                    </Box>
+                  )}
                   {frame.extrapolated && (
                     <Box as="span" color="ochre" fontWeight={400} fontSize="13px">
                       {" "}
@@ -146,17 +155,22 @@ export function BracketSheet({
             ))}
           </Box>
         )}
+        {data?.advice.map((each) => (
+          <Notice key={each.code} tone={each.severity}>
+            {each.text}
+          </Notice>
+        ))}
         <Entry
-          label="Sides or frames of a roll, slowest first"
+          label="Sides or frames of a roll, most exposure first"
           value={typed ?? offered.join(" ")}
           onChange={(event) => setTyped(event.target.value)}
-          problem={refused}
+          problem={refused ?? problem?.message ?? null}
         />
         {data && (
           <Box color="ink2" fontSize="14px">
             Uses {data.sheets} sheets
-            {data.price != null && `, ${data.price.toFixed(2)} in film`}. Slowest first, so that the
-            frames can be told apart in the dark.
+            {data.price != null && `, ${data.price.toFixed(2)} in film`}. Most exposure first, so
+            that the frames can be told apart in the dark.
           </Box>
         )}
       </Flex>

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
-import type { Clash, Scene } from "./queries";
+import type { Scene } from "./queries";
+import type { Clash } from "./useKeeping";
 
 const said = (scene: Scene) =>
   [
@@ -28,9 +29,9 @@ export function ClashSheet({
       title="Changed elsewhere meanwhile"
       footer={
         <>
-          <Button onClick={() => settle(false)}>Take what is kept</Button>
+          <Button onClick={() => settle(false)}>Use the saved version</Button>
           <Button variant="main" onClick={() => settle(true)}>
-            Keep mine
+            Make my change to it
           </Button>
         </>
       }
@@ -39,7 +40,7 @@ export function ClashSheet({
         <Box>{clash.message}</Box>
         {(
           [
-            ["Kept now", clash.theirs],
+            ["Saved now", clash.theirs],
             ["Yours", clash.mine],
           ] as const
         ).map(([name, scene]) => (
@@ -49,7 +50,7 @@ export function ClashSheet({
           </Box>
         ))}
         <Box fontSize="14px" color="ink2">
-          Whichever you choose, the other can be brought back with undo.
+          Your change is made to what is saved now; both can be taken back with undo.
         </Box>
       </Flex>
     </Sheet>

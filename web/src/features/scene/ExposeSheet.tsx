@@ -1,9 +1,9 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId, type Refusal, type Schemas } from "../../api/client";
-import { preferencesQuery, readyQuery } from "../../api/queries";
+import { newId, type Refusal } from "../../api/client";
+import { preferencesQuery } from "../../api/queries";
 import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -11,8 +11,18 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { apertureFromText, timeFromText } from "../exposure";
-import { type Answer, asPlanned, checkGiven, expose, type Given, type Scene } from "./queries";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import {
+  type Answer,
+  asPlanned,
+  checkQuery,
+  expose,
+  fittingQuery,
+  type Given,
+  type Scene,
+  type Solution,
+} from "./queries";
 
 const SHARES = [
   { value: "1", label: "one exposure" },
@@ -20,13 +30,13 @@ const SHARES = [
   { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
-
-type Ready = Schemas["Ready"];
+const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share"];
 
 /** Onto which side or frame, and what was really given; Enter logs it. Long times are counted by the clock. */
 export function ExposeSheet({
   scene,
   answer,
+  plan,
   filmName,
   placed,
   close,
@@ -34,76 +44,67 @@ export function ExposeSheet({
 }: {
   scene: Scene;
   answer: Answer;
+  /** what is exposed by, as it is shown: whatever becomes of the scene meanwhile */
+  plan: Solution["plan"];
   filmName: string;
   /** what is placed, to be read again when the light changes */
   placed: string;
   close: () => void;
   logged: (said: string) => void;
 }) {
-  const client = useQueryClient();
-  const ready = useQuery(readyQuery);
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
-  // of a roll only the frame in the gate can be exposed
-  const all = (ready.data ?? []).filter((each) => each.film_id === scene.film_id && each.in_gate);
-  const open = (each: Ready) => each.state === "exposed" && each.share_given < 0.999;
-  const fits = (each: Ready) => each.state === "loaded" || (share !== "1" && open(each));
-  const sides = all.filter(fits).sort((a, b) => b.share_given - a.share_given);
+  const film = useQuery(fittingQuery(scene.film_id ?? "", Number(share))).data;
   const id = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
   const planned = answer.set.text.replace(/ s$/, "");
   const [time, setTime] = useState<string | null>(null);
   const [aperture, setAperture] = useState(answer.set.aperture.replace("f/", ""));
   const [note, setNote] = useState("");
-  const [problem, setProblem] = useState<{ field: string; message: string } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const typed = where ?? sides[0]?.where ?? "";
-  const side = sides.find((each) => each.where === typed.trim().toUpperCase());
+  const [happened, setHappened] = useState(false);
+  const [noSide, setNoSide] = useState<string | null>(null);
+  const { problem, write, busy } = useWrite(close);
+  const typed = where ?? film?.now[0]?.where ?? "";
+  const wanted = typed.trim().toUpperCase();
+  // what is exposed already may be named: it is recorded when it happened
+  const side = [...(film?.now ?? []), ...(film?.taken ?? [])].find((each) => each.where === wanted);
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
-    ...asPlanned(scene, id.current, side?.piece_id ?? ""),
-    time: time === null || (share === "1" && time === planned) ? null : timeFromText(time),
-    aperture: lens ? apertureFromText(aperture) : null,
+    ...asPlanned(scene, plan, id.current, side?.piece_id ?? ""),
+    // a number is the watch's; a mark or 2:10 stays text, which the core reads
+    time: time === null || (share === "1" && time === planned) ? null : typedNumber(time),
+    aperture: lens ? aperture : null,
     note,
     share: Number(share),
   };
   const different = given.time !== null || given.aperture !== null || given.share !== 1;
-  const check = useQuery({
-    queryKey: ["given", scene, given],
-    queryFn: () => checkGiven({ ...given, piece_id: "any", note: "" }),
-    enabled: different,
-    retry: false,
+  const checked = useQuery({
+    ...checkQuery({ ...given, piece_id: given.piece_id || "none", note: "" }),
+    enabled: different || side !== undefined,
   });
+  const check = checked.data?.check;
+  const doubts = checked.data?.doubts ?? [];
 
-  const noSide = () => {
-    const offered = sides.map((each) => each.where).join(", ");
-    setProblem({
-      field: "side",
-      message: `${typed.trim().toUpperCase() || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered}.`,
+  const refuseSide = () => {
+    const offered = (film?.now ?? []).map((each) => each.where).join(", ");
+    setNoSide(
+      `${wanted || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered || "what you load in Film"}.`,
+    );
+  };
+  const log = (event: FormEvent) => {
+    event.preventDefault();
+    if (!side) return refuseSide();
+    setNoSide(null);
+    const said = check && different ? check.time_text : answer.set.text;
+    void write(expose({ ...given, happened: happened && doubts.length > 0 }), {
+      at_once: () => logged(`${side.where} exposed: ${said} at f/${aperture}`),
     });
   };
-  const log = async (event: FormEvent) => {
-    event.preventDefault();
-    if (!side?.piece_id) return noSide();
-    setBusy(true);
-    try {
-      await expose(given);
-      await client.invalidateQueries();
-      const said = check.data && different ? check.data.time_text : answer.set.text;
-      logged(`${side.where} exposed: ${said} at f/${aperture}`);
-      close();
-    } catch (refusal) {
-      const { message, field } = refusal as Refusal;
-      setProblem({ field: field ?? "side", message });
-    } finally {
-      setBusy(false);
-    }
-  };
   const startClock = () => {
-    if (!side?.piece_id) return noSide();
-    const timed = different ? check.data : undefined;
+    if (!side) return refuseSide();
+    const timed = different ? check : undefined;
     keepClock({
-      given: { ...given, time: null },
+      given: { ...given, time: null, happened: happened && doubts.length > 0 },
       where: side.where,
       title: scene.title,
       setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
@@ -118,9 +119,9 @@ export function ExposeSheet({
     close();
   };
 
-  if (!ready.data) return null;
-  if (all.filter((each) => each.state === "loaded").length === 0 && sides.length === 0) {
-    const again = all.some(open);
+  if (!film) return null;
+  const again = film.taken.some((each) => each.share_left > 0);
+  if (film.now.length === 0 && where === null && !happened) {
     return (
       <Sheet
         open
@@ -130,6 +131,11 @@ export function ExposeSheet({
           <>
             {again && (
               <Button onClick={() => setShare("0.5")}>Go on with a multiple exposure</Button>
+            )}
+            {film.taken.length > 0 && (
+              <Button onClick={() => setWhere(film.taken[0]?.where ?? "")}>
+                Exposed film again, by accident
+              </Button>
             )}
             <Button onClick={close}>Close</Button>
           </>
@@ -141,12 +147,8 @@ export function ExposeSheet({
     );
   }
   const byHand = answer.set.means === "bulb";
-  const fieldOf = (name: string) =>
-    problem?.field === name
-      ? problem.message
-      : different && check.error && (check.error as Refusal).field === name
-        ? check.error.message
-        : null;
+  const refused = problem ?? (different ? (checked.error as Refusal | null) : null);
+  const fieldOf = (name: string) => (refused?.field === name ? refused.message : null);
   return (
     <Sheet
       open
@@ -156,11 +158,16 @@ export function ExposeSheet({
         <>
           <Button onClick={close}>Not yet</Button>
           {byHand && (
-            <Button onClick={startClock} disabled={different && !check.data}>
+            <Button onClick={startClock} disabled={different && !check}>
               Clock
             </Button>
           )}
-          <Button variant="main" type="submit" form="expose" disabled={busy}>
+          <Button
+            variant="main"
+            type="submit"
+            form="expose"
+            disabled={busy || (doubts.length > 0 && !happened)}
+          >
             Log exposure
           </Button>
         </>
@@ -172,11 +179,11 @@ export function ExposeSheet({
           value={typed}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setWhere(event.target.value)}
-          problem={fieldOf("side") ?? fieldOf("piece_id")}
+          problem={noSide ?? fieldOf("side") ?? fieldOf("piece_id")}
           autoFocus
         />
         <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded film of this kind">
-          {sides.map((each) => (
+          {film.now.map((each) => (
             <Button
               key={each.where}
               type="button"
@@ -193,11 +200,26 @@ export function ExposeSheet({
           ))}
         </Flex>
         {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
+        {doubts.map((each) => (
+          <Notice key={each.code} tone={each.severity} live>
+            {each.text}
+          </Notice>
+        ))}
+        {doubts.length > 0 && (
+          <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
+            <input
+              type="checkbox"
+              checked={happened}
+              onChange={(event) => setHappened(event.target.checked)}
+            />
+            It happened: record it
+          </Box>
+        )}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
             label="Time given"
             help="s, m:ss, or 1/60"
-            value={time ?? (share === "1" ? planned : (check.data?.time_text ?? ""))}
+            value={time ?? (share === "1" ? planned : (check?.time_text ?? ""))}
             onChange={(event) => setTime(event.target.value)}
             problem={fieldOf("time")}
           />
@@ -209,13 +231,13 @@ export function ExposeSheet({
             problem={fieldOf("aperture")}
           />
         </Grid>
-        {different && check.data && (
+        {different && check && (
           <Box fontSize="14px" color="ink2" data-check>
-            {check.data.time_text}: {check.data.error_text}, {check.data.n_text}
+            {check.time_text}: {check.error_text}, {check.development_text}
           </Box>
         )}
         {different &&
-          check.data?.advice.map((each) => (
+          check?.advice.map((each) => (
             <Notice key={each.code} tone={each.severity}>
               {each.text}
             </Notice>
@@ -238,10 +260,7 @@ export function ExposeSheet({
             problem={fieldOf("note")}
           />
         </Grid>
-        {problem &&
-          !["side", "piece_id", "time", "aperture", "note", "share"].includes(problem.field) && (
-            <Problem text={problem.message} />
-          )}
+        <Problem of={problem} fields={FIELDS} />
         <Box fontSize="14px" color="ink2">
           {after && `Afterwards: ${after}.`}
         </Box>

@@ -2,11 +2,12 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import { kitQuery } from "../../api/queries";
-import { type Keys, useKeys } from "../../app/keys";
-import { RoomHeader } from "../../app/RoomHeader";
+import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { useNarrow } from "../../components/useNarrow";
+import { type Keys, useKeys } from "../../shared/keys";
+import { RoomHeader } from "../../shared/RoomHeader";
 import { ToneBridge } from "./bridge/ToneBridge";
 import {
   AdviceList,
@@ -18,25 +19,24 @@ import {
   SharpnessText,
   ShowedBefore,
 } from "./Panels";
-import { type ExposureView, type Scene, type SceneView, useKeeping, useSolution } from "./queries";
+import type { Edit, ExposureView, SceneView } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
 import { Strip } from "./Strip";
 import { FirstReading, Waiting } from "./Teaching";
+import { useKeeping } from "./useKeeping";
+import { useSolution } from "./useSolution";
 import { Sentence } from "./words/Sentence";
-
-/** A placed tone keeps its school; dragging a pin leaves a school that places no tone. */
-const pinning = (school: Scene["school"]) =>
-  school === "shadow" || school === "midtone" || school === "highlight" ? school : null;
 
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
 export function OpenScene({ id, view }: { id: string; view: SceneView | undefined }) {
   const kit = useQuery(kitQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
-  const { scene, save, edit, unkept, clash, settle } = useKeeping(id, view);
-  const { solution, away, ask } = useSolution(scene, kit.dataUpdatedAt);
+  const { scene, edit, unkept, clash, settle } = useKeeping(id, view);
+  const stamp = kit.dataUpdatedAt + useStamp("/api/scenes/solve");
+  const { solution, away, ask } = useSolution(scene, stamp);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
   const calmScene = useDeferredValue(scene);
   const calmSolution = useDeferredValue(solution);
@@ -58,19 +58,19 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
   useKeys(keys);
 
   const change = useCallback(
-    async (next: Scene, done: boolean) => {
+    async (edits: Edit[], done: boolean) => {
       setRefused(null);
-      if (!done) ask(next);
-      else await save(next).catch((problem: Error) => setRefused(problem.message));
+      if (done) await edit(edits).catch((problem: Error) => setRefused(problem.message));
+      else if (scene) ask(scene, edits);
     },
-    [save, ask],
+    [edit, ask, scene],
   );
 
-  const take = useCallback((next: Scene) => void change(next, true), [change]);
+  const take = useCallback((edits: Edit[]) => void change(edits, true), [change]);
   const openTitle = useCallback(() => setOpen("title"), []);
   const chooseAperture = useCallback(
-    (aperture: string) => calmScene && change({ ...calmScene, aperture }, true),
-    [change, calmScene],
+    (aperture: string) => void change([{ kind: "aperture", aperture }], true),
+    [change],
   );
 
   if (!scene || !calmScene || !kit.data || !view) return <RoomHeader title="Scene" />;
@@ -94,11 +94,9 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
       range={film ? (film.textural_range as [number, number]) : [2, 8]}
       nText={nText}
       upright={narrow}
-      onPlace={(reading, zone, done) =>
-        change({ ...scene, pin: { reading, zone }, school: pinning(scene.school) }, done)
-      }
+      onPlace={(reading, zone, done) => change([{ kind: "place", reading, zone }], done)}
       onTarget={(zone, done) =>
-        highId && change({ ...scene, n: null, high: { reading: highId, zone } }, done)
+        highId && change([{ kind: "mark_high", reading: highId, zone }], done)
       }
       onOpen={setPin}
     />
@@ -108,7 +106,7 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
 
   const entry = <ReadingLine scene={calmScene} edit={edit} field={line} />;
   const sentence = (
-    <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} save={save}>
+    <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} edit={edit}>
       {narrow && solution?.answer && (
         <>
           <Button variant="word" onClick={() => setOpen("ledger")}>
@@ -157,7 +155,7 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
       {unkept && (
         <Notice tone="warning" live>
           {unkept.message}{" "}
-          <Button variant="word" onClick={() => change(unkept.scene, true)}>
+          <Button variant="word" onClick={() => change(unkept.edits, true)}>
             Keep it now
           </Button>
         </Notice>
@@ -237,7 +235,7 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
               <Strip
                 scene={calmScene}
                 answer={calmSolution.answer}
-                stamp={kit.dataUpdatedAt}
+                stamp={stamp}
                 take={take}
                 choose={chooseAperture}
               />
@@ -294,8 +292,8 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
         setCorrected={setCorrected}
         clash={clash}
         settle={settle}
-        stamp={kit.dataUpdatedAt}
-        save={save}
+        stamp={stamp}
+        edit={edit}
         take={take}
         choose={chooseAperture}
         logged={setSaid}

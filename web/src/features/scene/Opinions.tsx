@@ -1,11 +1,11 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { opinionsQuery, type Scene } from "./queries";
+import { type Edit, opinionsQuery, type Scene } from "./queries";
 
 interface OpinionProps {
   scene: Scene;
   stamp: number;
-  take: (scene: Scene) => void;
+  take: (edits: Edit[]) => void;
   /** one under the other, as on a phone */
   stacked?: boolean;
 }
@@ -23,13 +23,13 @@ export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
       role="group"
       aria-label="What each school would give"
     >
-      {data.schools.map(({ row, chosen, scene: taken }) => (
+      {data.schools.map(({ row, chosen, edits }) => (
         <Box
           as="button"
           key={row.school}
           aria-pressed={chosen}
-          aria-disabled={!taken}
-          onClick={() => taken && take(taken)}
+          aria-disabled={!edits.length}
+          onClick={() => edits.length && take(edits)}
           display="flex"
           flexDirection="column"
           alignItems="stretch"
@@ -40,7 +40,7 @@ export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
           borderRight={stacked ? "none" : "1px solid"}
           borderBottom={stacked ? "1px solid" : "none"}
           borderColor="line"
-          cursor={taken ? "pointer" : "default"}
+          cursor={edits.length ? "pointer" : "default"}
           background={chosen ? "accentSoft" : "transparent"}
           boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
           color="ink"
@@ -93,11 +93,11 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
       role="group"
       aria-label="Second opinion: plans, best first"
     >
-      {data.plans.map(({ plan, scene: taken }, place) => (
+      {data.plans.map(({ plan, edits }, place) => (
         <Box
           as="button"
           key={`${plan.says} ${plan.text}`}
-          onClick={() => take(taken)}
+          onClick={() => take(edits)}
           display="flex"
           flexDirection="column"
           alignItems="stretch"

@@ -45,17 +45,9 @@ export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
 
 export function ErrorOfSetting({ answer }: { answer: Answer }) {
   const row = answer.ledger[answer.ledger.length - 1];
-  const by = { shutter: "on the shutter", bulb: "on B, by the watch", aperture: "as given" }[
-    answer.set.means
-  ];
-  const stops = answer.set.error_stops;
-  const off =
-    Math.abs(stops) < 0.005
-      ? "exact"
-      : `${stops < 0 ? "−" : "+"}${Math.abs(stops).toFixed(2)} stop`;
   return (
     <Box fontSize="14px" color="ink2" title={row?.why}>
-      {by}, {off}
+      {answer.set.says}
     </Box>
   );
 }
@@ -210,7 +202,7 @@ export const Exposed = memo(function Exposed({
       </Box>
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (
-          <Button key={view.exposure.id} variant="word" fontSize="14px" onClick={() => open(view)}>
+          <Button key={view.id} variant="word" fontSize="14px" onClick={() => open(view)}>
             {[view.where, view.set_text, view.n_text, view.part_text].filter(Boolean).join(" · ")}
           </Button>
         ))}

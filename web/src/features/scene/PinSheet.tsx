@@ -1,11 +1,15 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
-import { ZONES } from "../../components/zones";
+import { ZONES } from "../../shared/zones";
 import { readLine, type Scene } from "./queries";
+import type { Change } from "./useKeeping";
+
+const UNSAID = { incident: null, through: null, graduated: null, subject: null };
 
 const SUBJECTS = [
   { value: "", label: "by its name" },
@@ -21,49 +25,38 @@ export function PinSheet({
   scene,
   id,
   line,
+  said,
   high,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   id: string;
   line: string;
+  /** the reading in words, with the ISO it belongs to */
+  said: string;
   high: string | null;
-  save: (scene: Scene) => Promise<void>;
+  edit: (change: Change) => Promise<void>;
   close: () => void;
 }) {
   const [text, setText] = useState(line);
   const [problem, setProblem] = useState<string | null>(null);
   const target = scene.high?.reading === id ? scene.high.zone : high === id ? 8 : null;
-  const keep = async (next: Scene) => {
+  const keep = async (change: Change) => {
     try {
-      await save(next);
+      await edit(change);
       close();
     } catch (refusal) {
       setProblem((refusal as Error).message);
     }
   };
-  const retake = async (event: FormEvent) => {
+  const retake = (event: FormEvent) => {
     event.preventDefault();
-    try {
-      await keep((await readLine(scene, text, id)).scene);
-    } catch (refusal) {
-      setProblem((refusal as Error).message);
-    }
+    void keep(async (latest) => (await readLine(latest, text, id)).edits);
   };
-  const without = (): Scene => ({
-    ...scene,
-    readings: scene.readings.filter((each) => each.id !== id),
-    pin: scene.pin?.reading === id ? null : scene.pin,
-    high: scene.high?.reading === id ? null : scene.high,
-    low: scene.low === id ? null : scene.low,
-  });
   const taken = scene.readings.find((each) => each.id === id);
-  const mark = (change: Partial<Scene["readings"][number]>) =>
-    keep({
-      ...scene,
-      readings: scene.readings.map((each) => (each.id === id ? { ...each, ...change } : each)),
-    });
+  const describe = (change: Partial<Schemas["Describe"]>) =>
+    keep([{ ...UNSAID, ...change, kind: "describe", id }]);
   return (
     <Sheet
       open
@@ -71,7 +64,7 @@ export function PinSheet({
       title="Reading"
       footer={
         <>
-          <Button variant="quiet" color="brick" onClick={() => keep(without())}>
+          <Button variant="quiet" color="brick" onClick={() => keep([{ kind: "drop", id }])}>
             Remove
           </Button>
           <Button onClick={close}>Close</Button>
@@ -85,7 +78,7 @@ export function PinSheet({
         <form id="retake" onSubmit={retake}>
           <Entry
             label="Reading and name"
-            help="As on the line: 9 shade III; several joined by + are averaged"
+            help={`Read as ${said}. As on the line: 9 shade III; several joined by + are averaged`}
             value={text}
             onChange={(event) => setText(event.target.value)}
             problem={problem}
@@ -105,11 +98,9 @@ export function PinSheet({
               : []),
           ]}
           onChange={(value) =>
-            keep({
-              ...scene,
-              n: null,
-              high: value === "" ? null : { reading: id, zone: Number(value) },
-            })
+            keep([
+              { kind: "mark_high", reading: value === "" ? null : id, zone: Number(value || 8) },
+            ])
           }
         />
         <Grid templateColumns="1fr 1fr" gap="4">
@@ -122,7 +113,7 @@ export function PinSheet({
               { value: "incident", label: "the light itself" },
             ]}
             onChange={(value) =>
-              mark({ incident: value === "incident", through: value === "through" })
+              describe({ incident: value === "incident", through: value === "through" })
             }
           />
           <Choose
@@ -132,13 +123,13 @@ export function PinSheet({
               { value: "no", label: "no" },
               { value: "yes", label: "yes" },
             ]}
-            onChange={(value) => mark({ graduated: value === "yes" })}
+            onChange={(value) => describe({ graduated: value === "yes" })}
           />
           <Choose
             label="Colour of the subject"
             value={taken?.subject ?? ""}
             options={SUBJECTS}
-            onChange={(value) => mark({ subject: value as never })}
+            onChange={(value) => describe({ subject: value as Schemas["Describe"]["subject"] })}
           />
           <Choose
             label="Important shadow"
@@ -147,7 +138,7 @@ export function PinSheet({
               { value: "no", label: scene.low === id ? "let the darkest decide" : "not this one" },
               { value: "yes", label: "this one" },
             ]}
-            onChange={(value) => keep({ ...scene, low: value === "yes" ? id : null })}
+            onChange={(value) => keep([{ kind: "mark_low", reading: value === "yes" ? id : null }])}
           />
         </Grid>
       </Flex>

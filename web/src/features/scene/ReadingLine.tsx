@@ -1,14 +1,33 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, memo, type RefObject, useEffect, useRef, useState } from "react";
-import { newId } from "../../api/client";
-import { useKeptText } from "../../components/useKeptText";
+import { act } from "../../api/acts";
+import { newId, Refusal } from "../../api/client";
+import { wayQuery } from "../../api/queries";
+import { useStamp } from "../../api/reads";
+import { Button } from "../../components/Button";
+import { useKeptText } from "../../shared/useKeptText";
+import { useWrite } from "../../shared/useWrite";
 import { readLine, type Scene } from "./queries";
+import type { Change } from "./useKeeping";
 
 interface Meaning {
   text: string;
   says: string;
   problem: boolean;
+  /** which ISO the time belongs to, asked once: the film's EI or 100 */
+  isos: number[] | null;
 }
+
+const refusalOf = (text: string, problem: Error): Meaning => ({
+  text,
+  says: problem.message,
+  problem: true,
+  isos:
+    problem instanceof Refusal && problem.field === "time_iso"
+      ? (problem.allowed as number[] | null)
+      : null,
+});
 
 /** One line for readings and settings; its meaning is shown before Enter keeps it. */
 export const ReadingLine = memo(function ReadingLine({
@@ -17,7 +36,7 @@ export const ReadingLine = memo(function ReadingLine({
   field,
 }: {
   scene: Scene;
-  edit: (change: (scene: Scene) => Promise<Scene>) => Promise<void>;
+  edit: (change: Change) => Promise<void>;
   field: RefObject<HTMLInputElement | null>;
 }) {
   const [text, setText] = useKeptText(`line-${scene.id}`);
@@ -25,7 +44,11 @@ export const ReadingLine = memo(function ReadingLine({
   const [refused, setRefused] = useState(false);
   const asked = useRef(0);
   const nextId = useRef(newId());
+  const way = useQuery(wayQuery).data;
+  const stamp = useStamp("/api/scenes/line");
+  const { write } = useWrite();
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when kit or preferences changed
   useEffect(() => {
     const number = ++asked.current;
     if (!text.trim()) {
@@ -36,24 +59,34 @@ export const ReadingLine = memo(function ReadingLine({
       .then((read) => {
         const falls =
           read.falls_on && !read.says.includes("placed") ? ` · falls on ${read.falls_on}` : "";
-        if (number === asked.current) setMeaning({ text, says: read.says + falls, problem: false });
+        if (number === asked.current) {
+          setMeaning({ text, says: read.says + falls, problem: false, isos: null });
+        }
       })
       .catch((problem: Error) => {
-        if (number === asked.current) setMeaning({ text, says: problem.message, problem: true });
+        if (number === asked.current) setMeaning(refusalOf(text, problem));
       });
-  }, [text, scene]);
+  }, [text, scene, stamp]);
+
+  /** asked once in a data folder: what times off a meter belong to */
+  const belong = async (time_iso: "film" | "100") => {
+    if (!way) return;
+    const wanted = { ...way.preferences, time_iso };
+    await write(act("preferences_put", { query: { base: way.version }, body: wanted }));
+    field.current?.focus();
+  };
 
   const keep = async (event: FormEvent) => {
     event.preventDefault();
     if (!text.trim()) return;
     try {
-      await edit(async (latest) => (await readLine(latest, text, nextId.current)).scene);
+      await edit(async (latest) => (await readLine(latest, text, nextId.current)).edits);
       nextId.current = newId();
       setRefused(false);
       setText("");
     } catch (problem) {
       setRefused(true);
-      setMeaning({ text, says: (problem as Error).message, problem: true });
+      setMeaning(refusalOf(text, problem as Error));
     }
   };
 
@@ -127,6 +160,12 @@ export const ReadingLine = memo(function ReadingLine({
       >
         {shown?.says}
       </Box>
+      {shown?.isos && (
+        <Flex gap="3" paddingTop="2" wrap="wrap" role="group" aria-label="Times belong to">
+          <Button onClick={() => belong("film")}>The film's EI, {shown.isos[0]}</Button>
+          <Button onClick={() => belong("100")}>ISO 100</Button>
+        </Flex>
+      )}
     </Box>
   );
 });

@@ -1,7 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
-import { ExposureSheet } from "../exposure";
+import { ExposureSheet } from "../../shared/exposure";
 import { BracketSheet } from "./BracketSheet";
 import { ClashSheet } from "./ClashSheet";
 import { ExposeSheet } from "./ExposeSheet";
@@ -14,8 +14,9 @@ import {
   Result,
 } from "./Panels";
 import { PinSheet } from "./PinSheet";
-import type { Clash, ExposureView, Scene, SceneView, Solution } from "./queries";
+import type { Edit, ExposureView, Scene, SceneView, Solution } from "./queries";
 import { TitleSheet } from "./TitleSheet";
+import type { Change, Clash } from "./useKeeping";
 import { WaysSheet } from "./WaysSheet";
 import type { Kit } from "./words/props";
 
@@ -36,7 +37,7 @@ export function SceneDialogs({
   clash,
   settle,
   stamp,
-  save,
+  edit,
   take,
   choose,
   logged,
@@ -54,8 +55,8 @@ export function SceneDialogs({
   clash: Clash | null;
   settle: (mine: boolean) => Promise<void>;
   stamp: number;
-  save: (scene: Scene) => Promise<void>;
-  take: (scene: Scene) => void;
+  edit: (change: Change) => Promise<void>;
+  take: (edits: Edit[]) => void;
   choose: (aperture: string) => void;
   logged: (said: string) => void;
 }) {
@@ -66,18 +67,25 @@ export function SceneDialogs({
     scene.readings.find((each) => each.id === solution?.placed_reading)?.label || "what you placed";
   return (
     <>
-      {open === "expose" && answer && (
+      {open === "expose" && solution && answer && (
         <ExposeSheet
           scene={scene}
           answer={answer}
+          plan={solution.plan}
           filmName={filmName}
           placed={placed}
           close={close}
           logged={logged}
         />
       )}
-      {open === "bracket" && answer && (
-        <BracketSheet scene={scene} filmName={filmName} close={close} logged={logged} />
+      {open === "bracket" && solution && answer && (
+        <BracketSheet
+          scene={scene}
+          plan={solution.plan}
+          filmName={filmName}
+          close={close}
+          logged={logged}
+        />
       )}
       {open === "ways" && answer && (
         <WaysSheet
@@ -96,7 +104,7 @@ export function SceneDialogs({
         />
       )}
       {open === "title" && (
-        <TitleSheet scene={scene} exposed={view.exposures.length > 0} save={save} close={close} />
+        <TitleSheet scene={scene} exposed={view.exposures.length > 0} edit={edit} close={close} />
       )}
       <Sheet
         open={open === "ledger"}
@@ -120,8 +128,9 @@ export function SceneDialogs({
           scene={scene}
           id={pin}
           line={view.lines[pin] ?? ""}
+          said={view.said[pin] ?? ""}
           high={solution?.high_reading ?? null}
-          save={save}
+          edit={edit}
           close={() => setPin(null)}
         />
       )}

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import { RoomHeader } from "../../app/RoomHeader";
 import { Button } from "../../components/Button";
+import { RoomHeader } from "../../shared/RoomHeader";
 import type { Scene } from "./queries";
 
 /** The scene's title, its outing, and how old the readings are. */

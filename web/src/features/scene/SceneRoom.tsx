@@ -3,8 +3,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { outingsQuery } from "../../api/queries";
-import { RoomHeader } from "../../app/RoomHeader";
 import { Notice } from "../../components/Notice";
+import { RoomHeader } from "../../shared/RoomHeader";
 import { OpenScene } from "./OpenScene";
 import { sceneQuery } from "./queries";
 

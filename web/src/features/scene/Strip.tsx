@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Schools, SecondOpinion } from "./Opinions";
 import { Alternatives } from "./Panels";
-import type { Answer, Scene } from "./queries";
+import type { Answer, Edit, Scene } from "./queries";
 
 const VIEWS = [
   ["apertures", "Other apertures"],
@@ -24,7 +24,7 @@ export function Strip({
   scene: Scene;
   answer: Answer;
   stamp: number;
-  take: (scene: Scene) => void;
+  take: (edits: Edit[]) => void;
   choose: (aperture: string) => void;
 }) {
   const views = VIEWS.filter(([view]) => view !== "apertures" || answer.equivalents.length > 0);

@@ -1,49 +1,41 @@
 import { Flex } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Refusal, unwrap } from "../../api/client";
+import type { Refusal } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
-import { History } from "../../components/History";
 import { Sheet } from "../../components/Sheet";
-import type { Scene } from "./queries";
+import { History } from "../../shared/History";
+import { useWrite } from "../../shared/useWrite";
+import { deleteScene, type Scene } from "./queries";
+import type { Change } from "./useKeeping";
 
 /** The scene's title and note; a scene nothing was exposed on can be deleted. */
 export function TitleSheet({
   scene,
   exposed,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   exposed: boolean;
-  save: (scene: Scene) => Promise<void>;
+  edit: (change: Change) => Promise<void>;
   close: () => void;
 }) {
-  const client = useQueryClient();
   const navigate = useNavigate();
   const [title, setTitle] = useState(scene.title);
   const [note, setNote] = useState(scene.note);
-  const [problem, setProblem] = useState<Refusal | null>(null);
+  const { problem, setProblem, write } = useWrite();
   const keep = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      await save({ ...scene, title, note });
+      await edit([{ kind: "name", title, note }]);
       close();
     } catch (refusal) {
       setProblem(refusal as Refusal);
     }
   };
-  const remove = async () => {
-    try {
-      await unwrap(api.DELETE("/api/scenes/{id}", { params: { path: { id: scene.id } } }));
-      navigate("/outing");
-      await client.invalidateQueries();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
-  };
+  const remove = () => write(deleteScene(scene.id), { at_once: () => navigate("/outing") });
   return (
     <Sheet
       open

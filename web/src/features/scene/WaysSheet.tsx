@@ -3,7 +3,7 @@ import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
 import { Schools, SecondOpinion } from "./Opinions";
 import { Alternatives } from "./Panels";
-import type { Answer, Scene } from "./queries";
+import type { Answer, Edit, Scene } from "./queries";
 
 /** On a phone: the other ways of taking this scene, one under the other. */
 export function WaysSheet({
@@ -17,7 +17,7 @@ export function WaysSheet({
   scene: Scene;
   answer: Answer;
   stamp: number;
-  take: (scene: Scene) => void;
+  take: (edits: Edit[]) => void;
   choose: (aperture: string) => void;
   close: () => void;
 }) {

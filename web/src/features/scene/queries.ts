@@ -1,54 +1,82 @@
-import { queryOptions, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
-import { api, isAway, Refusal, type Schemas, unwrap } from "../../api/client";
+// The client widens fixed pairs to arrays; the casts say again what the schema says.
+import { queryOptions } from "@tanstack/react-query";
+import { act } from "../../api/acts";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 
 export type Scene = Schemas["Scene"];
+export type SceneView = Schemas["SceneView"];
 export type Solution = Schemas["Solution"];
 export type Fall = Schemas["Fall"];
 export type Answer = Schemas["ExposureAnswer"];
 export type Given = Schemas["Given"];
 export type ExposureView = Schemas["ExposureView"];
+export type Edit = Schemas["Editing"]["edits"][number];
 
 export const sceneQuery = (id: string) =>
   queryOptions({
     queryKey: ["scene", id],
     queryFn: () => unwrap(api.GET("/api/scenes/{id}", { params: { path: { id } } })),
+    ...readsOf("/api/scenes/{id}"),
   });
 
 export const sourcesQuery = queryOptions({
   queryKey: ["sources"],
   queryFn: () => unwrap(api.GET("/api/compute/sources")),
   staleTime: Number.POSITIVE_INFINITY,
+  ...readsOf("/api/compute/sources"),
 });
 
 export const moversQuery = queryOptions({
   queryKey: ["movers"],
   queryFn: () => unwrap(api.GET("/api/compute/movers")),
   staleTime: Number.POSITIVE_INFINITY,
+  ...readsOf("/api/compute/movers"),
 });
 
 export const readLine = (scene: Scene, text: string, readingId: string) =>
   unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } }));
 
-export const expose = (given: Schemas["Given"]) =>
-  unwrap(api.POST("/api/exposures", { body: given }));
+/** A scene worked out as it would be after some edits; nothing is kept. */
+export const solve = (scene: Scene, edits: Edit[]) =>
+  unwrap(api.POST("/api/scenes/solve", { body: { scene, edits } })) as Promise<Solution>;
 
-export const putScene = (scene: Scene, base: string | null) =>
-  unwrap(
-    api.PUT("/api/scenes/{id}", {
-      params: { path: { id: scene.id }, query: base ? { base } : {} },
-      body: scene,
-    }),
-  );
+export const editScene = (id: string, base: string, edits: Edit[]) =>
+  act("scenes_edit", { path: { id }, query: { base }, body: { edits } });
 
-export const checkGiven = (given: Given) =>
-  unwrap(api.POST("/api/exposures/check", { body: given }));
+export const deleteScene = (id: string) => act("scenes_delete", { path: { id } });
 
-export const bracketOf = (body: Schemas["Bracketing"]) =>
-  unwrap(api.POST("/api/scenes/bracket", { body }));
+export const expose = (given: Given) => act("exposures_log", { body: given });
 
 export const logBracket = (id: string, frames: Given[]) =>
-  unwrap(api.POST("/api/exposures/bracket", { body: { id, frames } }));
+  act("exposures_log_bracket", { body: { id, frames } });
+
+/** What a typed time would do to the film, and what speaks against exposing it there at all. */
+export const checkQuery = (given: Given) =>
+  queryOptions({
+    queryKey: ["given", given],
+    queryFn: () => unwrap(api.POST("/api/exposures/check", { body: given })),
+    retry: false,
+    ...readsOf("/api/exposures/check"),
+  });
+
+/** Film of one kind that an exposure, or a share of a multiple one, can go onto. */
+export const fittingQuery = (film_id: string, share: number) =>
+  queryOptions({
+    queryKey: ["fitting", film_id, share],
+    queryFn: () =>
+      unwrap(api.GET("/api/pieces/fitting", { params: { query: { film_id, share } } })),
+    ...readsOf("/api/pieces/fitting"),
+  });
+
+export const bracketQuery = (asked: Schemas["Bracketing"]) =>
+  queryOptions({
+    queryKey: ["bracket", asked],
+    queryFn: () => unwrap(api.POST("/api/scenes/bracket", { body: asked })),
+    placeholderData: (before: Schemas["BracketAnswer"] | undefined) => before,
+    retry: false,
+    ...readsOf("/api/scenes/bracket"),
+  });
 
 /** Every school and up to three plans for a scene as it stands. */
 export const opinionsQuery = (scene: Scene, stamp: number) =>
@@ -58,6 +86,7 @@ export const opinionsQuery = (scene: Scene, stamp: number) =>
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 10_000,
     placeholderData: (before) => before,
+    ...readsOf("/api/scenes/opinions"),
   });
 
 export const spotMeterQuery = (sceneId: string) =>
@@ -66,16 +95,23 @@ export const spotMeterQuery = (sceneId: string) =>
     queryFn: () =>
       unwrap(api.GET("/api/devices/spot-meter", { params: { query: { scene_id: sceneId } } })),
     staleTime: Number.POSITIVE_INFINITY,
+    ...readsOf("/api/devices/spot-meter"),
   });
 
 export const pullTrigger = (scene: Scene, target: string, reading_id: string) =>
   unwrap(api.POST("/api/devices/spot-meter/trigger", { body: { scene, target, reading_id } }));
 
 /** A report of an exposure with everything as planned; what is known better is changed. */
-export const asPlanned = (scene: Scene, id: string, piece_id: string): Given => ({
+export const asPlanned = (
+  scene: Scene,
+  plan: Solution["plan"],
+  id: string,
+  piece_id: string,
+): Given => ({
   id,
   scene_id: scene.id,
   piece_id,
+  plan,
   aperture: null,
   time: null,
   note: "",
@@ -83,123 +119,5 @@ export const asPlanned = (scene: Scene, id: string, piece_id: string): Given => 
   bracket_stops: 0,
   share: 1,
   intervals: [],
+  happened: false,
 });
-
-/** The scene worked out by the core; `ask` previews a draft. The latest wins, one asked at a time. */
-export function useSolution(scene: Scene | undefined, stamp: number) {
-  const [solution, setSolution] = useState<Solution>();
-  const [away, setAway] = useState(false);
-  const waiting = useRef<Scene | null>(null);
-  const busy = useRef(false);
-  const run = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    while (waiting.current) {
-      const body = waiting.current;
-      waiting.current = null;
-      try {
-        setSolution(await unwrap(api.POST("/api/scenes/solve", { body })));
-        setAway(false);
-      } catch (problem) {
-        setAway(isAway(problem));
-      }
-    }
-    busy.current = false;
-  }, []);
-  const ask = useCallback(
-    (draft: Scene) => {
-      waiting.current = draft;
-      void run();
-    },
-    [run],
-  );
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when the kit changed
-  useEffect(() => {
-    if (scene) ask(scene);
-  }, [scene, stamp, ask]);
-  return { solution, away, ask };
-}
-
-export type SceneView = Schemas["SceneView"];
-
-/** Another hand changed the same scene: what this one wanted, and what is kept now. */
-export interface Clash {
-  mine: Scene;
-  theirs: Scene;
-  version: string;
-  message: string;
-}
-
-/**
- * The kept scene, keeping a change, the change that could not be kept while the server is away, and
- * the clash with another tab when there is one.
- */
-export function useKeeping(id: string, view: SceneView | undefined) {
-  const client = useQueryClient();
-  const kept = view?.scene;
-  const [unkept, setUnkept] = useState<{ scene: Scene; message: string } | null>(null);
-  const [clash, setClash] = useState<Clash | null>(null);
-  const latest = useRef(kept);
-  const base = useRef<string | null>(null);
-  useLayoutEffect(() => {
-    latest.current = unkept?.scene ?? kept;
-  }, [kept, unkept]);
-  useLayoutEffect(() => {
-    base.current = view?.version ?? null;
-  }, [view?.version]);
-  const save = useCallback(
-    async (next: Scene) => {
-      try {
-        const { version, lines } = await putScene(next, base.current);
-        latest.current = next;
-        base.current = version;
-        setUnkept(null);
-        setClash(null);
-        client.setQueryData<SceneView>(
-          ["scene", id],
-          (before) => before && { ...before, scene: next, version, lines },
-        );
-      } catch (problem) {
-        if (isAway(problem)) setUnkept({ scene: next, message: (problem as Error).message });
-        if (problem instanceof Refusal && problem.code === "conflict") {
-          setClash({
-            mine: next,
-            theirs: problem.stored as Scene,
-            version: problem.version ?? "",
-            message: problem.message,
-          });
-        }
-        throw problem;
-      }
-      for (const queryKey of [["scene", id], ["journal"], ["outings"]]) {
-        void client.invalidateQueries({ queryKey });
-      }
-    },
-    [client, id],
-  );
-  // Lines can be typed faster than the page is drawn: each works on what the one before it left.
-  const queue = useRef<Promise<void>>(Promise.resolve());
-  const edit = useCallback(
-    (change: (scene: Scene) => Promise<Scene>) => {
-      const turn = queue.current
-        .catch(() => undefined)
-        .then(async () => {
-          if (latest.current) await save(await change(latest.current));
-        });
-      queue.current = turn;
-      return turn;
-    },
-    [save],
-  );
-  const settle = useCallback(
-    async (mine: boolean) => {
-      if (!clash) return;
-      base.current = clash.version;
-      if (mine) await save(clash.mine);
-      setClash(null);
-      await client.invalidateQueries({ queryKey: ["scene", id] });
-    },
-    [clash, client, id, save],
-  );
-  return { scene: unkept?.scene ?? kept, save, edit, unkept, clash, settle };
-}

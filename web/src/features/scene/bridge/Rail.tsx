@@ -1,4 +1,4 @@
-import { GREYS, ZONES } from "../../../components/zones";
+import { GREYS, ZONES } from "../../../shared/zones";
 import { along, type RailSpan } from "./geometry";
 import { ink, ink2, Words } from "./ink";
 

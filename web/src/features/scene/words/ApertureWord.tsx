@@ -2,19 +2,18 @@ import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
-import { apertureFromText } from "../../exposure";
 import type { Scene, Solution } from "../queries";
 import { Choice } from "./Choice";
 import type { WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function ApertureWord({ scene, solution, save }: WordProps) {
+export function ApertureWord({ scene, solution, edit }: WordProps) {
   const value = scene.aperture == null ? "choose an aperture" : `f/${scene.aperture}`;
   const wrong = solution?.problem?.field === "aperture";
   return (
     <Word plain label="Aperture" value={value} problem={wrong ? "aperture" : null}>
-      {(close) => <ApertureChoices scene={scene} solution={solution} save={save} close={close} />}
+      {(close) => <ApertureChoices scene={scene} solution={solution} edit={edit} close={close} />}
     </Word>
   );
 }
@@ -22,21 +21,19 @@ export function ApertureWord({ scene, solution, save }: WordProps) {
 function ApertureChoices({
   scene,
   solution,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   solution: Solution | undefined;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem, setProblem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   const [text, setText] = useState(scene.aperture == null ? "" : String(scene.aperture));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const mark = apertureFromText(text);
-    if (!mark) setProblem("Type an aperture, as in 22.");
-    else void keep({ ...scene, aperture: mark });
+    void keep({ kind: "aperture", aperture: text });
   };
   return (
     <Flex direction="column" gap="2" as="form" onSubmit={submit}>
@@ -56,7 +53,7 @@ function ApertureChoices({
           name={`f/${pair.aperture}`}
           detail={pair.text}
           chosen={String(scene.aperture) === pair.aperture}
-          onChoose={() => keep({ ...scene, aperture: pair.aperture })}
+          onChoose={() => keep({ kind: "aperture", aperture: pair.aperture })}
         />
       ))}
     </Flex>

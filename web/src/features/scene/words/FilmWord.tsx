@@ -11,7 +11,7 @@ import { Empty } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function FilmWord({ scene, kit, solution, save }: WordProps) {
+export function FilmWord({ scene, kit, solution, edit }: WordProps) {
   const film = kit.films.find((each) => each.id === scene.film_id);
   const rated = scene.exposure_index ?? film?.exposure_index;
   const value = film ? `${film.name} · EI ${rated}` : "choose a film";
@@ -25,7 +25,7 @@ export function FilmWord({ scene, kit, solution, save }: WordProps) {
         <FilmChoices
           scene={scene}
           kit={kit}
-          save={save}
+          edit={edit}
           close={close}
           recipe={solution?.recipe?.id}
         />
@@ -37,17 +37,17 @@ export function FilmWord({ scene, kit, solution, save }: WordProps) {
 function FilmChoices({
   scene,
   kit,
-  save,
+  edit,
   close,
   recipe,
 }: {
   scene: Scene;
   kit: Kit;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
   recipe: string | undefined;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   const film = kit.films.find((each) => each.id === scene.film_id);
   const [index, setIndex] = useState(String(scene.exposure_index ?? film?.exposure_index ?? ""));
   const recipes = kit.recipes.filter(
@@ -55,7 +55,7 @@ function FilmChoices({
   );
   const rate = (event: FormEvent) => {
     event.preventDefault();
-    void keep({ ...scene, exposure_index: index.trim() ? typedNumber(index) : null });
+    void keep({ kind: "rate", exposure_index: index.trim() ? typedNumber(index) : null });
   };
   if (!kit.films.length) return <Empty what="film" />;
   return (
@@ -68,9 +68,7 @@ function FilmChoices({
             name={each.name}
             detail={`EI ${each.exposure_index}`}
             chosen={each.id === scene.film_id}
-            onChoose={() =>
-              keep({ ...scene, film_id: each.id, exposure_index: null, recipe_id: null })
-            }
+            onChoose={() => keep({ kind: "film", film_id: each.id })}
           />
         ))}
       {film && (
@@ -92,7 +90,7 @@ function FilmChoices({
           label="Develop in"
           value={recipe ?? ""}
           options={recipes.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={(id) => keep({ ...scene, recipe_id: id })}
+          onChange={(id) => keep({ kind: "recipe", recipe_id: id })}
         />
       )}
     </Flex>

@@ -7,35 +7,29 @@ import { Empty, Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function FilterWord({ scene, kit, save }: WordProps) {
+export function FilterWord({ scene, kit, edit }: WordProps) {
   const names = scene.filter_ids.map(
     (id) => kit.filters.find((each) => each.id === id)?.name ?? "?",
   );
   return (
     <Word label="Filter" plain={!names.length} value={names.join(" + ") || "no filter"}>
-      {(close) => <FilterChoices scene={scene} kit={kit} save={save} close={close} />}
+      {(close) => <FilterChoices scene={scene} kit={kit} edit={edit} close={close} />}
     </Word>
   );
-}
-
-function filterText(each: Kit["filters"][number]): string {
-  const { factor, stops, density } = each.filter;
-  if (factor != null) return `×${factor}`;
-  return density != null ? `density ${density}` : `${stops} stops`;
 }
 
 function FilterChoices({
   scene,
   kit,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   kit: Kit;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   if (!kit.filters.length) return <Empty what="filter" />;
   const toggled = (id: string) =>
     scene.filter_ids.includes(id)
@@ -46,7 +40,7 @@ function FilterChoices({
       <Choice
         name="none"
         chosen={!scene.filter_ids.length}
-        onChoose={() => keep({ ...scene, filter_ids: [] })}
+        onChoose={() => keep({ kind: "filters", filter_ids: [] })}
       />
       {kit.filters
         .filter((each) => !each.archived || scene.filter_ids.includes(each.id))
@@ -54,9 +48,9 @@ function FilterChoices({
           <Choice
             key={each.id}
             name={each.name}
-            detail={filterText(each)}
+            detail={kit.amounts[each.id] ?? ""}
             chosen={scene.filter_ids.includes(each.id)}
-            onChoose={() => keep({ ...scene, filter_ids: toggled(each.id) })}
+            onChoose={() => keep({ kind: "filters", filter_ids: toggled(each.id) })}
           />
         ))}
       <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
@@ -67,7 +61,7 @@ function FilterChoices({
             { value: "daylight", label: "daylight" },
             { value: "tungsten", label: "tungsten, where a filter's factor differs" },
           ]}
-          onChange={(value) => keep({ ...scene, light: value as Scene["light"] })}
+          onChange={(value) => keep({ kind: "light", light: value as Scene["light"] })}
         />
       </Box>
       <Refused text={problem} />

@@ -44,25 +44,25 @@ function focusText(focus: Focus): string {
   }
 }
 
-export function FocusWord({ scene, solution, save }: WordProps) {
+export function FocusWord({ scene, solution, edit }: WordProps) {
   const wrong = solution?.problem?.field?.startsWith("focus");
   return (
     <Word label="Focus" value={focusText(scene.focus)} problem={wrong ? "focus" : null}>
-      {(close) => <FocusChoices scene={scene} save={save} close={close} />}
+      {(close) => <FocusChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );
 }
 
 function FocusChoices({
   scene,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus.kind ?? "infinity");
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(scene.focus).map(([name, value]) => [name, String(value)])),
@@ -73,7 +73,7 @@ function FocusChoices({
     const values = Object.fromEntries(
       fields.map(([name]) => [name, typedNumber(typed[name] ?? "")]),
     );
-    void keep({ ...scene, focus: { kind, ...values } as Focus });
+    void keep({ kind: "focus", focus: { kind, ...values } as Focus });
   };
   return (
     <Flex direction="column" gap="3" as="form" onSubmit={submit}>

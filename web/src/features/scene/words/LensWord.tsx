@@ -6,7 +6,7 @@ import { Empty, Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function LensWord({ scene, kit, solution, save }: WordProps) {
+export function LensWord({ scene, kit, solution, edit }: WordProps) {
   const lens = kit.lenses.find((each) => each.id === scene.lens_id);
   const pinhole = kit.pinholes.find((each) => each.id === scene.pinhole_id);
   const value = lens?.name ?? (pinhole ? `pinhole ${pinhole.name}` : "choose a lens");
@@ -16,7 +16,7 @@ export function LensWord({ scene, kit, solution, save }: WordProps) {
       value={value}
       problem={solution?.problem?.field === "lens_id" ? "lens" : null}
     >
-      {(close) => <LensChoices scene={scene} kit={kit} save={save} close={close} />}
+      {(close) => <LensChoices scene={scene} kit={kit} edit={edit} close={close} />}
     </Word>
   );
 }
@@ -24,15 +24,15 @@ export function LensWord({ scene, kit, solution, save }: WordProps) {
 function LensChoices({
   scene,
   kit,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   kit: Kit;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   if (!kit.lenses.length && !kit.pinholes.length) return <Empty what="lens or pinhole" />;
   return (
     <Flex direction="column" gap="1">
@@ -44,7 +44,7 @@ function LensChoices({
             name={each.name}
             detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
             chosen={each.id === scene.lens_id}
-            onChoose={() => keep({ ...scene, lens_id: each.id, pinhole_id: null })}
+            onChoose={() => keep({ kind: "lens", lens_id: each.id })}
           />
         ))}
       {kit.pinholes
@@ -55,7 +55,7 @@ function LensChoices({
             name={each.name}
             detail="pinhole"
             chosen={each.id === scene.pinhole_id}
-            onChoose={() => keep({ ...scene, lens_id: null, pinhole_id: each.id })}
+            onChoose={() => keep({ kind: "pinhole", pinhole_id: each.id })}
           />
         ))}
       <Refused text={problem} />

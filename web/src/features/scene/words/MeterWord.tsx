@@ -10,11 +10,11 @@ import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function MeterWord({ scene, kit, save }: WordProps) {
+export function MeterWord({ scene, kit, edit }: WordProps) {
   const meter = kit.meters.find((each) => each.id === scene.meter_id);
   return (
     <Word label="Meter" value={meter?.name ?? "standard"}>
-      {(close) => <MeterChoices scene={scene} kit={kit} save={save} close={close} />}
+      {(close) => <MeterChoices scene={scene} kit={kit} edit={edit} close={close} />}
     </Word>
   );
 }
@@ -22,22 +22,22 @@ export function MeterWord({ scene, kit, save }: WordProps) {
 function MeterChoices({
   scene,
   kit,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
   kit: Kit;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   return (
     <Flex direction="column" gap="1">
       <Choice
         name="standard"
         detail="K 12.5, C 250"
         chosen={!scene.meter_id}
-        onChoose={() => keep({ ...scene, meter_id: null })}
+        onChoose={() => keep({ kind: "meter", meter_id: null })}
       />
       {kit.meters
         .filter((each) => !each.archived || each.id === scene.meter_id)
@@ -46,25 +46,25 @@ function MeterChoices({
             key={each.id}
             name={each.name}
             chosen={each.id === scene.meter_id}
-            onChoose={() => keep({ ...scene, meter_id: each.id })}
+            onChoose={() => keep({ kind: "meter", meter_id: each.id })}
           />
         ))}
-      <Aim scene={scene} save={save} />
+      <Aim scene={scene} edit={edit} />
       <Refused text={problem} />
     </Flex>
   );
 }
 
 /** The spot meter that is connected: what it can be aimed at; touching a target pulls the trigger. */
-function Aim({ scene, save }: { scene: Scene; save: WordProps["save"] }) {
+function Aim({ scene, edit }: { scene: Scene; edit: WordProps["edit"] }) {
   const meter = useQuery(spotMeterQuery(scene.id)).data;
-  const { problem, setProblem } = useKeep(save, () => undefined);
+  const { problem, setProblem } = useKeep(edit, () => undefined);
   const [said, setSaid] = useState<string | null>(null);
   if (!meter?.targets.length) return null;
   const pull = async (target: string) => {
     try {
       const arrived = await pullTrigger(scene, target, newId());
-      await save(arrived.scene);
+      await edit(arrived.edits);
       setSaid(arrived.says);
     } catch (refusal) {
       setProblem((refusal as Error).message);

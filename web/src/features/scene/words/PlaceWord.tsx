@@ -2,48 +2,40 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
-import { SCHOOLS } from "../../../components/schools";
-import { ZONES } from "../../../components/zones";
+import { SCHOOLS } from "../../../shared/schools";
+import { ZONES } from "../../../shared/zones";
 import type { Scene } from "../queries";
 import type { WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
-export function PlaceWord({ scene, solution, save }: WordProps) {
+export function PlaceWord({ scene, solution, edit }: WordProps) {
   return (
     <Word label="Place" value={solution?.placement || "nothing yet"}>
-      {(close) => <PlaceChoices scene={scene} save={save} close={close} />}
+      {(close) => <PlaceChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );
 }
 
 function PlaceChoices({
   scene,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   const [reading, setReading] = useState(scene.pin?.reading ?? scene.readings[0]?.id ?? "");
   if (!scene.readings.length) return <Box>Type a reading first, as in 9 shade III.</Box>;
-  const keeps = ["shadow", "midtone", "highlight"].includes(scene.school ?? "");
   return (
     <Flex direction="column" gap="3">
       <Choose
         label="Way of placing"
         value={scene.school ?? ""}
         options={SCHOOLS}
-        onChange={(value) =>
-          keep({
-            ...scene,
-            school: (value || null) as Scene["school"],
-            pin: value ? null : (scene.pin ?? null),
-            n: null,
-          })
-        }
+        onChange={(value) => keep({ kind: "place_by", school: (value || null) as Scene["school"] })}
       />
       <Choose
         label="Place this reading"
@@ -63,9 +55,7 @@ function PlaceChoices({
             paddingInline="1"
             variant={scene.pin?.reading === reading && scene.pin.zone === zone ? "main" : "plain"}
             borderWidth="1px"
-            onClick={() =>
-              keep({ ...scene, pin: { reading, zone }, school: keeps ? scene.school : null })
-            }
+            onClick={() => keep({ kind: "place", reading, zone })}
           >
             {name}
           </Button>

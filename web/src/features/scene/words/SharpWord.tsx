@@ -22,7 +22,7 @@ const words = (scene: Scene) =>
     .join(", ");
 
 /** How deep it must be sharp, and what moves: both rule out apertures and times. */
-export function SharpWord({ scene, solution, save }: WordProps) {
+export function SharpWord({ scene, solution, edit }: WordProps) {
   const wrong = solution?.problem?.field?.match(/^(depth|movement)/);
   return (
     <Word
@@ -31,21 +31,21 @@ export function SharpWord({ scene, solution, save }: WordProps) {
       value={words(scene) || "depth, movement"}
       problem={wrong ? "depth" : null}
     >
-      {(close) => <SharpChoices scene={scene} save={save} close={close} />}
+      {(close) => <SharpChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );
 }
 
 function SharpChoices({
   scene,
-  save,
+  edit,
   close,
 }: {
   scene: Scene;
-  save: WordProps["save"];
+  edit: WordProps["edit"];
   close: () => void;
 }) {
-  const { keep, problem } = useKeep(save, close);
+  const { keep, problem } = useKeep(edit, close);
   const { depth, movement } = scene;
   const [kind, setKind] = useState<"" | "spread" | "limits">(depth?.kind ?? "");
   const [spread, setSpread] = useState(
@@ -67,22 +67,27 @@ function SharpChoices({
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    void keep({
-      ...scene,
-      depth:
-        kind === "spread"
-          ? { kind, focus_spread_mm: typedNumber(spread) }
-          : kind === "limits"
-            ? { kind, near_mm: metres(near), far_mm: far.trim() ? metres(far) : 1e8 }
-            : null,
-      movement: mover
-        ? {
-            what: mover === "own" ? "" : mover,
-            speed_mm_s: movers[mover] ?? typedNumber(speed),
-            distance_mm: away.trim() ? metres(away) : null,
-          }
-        : null,
-    });
+    void keep(
+      {
+        kind: "depth",
+        depth:
+          kind === "spread"
+            ? { kind, focus_spread_mm: typedNumber(spread) }
+            : kind === "limits"
+              ? { kind, near_mm: metres(near), far_mm: far.trim() ? metres(far) : 1e8 }
+              : null,
+      },
+      {
+        kind: "movement",
+        movement: mover
+          ? {
+              what: mover === "own" ? "" : mover,
+              speed_mm_s: movers[mover] ?? typedNumber(speed),
+              distance_mm: away.trim() ? metres(away) : null,
+            }
+          : null,
+      },
+    );
   };
   return (
     <Flex as="form" direction="column" gap="3" onSubmit={submit}>

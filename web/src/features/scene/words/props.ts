@@ -1,5 +1,6 @@
 import type { Schemas } from "../../../api/client";
 import type { Scene, Solution } from "../queries";
+import type { Change } from "../useKeeping";
 
 export type Kit = Schemas["Kit"];
 
@@ -8,5 +9,5 @@ export interface WordProps {
   scene: Scene;
   kit: Kit;
   solution: Solution | undefined;
-  save: (scene: Scene) => Promise<void>;
+  edit: (change: Change) => Promise<void>;
 }

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { Refusal } from "../../../api/client";
-import type { Scene } from "../queries";
+import type { Edit } from "../queries";
 import type { WordProps } from "./props";
 
-/** Keeping a change from inside a word: the refusal stays beside what was typed. */
-export function useKeep(save: WordProps["save"], close: () => void) {
+/** Keeping edits from inside a word: the refusal stays beside what was typed. */
+export function useKeep(edit: WordProps["edit"], close: () => void) {
   const [problem, setProblem] = useState<string | null>(null);
-  const keep = async (scene: Scene) => {
+  const keep = async (...edits: Edit[]) => {
     try {
-      await save(scene);
+      await edit(edits);
       setProblem(null);
       close();
     } catch (refusal) {

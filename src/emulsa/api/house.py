@@ -1,0 +1,37 @@
+"""What a route may use besides the store: folders, long work, the devices that are connected."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from emulsa.api.jobs import Jobs
+from emulsa.devices.shutter_tester import ShutterTester, SimulatedShutterTester
+from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
+from emulsa.devices.thermometer import SimulatedThermometer, Thermometer
+from emulsa.store.database import Connection, connect, connect_to_write_much
+from emulsa.store.pool import Pool
+
+
+@dataclass(frozen=True)
+class House:
+    """The service as its routes see it. ``demo``: its simulated devices are always there."""
+
+    database: Path
+    attachments: Path
+    exchange: Path
+    pool: Pool
+    demo: bool = False
+    jobs: Jobs = field(default_factory=Jobs)
+    spot_meter: SpotMeter = field(default_factory=SimulatedSpotMeter)
+    shutter_tester: ShutterTester = field(default_factory=SimulatedShutterTester)
+    thermometer: Thermometer = field(default_factory=SimulatedThermometer)
+    trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
+
+    def connect(self) -> Connection:
+        """A connection of one's own, to be closed by who asked for it."""
+        return connect(self.database)
+
+    def connect_to_write_much(self) -> Connection:
+        return connect_to_write_much(self.database)

@@ -1,0 +1,23 @@
+"""What waits in the dark, read for the darkroom, the evening and a run's minutes alike."""
+
+from __future__ import annotations
+
+from emulsa.core.darkroom.waiting import Exposed, WaitingFilm, waiting_film
+from emulsa.store import exposures, pieces, rolls, scenes
+from emulsa.store.database import Connection
+
+
+def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[str, ...]]:
+    """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
+    exposed = pieces.in_state(db, "exposed")
+    shots = exposures.shots(db, [each.id for each in exposed])
+    on_rolls = {each.roll_id for each in exposed if each.roll_id}
+    return waiting_film(
+        Exposed(
+            pieces=exposed,
+            shots=shots,
+            titles=scenes.titles(db, {each[-1].scene_id for each in shots.values()}),
+            rolls=[each for each in rolls.rolls(db) if each.id in on_rolls] if on_rolls else (),
+            strips=rolls.strips(db) if on_rolls else {},
+        )
+    )

@@ -1,0 +1,71 @@
+"""Exposures as they are shown: without the sums they were made from, which their story keeps."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.core.light.hand_time import stops_text
+from emulsa.core.light.marks import ApertureMark
+from emulsa.core.logged.log import as_developed
+from emulsa.core.logged.record import Exposure, Shot
+from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.tones.development_number import n_text
+from emulsa.core.versions import version_of
+
+
+@dataclass(frozen=True)
+class ExposureView:
+    """A logged exposure: what was given, where the film is, how far off it was, and its place in a
+    bracket or a multiple exposure. ``n`` is the planned one, ``development_text`` says what the
+    error makes of it."""
+
+    id: str
+    version: str
+    scene_id: str
+    piece_id: str
+    where: str
+    exposed_at: str
+    aperture: ApertureMark
+    seconds: float
+    set_text: str
+    n: float
+    n_text: str
+    development_text: str
+    recipe_id: str | None
+    error_stops: float
+    error_text: str
+    share: float
+    part_text: str
+    note: str
+    cost: float | None
+
+
+def in_words(exposure: Exposure, where: str) -> ExposureView:
+    return ExposureView(
+        id=exposure.id,
+        version=version_of(exposure),
+        scene_id=exposure.scene_id,
+        piece_id=exposure.piece_id,
+        where=where,
+        exposed_at=exposure.exposed_at,
+        aperture=exposure.aperture,
+        seconds=exposure.seconds,
+        set_text=set_text(exposure.aperture, exposure.seconds),
+        n=exposure.n,
+        n_text=n_text(exposure.n),
+        development_text=as_developed(exposure.n, exposure.error_stops),
+        recipe_id=exposure.recipe_id,
+        error_stops=exposure.error_stops,
+        error_text=stops_text(exposure.error_stops),
+        share=exposure.share,
+        part_text=part_text(exposure),
+        note=exposure.note,
+        cost=exposure.taken.cost,
+    )
+
+
+def shot_text(shots: list[Shot]) -> str:
+    """The N a piece was last exposed for, and its place in a bracket."""
+    if not shots:
+        return ""
+    return ", ".join(each for each in (n_text(shots[-1].n), part_text(shots[-1])) if each)

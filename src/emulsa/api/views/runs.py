@@ -1,0 +1,74 @@
+"""Runs and the film in them, as they are shown."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from emulsa.core.darkroom.run import Run
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.pieces import Piece
+from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.logged.log import as_developed, light_stops
+from emulsa.core.logged.texts import part_text
+from emulsa.core.tones.development_number import n_text
+from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
+from emulsa.store.database import Connection
+
+
+@dataclass(frozen=True)
+class PieceLine:
+    """A piece of film in a run or to be judged, in a line."""
+
+    piece_id: str
+    where: str
+    scene_title: str
+    exposure_id: str | None
+    bracket_id: str | None
+    n_text: str
+    part_text: str
+    judgement: Judgement | None
+
+
+@dataclass(frozen=True)
+class RunView:
+    """A run, and the film in it with its area."""
+
+    run: Run
+    n_text: str
+    minutes_text: str
+    temperature_text: str
+    area_in2: float
+    pieces: tuple[PieceLine, ...]
+
+
+def run_view(db: Connection, run: Run) -> RunView:
+    minutes = "" if run.minutes is None else minutes_text(run.minutes)
+    found = pieces.of_run(db, run.id)
+    area = holders.areas(db).in2(found)
+    measures = preferences.preferences(db).measures
+    warm = "" if run.temperature_c is None else measures.temperature_text(run.temperature_c)
+    return RunView(run, n_text(run.n), minutes, warm, area, piece_lines(db, found))
+
+
+def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]:
+    ids = [each.id for each in found]
+    shots, judged = exposures.shots(db, ids), runs.judgements(db, ids)
+    titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
+
+    def line(piece: Piece) -> PieceLine:
+        given = shots.get(piece.id, [])
+        last = given[-1] if given else None
+        off = light_stops([(each.share, each.error_stops) for each in given]) if given else 0.0
+        return PieceLine(
+            piece_id=piece.id,
+            where=piece.label,
+            scene_title=titles[last.scene_id] if last else "",
+            exposure_id=last.id if last else None,
+            bracket_id=last.bracket_id if last else None,
+            n_text=as_developed(last.n, off) if last else "",
+            part_text=part_text(last) if last else "",
+            judgement=judged.get(piece.id),
+        )
+
+    return tuple(line(each) for each in found)

@@ -1,0 +1,87 @@
+"""Scenes as they are shown."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.api.acting import now
+from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.core.film.judgement import showed
+from emulsa.core.light.reading_text import reading_text
+from emulsa.core.line.carry_out import line_of
+from emulsa.core.outing.record import Outing
+from emulsa.core.scene.plan import meter_set
+from emulsa.core.scene.record import Scene
+from emulsa.core.scene.solve import Solution, solved
+from emulsa.core.versions import version_of
+from emulsa.store import exposures, films, outings, preferences, runs, scenes
+from emulsa.store.database import Connection
+
+
+@dataclass(frozen=True)
+class SceneView:
+    """A scene and its version, what was exposed on it, and its readings as lines to edit and in
+    words (``said``).
+
+    ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
+    spent here, when its price is known; ``outing`` the day it belongs to.
+    """
+
+    scene: Scene
+    version: str
+    exposures: list[ExposureView]
+    lines: dict[str, str]
+    said: dict[str, str]
+    showed: list[str]
+    cost: float | None
+    outing: Outing | None
+
+
+@dataclass(frozen=True)
+class KeptScene:
+    """A scene as it was kept, its version, and its readings as lines to edit and in words."""
+
+    scene: Scene
+    version: str
+    lines: dict[str, str]
+    said: dict[str, str]
+
+
+def scene_view(db: Connection, scene: Scene) -> SceneView:
+    """A scene and its exposures, latest first."""
+    found = exposures.of_scene(db, scene.id)
+    places = exposures.places(db, [each.id for each in found])
+    given = [in_words(each, places[each.id]) for each in found]
+    seen = runs.of_scene(db, scene.revisits) if scene.revisits else []
+    costs = [each.cost for each in given if each.cost is not None]
+    return SceneView(
+        scene,
+        version_of(scene),
+        given,
+        lines(db, scene),
+        _said(scene),
+        [showed(each) for each in seen],
+        sum(costs) if costs else None,
+        outings.outing(db, scene.outing_id),
+    )
+
+
+def kept(db: Connection, scene: Scene) -> KeptScene:
+    return KeptScene(scene, version_of(scene), lines(db, scene), _said(scene))
+
+
+def lines(db: Connection, scene: Scene) -> dict[str, str]:
+    """The scene's readings as one types them."""
+    said = preferences.preferences(db).time_iso
+    meter = meter_set(scene, scenes.kit_of(db, scene), said)
+    return {each.id: line_of(each, meter) for each in scene.readings}
+
+
+def _said(scene: Scene) -> dict[str, str]:
+    return {each.id: reading_text(each.reading) for each in scene.readings}
+
+
+def solution(db: Connection, scene: Scene) -> Solution:
+    """A scene worked out with the kit as it is now."""
+    recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
+    return solved(scene, scenes.kit_of(db, scene), recipe, now())

@@ -1,0 +1,139 @@
+"""Runs: film put into one, how it went, developed, or taken out again while it is dry."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Annotated
+
+from emulsa.core.chemistry.film_area import rolls as rolls_of
+from emulsa.core.darkroom.areas import Areas, roll_count
+from emulsa.core.darkroom.plan import check_room, places_together
+from emulsa.core.darkroom.run import Run, Went
+from emulsa.core.development import temperature
+from emulsa.core.errors import Impossible
+from emulsa.core.film.moves import Gone, Outcome, move
+from emulsa.core.film.pieces import Piece
+from emulsa.core.film.rolls import Roll, Strip, frames_in, is_out, strip_text
+from emulsa.core.kit.darkroom import Bottle, Tank, charged, used_up
+from emulsa.core.limits import Id, Length
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RunBeginning:
+    """A run and the film that goes into it; a strip goes whole."""
+
+    run: Run
+    piece_ids: Annotated[tuple[Id, ...], Length("Pieces of film in a run", 1, 500)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class OnRolls:
+    """The rolls that film of a run is on: each with its strips and all its frames."""
+
+    rolls: Mapping[str, Roll]
+    strips: Mapping[str, Sequence[Strip]]
+    frames: Mapping[str, Sequence[Piece]]
+
+    def strips_with(self, pieces: Sequence[Piece]) -> list[tuple[Roll, Strip]]:
+        """The strips these pieces lie on."""
+        ids = {each.id for each in pieces}
+        return [
+            (self.rolls[roll_id], strip)
+            for roll_id in dict.fromkeys(each.roll_id for each in pieces if each.roll_id)
+            for strip in self.strips[roll_id]
+            if any(each.id in ids for each in frames_in(strip, self.frames[roll_id]))
+        ]
+
+
+def begin(
+    run: Run,
+    pieces: Sequence[Piece],
+    on_rolls: OnRolls,
+    tank: Tank | None,
+    bottles: Sequence[Bottle],
+    areas: Areas,
+    at: str,
+) -> Outcome:
+    """Film into a run: of one kind, strips whole, no more than the tank holds, no spent bottle."""
+    if len({each.film_id for each in pieces}) > 1:
+        raise Impossible(
+            "Different films never share a run; begin one for each.", field="piece_ids"
+        )
+    _strips_whole(pieces, on_rolls)
+    if run.temperature_c is not None:
+        temperature.allowed(run.temperature_c, "run.temperature_c")
+    if tank is not None:
+        places = places_together(areas.sheets_in2(pieces), roll_count(pieces))
+        check_room(tank, places, "piece_ids")
+    for bottle in bottles:
+        if said := used_up(bottle):
+            raise Impossible(said, field="run.bottle_ids")
+    begun = replace(run, begun_at=at, developed_at="", went=None)
+    return Outcome(
+        says=f"set up run {run.name}",
+        kept=(begun,),
+        moved=tuple(move(each, "start_run", at, run.name, run_id=run.id) for each in pieces),
+    )
+
+
+def keep_course(run: Run, went: Went) -> Outcome:
+    """How a run went by its clock."""
+    return Outcome(says=f"keep how run {run.name} went", kept=(replace(run, went=went),))
+
+
+def developed(
+    run: Run,
+    pieces: Sequence[Piece],
+    on_rolls: OnRolls,
+    bottles: Sequence[Bottle],
+    areas: Areas,
+    at: str,
+) -> Outcome:
+    """Out of the developer and fixed: its film is developed, its bottles have done so much more.
+
+    Frames of its strips that were never exposed are developed with them, and blank.
+    """
+    label = f"mark run {run.name} developed"
+    if run.developed_at:
+        return Outcome(says=label)
+    spent = rolls_of(areas.in2(pieces))
+    blank = [
+        move(each, "skip", at, run.name)
+        for roll, strip in on_rolls.strips_with(pieces)
+        for each in frames_in(strip, on_rolls.frames[roll.id])
+        if each.state == "loaded"
+    ]
+    done = [move(each, "develop", at, run.name, in_place=False) for each in pieces]
+    return Outcome(
+        says=label,
+        kept=(replace(run, developed_at=at), *(charged(each, spent) for each in bottles)),
+        moved=(*done, *blank),
+    )
+
+
+def leave(run: Run, pieces: Sequence[Piece], at: str) -> Outcome:
+    """All film out of a run before it meets the developer."""
+    return Outcome(
+        says=f"cancel run {run.name}",
+        moved=tuple(move(each, "leave_run", at, run.name, run_id=None) for each in pieces),
+        gone=(Gone(kind=Run, id=run.id),),
+    )
+
+
+def _strips_whole(pieces: Sequence[Piece], on_rolls: OnRolls) -> None:
+    """A strip hangs together: all of its exposed frames go into the run, or none."""
+    chosen = {each.id for each in pieces}
+    for roll, strip in on_rolls.strips_with(pieces):
+        if not is_out(roll, strip):
+            raise Impossible(f"Finish roll {roll.number} first.", field="piece_ids")
+        exposed = {
+            each.id
+            for each in frames_in(strip, on_rolls.frames[roll.id])
+            if each.state == "exposed"
+        }
+        if not exposed <= chosen:
+            raise Impossible(
+                f"The frames of {strip_text(roll, strip)} hang together; put all of them in.",
+                field="piece_ids",
+            )

@@ -1,0 +1,67 @@
+"""The one developing time: what a negative asks of its recipe, each cause once.
+
+Scene, film, darkroom, runs, the evening, papers and tables all ask here, so that the same piece of
+film has the same minutes everywhere. What N was planned and how far the exposure was off are kept
+apart and added up here alone.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.core.development.choice import Choice
+from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.time import DevelopmentAnswer, DevelopmentRequest, development
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Negative:
+    """What a piece of film brings to its development.
+
+    ``n`` is the N that was planned; ``error_stops`` how far its exposure was off (+ over);
+    ``rated_ei`` what it was shot at, if that is known; ``reciprocity_change`` what the film's long
+    time asks; ``choice`` what was decided over all of it.
+    """
+
+    n: float = 0.0
+    error_stops: float = 0.0
+    rated_ei: float | None = None
+    reciprocity_change: float = 1.0
+    choice: Choice = Choice()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Tankful:
+    """What it is developed in: the bath's temperature (empty: the recipe's own), what is added for
+    an old developer, and whether the tank never stands still."""
+
+    temperature_c: float | None = None
+    age_change: float = 1.0
+    rotary: bool = False
+
+
+def developing_time(
+    negative: Negative, own_ei: float, recipe: Recipe, tankful: Tankful = Tankful()
+) -> DevelopmentAnswer:
+    """Minutes for a negative of a film with this EI of its own; the errors of ``development``.
+
+    >>> from emulsa.core.development.recipes import Point
+    >>> recipe = Recipe(points=(Point(n=-2, minutes=5.5), Point(n=-1, minutes=6.5)))
+    >>> developing_time(Negative(n=-1, error_stops=1), 100, recipe).minutes_text
+    '5 min 30 s'
+    """
+    return development(
+        DevelopmentRequest(
+            recipe=recipe,
+            n=negative.n,
+            temperature_c=tankful.temperature_c,
+            ei=own_ei,
+            rated_ei=negative.rated_ei,
+            error_stops=negative.error_stops,
+            reciprocity_change=negative.reciprocity_change,
+            rotary=tankful.rotary,
+            age_change=tankful.age_change,
+            own_minutes=negative.choice.minutes,
+            reason=negative.choice.reason,
+        )
+    )

@@ -1,0 +1,110 @@
+"""Film that can be exposed now: sides by number, then the frames that come next on loaded rolls."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+
+from emulsa.core.film.pieces import Piece
+from emulsa.core.film.rolls import Roll, in_the_gate, rated
+from emulsa.core.film.states import State
+from emulsa.core.kit.films import Film
+from emulsa.core.logged.record import Shot
+
+SHARE_SLACK = 1e-3  # thirds of a multiple exposure add up in spite of their last digit
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Ready:
+    """A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
+
+    ``in_gate``: it can take it now; frames further on a roll wait their turn. ``rated_ei`` is what
+    its roll is shot at; of a sheet each has its own.
+    """
+
+    piece_id: str
+    where: str
+    film_id: str
+    film_name: str
+    state: State
+    share_given: float
+    share_left: float
+    roll_number: int | None
+    in_gate: bool
+    rated_ei: float | None
+    doubt: str
+
+
+def ready(
+    sheets: Iterable[Piece],
+    frames: Mapping[str, Sequence[Piece]],
+    rolls: Iterable[Roll],
+    films: Mapping[str, Film],
+    shots: Mapping[str, Sequence[Shot]],
+) -> tuple[Ready, ...]:
+    """Everything loaded or exposed in a holder, and on each roll in a camera from the last exposed
+    frame on."""
+    found: list[tuple[Piece, Roll | None]] = [(each, None) for each in sorted(sheets, key=_by_side)]
+    found += [
+        (frame, roll)
+        for roll in rolls
+        if roll.place == "camera"
+        for frame in frames.get(roll.id, ())
+        if (frame.frame or 0) >= roll.next_frame - 1
+    ]
+    return tuple(
+        _ready(piece, roll, films[piece.film_id], shots.get(piece.id, ()))
+        for piece, roll in found
+        if piece.state in ("loaded", "exposed")
+    )
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Fitting:
+    """Film an exposure on one kind of film can go onto: ``now`` what can take it as it stands, what
+    is begun first; ``unexposed`` every unexposed piece in its order, as a bracket winds on through
+    them; ``taken`` what is exposed already, and is named only when it happened."""
+
+    now: tuple[Ready, ...]
+    unexposed: tuple[Ready, ...]
+    taken: tuple[Ready, ...]
+
+
+def fitting(found: Iterable[Ready], film_id: str, share: float) -> Fitting:
+    """What of this film an exposure, or a share of a multiple one, can go onto."""
+    own = [each for each in found if each.film_id == film_id]
+    unexposed = tuple(each for each in own if each.state == "loaded")
+    begun = [each for each in own if each.state == "exposed" and each.in_gate]
+    open_ = [each for each in begun if share < 1 and each.share_left >= share - SHARE_SLACK]
+    now = [*sorted(open_, key=lambda each: -each.share_given), *(e for e in unexposed if e.in_gate)]
+    return Fitting(
+        now=tuple(now),
+        unexposed=unexposed,
+        taken=tuple(each for each in begun if each not in open_),
+    )
+
+
+def _ready(piece: Piece, roll: Roll | None, film: Film, shots: Sequence[Shot]) -> Ready:
+    given = math.fsum(each.share for each in shots)
+    doubt = ""
+    if roll is not None and not roll.advanced:
+        doubt = f"Roll {roll.number} was not yet seen to move; turn the crank and watch it."
+    return Ready(
+        piece_id=piece.id,
+        where=piece.label,
+        film_id=piece.film_id,
+        film_name=film.name,
+        state=piece.state,
+        share_given=given,
+        share_left=max(0.0, round(1 - given, 6)),
+        roll_number=roll.number if roll else None,
+        in_gate=roll is None
+        or in_the_gate(roll, piece.frame or 0, exposed=piece.state == "exposed"),
+        rated_ei=rated(roll, film.exposure_index) if roll else None,
+        doubt=doubt,
+    )
+
+
+def _by_side(piece: Piece) -> tuple[int, str]:
+    return int(piece.label[:-1]), piece.label[-1]

@@ -1,0 +1,27 @@
+"""A picture attached to an exposure: its record. The file lies beside the data."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.limits import Id, Label, Length, Note, Within
+
+PictureName = Annotated[str, Length("A picture's name", 1, 120)]
+PictureType = Literal["image/jpeg", "image/png", "image/tiff"]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Attachment:
+    """A picture: its name as it came, what it is, and the digest its file is named by."""
+
+    id: Id
+    exposure_id: Id
+    name: PictureName
+    media_type: PictureType
+    bytes: Annotated[int, Within("A picture's size", 1, 2**40, "bytes")]
+    width: Annotated[int, Within("A picture's width", 1, 1_000_000)]
+    height: Annotated[int, Within("A picture's height", 1, 1_000_000)]
+    digest: Annotated[str, Length("A picture's digest", 64, 64)]
+    added_at: Label
+    note: Note = ""

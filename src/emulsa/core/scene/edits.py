@@ -1,0 +1,353 @@
+"""Editing a scene: everything one can change before a subject, each a small edit of its own.
+
+The line one types, a pin that is dragged, a word of the sentence and a second opinion all say what
+they change by these, so that the same change means the same whichever way it came.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, replace
+from typing import Annotated, Any, Literal
+
+from emulsa.core.corrections.aperture_choice import Depth
+from emulsa.core.corrections.bellows import Focus
+from emulsa.core.corrections.filters import Light
+from emulsa.core.corrections.movement import Movement
+from emulsa.core.data.contrast import Subject
+from emulsa.core.errors import Missing
+from emulsa.core.exposing.request import High
+from emulsa.core.exposing.schools import School
+from emulsa.core.light.marks import ApertureMark, typed_aperture
+from emulsa.core.light.meters import Reading
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.moments import Moment
+from emulsa.core.scene.record import PINNING, Pin, Scene, SceneReading
+from emulsa.core.tones.development_number import DevelopmentNumber
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Read:
+    """A reading taken, or taken again under the same id; an empty label keeps the one it has."""
+
+    kind: Literal["read"] = "read"
+    id: Id
+    label: Label = ""
+    reading: Reading
+    taken_at: Moment | None = None
+    incident: bool = False
+    through: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Drop:
+    """A reading taken out, with whatever was decided by it."""
+
+    kind: Literal["drop"] = "drop"
+    id: Id
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Describe:
+    """What a reading is of, or how it was taken; what is empty stays."""
+
+    kind: Literal["describe"] = "describe"
+    id: Id
+    incident: bool | None = None
+    through: bool | None = None
+    graduated: bool | None = None
+    subject: Subject | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Place:
+    """A reading pinned to a zone: it decides anew, so a chosen N is let go."""
+
+    kind: Literal["place"] = "place"
+    reading: Id
+    zone: Zone
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlaceBy:
+    """A way of placing for this scene; none leaves it to the pin."""
+
+    kind: Literal["place_by"] = "place_by"
+    school: School | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MarkHigh:
+    """The important highlight and the zone it is wanted on; none leaves it to the brightest."""
+
+    kind: Literal["mark_high"] = "mark_high"
+    reading: Id | None
+    zone: Zone = 8.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MarkLow:
+    """The important shadow; none leaves it to the darkest."""
+
+    kind: Literal["mark_low"] = "mark_low"
+    reading: Id | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetN:
+    """N as chosen; none leaves it to the important highlight."""
+
+    kind: Literal["set_n"] = "set_n"
+    n: DevelopmentNumber | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChooseFilm:
+    """Another film: its own EI and recipe, until others are chosen."""
+
+    kind: Literal["film"] = "film"
+    film_id: Id
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Rate:
+    """The EI the film is rated at here; none is its own."""
+
+    kind: Literal["rate"] = "rate"
+    exposure_index: ExposureIndex | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChooseRecipe:
+    """The recipe it will be developed by; none is the film's first."""
+
+    kind: Literal["recipe"] = "recipe"
+    recipe_id: Id | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChooseLens:
+    """A lens before the film."""
+
+    kind: Literal["lens"] = "lens"
+    lens_id: Id
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChoosePinhole:
+    """A pinhole before the film."""
+
+    kind: Literal["pinhole"] = "pinhole"
+    pinhole_id: Id
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChooseMeter:
+    """The meter readings are taken with; none is the standard's."""
+
+    kind: Literal["meter"] = "meter"
+    meter_id: Id | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChooseFilters:
+    """The filters before the lens, all of them; none takes them off."""
+
+    kind: Literal["filters"] = "filters"
+    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class LightIs:
+    """Daylight or tungsten, for filters that differ in them."""
+
+    kind: Literal["light"] = "light"
+    light: Light
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetAperture:
+    """The aperture to set."""
+
+    kind: Literal["aperture"] = "aperture"
+    aperture: ApertureMark
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetFocus:
+    """Where the lens is focused."""
+
+    kind: Literal["focus"] = "focus"
+    focus: Focus
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetDepth:
+    """How deep it must be sharp; none says nothing."""
+
+    kind: Literal["depth"] = "depth"
+    depth: Depth | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetMovement:
+    """What moves; none says that nothing does."""
+
+    kind: Literal["movement"] = "movement"
+    movement: Movement | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Entitle:
+    """The scene's title and note."""
+
+    kind: Literal["name"] = "name"
+    title: Name
+    note: Note = ""
+
+
+Edit = (
+    Read
+    | Drop
+    | Describe
+    | Place
+    | PlaceBy
+    | MarkHigh
+    | MarkLow
+    | SetN
+    | ChooseFilm
+    | Rate
+    | ChooseRecipe
+    | ChooseLens
+    | ChoosePinhole
+    | ChooseMeter
+    | ChooseFilters
+    | LightIs
+    | SetAperture
+    | SetFocus
+    | SetDepth
+    | SetMovement
+    | Entitle
+)
+Edits = Annotated[tuple[Edit, ...], Length("Edits", 0, 50)]
+
+
+def edited(scene: Scene, edits: Iterable[Edit], at: str) -> Scene:
+    """The scene with the edits carried out in turn; Missing for a reading it does not have."""
+    for edit in edits:
+        scene = CARRY_OUT[type(edit)](scene, edit, at)
+    return scene
+
+
+def _read(scene: Scene, edit: Read, at: str) -> Scene:
+    before = next((each for each in scene.readings if each.id == edit.id), None)
+    label = edit.label or (before.label if before else f"reading {len(scene.readings) + 1}")
+    taken = SceneReading(
+        id=edit.id,
+        label=label,
+        reading=edit.reading,
+        taken_at=edit.taken_at or at,
+        incident=edit.incident,
+        through=edit.through,
+        graduated=before.graduated if before else False,
+        subject=before.subject if before else "",
+    )
+    kept = tuple(taken if each.id == edit.id else each for each in scene.readings)
+    return replace(scene, readings=kept if before else (*scene.readings, taken))
+
+
+def _drop(scene: Scene, edit: Drop, _: str) -> Scene:
+    _known(scene, edit.id)
+    return replace(
+        scene,
+        readings=tuple(each for each in scene.readings if each.id != edit.id),
+        pin=None if scene.pin and scene.pin.reading == edit.id else scene.pin,
+        high=None if scene.high and scene.high.reading == edit.id else scene.high,
+        low=None if scene.low == edit.id else scene.low,
+    )
+
+
+def _describe(scene: Scene, edit: Describe, _: str) -> Scene:
+    _known(scene, edit.id)
+    said = {
+        name: value
+        for name in ("incident", "through", "graduated", "subject")
+        if (value := getattr(edit, name)) is not None
+    }
+    return replace(
+        scene,
+        readings=tuple(
+            replace(each, **said) if each.id == edit.id else each for each in scene.readings
+        ),
+    )
+
+
+def _place(scene: Scene, edit: Place, _: str) -> Scene:
+    """A school that places a tone stays; the placed reading is no longer what decides N."""
+    _known(scene, edit.reading)
+    high = scene.high if scene.high and scene.high.reading != edit.reading else None
+    school = scene.school if scene.school in PINNING else None
+    pin = Pin(reading=edit.reading, zone=edit.zone)
+    return replace(scene, pin=pin, high=high, school=school, n=None)
+
+
+def _place_by(scene: Scene, edit: PlaceBy, _: str) -> Scene:
+    """A school that places a tone finds its own reading; others leave the pin where it is."""
+    pin = None if edit.school in PINNING else scene.pin
+    return replace(scene, school=edit.school, pin=pin, n=None)
+
+
+def _mark_high(scene: Scene, edit: MarkHigh, _: str) -> Scene:
+    if edit.reading is None:
+        return replace(scene, high=None, n=None)
+    _known(scene, edit.reading)
+    return replace(scene, high=High(reading=edit.reading, zone=edit.zone), n=None)
+
+
+def _mark_low(scene: Scene, edit: MarkLow, _: str) -> Scene:
+    if edit.reading is not None:
+        _known(scene, edit.reading)
+    return replace(scene, low=edit.reading)
+
+
+def _film(scene: Scene, edit: ChooseFilm, _: str) -> Scene:
+    return replace(scene, film_id=edit.film_id, exposure_index=None, recipe_id=None)
+
+
+def _known(scene: Scene, reading: str) -> None:
+    if reading not in {each.id for each in scene.readings}:
+        raise Missing("That reading is not in this scene any more.", field="reading")
+
+
+def _simply(*names: str) -> Callable[[Scene, Any, str], Scene]:
+    """An edit that sets the scene's fields of the same names."""
+
+    def carried_out(scene: Scene, edit: Any, _: str) -> Scene:
+        return replace(scene, **{name: getattr(edit, name) for name in names})
+
+    return carried_out
+
+
+CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
+    Read: _read,
+    Drop: _drop,
+    Describe: _describe,
+    Place: _place,
+    PlaceBy: _place_by,
+    MarkHigh: _mark_high,
+    MarkLow: _mark_low,
+    SetN: _simply("n"),
+    ChooseFilm: _film,
+    Rate: _simply("exposure_index"),
+    ChooseRecipe: _simply("recipe_id"),
+    ChooseLens: lambda scene, edit, _: replace(scene, lens_id=edit.lens_id, pinhole_id=None),
+    ChoosePinhole: lambda scene, edit, _: replace(scene, lens_id=None, pinhole_id=edit.pinhole_id),
+    ChooseMeter: _simply("meter_id"),
+    ChooseFilters: _simply("filter_ids"),
+    LightIs: _simply("light"),
+    SetAperture: lambda scene, edit, _: replace(scene, aperture=typed_aperture(edit.aperture)),
+    SetFocus: _simply("focus"),
+    SetDepth: _simply("depth"),
+    SetMovement: _simply("movement"),
+    Entitle: _simply("title", "note"),
+}

@@ -1,0 +1,138 @@
+"""A drafted scene worked out: exposure, development, or what stands in the way."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from emulsa.core.advice import Advice
+from emulsa.core.development.negative import Negative, developing_time
+from emulsa.core.development.time import DevelopmentAnswer
+from emulsa.core.errors import CoreError
+from emulsa.core.exposing.advising.metering import age_text, aged
+from emulsa.core.exposing.answer import ExposureAnswer, Fall
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.logged.record import Planned
+from emulsa.core.moments import between
+from emulsa.core.scene.plan import (
+    falls,
+    high,
+    lacking,
+    placed_reading,
+    placement,
+    placement_text,
+    plan,
+)
+from emulsa.core.scene.record import Scene, SceneKit
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Problem:
+    """Why there is no answer yet: the sentence, and the field it belongs to."""
+
+    code: str
+    message: str
+    field: str | None
+    allowed: Any
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Solution:
+    """A scene worked out; ``plan`` is what an exposure made by it is logged with."""
+
+    scene: Scene
+    falls: tuple[Fall, ...]
+    placement: str
+    placed_reading: str | None
+    high_reading: str | None
+    answer: ExposureAnswer | None
+    plan: Planned | None
+    problem: Problem | None
+    recipe: FilmRecipe | None
+    development: DevelopmentAnswer | None
+    development_problem: str
+    lacking: str
+    aged: tuple[Advice, ...]
+    age_text: str
+
+
+def solved(scene: Scene, kit: SceneKit, recipe: FilmRecipe | None, now: str) -> Solution:
+    """Everything that can be said of a scene as it stands; it never refuses, it says what lacks.
+
+    ``recipe`` is the scene's, or its film's first; ``now`` tells how old the readings are.
+    """
+    request, answer, problem = None, None, None
+    try:
+        request = plan(scene, kit)
+        answer = exposure(request)
+    except CoreError as refusal:
+        problem = Problem(
+            code=refusal.code,
+            message=refusal.message,
+            field=refusal.field,
+            allowed=refusal.allowed,
+        )
+    time, time_problem = _development(answer, request, recipe, kit)
+    marked = high(scene, kit)
+    ages = _ages_s(scene, now)
+    placed = placement(scene, kit) if scene.readings else None
+    return Solution(
+        scene=scene,
+        falls=falls(scene, kit),
+        placement=placement_text(placed) if placed else "",
+        placed_reading=placed_reading(placed) if placed else None,
+        high_reading=marked.reading if marked else None,
+        answer=answer,
+        plan=planned(scene, request, recipe) if answer and request else None,
+        problem=problem,
+        recipe=recipe,
+        development=time,
+        development_problem=time_problem,
+        lacking=lacking(scene, kit),
+        aged=aged(ages, {each.id: each.label for each in scene.readings}),
+        age_text=age_text(ages),
+    )
+
+
+def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -> Planned:
+    """The plan an exposure of this scene is made by, as it stands now."""
+    assert scene.film_id is not None
+    return Planned(
+        request=request,
+        film_id=scene.film_id,
+        recipe_id=recipe.id if recipe else None,
+        lens_id=scene.lens_id,
+        pinhole_id=scene.pinhole_id,
+        filter_ids=scene.filter_ids,
+    )
+
+
+def _ages_s(scene: Scene, now: str) -> dict[str, float]:
+    """Seconds since each reading was taken."""
+    ages = {each.id: between(each.taken_at, now) for each in scene.readings}
+    return {reading: age for reading, age in ages.items() if age is not None}
+
+
+def _development(
+    answer: ExposureAnswer | None,
+    request: ExposureRequest | None,
+    recipe: FilmRecipe | None,
+    kit: SceneKit,
+) -> tuple[DevelopmentAnswer | None, str]:
+    """The time of a negative exposed as the hands can set it, at the recipe's own temperature."""
+    if answer is None or request is None or kit.film is None:
+        return None, ""
+    if recipe is None:
+        return None, f"There is no recipe for {kit.film.name} yet; add one in Kit to see its time."
+    negative = Negative(
+        n=answer.development.n,
+        error_stops=answer.set.error_stops,
+        rated_ei=request.ei,
+        reciprocity_change=answer.development.change,
+    )
+    try:
+        return developing_time(negative, kit.film.exposure_index, recipe.recipe), ""
+    except CoreError as refusal:
+        return None, refusal.message

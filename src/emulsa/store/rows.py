@@ -1,0 +1,170 @@
+"""Records and rows: one upsert and one reader over a dataclass's fields.
+
+A field is a column of its name. Text, numbers and nothing are stored as they are, flags as 0 and 1,
+everything else as JSON by the one encoder. A pair may be two columns (``pairs``), a record within a
+record columns of its own (``within``). What a table is called and how it is ordered stands in
+``records``; a new field of a record needs its column (a migration) and nothing here.
+"""
+
+from __future__ import annotations
+
+import dataclasses
+import json
+import types
+import typing
+from collections.abc import Mapping
+from functools import cache, cached_property
+from sqlite3 import Connection
+from typing import Annotated, Any, Literal, Union, get_args, get_origin
+
+from emulsa.core import wire
+
+Values = Mapping[str, Any]
+Row = Any  # a mapping of columns, as sqlite3.Row is one
+
+
+@dataclasses.dataclass(frozen=True)
+class Table:
+    """A table whose rows are records of one kind, in the order they are shown."""
+
+    name: str
+    kind: Any
+    order: str = "rowid"
+    pairs: Mapping[str, tuple[str, str]] = dataclasses.field(default_factory=dict)
+    within: tuple[str, ...] = ()
+    without: tuple[str, ...] = ()  # fields that are kept in tables of their own
+
+    @cached_property
+    def fields(self) -> dict[str, Any]:
+        """The record's own fields with their types."""
+        hints = typing.get_type_hints(self.kind, include_extras=True)
+        names = (each.name for each in dataclasses.fields(self.kind))
+        return {name: hints[name] for name in names if name not in self.without}
+
+    @cached_property
+    def columns(self) -> tuple[str, ...]:
+        found: list[str] = []
+        for name, kind in self.fields.items():
+            if name in self.pairs:
+                found += self.pairs[name]
+            elif name in self.within:
+                found += (each.name for each in dataclasses.fields(kind))
+            else:
+                found.append(name)
+        return tuple(found)
+
+    def row(self, record: Any) -> dict[str, Any]:
+        """A record as the values of its columns."""
+        found: dict[str, Any] = {}
+        for name, kind in self.fields.items():
+            value = getattr(record, name)
+            if name in self.pairs:
+                found |= dict(zip(self.pairs[name], value, strict=True))
+            elif name in self.within:
+                hints = _hints(kind)
+                found |= {each: _stored(hints[each], getattr(value, each)) for each in hints}
+            else:
+                found[name] = _stored(kind, value)
+        return found
+
+    def record(self, row: Row) -> Any:
+        """A row as the record it was."""
+        return self.kind(**self.values(row))
+
+    def values(self, row: Row) -> dict[str, Any]:
+        """The record's fields out of a row."""
+        found: dict[str, Any] = {}
+        for name, kind in self.fields.items():
+            if name in self.pairs:
+                found[name] = tuple(row[each] for each in self.pairs[name])
+            elif name in self.within:
+                hints = _hints(kind)
+                found[name] = kind(**{each: _read(hints[each], row[each]) for each in hints})
+            else:
+                found[name] = _read(kind, row[name])
+        return found
+
+    @cached_property
+    def upsert(self) -> str:
+        names, slots = ", ".join(self.columns), ", ".join(f":{each}" for each in self.columns)
+        settings = ", ".join(f"{each} = :{each}" for each in self.columns if each != "id")
+        return (
+            f"INSERT INTO {self.name} ({names}) VALUES ({slots})"
+            f" ON CONFLICT (id) DO UPDATE SET {settings}"
+        )
+
+    @cached_property
+    def select(self) -> str:
+        return (
+            f"SELECT {', '.join(f'{self.name}.{each}' for each in self.columns)} FROM {self.name}"
+        )
+
+
+def put(connection: Connection, table: Table, record: Any) -> None:
+    """Insert a record, or make the stored one equal to it."""
+    connection.execute(table.upsert, table.row(record))
+
+
+def one(connection: Connection, table: Table, id_: str | None) -> Any:
+    """The record of this id, or nothing."""
+    row = connection.execute(f"{table.select} WHERE id = :id", {"id": id_}).fetchone()
+    return table.record(row) if row else None
+
+
+def many(
+    connection: Connection, table: Table, rest: str = "", values: Values | None = None
+) -> list[Any]:
+    """Records in their table's order, or as ``rest`` of the statement narrows and orders them."""
+    statement = f"{table.select} {rest or f'ORDER BY {table.order}'}"
+    return [table.record(row) for row in connection.execute(statement, values or {})]
+
+
+def of_ids(
+    connection: Connection, table: Table, column: str, ids: typing.Iterable[str], order: str = ""
+) -> list[Any]:
+    """Records whose column is one of these ids."""
+    return many(
+        connection,
+        table,
+        f"WHERE {table.name}.{column} IN (SELECT value FROM json_each(:ids))"
+        f" ORDER BY {order or table.order}",
+        {"ids": json.dumps(list(ids))},
+    )
+
+
+def delete(connection: Connection, table: Table, id_: str) -> None:
+    connection.execute(f"DELETE FROM {table.name} WHERE id = :id", {"id": id_})
+
+
+@cache
+def _hints(kind: Any) -> dict[str, Any]:
+    return typing.get_type_hints(kind, include_extras=True)
+
+
+def _stored(kind: Any, value: Any) -> Any:
+    how = _how(kind)
+    if value is None or how == "plain":
+        return value
+    return int(value) if how == "flag" else wire.dumps(value)
+
+
+def _read(kind: Any, value: Any) -> Any:
+    how = _how(kind)
+    if value is None or how == "plain":
+        return value
+    return bool(value) if how == "flag" else wire.decode(kind, json.loads(value))
+
+
+@cache
+def _how(kind: Any) -> Literal["plain", "flag", "json"]:
+    """How a field of a type is stored."""
+    if get_origin(kind) is Annotated:
+        return _how(get_args(kind)[0])
+    if get_origin(kind) in (Union, types.UnionType):
+        # a mark is text and a free number a number: both at once need JSON to stay apart
+        inner = {_how(each) for each in get_args(kind) if each is not type(None)}
+        plain = [each for each in get_args(kind) if each is not type(None)]
+        return inner.pop() if len(plain) == 1 else "json"
+    if kind is bool:
+        return "flag"
+    return "plain" if kind in (str, int, float) or get_origin(kind) is Literal else "json"

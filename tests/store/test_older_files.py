@@ -1,0 +1,173 @@
+"""Files of older versions: brought up whole, with nothing lost and everything still undone."""
+
+from pathlib import Path
+
+import pytest
+
+from emulsa.store import database, exposures, films, journal, kit, log, pieces
+from emulsa.store.transactions import transaction
+from tests.databases import redo, undo
+
+
+def of_version(version: int, folder: Path) -> database.Connection:
+    """A new file as a version left it, its triggers laid."""
+    old = database.connect(folder / "old.sqlite3")
+    for number, script in database.migrations()[:version]:
+        with transaction(old):
+            for statement in database.statements(script):
+                old.execute(statement)
+            old.execute(f"PRAGMA user_version = {number}")
+    with transaction(old):
+        journal.install(old)
+    return old
+
+
+# A file as the second version wrote it: film in holder 7, a scene to expose it on.
+SECOND = """
+INSERT INTO film (id, name, exposure_index, textural_low, textural_high, note)
+    VALUES ('f', 'Old 100', 64, 2, 8, '');
+INSERT INTO holder (id, number, note) VALUES ('h', 7, '');
+INSERT INTO outing (id, title, day, place, conditions, note)
+    VALUES ('o', 'Old outing', '2025-05-01', '', '', '');
+INSERT INTO scene (id, outing_id, title, note, film_id, focus)
+    VALUES ('c', 'o', 'Old scene', '', 'f', '{}')
+"""
+SECOND_TABLES = (
+    "film recipe camera lens pinhole filter meter holder sheet outing scene reading scene_filter"
+    " exposure preference"
+).split()
+
+
+def test_sheets_of_an_older_file_keep_their_story(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Sheets and exposures of the second version become pieces with steps, found in the log; what
+    was done to them then is still undone one by one."""
+    with monkeypatch.context() as then:
+        then.setattr(journal, "JOURNALED", SECOND_TABLES)
+        old = of_version(2, tmp_path)
+    with transaction(old):
+        for statement in SECOND.split(";"):
+            old.execute(statement)
+    with journal.action(old, "loaded", "then"):
+        old.execute("INSERT INTO sheet VALUES ('s', 'f', 'h', 'B', 'loaded', 'then')")
+    with journal.action(old, "exposed", "then"):
+        old.execute("UPDATE sheet SET state = 'exposed'")
+        old.execute(
+            "INSERT INTO exposure (id, scene_id, sheet_id, exposed_at, aperture, seconds,"
+            " error_stops, n, development_change, request, answer, core_version, note) VALUES"
+            " ('e', 'c', 's', '2025-05-01T10:00:00.000Z', '\"32\"', 2, 0, -1, 1,"
+            " '{\"ei\": 64}', '{}', '0.1.0', 'wind')"
+        )
+    database.migrate(old)
+    sheet = pieces.piece(old, "s")
+    assert sheet is not None
+    assert (sheet.label, sheet.state, sheet.in_place) == ("7B", "exposed", True)
+    assert [each.move for each in pieces.steps(old, "s")] == ["load", "expose"]
+    (line,) = log.page(old, log.Sought(text="wind old"))
+    assert (line.where, line.film_name, line.aperture) == ("7B", "Old 100", "32")
+    undo(old)
+    sheet = pieces.piece(old, "s")
+    assert sheet is not None
+    assert sheet.state == "loaded"
+    assert log.page(old, log.Sought()) == []
+    undo(old)
+    assert pieces.piece(old, "s") is None
+    redo(old)
+    redo(old)
+    assert len(log.page(old, log.Sought(text="wind"))) == 1
+    old.close()
+
+
+def test_an_older_file_is_brought_up_to_date(tmp_path: Path) -> None:
+    """Data written by the first version is read by this one, and its old actions still undo."""
+    old = of_version(1, tmp_path)
+    with journal.action(old, "a film", "then"):
+        old.execute(
+            "INSERT INTO film VALUES ('f', 'Old 100', 100, 2, 8, NULL, ''),"
+            " ('g', 'Old 50', 50, 2, 8, NULL, '')"
+        )
+    with journal.action(old, "a film less", "then"):
+        old.execute("DELETE FROM film WHERE id = 'g'")
+    assert database.migrate(old) == database.migrations()[-1][0]
+    assert [(each.name, each.price, each.archived) for each in films.films(old)] == [
+        ("Old 100", None, False)
+    ]
+    undo(old)
+    assert [each.name for each in films.films(old)] == ["Old 100", "Old 50"]
+    undo(old)
+    assert films.films(old) == []
+    old.close()
+
+
+# A file as the fifth version wrote it, with a sheet for every exposure.
+FIFTH = SECOND.replace("INSERT INTO holder (id, number, note) VALUES ('h', 7, '')", "SELECT 1")
+METERS = """
+INSERT INTO meter (id, name, calibration, iso, note) VALUES
+    ('m', 'Meter', '{}', 400, ''), ('unsaid', 'Another', '{}', 100, '')
+"""
+
+
+def logged(
+    old: database.Connection, id_: str, error: float, n: float, planned: float | None
+) -> None:
+    """An exposure as the fifth version logged it: its N moved by the error."""
+    answer = "{}" if planned is None else f'{{"development": {{"n": {planned}}}}}'
+    old.execute(
+        "INSERT INTO piece (id, film_id, label, state, loaded_at, in_place)"
+        f" VALUES ('{id_}-film', 'f', '', 'exposed', '', 0)"
+    )
+    old.execute(
+        "INSERT INTO exposure (id, scene_id, piece_id, exposed_at, aperture, seconds, error_stops,"
+        " n, development_change, request, answer, core_version, note)"
+        " VALUES (:id, 'c', :piece, '', '\"32\"', 2, :error, :n, 1, '{}', :answer, '', '')",
+        {"id": id_, "piece": f"{id_}-film", "error": error, "n": n, "answer": answer},
+    )
+
+
+def test_the_planned_n_is_told_from_the_error_again(tmp_path: Path) -> None:
+    """N−1 planned and a stop over was kept as N−2, and the error was taken off once more: as for
+    N−3. What was typed over it stays as it was typed, what has no plan stays as it is."""
+    old = of_version(5, tmp_path)
+    with transaction(old):
+        for statement in FIFTH.split(";"):
+            old.execute(statement)
+        old.execute(METERS)
+        logged(old, "brought-in", 1, -2, -1)
+    with journal.action(old, "exposed", "then"):
+        logged(old, "over", 1, -2, -1)
+        logged(old, "under", -0.5, 0.5, 0)
+        logged(old, "as-planned", 0.2, -1, -1)
+        logged(old, "far", 5, -5, -2)
+        logged(old, "no-plan", 1, -2, None)
+        logged(old, "typed", 1, -2, -1)
+    with journal.action(old, "typed over", "then"):
+        old.execute("UPDATE exposure SET n = 1 WHERE id = 'typed'")
+    database.migrate(old)
+
+    def kept() -> dict[str, float]:
+        return {row["id"]: row["n"] for row in old.execute("SELECT id, n FROM exposure")}
+
+    planned = {
+        "brought-in": -1,
+        "over": -1,
+        "under": 0,
+        "as-planned": -1,
+        "far": -2,
+        "no-plan": -2,
+        "typed": 1,
+    }
+    assert kept() == planned
+    over = exposures.exposure(old, "over")
+    assert over is not None
+    assert (over.n, over.error_stops) == (-1, 1)
+    undo(old)
+    assert kept() == {**planned, "typed": -1}  # as it was planned, before anything was typed
+    undo(old)
+    assert kept() == {"brought-in": -1}
+    redo(old)
+    redo(old)
+    assert kept() == planned
+    meters = [(each.id, each.iso, each.held_stops) for each in kit.everything(old)["meters"]]
+    assert meters == [("unsaid", None, 0), ("m", 400, 0)]
+    old.close()

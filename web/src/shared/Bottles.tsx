@@ -1,0 +1,41 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { kitQuery } from "../api/queries";
+
+/** The bottles a run uses up: those that serve run after run, until others are ticked. */
+export function useBottles() {
+  const kit = useQuery(kitQuery).data;
+  const all = (kit?.bottles ?? []).filter((each) => !each.archived);
+  const [taken, setTaken] = useState<Record<string, boolean>>({});
+  const chosen = all.filter((each) => taken[each.id] ?? kit?.reused.includes(each.kind));
+  const take = (id: string, wanted: boolean) => setTaken({ ...taken, [id]: wanted });
+  return { all, chosen, take };
+}
+
+/** The bottles there are, ticked when they are used. */
+export function Bottles({ bottles }: { bottles: ReturnType<typeof useBottles> }) {
+  if (bottles.all.length === 0) return null;
+  return (
+    <Flex as="fieldset" columnGap="5" wrap="wrap">
+      <Box as="legend" srOnly>
+        Bottles that are used up
+      </Box>
+      {bottles.all.map((each) => (
+        <Box as="label" key={each.id} display="flex" gap="2" alignItems="center" minHeight="44px">
+          <input
+            type="checkbox"
+            checked={bottles.chosen.includes(each)}
+            onChange={(event) => bottles.take(each.id, event.target.checked)}
+          />
+          {each.name}
+          <Box as="span" color="ink2" fontSize="14px">
+            {each.capacity_rolls == null
+              ? each.kind
+              : `${each.used_rolls} of ${each.capacity_rolls} rolls`}
+          </Box>
+        </Box>
+      ))}
+    </Flex>
+  );
+}

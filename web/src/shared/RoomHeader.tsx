@@ -1,0 +1,81 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { Moon, Sun, Undo2 } from "lucide-react";
+import type { ReactNode } from "react";
+import { Button } from "../components/Button";
+import { setLight, useLight } from "../theme/light";
+import { useJournal } from "./journal";
+
+/** The room's title, what is special to it, undo, and the light. */
+export function RoomHeader({
+  title,
+  sub,
+  children,
+}: {
+  title: ReactNode;
+  sub?: ReactNode;
+  children?: ReactNode;
+}) {
+  const light = useLight();
+  const { reach, undo, busy } = useJournal();
+  const last = reach?.undo;
+  const Icon = light === "day" ? Moon : Sun;
+  return (
+    <Flex
+      as="header"
+      align="center"
+      gap={{ base: "2", md: "4" }}
+      paddingInline={{ base: "4", md: "6" }}
+      minHeight={{ base: "48px", md: "56px" }}
+      borderBottom="1px solid"
+      borderColor="line"
+      background="sheet"
+    >
+      <Box
+        as="h1"
+        fontSize={{ base: "17px", md: "19px" }}
+        fontWeight={650}
+        minWidth="0"
+        overflow="hidden"
+        textOverflow="ellipsis"
+        whiteSpace="nowrap"
+      >
+        {title}
+      </Box>
+      {sub && (
+        <Box
+          color="ink2"
+          display={{ base: "none", md: "block" }}
+          whiteSpace="nowrap"
+          overflow="hidden"
+          textOverflow="ellipsis"
+        >
+          {sub}
+        </Box>
+      )}
+      <Box flex="1" />
+      {children}
+      <Button
+        variant="quiet"
+        paddingInline="2"
+        disabled={!last || busy}
+        title={last ? `Undo: ${last.label} (u)` : "Nothing to undo"}
+        aria-label={last ? `Undo: ${last.label}` : "Nothing to undo"}
+        onClick={undo}
+      >
+        <Undo2 size={20} aria-hidden />
+        <Box as="span" display={{ base: "none", md: "inline" }}>
+          Undo
+        </Box>
+      </Button>
+      <Button
+        variant="quiet"
+        paddingInline="2"
+        aria-label={light === "day" ? "Change to dusk light" : "Change to day light"}
+        title={light === "day" ? "Day light; change to dusk" : "Dusk light; change to day"}
+        onClick={() => setLight(light === "day" ? "dusk" : "day")}
+      >
+        <Icon size={20} aria-hidden />
+      </Button>
+    </Flex>
+  );
+}

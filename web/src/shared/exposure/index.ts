@@ -1,0 +1,2 @@
+export { ExposureSheet } from "./ExposureSheet";
+export { JudgeSheet, type Negative } from "./JudgeSheet";
