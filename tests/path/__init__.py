@@ -1,0 +1,1 @@
+"""The whole path through the service: metered, logged, waiting, planned, run, on paper."""
