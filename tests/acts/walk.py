@@ -1,0 +1,483 @@
+"""A season of work at random: every kind of act, asked for by what there is at the moment.
+
+``drawn`` makes a request of a kind from the state of the folder; many are refused, as they would be
+for a hand that is mistaken. ``work`` goes on until so many acts were done.
+"""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
+from io import BytesIO
+from random import Random
+from typing import Any
+
+from PIL import Image
+
+from emulsa.api.views.scenes import solution
+from emulsa.core import wire
+from emulsa.core.film.formats import SheetFormat
+from emulsa.store import kit, outings, preferences, records, rows, scenes
+from tests.acts.doing import ACTS, Answer, Hands, Request
+
+Json = dict[str, Any]
+KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "lens"} | {
+    "pinholes": "pinhole",
+    "filters": "filter",
+    "meters": "meter",
+    "formats": "sheet_format",
+    "tanks": "tank",
+    "lines": "line",
+    "bottles": "bottle",
+    "powders": "powder",
+}
+# What the film goes through comes often; what is done once in a life seldom.
+WEIGHTS = {
+    "exposures.log": 8,
+    "holders.load": 5,
+    "rolls.load": 3,
+    "runs.begin": 4,
+    "runs.developed": 2,
+    "rolls.take_out": 3,
+    "darkroom.judge": 4,
+    "exposures.log_bracket": 3,
+    "scenes.edit": 4,
+    "outings.begin": 2,
+    "holders.put": 2,
+}
+NEVER_YET = 8  # what was not done yet is tried more often
+
+
+class Nothing(Exception):
+    """There is nothing of the kind at the moment."""
+
+
+@dataclass
+class Looking:
+    """A season's dice, and the folder they are thrown over."""
+
+    hands: Hands
+    dice: Random
+    made: int = 0
+
+    def one(self, sql: str) -> Any:
+        """A value of a column, any of them."""
+        found = [row[0] for row in self.hands.db.execute(sql)]
+        if not found:
+            raise Nothing(sql)
+        return self.dice.choice(found)
+
+    def some(self, sql: str, most: int = 3) -> list[Any]:
+        found = [row[0] for row in self.hands.db.execute(sql)]
+        if not found:
+            raise Nothing(sql)
+        return self.dice.sample(found, min(len(found), self.dice.randint(1, most)))
+
+    def new(self, what: str) -> str:
+        self.made += 1
+        return f"{what}-{self.made}"
+
+    def word(self) -> str:
+        return self.dice.choice(["thaw", "icicles", "drum", "winch", "spoil heap", "leat"])
+
+    def record(self, table: Any, id_: str) -> Any:
+        return rows.one(self.hands.db, table, id_)
+
+
+Drawing = Callable[[Looking], Request]
+DRAWN: dict[str, Drawing] = {}
+
+
+def drawn(name: str) -> Callable[[Drawing], Drawing]:
+    def adding(drawing: Drawing) -> Drawing:
+        DRAWN[name] = drawing
+        return drawing
+
+    return adding
+
+
+def work(hands: Hands, dice: Random, acts: int) -> Iterator[tuple[Request, Answer]]:
+    """Requests at random until so many acts were done; each with its answer, refused ones too."""
+    looking, done = Looking(hands, dice), 0
+    weights = {name: NEVER_YET + WEIGHTS.get(name, 1) for name in ACTS}
+    while done < acts:
+        try:
+            name = dice.choices(ACTS, list(weights.values()))[0]
+            request = hands.based(DRAWN[name](looking))
+        except Nothing:
+            continue
+        answer = hands.do(request)
+        done += answer.ok
+        if answer.ok:
+            weights[name] = WEIGHTS.get(name, 1)
+        yield request, answer
+
+
+def _kit_acts(plural: str, singular: str) -> None:
+    table = kit.KINDS[plural]
+
+    @drawn(f"kit.put_{singular}")
+    def put(look: Looking) -> Request:
+        known = _known(look, table)
+        note = {"note": look.word()} if hasattr(known, "note") else {}
+        changed = replace(known, id=look.dice.choice([known.id, look.new(singular)]), **note)
+        return Request(f"kit.put_{singular}", {"id": changed.id}, body=wire.encode(changed))
+
+    @drawn(f"kit.delete_{singular}")
+    def delete(look: Looking) -> Request:
+        made = f"SELECT id FROM {singular} WHERE id GLOB '{singular}-[0-9]*' OR id = 'half'"
+        return Request(f"kit.delete_{singular}", {"id": look.one(made)})
+
+
+def _known(look: Looking, table: Any) -> Any:
+    if table is records.FORMAT:
+        return SheetFormat(id="half", name=look.word(), size_mm=(164, 119))
+    return look.record(table, look.one(f"SELECT id FROM {table.name}"))
+
+
+for _plural, _singular in KITS.items():
+    _kit_acts(_plural, _singular)
+
+
+@drawn("kit.add_recipes")
+def _recipes(look: Looking) -> Request:
+    known = look.record(records.RECIPE, look.one("SELECT id FROM recipe"))
+    pair = [replace(known, id=look.new("recipe"), name=look.word()) for _ in range(2)]
+    return Request("kit.add_recipes", body={"recipes": wire.encode(pair)})
+
+
+@drawn("preferences.put")
+def _preferences(look: Looking) -> Request:
+    known = wire.encode(preferences.preferences(look.hands.db))
+    return Request("preferences.put", body={**known, "after": look.word()})
+
+
+@drawn("stock.put")
+def _stock(look: Looking) -> Request:
+    known = look.record(records.STOCK, look.one("SELECT id FROM stock"))
+    id_ = look.dice.choice([known.id, look.new("box")])
+    changed = replace(known, id=id_, emulsion=look.word())
+    return Request("stock.put", {"id": id_}, body=wire.encode(changed))
+
+
+@drawn("stock.delete")
+def _no_stock(look: Looking) -> Request:
+    full = "SELECT stock_id FROM piece WHERE stock_id IS NOT NULL"
+    box = look.one(f"SELECT id FROM stock WHERE id NOT IN ({full})")
+    return Request("stock.delete", {"id": box})
+
+
+@drawn("holders.put")
+def _holder(look: Looking) -> Request:
+    number = look.dice.randint(1, 12)
+    known = look.hands.db.execute("SELECT id FROM holder WHERE number = ?", [number]).fetchone()
+    id_ = known[0] if known else look.new("holder")
+    body = {"id": id_, "number": number, "note": look.word(), "retired": look.dice.random() < 0.1}
+    return Request("holders.put", {"id": id_}, body=body)
+
+
+@drawn("holders.delete")
+def _no_holder(look: Looking) -> Request:
+    full = "SELECT holder_id FROM piece WHERE holder_id IS NOT NULL"
+    empty = look.one(f"SELECT id FROM holder WHERE id NOT IN ({full})")
+    return Request("holders.delete", {"id": empty})
+
+
+@drawn("holders.load")
+def _load(look: Looking) -> Request:
+    film = look.one("SELECT id FROM film")
+    boxes = look.hands.db.execute(
+        "SELECT id FROM stock WHERE film_id = ? AND format = '4x5'", [film]
+    ).fetchall()
+    box = look.dice.choice([None, *(row[0] for row in boxes)])
+    sides = " ".join(f"{look.dice.randint(1, 8)}{look.dice.choice('AB')}" for _ in range(2))
+    body = {"id": look.new("load"), "film_id": film, "sides": sides, "stock_id": box}
+    return Request("holders.load", body=body)
+
+
+@drawn("holders.unload")
+def _unload(look: Looking) -> Request:
+    side = look.one("SELECT label FROM piece WHERE holder_id IS NOT NULL")
+    return Request("holders.unload", body={"sides": side, "box": look.dice.choice(["", "tin"])})
+
+
+@drawn("outings.put")
+def _outing(look: Looking) -> Request:
+    known = wire.encode(outings.outing(look.hands.db, look.one("SELECT id FROM outing")))
+    id_ = look.dice.choice([known["id"], look.new("outing")])
+    return Request("outings.put", {"id": id_}, body={**known, "id": id_, "title": look.word()})
+
+
+@drawn("outings.delete")
+def _no_outing(look: Looking) -> Request:
+    bare = "SELECT id FROM outing WHERE id NOT IN (SELECT outing_id FROM scene)"
+    return Request("outings.delete", {"id": look.one(bare)})
+
+
+@drawn("outings.begin")
+def _scene(look: Looking) -> Request:
+    body = {"id": look.new("scene"), "title": look.word()}
+    return Request("outings.begin", {"id": look.one("SELECT id FROM outing")}, body=body)
+
+
+@drawn("outings.revisit")
+def _revisit(look: Looking) -> Request:
+    body = {"id": look.new("again"), "scene_id": look.one("SELECT id FROM scene")}
+    return Request("outings.revisit", {"id": look.one("SELECT id FROM outing")}, body=body)
+
+
+@drawn("outings.pack")
+def _pack(look: Looking) -> Request:
+    key = "always:" + look.dice.choice(["Tape measure", "Cable release", "Dark cloth and loupe"])
+    body = {look.dice.choice(["put_in", "taken_out"]): [key]}
+    return Request("outings.pack", {"id": look.one("SELECT id FROM outing")}, body=body)
+
+
+def _any_scene(look: Looking) -> Any:
+    return scenes.scene(look.hands.db, look.one("SELECT id FROM scene"))
+
+
+@drawn("scenes.put")
+def _keep_scene(look: Looking) -> Request:
+    scene = wire.encode(_any_scene(look))
+    return Request("scenes.put", {"id": scene["id"]}, body={**scene, "note": look.word()})
+
+
+@drawn("scenes.delete")
+def _no_scene(look: Looking) -> Request:
+    return Request("scenes.delete", {"id": look.one("SELECT id FROM scene")})
+
+
+@drawn("scenes.edit")
+def _edit(look: Looking) -> Request:
+    scene = _any_scene(look)
+    edits: list[Json] = [
+        {"kind": "read", "id": look.new("reading"), "label": look.word(),
+         "reading": {"kind": "ev", "ev": look.dice.randint(3, 33) / 3}},
+        {"kind": "set_n", "n": look.dice.choice([None, -1, 0, 1])},
+        {"kind": "film", "film_id": look.one("SELECT id FROM film")},
+        {"kind": "aperture", "aperture": look.dice.choice(["16", "22", "32"])},
+    ]  # fmt: skip
+    if scene.readings:
+        reading = look.dice.choice(scene.readings).id
+        edits += [
+            {"kind": "place", "reading": reading, "zone": look.dice.randint(2, 8)},
+            {"kind": "drop", "id": reading},
+        ]
+    return Request("scenes.edit", {"id": scene.id}, body={"edits": look.dice.sample(edits, 2)})
+
+
+def _given(look: Looking, piece: str) -> Json:
+    film = look.hands.db.execute("SELECT film_id FROM piece WHERE id = ?", [piece]).fetchone()[0]
+    fitting = look.hands.db.execute(
+        "SELECT id FROM scene WHERE film_id = ? AND pin IS NOT NULL", [film]
+    ).fetchall()
+    if not fitting:
+        raise Nothing(film)
+    scene = scenes.scene(look.hands.db, look.dice.choice(fitting)[0])
+    assert scene is not None
+    return {
+        "id": look.new("exposure"),
+        "scene_id": scene.id,
+        "piece_id": piece,
+        "plan": wire.encode(solution(look.hands.db, scene).plan),
+        "time": look.dice.choice([None, None, "20 s", "1:10"]),
+        "share": look.dice.choice([1, 1, 1, 0.5]),
+        "happened": look.dice.random() < 0.2,
+        "note": look.word(),
+    }
+
+
+LOADED = """
+    SELECT piece.id FROM piece LEFT JOIN roll ON roll.id = roll_id
+    WHERE state = 'loaded' AND (roll.id IS NULL OR (frame = next_frame AND place = 'camera'))
+"""
+EXPOSED = "SELECT id FROM piece WHERE state = 'exposed'"
+
+
+@drawn("exposures.log")
+def _expose(look: Looking) -> Request:
+    seldom = look.dice.random() < 0.2
+    return Request("exposures.log", body=_given(look, look.one(EXPOSED if seldom else LOADED)))
+
+
+@drawn("exposures.log_bracket")
+def _bracket(look: Looking) -> Request:
+    film = look.one("SELECT film_id FROM piece WHERE state = 'loaded' AND roll_id IS NULL")
+    sheets = look.some(f"{LOADED} AND roll_id IS NULL AND piece.film_id = '{film}'", 3)
+    frames = [{**_given(look, each), "share": 1, "time": None} for each in sheets]
+    for stops, frame in zip((1, 0, -1), frames, strict=False):
+        same = {name: frames[0][name] for name in ("scene_id", "plan")}
+        frame |= {"bracket_stops": stops, **same}
+    return Request("exposures.log_bracket", body={"id": look.new("bracket"), "frames": frames})
+
+
+@drawn("exposures.put_right")
+def _correct(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM exposure WHERE request <> '{}'")
+    time, n = look.dice.choice(["12 s", "40 s"]), look.dice.choice([-1, 0])
+    body = {"aperture": "32", "time": time, "n": n}
+    return Request("exposures.put_right", {"id": id_}, body=body)
+
+
+@drawn("attachments.attach")
+def _attach(look: Looking) -> Request:
+    file = BytesIO()
+    shade = look.dice.randint(0, 255)
+    Image.new("L", (8, 6), shade).save(file, "PNG")
+    exposure = look.one("SELECT id FROM exposure")
+    query = {"exposure_id": exposure, "name": f"{look.word()}.png"}
+    return Request("attachments.attach", {"id": look.new("scan")}, query, file=file.getvalue())
+
+
+@drawn("attachments.delete")
+def _detach(look: Looking) -> Request:
+    return Request("attachments.delete", {"id": look.one("SELECT id FROM attachment")})
+
+
+@drawn("rolls.load")
+def _roll(look: Looking) -> Request:
+    body = {
+        "id": look.new("roll"),
+        "film_id": look.one("SELECT id FROM film"),
+        "format": "6x6",
+        "frames": look.dice.choice([2, 4, 6]),
+        "camera_id": look.one("SELECT id FROM camera"),
+        "exposure_index": look.dice.choice([None, None, 200]),
+    }
+    return Request("rolls.load", body=body)
+
+
+def _a_roll(look: Looking) -> str:
+    return str(look.one("SELECT id FROM roll"))
+
+
+@drawn("rolls.put")
+def _change_roll(look: Looking) -> Request:
+    known = look.record(records.ROLL, _a_roll(look))
+    changed = replace(known, note=look.word())
+    return Request("rolls.put", {"id": known.id}, body=wire.encode(changed))
+
+
+@drawn("rolls.unload")
+def _no_roll(look: Looking) -> Request:
+    return Request("rolls.unload", {"id": _a_roll(look)})
+
+
+@drawn("rolls.advanced")
+def _advanced(look: Looking) -> Request:
+    return Request("rolls.advanced", {"id": look.one("SELECT id FROM roll WHERE advanced = 0")})
+
+
+@drawn("rolls.skip")
+def _skip(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM roll WHERE place = 'camera'")
+    return Request("rolls.skip", {"id": id_})
+
+
+@drawn("rolls.take_out")
+def _take_out(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM roll WHERE place <> 'done'")
+    return Request("rolls.take_out", {"id": id_}, body={"finished": look.dice.random() < 0.5})
+
+
+@drawn("rolls.put_back")
+def _put_back(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM roll WHERE place <> 'camera'")
+    body = {"camera_id": look.one("SELECT id FROM camera")}
+    return Request("rolls.put_back", {"id": id_}, body=body)
+
+
+@drawn("rolls.cut")
+def _cut(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM roll WHERE place <> 'camera'")
+    return Request("rolls.cut", {"id": id_}, body={"after": [look.dice.randint(1, 3)]})
+
+
+@drawn("rolls.weigh")
+def _weigh(look: Looking) -> Request:
+    body = {"frame": look.dice.randint(1, 2), "weight": look.dice.randint(0, 3)}
+    return Request("rolls.weigh", {"id": _a_roll(look)}, body=body)
+
+
+@drawn("rolls.develop_for")
+def _develop_for(look: Looking) -> Request:
+    strip = look.one("SELECT id FROM strip")
+    recipe = look.one(
+        "SELECT recipe.id FROM recipe JOIN roll USING (film_id) JOIN strip ON strip.roll_id ="
+        f" roll.id WHERE strip.id = '{strip}'"
+    )
+    body = {"n": look.dice.choice([-1, 0, 1, None]), "recipe_id": recipe}
+    return Request("rolls.develop_for", {"id": strip}, body=body)
+
+
+@drawn("darkroom.decide_over")
+def _decide(look: Looking) -> Request:
+    choice: Json = look.dice.choice([{}, {"minutes": 9, "reason": look.word()}])
+    body = {"piece_ids": look.some(EXPOSED), "choice": choice, "weight": look.dice.randint(1, 3)}
+    return Request("darkroom.decide_over", body=body)
+
+
+@drawn("darkroom.judge")
+def _judge(look: Looking) -> Request:
+    piece = look.one("SELECT id FROM piece WHERE state IN ('developed', 'judged')")
+    body = {
+        "id": piece,
+        "shadow": look.dice.choice(["none", "thin", "full"]),
+        "highlight": look.dice.choice(["flat", "full", "blocked"]),
+        "best": look.dice.random() < 0.3,
+    }
+    return Request("darkroom.judge", {"id": piece}, body=body)
+
+
+@drawn("runs.begin")
+def _begin(look: Looking) -> Request:
+    film = look.one("SELECT film_id FROM piece WHERE state = 'exposed'")
+    try:
+        waiting = look.some(f"{EXPOSED} AND film_id = '{film}' AND roll_id IS NULL", 4)
+    except Nothing:
+        roll = look.one("SELECT id FROM roll WHERE place = 'done'")
+        waiting = look.some(f"{EXPOSED} AND roll_id = '{roll}'", 4)
+    run = {
+        "id": look.new("run"),
+        "name": look.word(),
+        "recipe_id": look.one(f"SELECT id FROM recipe WHERE film_id = '{film}'"),
+        "minutes": 8,
+        "bottle_ids": look.some("SELECT id FROM bottle", 2),
+    }
+    return Request("runs.begin", body={"run": run, "piece_ids": waiting})
+
+
+OPEN_RUN = "SELECT id FROM run WHERE developed_at = ''"
+
+
+@drawn("runs.keep_course")
+def _went(look: Looking) -> Request:
+    body = {"started_at": look.hands.moment(), "steps": [{"name": "Developer", "seconds": 480}]}
+    return Request("runs.keep_course", {"id": look.one(OPEN_RUN)}, body=body)
+
+
+@drawn("runs.developed")
+def _developed(look: Looking) -> Request:
+    return Request("runs.developed", {"id": look.one(OPEN_RUN)})
+
+
+@drawn("runs.leave")
+def _leave(look: Looking) -> Request:
+    return Request("runs.leave", {"id": look.one(OPEN_RUN)})
+
+
+@drawn("mixing.clearing")
+def _clearing(look: Looking) -> Request:
+    fixer = look.one("SELECT id FROM bottle WHERE kind = 'fixer'")
+    body = {"clearing_s": look.dice.randint(30, 60), "bottle_id": fixer}
+    return Request("mixing.clearing", body=body)
+
+
+@drawn("history.restore")
+def _restore(look: Looking) -> Request:
+    change = look.one(
+        "SELECT id FROM change WHERE after IS NOT NULL AND table_name IN"
+        " ('film', 'lens', 'holder', 'outing', 'scene', 'reading', 'meter', 'exposure', 'piece')"
+    )
+    row = look.hands.db.execute("SELECT record, action_id FROM change WHERE id = ?", [change])
+    record, action = row.fetchone()
+    return Request("history.restore", {"id": record}, body={"action_id": action})
