@@ -268,6 +268,23 @@ def test_an_outing_is_put_right(open_page: Open) -> None:
     expect(page.get_by_text("Thaw, drizzle; 3 °C")).to_be_visible()
 
 
+def test_undo_and_redo_as_fast_as_one_can(open_page: Open, service: Service) -> None:
+    """Three changes; u u u without waiting takes back all of them, U U brings two again."""
+    for title in ("One", "Two", "Three"):
+        kept = service.call("GET", "/api/outings")[0]
+        path = f"/api/outings/outing-quarry?base={kept['version']}"
+        service.call("PUT", path, {**kept["outing"], "title": title})
+    page = open_page("/outing")
+    expect(page.get_by_role("heading", name="Three", level=2)).to_be_visible()
+    for key in "uuu":
+        page.keyboard.press(key)
+    expect(page.get_by_role("heading", name="Third outing", level=2)).to_be_visible()
+    for key in "UU":
+        page.keyboard.press(key)
+    expect(page.get_by_role("heading", name="Two", level=2)).to_be_visible()
+    assert service.call("GET", "/api/outings")[0]["outing"]["title"] == "Two"
+
+
 def test_hands_on_the_keyboard_are_seen(open_page: Open) -> None:
     """Tab reaches the line, the words, every pin, the handle and Expose, each with a visible ring."""
     page = open_page("/scene/scene-pool")

@@ -39,8 +39,9 @@ export function Shell() {
     const rooms = Object.fromEntries(ROOMS.map((room) => [room.key, () => navigate(room.path)]));
     return {
       ...rooms,
-      u: () => void undo(),
-      U: () => void redo(),
+      // a key that is held down means it once
+      u: (event) => void (event.repeat || undo()),
+      U: (event) => void (event.repeat || redo()),
       "?": () => setHelp(true),
     };
   }, [navigate, undo, redo]);

@@ -1,4 +1,4 @@
-import { queryOptions, useQuery } from "@tanstack/react-query";
+import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { act } from "../api/acts";
 import { api, unwrap } from "../api/client";
 import { readsOf } from "../api/reads";
@@ -10,20 +10,30 @@ const journalQuery = queryOptions({
   ...readsOf("/api/journal"),
 });
 
+type Way = "undo" | "redo";
+
+/* One turn after the other: a second u, pressed before the first is done, means what comes after it. */
+let turning = Promise.resolve();
+
 /** What undo and redo would do next, and doing just that: with two hands at once one is undone. */
 export function useJournal() {
+  const client = useQueryClient();
   const reach = useQuery(journalQuery);
   const { write, busy, problem } = useWrite();
-  const turn = async (name: "journal_undo" | "journal_redo", action_id: number | undefined) => {
-    if (action_id === undefined || busy) return;
-    const done = await write(act(name, { body: { action_id } }));
-    if (!done) await reach.refetch(); // another hand was quicker: what comes next is shown
+  const turn = (way: Way) => {
+    turning = turning.then(async () => {
+      const next = client.getQueryData(journalQuery.queryKey)?.[way];
+      if (!next) return;
+      const done = await write(act(`journal_${way}`, { body: { action_id: next.id } }));
+      if (!done) await reach.refetch(); // another hand was quicker: what comes next is shown
+    });
+    return turning;
   };
   return {
     reach: reach.data,
     busy,
     problem,
-    undo: () => turn("journal_undo", reach.data?.undo?.id),
-    redo: () => turn("journal_redo", reach.data?.redo?.id),
+    undo: () => turn("undo"),
+    redo: () => turn("redo"),
   };
 }

@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef } from "react";
 
-export type Keys = Record<string, () => void>;
+export type Keys = Record<string, (event: KeyboardEvent) => void>;
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -21,7 +21,7 @@ export function useKeys(keys: Keys) {
       const act = latest.current[event.key];
       if (act) {
         event.preventDefault();
-        act();
+        act(event);
       }
     };
     window.addEventListener("keydown", pressed);
