@@ -15,7 +15,7 @@ from typing import Any
 from uuid import uuid4
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, ConsoleMessage, Page, Request, expect
 
 from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from emulsa.demo.quarry import build
@@ -133,46 +133,100 @@ def service(running: Service) -> Service:
 Open = Callable[..., Page]
 
 
-@pytest.fixture
-def open_page(browser: Browser, service: Service) -> Iterator[Open]:
-    """Open a room at a size and light; a console error or an outside request fails the test."""
-    problems: list[str] = []
-    contexts = []
+class Pages:
+    """Pages of a worker, used by test after test: a page that is there opens a room in half the
+    time of a new one. What a test leaves in its storage is wiped before the next."""
 
-    def opened(path: str, size: dict[str, int] = WIDE, light: str = "day") -> Page:
+    def __init__(self, browser: Browser, url: str) -> None:
+        self.browser, self.url = browser, url
+        self.kept: dict[bool, Page] = {}
+
+    def page(self, size: dict[str, int], light: str, fresh: bool) -> Page:
+        """A page of this size, in this light, with nothing in its storage. ``fresh``: of its own,
+        for what cannot be taken back."""
         touch = size["width"] < 900
-        context = browser.new_context(
-            viewport=size, has_touch=touch, is_mobile=touch, bypass_csp=False
-        )  # type: ignore[arg-type]
-        contexts.append(context)
-        context.grant_permissions(chromium.GRANTED)
-        context.set_default_timeout(PATIENT_MS)
-        context.add_init_script(f"localStorage.setItem('emulsa-light', '{light}')")
-        context.add_init_script(STILL)
-        page = context.new_page()
-        page.on(
-            "console", lambda said: problems.append(said.text) if said.type == "error" else None
-        )
-        page.on("pageerror", lambda error: problems.append(str(error)))
-        page.on(
-            "request",
-            lambda request: (
-                None
-                if request.url.startswith((service.url, "data:", "blob:"))
-                else problems.append(f"asked outside: {request.url}")
-            ),
-        )
+        page = None if fresh else self.kept.pop(touch, None)
+        if page is None:
+            context = self.browser.new_context(viewport=size, has_touch=touch, is_mobile=touch)  # type: ignore[arg-type]
+            context.grant_permissions(chromium.GRANTED)
+            context.set_default_timeout(PATIENT_MS)
+            context.add_init_script(STILL)
+            page = context.new_page()
+        page.set_viewport_size(size)  # type: ignore[arg-type]
+        page.goto(f"{self.url}/api/health")
+        page.evaluate("light => localStorage.setItem('emulsa-light', light)", light)
+        return page
+
+    def back(self, page: Page) -> None:
+        """A page nobody uses any more."""
+        page.unroute_all()
+        page.mouse.move(0, 0)
+        page.goto(f"{self.url}/api/health")
+        page.evaluate("localStorage.clear(); sessionStorage.clear()")
+        other = self.kept.setdefault(page.viewport_size["width"] < 900, page)  # type: ignore[index]
+        if other is not page:
+            page.context.close()
+
+
+@pytest.fixture(scope="session")
+def pages(browser: Browser, running: Service) -> Pages:
+    """The pages of this worker."""
+    return Pages(browser, running.url)
+
+
+class Heard:
+    """What a page says by itself: errors on its console, and requests to elsewhere."""
+
+    def __init__(self, own: str) -> None:
+        self.own, self.problems = own, list[str]()
+        self.events: dict[Any, Callable[[Any], None]] = {
+            "console": self.console,
+            "pageerror": lambda error: self.problems.append(str(error)),
+            "request": self.request,
+        }
+
+    def console(self, said: ConsoleMessage) -> None:
+        # A refusal is an answer: Chromium reports its status as a console error, which it is not.
+        if said.type == "error" and "the server responded with a status of 4" not in said.text:
+            self.problems.append(said.text)
+
+    def request(self, asked: Request) -> None:
+        if not asked.url.startswith((self.own, "data:", "blob:")):
+            self.problems.append(f"asked outside: {asked.url}")
+
+    def listen(self, page: Page) -> None:
+        for event, hears in self.events.items():
+            page.on(event, hears)
+
+    def leave(self, page: Page) -> None:
+        for event, hears in self.events.items():
+            page.remove_listener(event, hears)
+
+
+@pytest.fixture
+def open_page(pages: Pages, service: Service) -> Iterator[Open]:
+    """Open a room at a size and light; a console error or an outside request fails the test."""
+    heard = Heard(service.url)
+    opened_: list[tuple[Page, bool]] = []
+
+    def opened(
+        path: str, size: dict[str, int] = WIDE, light: str = "day", fresh: bool = False
+    ) -> Page:
+        page = pages.page(size, light, fresh)
+        opened_.append((page, fresh))
+        heard.listen(page)
         page.goto(service.url + path)
         return page
 
-    opened.problems = problems  # type: ignore[attr-defined]
+    opened.problems = heard.problems  # type: ignore[attr-defined]
     yield opened
-    for context in contexts:
-        context.close()
-    # A refusal is an answer: Chromium reports its status as a console error, which it is not.
-    assert [
-        each for each in problems if "the server responded with a status of 4" not in each
-    ] == []
+    for page, fresh in opened_:
+        heard.leave(page)
+        if fresh or page.is_closed():
+            page.context.close()
+        else:
+            pages.back(page)
+    assert heard.problems == []
 
 
 @pytest.fixture

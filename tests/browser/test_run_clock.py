@@ -54,7 +54,7 @@ def run(service: Service) -> Service:
 
 
 def opened(open_page: Open, **more: Any) -> Page:
-    page = open_page("/darkroom", **more)
+    page = open_page("/darkroom", fresh=True, **more)  # what it listens by stays
     page.add_init_script(LISTEN)
     page.reload()
     page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
