@@ -10,7 +10,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
-from emulsa.core.exposing.advising.catalogue import CATALOGUE
+from emulsa.core.data.advice import CATALOGUE
 from emulsa.core.exposing.advising.metering import aged
 from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure
@@ -147,7 +147,13 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
     ),
 }  # fmt: skip
 
-ELSEWHERE = {"reading-old", "minutes-as-seconds", "given-off"}
+# what no exposure by itself can bring about, and where it is tried
+ELSEWHERE = {
+    *("reading-old", "minutes-as-seconds", "given-off"),  # below
+    *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py
+    *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
+    *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py
+}
 
 
 def codes(changes: dict[str, Any]) -> list[str]:

@@ -1,13 +1,14 @@
 """The documents name everything there is."""
 
+import ast
 from pathlib import Path
 
 import pytest
 
 from emulsa import core
 from emulsa.core import operations
+from emulsa.core.data.advice import CATALOGUE
 from emulsa.core.data.bibliography import SOURCES
-from emulsa.core.exposing.advising.catalogue import CATALOGUE
 
 DOCS = Path(__file__).parents[2] / "docs" / "core"
 CORE = Path(core.__file__).parent
@@ -40,3 +41,38 @@ def test_every_folder_has_a_page() -> None:
     for page in folders - {"data"}:
         assert (DOCS / f"{page}.md").exists()
         assert f"({page}.md)" in (DOCS / "README.md").read_text(encoding="utf-8")
+
+
+def test_every_code_of_advice_is_in_the_catalogue() -> None:
+    """What the core can say, and nothing it cannot."""
+    nodes = [
+        node
+        for file in CORE.rglob("*.py")
+        if file != CORE / "data" / "advice.py"
+        for node in ast.walk(ast.parse(file.read_text(encoding="utf-8")))
+    ]
+    given = {
+        word.value.value
+        for call in nodes
+        if isinstance(call, ast.Call) and getattr(call.func, "id", "") == "Advice"
+        for word in call.keywords
+        if word.arg == "code" and isinstance(word.value, ast.Constant)
+    }
+    assert given - set(CATALOGUE) == set()
+    named = {node.value for node in nodes if isinstance(node, ast.Constant)}
+    assert set(CATALOGUE) - named == set()
+
+
+def test_every_range_is_said_once() -> None:
+    """Two ranges of one name would let one door refuse what another takes. A door that needs at
+    least one may say so."""
+    said: dict[tuple[str, ...], list[tuple[str, str]]] = {}
+    for file in sorted(CORE.parent.rglob("*.py")):
+        for call in ast.walk(ast.parse(file.read_text(encoding="utf-8"))):
+            kind = getattr(call.func, "id", "") if isinstance(call, ast.Call) else ""
+            if isinstance(call, ast.Call) and kind in ("Within", "Length"):
+                what, low, high, *unit = map(ast.unparse, call.args)
+                said.setdefault((kind, what, *unit), []).append((low, high))
+    for name, ranges in said.items():
+        assert len(ranges) == len(set(ranges)), f"{name} is said twice"
+        assert len({high for _, high in ranges}) == 1, f"{name} has several ends: {ranges}"

@@ -8,6 +8,7 @@ handler is given the connection only inside, so that none can read before the lo
 
 from __future__ import annotations
 
+import hashlib
 import inspect
 import json
 import re
@@ -385,10 +386,12 @@ def _is_record(kind: Any) -> bool:
 
 
 def _request(route: Route, asked: Asked) -> dict[str, Any]:
-    """The request as it is kept with its act; of a file its size tells enough."""
+    """The request as it is kept with its act; a file by its size and its digest."""
     body: Any = None
     if asked.file is not None:
-        body = {"bytes": asked.file.stat().st_size}
+        with asked.file.open("rb") as file:
+            digest = hashlib.file_digest(file, "sha256").hexdigest()
+        body = {"bytes": asked.file.stat().st_size, "sha256": digest}
     elif route.body is not None:
         try:
             body = json.loads(asked.body)

@@ -17,7 +17,7 @@ from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text, stops_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.limits import Length, Within
+from emulsa.core.limits import Day, Length, SearchText, Within
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_of, planned_text, set_text
@@ -45,7 +45,6 @@ routes = Routes("log", "/api/log")
 PAGE = 60
 Place = Annotated[int, Within("A place in the log", -(2**62), 2**62)]
 Limit = Annotated[int, Within("Lines at once", 1, 200)]
-Day = Annotated[str, Length("A day", 0, 10)]
 
 
 @dataclass(frozen=True)
@@ -125,7 +124,7 @@ class Story:
 class Sought:
     """What is looked for, in the words of the address; empty means everything."""
 
-    text: Annotated[str, Length("The text", 0, 200)] = ""
+    text: SearchText = ""
     film_id: str = ""
     lens_id: str = ""
     pinhole_id: str = ""
@@ -195,7 +194,7 @@ def story(db: Db, id: str) -> Story:  # noqa: A002
 
 
 @routes.question("/{id}/sidecar.xmp", media_type=XMP)
-def xmp(db: Db, id: str, beside: Annotated[str, Length("An id", 0, 64)] = "") -> File:  # noqa: A002
+def xmp(db: Db, id: str, beside: Annotated[str, Length("The one beside", 0, 64)] = "") -> File:  # noqa: A002
     """An XMP sidecar; named after the attached scan it is to lie beside, if one is named."""
     exposure, scene, outing, piece = found(db, id)
     scan = attachments.attachment(db, beside) if beside else None

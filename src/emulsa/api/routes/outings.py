@@ -13,7 +13,7 @@ from emulsa.api.views.done import Done
 from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.limits import Id, Length, Name, Within
+from emulsa.core.limits import Id, Name, SearchText, Within
 from emulsa.core.logged.texts import part_text, set_text
 from emulsa.core.outing.packing import Loaded, Packing, PackItem, packed, packing
 from emulsa.core.outing.record import Outing
@@ -92,7 +92,7 @@ def names(db: Db) -> list[OutingName]:
 
 
 @routes.question("/earlier")
-def earlier(db: Db, text: Annotated[str, Length("The text", 0, 80)] = "") -> list[EarlierView]:
+def earlier(db: Db, text: SearchText = "") -> list[EarlierView]:
     """Scenes one could go back to, latest first."""
     found = []
     for each in scenes.earlier(db, text.strip(), EARLIER_AT_ONCE):

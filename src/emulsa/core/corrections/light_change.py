@@ -14,7 +14,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.corrections.reciprocity import Law, corrected_s, true_error_stops
-from emulsa.core.limits import Length, Seconds, Within
+from emulsa.core.limits import INTERVALS, Seconds, Within
 
 Elapsed = Annotated[float, Within("The time the shutter was open", 0, 1e7, "s")]
 Fading = Annotated[float, Within("The change of light", -10, 10, "stops a minute")]
@@ -41,7 +41,7 @@ class LightChangeRequest:
     """
 
     law: Law
-    intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
+    intervals: Annotated[tuple[Interval, ...], INTERVALS] = ()
     now_metered_s: Seconds
     fading_stops_per_min: Fading = 0.0
 

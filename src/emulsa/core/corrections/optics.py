@@ -15,6 +15,7 @@ from emulsa.core.errors import OutOfRange, Unsound
 from emulsa.core.light.marks import (
     ApertureMark,
     Mark,
+    MarkText,
     Series,
     TimeMark,
     aperture_scale,
@@ -35,7 +36,7 @@ Pupil = Annotated[float, Within("The pupil magnification", 0.2, 5)]
 class MeasuredSpeed:
     """A mark of the shutter and the time it really gives."""
 
-    mark: Annotated[str, Length("A mark", 1, 16)]
+    mark: MarkText
     seconds: Seconds
 
 

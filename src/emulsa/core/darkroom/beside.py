@@ -10,7 +10,7 @@ from typing import Annotated
 from emulsa.core.darkroom.process import TimedStep
 from emulsa.core.data.line import WHERE
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.limits import Length, Within
+from emulsa.core.limits import STEPS, Within
 
 Spans = list[tuple[float, float]]
 
@@ -19,7 +19,7 @@ Spans = list[tuple[float, float]]
 class Going:
     """A run that goes: its steps, and the second its clock shows."""
 
-    steps: Annotated[tuple[TimedStep, ...], Length("Steps", 1, 20)]
+    steps: Annotated[tuple[TimedStep, ...], STEPS]
     at_s: Annotated[float, Within("The clock", 0, 200_000, "s")]
 
 

@@ -23,11 +23,11 @@ from emulsa.core.film.pieces import Piece
 from emulsa.core.kit.darkroom import Bottle, Line, Tank, age_of, bottle_trouble, short_of
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.hand_time import hours_text, minutes_text
-from emulsa.core.limits import Id, Length, Within
+from emulsa.core.limits import BOTTLES, Id, Length, Within
 from emulsa.core.tones.development_number import n_text
 
 Places = Annotated[int, Within("Places", 1, 20)]
-MaxRuns = Annotated[int, Within("Runs", 1, 60)]
+MaxRuns = Annotated[int, Within("Runs of an evening", 1, 60)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -52,7 +52,7 @@ class Planning:
     kinds: Annotated[tuple[KindPlan, ...], Length("Kinds of film", 1, 20)]
     line_id: Id
     temperature_c: Celsius = 20.0
-    bottle_ids: Annotated[tuple[Id, ...], Length("Bottles", 0, 20)] = ()
+    bottle_ids: Annotated[tuple[Id, ...], BOTTLES] = ()
     washers: Places = 1
     dryers: Places = 1
 

@@ -19,7 +19,7 @@ from emulsa.core.development import agitation
 from emulsa.core.development.agitation import SchemeKey
 from emulsa.core.development.time import short_time
 from emulsa.core.errors import Unsound
-from emulsa.core.limits import Label, Length, Name, plain
+from emulsa.core.limits import STEPS, Label, Name, plain
 
 CueKind = Literal["pour", "agitate", "drain"]
 
@@ -60,7 +60,7 @@ class Developer:
 class ProcessRequest:
     """The steps of a run, the tank's volume, the film in it, and its developer."""
 
-    steps: Annotated[tuple[ProcessStep, ...], Length("Steps", 1, 20)]
+    steps: Annotated[tuple[ProcessStep, ...], STEPS]
     volume_ml: Volume
     film_area_in2: Area
     chemistry: Developer = Developer()

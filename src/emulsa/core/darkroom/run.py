@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.limits import BOTTLES, Id, Label, Length, Name, Note, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 Minutes = Annotated[float, Within("The developing time", 0.5, 600, "min")]
@@ -37,7 +37,7 @@ class Went:
     """How a run went by its clock: each bath's true time, and what the thermometer said."""
 
     started_at: Label = ""
-    steps: Annotated[tuple[WentStep, ...], Length("Steps", 0, 30)] = ()
+    steps: Annotated[tuple[WentStep, ...], Length("Steps done", 0, 30)] = ()
     measured: Annotated[tuple[BathReading, ...], Length("Measurements", 0, 200)] = ()
 
 
@@ -56,7 +56,7 @@ class Run:
     minutes: Minutes | None = None
     tank_id: Id | None = None
     line_id: Id | None = None
-    bottle_ids: Annotated[tuple[Id, ...], Length("Bottles", 0, 20)] = ()
+    bottle_ids: Annotated[tuple[Id, ...], BOTTLES] = ()
     went: Went | None = None
     temperature_c: BathTemperature | None = None
     begun_at: Label = ""

@@ -24,7 +24,7 @@ Said = Literal["tested", "published", "personal"]
 TRUST: tuple[Origin, ...] = ("tested", "personal", "published", "estimated")
 MINUTES = Within("Developing minutes", 0.5, 240, "min")
 Minutes = Annotated[float, MINUTES]
-Celsius = Annotated[float, Within("The temperature", 18, 27, "°C")]
+Celsius = Annotated[float, Within("The developing temperature", 18, 27, "°C")]
 PerCelsius = Annotated[float, Within("The temperature constant k", 0.03, 0.2, "per °C")]
 
 

@@ -44,7 +44,7 @@ from emulsa.core.exposing.schools import Habits, School, placed_by, placement_wo
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light.exposure_value import at_speed, seconds_for
 from emulsa.core.light.marks import Mark, f_number, mark_text
-from emulsa.core.limits import Length, plain
+from emulsa.core.limits import FILTERS, Length, plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, camera_ev
 
@@ -58,7 +58,7 @@ class FilterChoice:
     """A stack of filters to try, with the ids a page knows them by."""
 
     ids: tuple[str, ...] = ()
-    filters: Annotated[tuple[Filter, ...], Length("Filters", 0, 12)] = ()
+    filters: Annotated[tuple[Filter, ...], FILTERS] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

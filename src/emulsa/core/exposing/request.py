@@ -15,7 +15,7 @@ from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Within, Zone
+from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Within, Zone
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.tones.placement import Placement
@@ -62,7 +62,7 @@ class ExposureRequest:
     placement: Placement
     high: High | None = None
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
-    filters: Annotated[tuple[Filter, ...], Length("Filters", 0, 12)] = ()
+    filters: Annotated[tuple[Filter, ...], FILTERS] = ()
     optics: Optics
     focus: Focus = Infinity()
     solve_for: Literal["time", "aperture"] = "time"

@@ -16,11 +16,10 @@ from emulsa.core.chemistry.fixing import exhausted_s
 from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.time import Age
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.limits import Id, Label, Length, Name, Note, Within, plain
+from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within, plain
 
 Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
 Many = Annotated[int, Within("How many of them", 1, 20)]
-Day = Annotated[str, Length("A day", 0, 10)]
 Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
 ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
 Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]

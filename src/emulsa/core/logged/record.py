@@ -10,10 +10,11 @@ from emulsa.core.exposing.request import BracketStops, ExposureRequest
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.limits import (
     DEVELOPMENT_CHANGE,
+    FILTERS,
+    INTERVALS,
     ExposureIndex,
     Id,
     Label,
-    Length,
     Note,
     Seconds,
     Within,
@@ -36,7 +37,7 @@ class Planned:
     recipe_id: Id | None = None
     lens_id: Id | None = None
     pinhole_id: Id | None = None
-    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -60,7 +61,7 @@ class Given:
     bracket_id: Id | None = None
     bracket_stops: BracketStops = 0.0
     share: Share = 1.0
-    intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
+    intervals: Annotated[tuple[Interval, ...], INTERVALS] = ()
     happened: bool = False
 
 
@@ -81,7 +82,7 @@ class Taken:
 
     lens_id: Id | None = None
     pinhole_id: Id | None = None
-    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
     exposure_index: ExposureIndex | None = None
     cost: Cost | None = None
 

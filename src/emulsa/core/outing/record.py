@@ -11,7 +11,7 @@ from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 Day = Annotated[str, Length("The day", 0, 10)]
 Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
 Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
-AirTemperature = Annotated[float, Within("The temperature", -60, 60, "°C")]
+AirTemperature = Annotated[float, Within("The air temperature", -60, 60, "°C")]
 PACKED = Length("Packed things", 0, 400)
 Packed = Annotated[tuple[Label, ...], PACKED]
 

@@ -20,7 +20,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import School
 from emulsa.core.light.marks import ApertureMark, typed_aperture
 from emulsa.core.light.meters import Reading
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.moments import Moment
 from emulsa.core.scene.record import PINNING, Pin, Scene, SceneReading
 from emulsa.core.tones.development_number import DevelopmentNumber
@@ -154,7 +154,7 @@ class ChooseFilters:
     """The filters before the lens, all of them; none takes them off."""
 
     kind: Literal["filters"] = "filters"
-    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

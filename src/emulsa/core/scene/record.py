@@ -17,7 +17,7 @@ from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.films import Film
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Reading
-from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
@@ -64,7 +64,7 @@ class Scene:
     lens_id: Id | None = None
     pinhole_id: Id | None = None
     meter_id: Id | None = None
-    filter_ids: Annotated[tuple[Id, ...], Length("Filters", 0, 12)] = ()
+    filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
     focus: Focus = Infinity()
     aperture: ApertureMark | None = None
     pin: Pin | None = None

@@ -19,7 +19,7 @@ from emulsa.core.exposing.request import ExposureRequest, SpotReading
 from emulsa.core.light.hand_time import stops_words, time_text
 from emulsa.core.light.meters import Reading
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.limits import Length
+from emulsa.core.limits import INTERVALS, Length
 from emulsa.core.logged.record import Share
 from emulsa.core.tones.placement import Average, IncidentPair
 
@@ -35,7 +35,7 @@ class Relit:
     """
 
     text: Annotated[str, Length("The line", 1, 200)]
-    intervals: Annotated[tuple[Interval, ...], Length("Intervals", 0, 200)] = ()
+    intervals: Annotated[tuple[Interval, ...], INTERVALS] = ()
     share: Share = 1.0
     stops: float = 0.0
 

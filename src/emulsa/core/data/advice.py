@@ -1,4 +1,4 @@
-"""Every code of advice, and when it is given. Tests trigger each one, and show what does not."""
+"""Every code of advice, and when it is given; thresholds are common practice, no source."""
 
 from __future__ import annotations
 
@@ -39,4 +39,15 @@ CATALOGUE: dict[str, str] = {
     # what was given
     "minutes-as-seconds": "a given time about 60 times the planned one, or a sixtieth of it",
     "given-off": "a given exposure more than ⅓ stop from the planned one",
+    "bracket-step": "a bracket whose frames come out alike, or off by more than half a step",
+    # film in hand
+    "frame-at-another-ei": "a frame of a roll rated at another EI than its scene",
+    "exposed-twice": "an exposure meant to lie over another",
+    # development and the darkroom
+    "time-short": "a developing time under 5 minutes",
+    "time-much-too-short": "a developing time under 4 minutes",
+    "time-estimated": "a developing time by the rule of thumb, not by the recipe's own points",
+    "capacity-short": "more film in a run than its developer does",
+    "concentrate-short": "a mix too small for the concentrate its film uses up",
+    "bottle": "a bottle that is too old, used up, or has too little left for the evening",
 }
