@@ -12,6 +12,8 @@ SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 SCRATCH := $(shell df -Pm /dev/shm 2>/dev/null | awk 'NR == 2 && $$4 > 2000 { print "/dev/shm" }')
 SCRATCH := $(or $(SCRATCH),$(TMPDIR),/tmp)
 PYTEST = scratch=$$(mktemp -d -p $(SCRATCH) emulsa-tests.XXXXXX) && trap 'rm -rf "$$scratch"' EXIT && $(BIN)/python -m pytest -q --basetemp="$$scratch/data" -n $(WORKERS) --dist worksteal
+# where bytecode is not kept, every process compiles everything anew, which is most of its start
+unexport PYTHONDONTWRITEBYTECODE
 hash = $(shell cat $(1) 2>/dev/null | sha256sum | cut -c1-16)
 
 RUNTIME := $(STAMPS)/runtime-$(call hash,requirements/build.txt requirements/runtime.txt pyproject.toml)
@@ -39,7 +41,8 @@ serve: $(RUNTIME) $(PAGE)
 page: $(PAGE)
 
 # Set up everything and run every check; ends with pytest's closing line.
-test: $(TOOLS) $(PAGE) $(CHROMIUM) check
+test: $(TOOLS) $(PAGE) $(CHROMIUM)
+	@$(MAKE) --no-print-directory -j 3 check
 	@echo "— tests"
 	@$(PYTEST)
 

@@ -20,7 +20,7 @@ from fastapi import FastAPI
 
 from benchmarks import darkroom, large
 from benchmarks.drag import redraw_p95_ms
-from benchmarks.service import Running, free_port
+from benchmarks.service import Running, free_port, speaking
 from emulsa.api.app import BUILT_PAGE
 from emulsa.core import operations, wire
 from emulsa.core.exposing.chain import exposure
@@ -47,10 +47,11 @@ def best_us(call: Any, number: int) -> float:
     return min(timeit.repeat(call, number=number, repeat=ROUNDS)) / number * 1e6
 
 
-def core_us() -> float:
-    """Core `exposure` with 20 readings."""
+def core_us() -> tuple[float, float]:
+    """Core `exposure` with 20 readings; and how long this machine takes to add 1,000 numbers, by
+    which a slow one, or a slow hour, is told (10 µs where the targets were set)."""
     request = wire.decode(ExposureRequest, twenty_readings())
-    return best_us(lambda: exposure(request), 200)
+    return best_us(lambda: exposure(request), 200), best_us(lambda: sum(range(1_000)), 1_000)
 
 
 def plans_ms() -> float:
@@ -64,7 +65,7 @@ def plans_ms() -> float:
 
 def line_ms(url: str) -> float:
     """What a typed line means, from the page's request to the answer: the median."""
-    with httpx2.Client(headers={"X-Emulsa": "1"}) as client:
+    with speaking("") as client:
         scene = client.get(f"{url}/api/scenes/scene-winding-house").json()["scene"]
         body = {"scene": scene, "text": "9 + 9 1/3 shade III @through", "reading_id": "new"}
         took = []
@@ -85,7 +86,7 @@ def card_ms(url: str) -> float:
         "dial/zones.pdf",
     )
     took = []
-    with httpx2.Client(headers={"X-Emulsa": "1"}) as client:
+    with speaking("") as client:
         for path in paths * 3:
             start = time.perf_counter()
             client.get(f"{url}/api/cards/{path}")
@@ -116,23 +117,27 @@ def serve_echo(port: int) -> None:
     uvicorn.run(app, port=port, log_level="error")
 
 
-def request_ms(url: str) -> float:
-    """The median of many requests on one connection, in milliseconds."""
+def request_ms(*urls: str) -> list[float]:
+    """The medians of many requests to each, in turn, so that a machine's moods meet all alike."""
     body = wire.dumps(twenty_readings())
-    took = []
-    with httpx2.Client(headers={"X-Emulsa": "1"}) as client:
+    took: list[list[float]] = [[] for _ in urls]
+    with speaking("") as client:
         for _ in range(100):
             try:
-                client.post(url, content=body)
+                for url in urls:
+                    client.post(url, content=body)
                 break
             except httpx2.TransportError:
                 time.sleep(0.1)
         for _ in range(400):
-            start = time.perf_counter()
-            answer = client.post(url, content=body, headers={"content-type": "application/json"})
-            took.append((time.perf_counter() - start) * 1e3)
-            assert answer.status_code == 200, answer.text
-    return sorted(took)[len(took) // 2]
+            for url, times in zip(urls, took, strict=True):
+                start = time.perf_counter()
+                answer = client.post(
+                    url, content=body, headers={"content-type": "application/json"}
+                )
+                times.append((time.perf_counter() - start) * 1e3)
+                assert answer.status_code == 200, answer.text
+    return [sorted(times)[len(times) // 2] for times in took]
 
 
 def first_route_kb() -> float:
@@ -157,21 +162,29 @@ def report(what: str, measured: float, target: float, unit: str) -> None:
 
 
 def main() -> None:
-    report("core exposure, 20 readings", core_us(), 300, "µs")
+    took, pace = core_us()
+    report(f"core exposure, 20 readings (pace {pace:.0f} µs)", took, 200, "µs")
     report("core plans, 20 readings × marks × 3 filters", plans_ms(), 15, "ms")
-    with tempfile.TemporaryDirectory() as folder, Running(Path(folder)) as running:
-        report("server ready after its command", running.ready_s * 1e3, 2000, "ms")
-        with bare_route() as echo:
-            echoed = request_ms(echo)
-            answered = request_ms(f"{running.url}/api/compute/exposure")
-        report(f"POST exposure ÷ bare route ({echoed:.2f} ms)", answered / echoed, 2.5, "×")
-        report("dragging a pin, redraw p95", redraw_p95_ms(running.url), 50, "ms")
-        report("server resident", running.resident_mb(), 130, "MB")
-        report("reading line, answer", line_ms(running.url), 50, "ms")
-        report("a card as PDF", card_ms(running.url), 300, "ms")
+    with tempfile.TemporaryDirectory() as folder:
+        with Running(Path(folder)) as running:
+            report("a first start, demo made", running.ready_s * 1e3, 2500, "ms")
+        with Running(Path(folder)) as running:
+            report("server ready after its command", running.ready_s * 1e3, 1200, "ms")
+            service(running)
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
     evenings()
     large_log()
+
+
+def service(running: Running) -> None:
+    """What one waits for in the rooms."""
+    with bare_route() as echo:
+        echoed, answered = request_ms(echo, f"{running.url}/api/compute/exposure")
+    report(f"POST exposure ÷ bare route ({echoed:.2f} ms)", answered / echoed, 1.4, "×")
+    report("dragging a pin, redraw p95", redraw_p95_ms(running.url), 50, "ms")
+    report("server resident", running.resident_mb(), 130, "MB")
+    report("reading line, answer", line_ms(running.url), 50, "ms")
+    report("a card as PDF", card_ms(running.url), 300, "ms")
 
 
 def evenings() -> None:
@@ -195,10 +208,10 @@ def large_log() -> None:
     with tempfile.TemporaryDirectory() as folder:
         large.fill(Path(folder))
         with Running(Path(folder)) as running:
-            report("100,000 exposures: ready after its command", running.ready_s * 1e3, 2000, "ms")
+            report("100,000 exposures: ready after its command", running.ready_s * 1e3, 1200, "ms")
             through, raw = large.search_ms(running)
             report("searching as one types, p95", through, 50, "ms")
-            report(f"the same ÷ the raw query ({raw:.1f} ms)", through / raw, 2, "×")
+            report(f"the same ÷ the raw query ({raw:.1f} ms)", through / raw, 1.5, "×")
             slowest, path = large.rooms_ms(running)
             report(f"the slowest room ({path})", slowest, 300, "ms")
             took, grown = large.export(running)

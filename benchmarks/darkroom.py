@@ -11,17 +11,14 @@ from contextlib import closing
 from pathlib import Path
 from typing import Any
 
-import httpx2
-
 from benchmarks.drag import chromium_page
-from benchmarks.service import Running
+from benchmarks.service import Running, speaking
 from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
 from emulsa.core.darkroom.evening import EveningRequest, EveningRun, Task, evening
 from emulsa.demo.quarry import build
 from emulsa.store import backups, database, transactions
 
 WAITING = 500
-OWN = {"x-emulsa": "1"}
 TWENTY = {
     "id": "twenty",
     "name": "Twenty minutes",
@@ -97,7 +94,7 @@ def _copies(
 
 def room_ms(running: Running) -> tuple[float, float]:
     """The Darkroom's answer with all that waits, and how soon it is on the screen."""
-    with httpx2.Client(base_url=running.url, headers=OWN) as client:
+    with speaking(running.url) as client:
         answer = _median_ms(lambda: client.get("/api/darkroom").raise_for_status())
     with chromium_page(1280, 800) as page:
         page.goto(f"{running.url}/darkroom")
@@ -116,8 +113,8 @@ def room_ms(running: Running) -> tuple[float, float]:
 def cues_p99_ms(running: Running) -> tuple[float, int]:
     """How late the cues of a run of twenty minutes come, sixty times as fast, in the clock's own
     seconds of the wall; the worst but one in a hundred."""
-    with httpx2.Client(base_url=running.url, headers=OWN) as client:
-        client.put("/api/kit/lines/twenty?base=none", json=TWENTY).raise_for_status()
+    with speaking(running.url) as client:
+        client.put("/api/kit/lines/twenty?base=", json=TWENTY).raise_for_status()
         run = {
             "id": "cues",
             "name": "Cues",

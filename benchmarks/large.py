@@ -13,13 +13,12 @@ from pathlib import Path
 
 import httpx2
 
-from benchmarks.service import Running
+from benchmarks.service import Running, speaking
 from emulsa.demo.quarry import build
 from emulsa.store import backups, database, log, transactions
 from emulsa.store.log import match_text
 
 EXPOSURES, OUTINGS, SCENES = 100_000, 1_000, 20_000
-OWN = {"x-emulsa": "1"}
 WORDS = (
     "adit tramway incline drum winding shed saw slab tip scree pool heather bracken wall sleeper"
     " rail frost fog mist sun snow gate lintel chimney wheel pit barrow terrace face blast magazine"
@@ -155,7 +154,7 @@ def rooms_ms(running: Running) -> tuple[float, str]:
 
 def export(running: Running) -> tuple[float, float]:
     """Seconds for the whole archive, and how many MB the service grew while writing it."""
-    with httpx2.Client(base_url=running.url, headers=OWN, timeout=30) as client:
+    with speaking(running.url, timeout=30) as client:
         before, most = running.resident_mb(), 0.0
         start = time.perf_counter()
         job = client.post("/api/exchange/archive").json()
@@ -179,7 +178,7 @@ def csv_in_s(running: Running, rows: int = 20_000) -> float:
     for n in range(rows):
         day = f"2020-{n // 400 % 12 + 1:02d}-{n // 40 % 28 + 1:02d}"
         table.writerow([day, "Corvane 100", "f/32", "1/2", f"Pit {n // 4}", "Old book", -1, "wind"])
-    with httpx2.Client(base_url=running.url, headers=OWN, timeout=60) as client:
+    with speaking(running.url, timeout=60) as client:
         start = time.perf_counter()
         handed = client.post("/api/exchange/csv", content=file.getvalue().encode()).json()
         body = {"id": handed["id"], "mapping": handed["mapping"], "write": True}

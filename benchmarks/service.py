@@ -9,6 +9,10 @@ import time
 import urllib.request
 from pathlib import Path
 from types import TracebackType
+from typing import Any
+from uuid import uuid4
+
+import httpx2
 
 
 def free_port() -> int:
@@ -16,6 +20,16 @@ def free_port() -> int:
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
         return int(probe.getsockname()[1])
+
+
+def speaking(url: str, **more: Any) -> httpx2.Client:
+    """A client that says what the page says: its header, and with each act an id of its own."""
+
+    def name(request: httpx2.Request) -> None:
+        request.headers["idempotency-key"] = uuid4().hex
+
+    hooks = {"request": [name]}
+    return httpx2.Client(base_url=url, headers={"X-Emulsa": "1"}, event_hooks=hooks, **more)
 
 
 class Running:

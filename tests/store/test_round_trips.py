@@ -17,7 +17,7 @@ from emulsa.demo.quarry import OUTING
 from emulsa.store import database, preferences, records, rows, scenes
 from tests import databases, strategies
 
-FEW = settings(max_examples=40, suppress_health_check=[HealthCheck.filter_too_much])
+FEW = settings(max_examples=25, suppress_health_check=[HealthCheck.filter_too_much])
 
 
 @contextmanager
@@ -54,7 +54,7 @@ def test_every_record_comes_back(kind: Any, data: st.DataObject) -> None:
     db.close()
 
 
-@settings(max_examples=60)
+@settings(max_examples=30)
 @given(strategies.scenes(), strategies.scenes())
 def test_scenes(first: Scene, second: Scene) -> None:
     """Any scene becomes any other: readings and filters come, go and change places."""

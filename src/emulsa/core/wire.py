@@ -10,10 +10,12 @@ from __future__ import annotations
 import dataclasses
 import json
 import math
+import re
 import types
 import typing
 from collections.abc import Callable
 from functools import cache
+from operator import attrgetter
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
 from emulsa.core import degrees
@@ -23,6 +25,7 @@ from emulsa.core.moments import Instant
 
 Decoder = Callable[[Any, str], Any]
 TAGS = ("kind", "school")
+UNSTORABLE = re.compile("[\ud800-\udfff\0]")  # halves of a character, and the end of a C string
 
 
 def loads(kind: Any, text: str | bytes) -> Any:
@@ -36,7 +39,7 @@ def loads(kind: Any, text: str | bytes) -> Any:
 
 def dumps(answer: Any) -> str:
     """The JSON text of an answer; NaN never leaves the core."""
-    return json.dumps(encode(answer), ensure_ascii=False, allow_nan=False, separators=(",", ":"))
+    return _ENCODER.encode(answer)
 
 
 def decode(kind: Any, value: Any, field: str = "") -> Any:
@@ -64,6 +67,30 @@ def _names(kind: Any) -> tuple[str, ...]:
 
 
 @cache
+def _taking(kind: Any) -> Callable[[Any], Any]:
+    names = _names(kind)
+    if len(names) < 2:
+        return lambda record: {name: getattr(record, name) for name in names}
+    taken = attrgetter(*names)
+    return lambda record: dict(zip(names, taken(record), strict=True))
+
+
+def _fields(record: Any) -> dict[str, Any]:
+    found: dict[str, Any] = _taking(record.__class__)(record)
+    return found
+
+
+# A record is asked for its fields only where JSON meets it; all between is written in C.
+_ENCODER = json.JSONEncoder(
+    ensure_ascii=False,
+    allow_nan=False,
+    check_circular=False,
+    separators=(",", ":"),
+    default=_fields,
+)
+
+
+@cache
 def _decoder(kind: Any) -> Decoder:
     origin, arguments = get_origin(kind), get_args(kind)
     if origin is Annotated:
@@ -85,6 +112,9 @@ def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
     inner = _decoder(kind)
     warm = any(isinstance(limit, Within) and limit.unit == "°C" for limit in limits)
     checks = [limit.check for limit in limits if isinstance(limit, (Within, Length, Instant))]
+    if len(checks) == 1 and not warm:
+        (only,) = checks
+        return lambda value, field: only(inner(value, field), field)
 
     def decoded(value: Any, field: str) -> Any:
         result = inner(degrees.of(value, field) if warm else value, field)
@@ -123,7 +153,7 @@ def _flag(value: Any, field: str) -> bool:
 def _text(value: Any, field: str) -> str:
     if not isinstance(value, str):
         raise Unreadable(f"“{_shown(value)}” is not text.", field=field)
-    if any(0xD800 <= ord(character) <= 0xDFFF or character == "\0" for character in value):
+    if UNSTORABLE.search(value):
         raise Unreadable("This text holds characters that cannot be stored.", field=field)
     return value
 

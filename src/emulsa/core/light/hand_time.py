@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from bisect import bisect_right
 from functools import cache, lru_cache
 
 from emulsa.core.light.marks import SEARCHED, time_marks
@@ -11,6 +12,7 @@ from emulsa.core.tones.zones import number_text
 # Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
 # whole seconds by the watch, then coarser as the same step becomes a smaller part of a stop.
 HAND_STEPS = ((5, 0.1), (10, 0.5), (60, 1), (600, 5), (3_600, 30), (float("inf"), 60))
+HAND_LIMITS = [limit for limit, _ in HAND_STEPS]
 WATCH = re.compile(r"(?:(\d+):([0-5]?\d)|(\d+(?:[.,]\d+)?))\s*(?:s|sec|seconds)?")
 SHORTEST_BY_HAND_S = 0.3  # below this a hand-timed exposure is a fraction, not a count
 
@@ -24,7 +26,7 @@ def hand_time_s(seconds: float) -> float:
     if seconds < SHORTEST_BY_HAND_S:
         return 1 / max(round(1 / seconds), 1)
     snapped = round(seconds, 9)
-    step = next(step for limit, step in HAND_STEPS if snapped < limit)
+    _, step = HAND_STEPS[bisect_right(HAND_LIMITS, snapped)]
     return round(float(int(snapped / step + 0.5 + 1e-9) * step), 9)
 
 
@@ -82,6 +84,7 @@ def minutes_text(minutes: float) -> str:
     return _joined((seconds // 60, "min"), (seconds % 60, "s"))
 
 
+@lru_cache(2048)
 def stops_text(stops: float) -> str:
     """Signed stops: thirds and halves as fractions when exact, else two decimals.
 
