@@ -108,7 +108,9 @@ def page(
     rows = connection.execute(
         LINES.format(found=f"{found} LIMIT :limit"), {**values, "limit": limit}
     )
-    return [Entry(**{**dict(row), "aperture": json.loads(row["aperture"])}) for row in rows]
+    names = [column[0] for column in rows.description]
+    named = (dict(zip(names, row, strict=True)) for row in rows)
+    return [Entry(**each | {"aperture": json.loads(each["aperture"])}) for each in named]
 
 
 def count(connection: Connection, sought: Sought) -> int:

@@ -12,8 +12,9 @@ import dataclasses
 import json
 import types
 import typing
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from functools import cache, cached_property
+from operator import itemgetter
 from sqlite3 import Connection
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
@@ -21,6 +22,7 @@ from emulsa.core import wire
 
 Values = Mapping[str, Any]
 Row = Any  # a mapping of columns, as sqlite3.Row is one
+Reader = Callable[[Row], Any]
 
 
 @dataclasses.dataclass(frozen=True)
@@ -73,16 +75,19 @@ class Table:
 
     def values(self, row: Row) -> dict[str, Any]:
         """The record's fields out of a row."""
-        found: dict[str, Any] = {}
-        for name, kind in self.fields.items():
-            if name in self.pairs:
-                found[name] = tuple(row[each] for each in self.pairs[name])
-            elif name in self.within:
-                hints = _hints(kind)
-                found[name] = kind(**{each: _read(hints[each], row[each]) for each in hints})
-            else:
-                found[name] = _read(kind, row[name])
-        return found
+        return {name: read(row) for name, read in self._readers}
+
+    @cached_property
+    def _readers(self) -> tuple[tuple[str, Reader], ...]:
+        return tuple((name, self._reader(name, kind)) for name, kind in self.fields.items())
+
+    def _reader(self, name: str, kind: Any) -> Reader:
+        if name in self.pairs:
+            return itemgetter(*self.pairs[name])
+        if name in self.within:
+            inner = [(each, _reading(each, hint)) for each, hint in _hints(kind).items()]
+            return lambda row: kind(**{each: read(row) for each, read in inner})
+        return _reading(name, kind)
 
     @cached_property
     def upsert(self) -> str:
@@ -108,7 +113,7 @@ def put(connection: Connection, table: Table, record: Any) -> None:
 def one(connection: Connection, table: Table, id_: str | None) -> Any:
     """The record of this id, or nothing."""
     row = connection.execute(f"{table.select} WHERE id = :id", {"id": id_}).fetchone()
-    return table.record(row) if row else None
+    return table.record(_named(row)) if row else None
 
 
 def many(
@@ -116,7 +121,12 @@ def many(
 ) -> list[Any]:
     """Records in their table's order, or as ``rest`` of the statement narrows and orders them."""
     statement = f"{table.select} {rest or f'ORDER BY {table.order}'}"
-    return [table.record(row) for row in connection.execute(statement, values or {})]
+    return [table.record(_named(row)) for row in connection.execute(statement, values or {})]
+
+
+def _named(row: Row) -> dict[str, Any]:
+    # sqlite3.Row looks a name up by trying one after the other: for a wide row, all of them twice
+    return dict(zip(row.keys(), row, strict=True))
 
 
 def of_ids(
@@ -148,11 +158,14 @@ def _stored(kind: Any, value: Any) -> Any:
     return int(value) if how == "flag" else wire.dumps(value)
 
 
-def _read(kind: Any, value: Any) -> Any:
+def _reading(name: str, kind: Any) -> Reader:
+    """How a column of a type is read out of a row."""
     how = _how(kind)
-    if value is None or how == "plain":
-        return value
-    return bool(value) if how == "flag" else wire.decode(kind, json.loads(value))
+    if how == "plain":
+        return itemgetter(name)
+    if how == "flag":
+        return lambda row: None if row[name] is None else bool(row[name])
+    return lambda row: None if row[name] is None else wire.decode(kind, json.loads(row[name]))
 
 
 @cache
