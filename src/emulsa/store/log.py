@@ -11,6 +11,8 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core.film.states import State
+from emulsa.core.limits import Day, SearchText
+from emulsa.core.tones.development_number import DevelopmentNumber
 
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 
@@ -19,16 +21,16 @@ COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 class Sought:
     """What is looked for; empty means everything. Days are ISO dates, both included."""
 
-    text: str = ""
+    text: SearchText = ""
     film_id: str = ""
     lens_id: str = ""
     pinhole_id: str = ""
     filter_id: str = ""
     outing_id: str = ""
     state: str = ""
-    n: float | None = None
-    day_from: str = ""
-    day_to: str = ""
+    n: DevelopmentNumber | None = None
+    day_from: Day = ""
+    day_to: Day = ""
 
 
 @dataclass(frozen=True)

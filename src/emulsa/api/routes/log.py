@@ -17,13 +17,13 @@ from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text, stops_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.limits import Day, Length, SearchText, Within
+from emulsa.core.limits import Length, Within
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_of, planned_text, set_text
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
-from emulsa.core.tones.development_number import DevelopmentNumber, n_text
+from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.exchange import sidecar
 from emulsa.store import (
@@ -120,31 +120,14 @@ class Story:
     attachments: list[Attachment]
 
 
-@dataclass(frozen=True)
-class Sought:
-    """What is looked for, in the words of the address; empty means everything."""
-
-    text: SearchText = ""
-    film_id: str = ""
-    lens_id: str = ""
-    pinhole_id: str = ""
-    filter_id: str = ""
-    outing_id: str = ""
-    state: str = ""
-    n: DevelopmentNumber | None = None
-    day_from: Day = ""
-    day_to: Day = ""
-
-
 @routes.question("")
-def read(db: Db, sought: Sought, before: Place | None = None, limit: Limit = PAGE) -> LogPage:
+def read(db: Db, sought: store.Sought, before: Place | None = None, limit: Limit = PAGE) -> LogPage:
     """Exposures that match, newest first."""
-    wanted = store.Sought(**vars(sought))
-    found = store.page(db, wanted, before, limit)
+    found = store.page(db, sought, before, limit)
     return LogPage(
         lines=[_line(each) for each in found],
         next=found[-1].place if len(found) == limit else None,
-        total=store.count(db, wanted) if before is None else None,
+        total=store.count(db, sought) if before is None else None,
         counted_to=store.COUNTED_TO,
     )
 
