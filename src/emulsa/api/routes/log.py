@@ -2,42 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import Annotated, Any
+from typing import Annotated
 
-from emulsa.api.lookup import needed
 from emulsa.api.replies import XMP, disposition, file_name
 from emulsa.api.routing import Db, File, Routes
-from emulsa.api.views.exposures import ExposureView, in_words
-from emulsa.core.darkroom.run import Run
-from emulsa.core.development.choice import choice_text
-from emulsa.core.errors import CoreError
-from emulsa.core.film.judgement import Judgement, next_time, showed
-from emulsa.core.film.pieces import Piece
-from emulsa.core.film.states import SAID, State
-from emulsa.core.light.hand_time import minutes_text, stops_text
-from emulsa.core.light.marks import f_number
+from emulsa.api.views.log import LogPage, Story, found, line, sidecar_of, story_of
 from emulsa.core.limits import Length, Within
-from emulsa.core.logged.attachment import Attachment
-from emulsa.core.logged.record import Exposure
-from emulsa.core.logged.texts import part_of, planned_text, set_text
-from emulsa.core.outing.record import Outing
-from emulsa.core.scene.record import Scene
-from emulsa.core.tones.development_number import n_text
-from emulsa.core.versions import version_of
 from emulsa.exchange import sidecar
-from emulsa.store import (
-    attachments,
-    exposures,
-    films,
-    kit,
-    outings,
-    pieces,
-    preferences,
-    runs,
-    scenes,
-    stock,
-)
+from emulsa.store import attachments
 from emulsa.store import log as store
 
 routes = Routes("log", "/api/log")
@@ -47,86 +19,13 @@ Place = Annotated[int, Within("A place in the log", -(2**62), 2**62)]
 Limit = Annotated[int, Within("Lines at once", 1, 200)]
 
 
-@dataclass(frozen=True)
-class LogLine:
-    """An exposure as a line of the log, in words."""
-
-    exposure_id: str
-    exposed_at: str
-    where: str
-    kept_in: str
-    state: State
-    scene_id: str
-    scene_title: str
-    outing_title: str
-    film_name: str
-    lens_name: str
-    filter_names: str
-    set_text: str
-    n_text: str
-    part_text: str
-    error_text: str
-    cost: float | None
-    note: str
-    picture_id: str | None
-
-
-@dataclass(frozen=True)
-class LogPage:
-    """A page of the log; ``next`` asks for the one after it, ``total`` is counted on the first."""
-
-    lines: list[LogLine]
-    next: int | None
-    total: int | None
-    counted_to: int
-
-
-@dataclass(frozen=True)
-class StoryStep:
-    """A step of the film's way, with its moment."""
-
-    at: str
-    said: str
-    note: str
-
-
-@dataclass(frozen=True)
-class Story:
-    """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole."""
-
-    exposure: ExposureView
-    scene: Scene
-    outing: Outing
-    film_name: str
-    lens_name: str
-    filter_names: list[str]
-    box: str
-    state: State
-    kept_in: str
-    steps: list[StoryStep]
-    ledger: list[dict[str, Any]]
-    core_version: str
-    planned_text: str
-    readings: list[str]
-    shares: list[ExposureView]
-    run: Run | None
-    run_text: str
-    decided: str
-    judgement: Judgement | None
-    judgement_version: str
-    in_bracket: bool
-    showed: str
-    next_time: str
-    attachments: list[Attachment]
-
-
 @routes.question("")
 def read(db: Db, sought: store.Sought, before: Place | None = None, limit: Limit = PAGE) -> LogPage:
     """Exposures that match, newest first."""
-    found = store.page(db, sought, before, limit)
+    entries = store.page(db, sought, before, limit)
     return LogPage(
-        lines=[_line(each) for each in found],
-        next=found[-1].place if len(found) == limit else None,
+        lines=[line(each) for each in entries],
+        next=entries[-1].place if len(entries) == limit else None,
         total=store.count(db, sought) if before is None else None,
         counted_to=store.COUNTED_TO,
     )
@@ -135,140 +34,14 @@ def read(db: Db, sought: store.Sought, before: Place | None = None, limit: Limit
 @routes.question("/{id}")
 def story(db: Db, id: str) -> Story:  # noqa: A002
     """Everything that is known of one exposure."""
-    exposure, scene, outing, piece = found(db, id)
-    box = stock.stock(db, piece.stock_id)
-    judged = runs.judgements(db, [piece.id]).get(piece.id)
-    answer, run = exposure.answer, runs.run(db, piece.run_id)
-    return Story(
-        exposure=in_words(exposure, piece.label),
-        scene=scene,
-        outing=outing,
-        film_name=films.names(db)[piece.film_id],
-        lens_name=_lens_name(db, exposure),
-        filter_names=_filter_names(db, exposure),
-        box=f"box of {box.count}, {box.emulsion or 'no emulsion number'}" if box else "",
-        state=piece.state,
-        kept_in=piece.kept_in,
-        steps=[
-            StoryStep(each.at, SAID[each.move], each.note) for each in pieces.steps(db, piece.id)
-        ],
-        ledger=answer.get("ledger", []),
-        core_version=exposure.core_version,
-        planned_text=planned_text(exposure),
-        readings=[
-            f"{each.get('label') or 'reading'}, zone {fall['zone_text']}"
-            for each, fall in _tones(exposure)
-        ],
-        shares=[
-            in_words(each, piece.label)
-            for each in exposures.of_piece(db, piece.id)
-            if each.id != id
-        ],
-        run=run,
-        run_text=_run_text(db, run) if run else "",
-        decided=_decided(db, piece),
-        judgement=judged,
-        judgement_version=version_of(judged) if judged else "",
-        in_bracket=exposure.bracket_id is not None,
-        showed=showed(judged) if judged else "",
-        next_time=next_time(judged) if judged else "",
-        attachments=attachments.of_exposure(db, id),
-    )
+    return story_of(db, id)
 
 
 @routes.question("/{id}/sidecar.xmp", media_type=XMP)
 def xmp(db: Db, id: str, beside: Annotated[str, Length("The one beside", 0, 64)] = "") -> File:  # noqa: A002
     """An XMP sidecar; named after the attached scan it is to lie beside, if one is named."""
-    exposure, scene, outing, piece = found(db, id)
+    _, scene, _, piece = found(db, id)
     scan = attachments.attachment(db, beside) if beside else None
-    lens = kit.lens(db, exposure.taken.lens_id)
-    told = sidecar.Sidecar(
-        exposed_at=exposure.exposed_at,
-        seconds=exposure.seconds,
-        f_number=_f_number(exposure),
-        iso=exposure.taken.exposure_index,
-        focal_length_mm=lens.optics.focal_length_mm if lens else None,
-        description=", ".join(each for each in (scene.title, outing.place, exposure.note) if each),
-        holder=piece.label,
-        n=n_text(exposure.n),
-        film=films.names(db)[piece.film_id],
-        zones=tuple(
-            f"{fall['zone_text']} {reading.get('label', '')}".strip()
-            for reading, fall in _tones(exposure)
-        ),
-        latitude=outing.latitude,
-        longitude=outing.longitude,
-    )
     name = scan.name.rsplit(".", 1)[0] if scan else f"emulsa-{file_name(scene.title)}-{piece.label}"
     headers = {"content-disposition": disposition(f"{name}.xmp")}
-    return File(XMP, sidecar.xml(told), headers=headers)
-
-
-def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
-    """An exposure, its scene, its outing and its film."""
-    exposure = needed(exposures.exposure(db, id_), "There is no such exposure in the log.")
-    scene = needed(scenes.scene(db, exposure.scene_id), "Its scene is gone.")
-    outing = needed(outings.outing(db, scene.outing_id), "Its outing is gone.")
-    return exposure, scene, outing, needed(pieces.piece(db, exposure.piece_id), "Its film is gone.")
-
-
-def _tones(exposure: Exposure) -> list[tuple[dict[str, Any], dict[str, Any]]]:
-    """Readings of the day with where each fell on this frame."""
-    readings, falls = exposure.request.get("readings", []), exposure.answer.get("falls", [])
-    return list(zip(readings, falls, strict=False))
-
-
-def _run_text(db: Db, run: Run) -> str:
-    """A run's name, its time and its warmth, as the darkroom says them."""
-    minutes = "" if run.minutes is None else minutes_text(run.minutes)
-    measures = preferences.preferences(db).measures
-    warm = "" if run.temperature_c is None else measures.temperature_text(run.temperature_c)
-    return ", ".join(each for each in (f"Run “{run.name}”", minutes, warm) if each)
-
-
-def _decided(db: Db, piece: Piece) -> str:
-    if piece.choice is None:
-        return ""
-    recipe = films.recipe(db, piece.choice.recipe_id)
-    return choice_text(piece.choice, recipe.name if recipe else "")
-
-
-def _line(entry: store.Entry) -> LogLine:
-    return LogLine(
-        exposure_id=entry.exposure_id,
-        exposed_at=entry.exposed_at,
-        where=entry.where,
-        kept_in=entry.kept_in,
-        state=entry.state,
-        scene_id=entry.scene_id,
-        scene_title=entry.scene_title,
-        outing_title=entry.outing_title,
-        film_name=entry.film_name,
-        lens_name=entry.lens_name,
-        filter_names=entry.filter_names,
-        set_text=set_text(entry.aperture, entry.seconds),
-        n_text=n_text(entry.n),
-        part_text=part_of(entry.share, entry.bracket_id, entry.bracket_stops),
-        error_text=stops_text(entry.error_stops),
-        cost=entry.cost,
-        note=entry.note,
-        picture_id=entry.picture_id,
-    )
-
-
-def _lens_name(db: Db, exposure: Exposure) -> str:
-    lens, pinhole = exposure.taken.lens_id, exposure.taken.pinhole_id
-    found = kit.lens(db, lens) or kit.pinhole(db, pinhole)
-    return found.name if found else ""
-
-
-def _filter_names(db: Db, exposure: Exposure) -> list[str]:
-    chosen = [kit.filter_(db, each) for each in exposure.taken.filter_ids]
-    return [each.name for each in chosen if each is not None]
-
-
-def _f_number(exposure: Exposure) -> float | None:
-    try:
-        return f_number(exposure.aperture)
-    except CoreError:
-        return None
+    return File(XMP, sidecar.xml(sidecar_of(db, id)), headers=headers)

@@ -3,26 +3,23 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated, Any
+from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
+from emulsa.api.views.outings import loaded_film, scene_on_paper
 from emulsa.core.film.judgement import next_time, showed
-from emulsa.core.light.hand_time import stops_text
-from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import Id, Name, SearchText, Within
-from emulsa.core.logged.texts import part_text, set_text
-from emulsa.core.outing.packing import Loaded, Packing, PackItem, packed, packing
+from emulsa.core.outing.packing import Packing, PackItem, packed, packing
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.record import revisit as copied
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.exchange.cards import pdf
-from emulsa.store import exposures, films, kit, pieces, preferences, rolls, runs, scenes
+from emulsa.store import kit, preferences, runs, scenes
 from emulsa.store import outings as store
 from emulsa.store.scenes import EarlierScene, SceneLine
 
@@ -177,53 +174,9 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
     data = {
         "outing": outing,
         "loaded": loaded_film(db),
-        "scenes": [_scene_on_paper(db, each) for each in scenes.of_outing(db, id)],
+        "scenes": [scene_on_paper(db, each) for each in scenes.of_outing(db, id)],
     }
     return attached(pdf.render("outing", data), PDF, f"outing-{outing.day}", "pdf")
-
-
-def loaded_film(db: Db) -> list[Loaded]:
-    """Unexposed film in holders and cameras, by place."""
-    named = films.names(db)
-    found = [
-        Loaded(where=each.label, film=named[each.film_id])
-        for each in sorted(pieces.in_holders(db), key=lambda each: (len(each.label), each.label))
-        if each.state == "loaded"
-    ]
-    found += [
-        Loaded(where=f"roll {each.number}", film=named[each.film_id])
-        for each in rolls.rolls(db)
-        if each.place != "done" and each.next_frame <= each.frames
-    ]
-    return found
-
-
-def _scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
-    own = scenes.kit_of(db, scene)
-    taken = (own.film, own.lens, own.pinhole, *own.filters)
-    found = exposures.of_scene(db, scene.id)
-    places = exposures.places(db, [each.id for each in found])
-    return {
-        "title": scene.title,
-        "note": scene.note,
-        "kit": ", ".join(each.name for each in taken if each is not None),
-        "readings": [
-            {"label": each.label or "reading", "text": reading_text(each.reading)}
-            for each in scene.readings
-        ],
-        "exposures": [
-            {
-                "where": places[each.id],
-                "text": ", ".join(
-                    filter(None, (set_text(each.aperture, each.seconds), part_text(each)))
-                ),
-                "n": n_text(each.n),
-                "off": stops_text(each.error_stops),
-                "note": each.note,
-            }
-            for each in reversed(found)
-        ],
-    }
 
 
 def _found(db: Db, id_: str) -> Outing:

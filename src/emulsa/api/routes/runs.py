@@ -8,44 +8,26 @@ from typing import Annotated
 from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
+from emulsa.api.views.courses import Course, course_of, recipe_of
 from emulsa.api.views.done import Done
 from emulsa.api.views.runs import run_view
-from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.acts import running
 from emulsa.core.darkroom.acts.running import RunBeginning
 from emulsa.core.darkroom.beside import BesideRuns, Going, beside
-from emulsa.core.darkroom.cues import Heard, heard
-from emulsa.core.darkroom.process import ProcessAnswer
 from emulsa.core.darkroom.run import BathReading, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
-from emulsa.core.data.cautions import of_run
 from emulsa.core.data.development import BATH_C, K_PER_C
 from emulsa.core.development import drift, temperature
-from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
-from emulsa.core.kit.darkroom import Line, Tank
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.run_table import csv_runs
-from emulsa.store import darkroom, films, holders, pieces, preferences, rolls
+from emulsa.store import darkroom, holders, pieces, preferences, rolls
 from emulsa.store import runs as store
 
 routes = Routes("runs", "/api/darkroom/runs", tag="darkroom")
-
-
-@dataclass(frozen=True)
-class Course:
-    """How a run goes: in which tank, along which line, second by second, what is heard, and what to
-    beware of."""
-
-    tank: Tank
-    line: Line
-    process: ProcessAnswer
-    mix_text: str
-    heard: tuple[Heard, ...]
-    cautions: tuple[str, ...]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -107,14 +89,14 @@ def table(db: Db) -> File:
 def course(db: Db, id: str) -> Course:  # noqa: A002
     """A run second by second: its own tank and line, or the first there are."""
     run = _found(db, id)
-    return _course(db, run, _minutes(run))
+    return course_of(db, run, _minutes(run))
 
 
 @routes.question("/{id}/sheet.pdf", media_type=PDF)
 def sheet(db: Db, id: str) -> File:  # noqa: A002
     """The run as a page to hang up beside the line."""
     run = _found(db, id)
-    view, made, recipe = run_view(db, run), _course(db, run, _minutes(run)), _recipe(db, run)
+    view, made, recipe = run_view(db, run), course_of(db, run, _minutes(run)), recipe_of(db, run)
     measures = preferences.preferences(db).measures
     warm = measures.temperature_text(BATH_C if run.temperature_c is None else run.temperature_c)
     page = run_sheet(
@@ -135,12 +117,12 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
 def retime(db: Db, id: str, retiming: Retiming) -> Retimed:  # noqa: A002
     """The run again by the temperatures measured so far; nothing is kept."""
     run = _found(db, id)
-    recipe = _recipe(db, run)
+    recipe = recipe_of(db, run)
     measured = sorted((each.minute, each.temperature_c) for each in retiming.measured)
     reference = BATH_C if run.temperature_c is None else run.temperature_c
     k = temperature.k_near(recipe, measured[-1][1]) if recipe else K_PER_C
     left = drift.minutes_left(measured, retiming.elapsed_min, _minutes(run), k, reference)
-    again = _course(db, run, retiming.elapsed_min + left)
+    again = course_of(db, run, retiming.elapsed_min + left)
     text = minutes_text(left)
     warm = preferences.preferences(db).measures.temperature_text(measured[-1][1])
     return Retimed(left, text, f"{warm}: {text} left", retiming.measured, again)
@@ -150,7 +132,7 @@ def retime(db: Db, id: str, retiming: Retiming) -> Retimed:  # noqa: A002
 def begin_beside(db: Db, id: str, others: Others) -> BesideRuns:  # noqa: A002
     """When one pair of hands can begin this run beside others."""
     run = _found(db, id)
-    return beside(_course(db, run, _minutes(run)).process.steps, others.others)
+    return beside(course_of(db, run, _minutes(run)).process.steps, others.others)
 
 
 @routes.act("POST", "/{id}/went")
@@ -186,31 +168,10 @@ def _done(act: Act, outcome: Outcome, id_: str) -> Done:
     return Done(outcome.says, (id_,))
 
 
-def _course(db: Db, run: Run, minutes: float) -> Course:
-    tanks = [each for each in darkroom.tanks(db) if not each.archived or each.id == run.tank_id]
-    lines = [each for each in darkroom.lines(db) if not each.archived or each.id == run.line_id]
-    said = "Add a tank and a bath sequence in Kit; the run's clock goes by them."
-    tank = next((each for each in tanks if each.id == run.tank_id), tanks[0] if tanks else None)
-    line = next((each for each in lines if each.id == run.line_id), lines[0] if lines else None)
-    tank, line = needed(tank, said), needed(line, said)
-    area = holders.areas(db).in2(pieces.of_run(db, run.id))
-    recipe = _recipe(db, run)
-    process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
-    cautions = of_run(recipe.developer if recipe else "")
-    measures = preferences.preferences(db).measures
-    mix_text = f"{tank.name}: {measures.mix_text(process.mix)}"
-    return Course(tank, line, process, mix_text, heard(process.steps), cautions)
-
-
 def _minutes(run: Run) -> float:
     if run.minutes is None:
         raise Missing("This run has no developing time; cancel it and give it one.", field="id")
     return run.minutes
-
-
-def _recipe(db: Db, run: Run) -> Recipe | None:
-    known = films.recipe(db, run.recipe_id)
-    return known.recipe if known else None
 
 
 def _found(db: Db, id_: str) -> Run:

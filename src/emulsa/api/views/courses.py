@@ -1,0 +1,50 @@
+"""How a run goes: in its tank, along its line, second by second."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Db
+from emulsa.core.darkroom import plan
+from emulsa.core.darkroom.cues import Heard, heard
+from emulsa.core.darkroom.process import ProcessAnswer
+from emulsa.core.darkroom.run import Run
+from emulsa.core.data.cautions import of_run
+from emulsa.core.development.recipes import Recipe
+from emulsa.core.kit.darkroom import Line, Tank
+from emulsa.store import darkroom, films, holders, pieces, preferences
+
+
+@dataclass(frozen=True)
+class Course:
+    """How a run goes: in which tank, along which line, second by second, what is heard, and what to
+    beware of."""
+
+    tank: Tank
+    line: Line
+    process: ProcessAnswer
+    mix_text: str
+    heard: tuple[Heard, ...]
+    cautions: tuple[str, ...]
+
+
+def course_of(db: Db, run: Run, minutes: float) -> Course:
+    tanks = [each for each in darkroom.tanks(db) if not each.archived or each.id == run.tank_id]
+    lines = [each for each in darkroom.lines(db) if not each.archived or each.id == run.line_id]
+    said = "Add a tank and a bath sequence in Kit; the run's clock goes by them."
+    tank = next((each for each in tanks if each.id == run.tank_id), tanks[0] if tanks else None)
+    line = next((each for each in lines if each.id == run.line_id), lines[0] if lines else None)
+    tank, line = needed(tank, said), needed(line, said)
+    area = holders.areas(db).in2(pieces.of_run(db, run.id))
+    recipe = recipe_of(db, run)
+    process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
+    cautions = of_run(recipe.developer if recipe else "")
+    measures = preferences.preferences(db).measures
+    mix_text = f"{tank.name}: {measures.mix_text(process.mix)}"
+    return Course(tank, line, process, mix_text, heard(process.steps), cautions)
+
+
+def recipe_of(db: Db, run: Run) -> Recipe | None:
+    known = films.recipe(db, run.recipe_id)
+    return known.recipe if known else None

@@ -1,0 +1,58 @@
+"""An outing as it is taken along: what is loaded, and its scenes on paper."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from emulsa.api.routing import Db
+from emulsa.core.light.hand_time import stops_text
+from emulsa.core.light.reading_text import reading_text
+from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.outing.packing import Loaded
+from emulsa.core.scene.record import Scene
+from emulsa.core.tones.development_number import n_text
+from emulsa.store import exposures, films, pieces, rolls, scenes
+
+
+def loaded_film(db: Db) -> list[Loaded]:
+    """Unexposed film in holders and cameras, by place."""
+    named = films.names(db)
+    found = [
+        Loaded(where=each.label, film=named[each.film_id])
+        for each in sorted(pieces.in_holders(db), key=lambda each: (len(each.label), each.label))
+        if each.state == "loaded"
+    ]
+    found += [
+        Loaded(where=f"roll {each.number}", film=named[each.film_id])
+        for each in rolls.rolls(db)
+        if each.place != "done" and each.next_frame <= each.frames
+    ]
+    return found
+
+
+def scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
+    own = scenes.kit_of(db, scene)
+    taken = (own.film, own.lens, own.pinhole, *own.filters)
+    found = exposures.of_scene(db, scene.id)
+    places = exposures.places(db, [each.id for each in found])
+    return {
+        "title": scene.title,
+        "note": scene.note,
+        "kit": ", ".join(each.name for each in taken if each is not None),
+        "readings": [
+            {"label": each.label or "reading", "text": reading_text(each.reading)}
+            for each in scene.readings
+        ],
+        "exposures": [
+            {
+                "where": places[each.id],
+                "text": ", ".join(
+                    filter(None, (set_text(each.aperture, each.seconds), part_text(each)))
+                ),
+                "n": n_text(each.n),
+                "off": stops_text(each.error_stops),
+                "note": each.note,
+            }
+            for each in reversed(found)
+        ],
+    }
