@@ -4,7 +4,7 @@ import re
 from typing import Any
 
 import pytest
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
 from tests.browser.conftest import PHONE, Open, Service
 
@@ -310,3 +310,31 @@ def test_hands_on_the_keyboard_are_seen(open_page: Open) -> None:
     said = " | ".join(reached)
     for part in ("Type a reading", "Focus:", "dark crack", "grey ice", "Development N", "Expose"):
         assert part in said
+
+
+@pytest.mark.parametrize("arrived", [False, True], ids=["on its way", "answer lost"])
+def test_what_was_begun_before_a_reload_goes_on(
+    open_page: Open, service: Service, arrived: bool
+) -> None:
+    """An act whose page went away is handed in again by the next one, and is done once."""
+    page = open_page("/outing", fresh=True)
+    begins = "**/api/outings/outing-quarry/scenes"
+    ids: list[str] = []
+
+    def unanswered(route: Route) -> None:
+        ids.append(route.request.headers["idempotency-key"])
+        if arrived:
+            route.fetch()
+
+    page.route(begins, unanswered)
+    page.get_by_label("Next scene").first.fill("Tramway bridge")
+    with page.expect_request(begins):
+        page.get_by_role("button", name="Begin").first.click()
+    page.unroute(begins)
+    with page.expect_response(begins) as again:
+        page.reload()
+    assert [again.value.request.headers["idempotency-key"]] == ids
+    expect(page.get_by_role("link", name=re.compile("Tramway bridge"))).to_have_count(1)
+    outings = service.call("GET", "/api/outings")
+    titles = [scene["title"] for outing in outings for scene in outing["scenes"]]
+    assert titles.count("Tramway bridge") == 1
