@@ -14,7 +14,7 @@ from PIL import Image
 from tests.acts.doing import Answer, Hands, Request
 from tests.acts.walk import work
 
-ACTS_OF_A_SEASON = 520
+ACTS_OF_A_SEASON = 560
 SEED = 20_260_117
 
 

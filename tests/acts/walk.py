@@ -15,6 +15,7 @@ from PIL import Image
 from emulsa.api.views.scenes import solution
 from emulsa.core import wire
 from emulsa.core.film.formats import SheetFormat
+from emulsa.core.scene.assumed import TYPICAL_LAWS
 from emulsa.store import kit, outings, preferences, records, rows, scenes
 from tests.acts.doing import ACTS, Answer, Hands, Request
 
@@ -40,6 +41,9 @@ WEIGHTS = {
     "darkroom.judge": 4,
     "exposures.log_bracket": 3,
     "scenes.edit": 4,
+    "scenes.begin": 2,
+    "kit.put_camera": 3,
+    "pieces.name_holder": 3,
     "outings.begin": 2,
     "holders.put": 2,
 }
@@ -265,6 +269,57 @@ def _edit(look: Looking) -> Request:
     return Request("scenes.edit", {"id": scene.id}, body={"edits": look.dice.sample(edits, 2)})
 
 
+@drawn("scenes.begin")
+def _begin_scene(look: Looking) -> Request:
+    """On a day there is an outing of, or on a new one; the film is in the kit, or made."""
+    new = look.new("first")
+    film = {"id": new, "name": look.word(), "exposure_index": 50}
+    reading = {"kind": "ev", "ev": look.dice.randint(3, 33) / 3}
+    edits: list[Json] = [{"kind": "read", "id": f"{new}-r", "label": "wall", "reading": reading}]
+    made = look.dice.random() < 0.5
+    body = {
+        "id": new,
+        "outing_id": f"{new}-o",
+        "day": look.dice.choice(["2026-01-17", "2026-02-03"]),
+        "edits": [*edits, {"kind": "film", "film_id": new}] if made else edits,
+        "makes": {"films": [film] if made else []},
+    }
+    return Request("scenes.begin", body=body)
+
+
+@drawn("scenes.like_film")
+def _like_film(look: Looking) -> Request:
+    scene = look.one(
+        "SELECT scene.id FROM scene LEFT JOIN film ON film.id = film_id WHERE film.law IS NULL"
+    )
+    kind = look.dice.choice(list(TYPICAL_LAWS))
+    return Request("scenes.like_film", {"id": scene}, body={"like": kind})
+
+
+@drawn("pieces.name_holder")
+def _name_holder(look: Looking) -> Request:
+    sheet = look.one("SELECT id FROM piece WHERE label = 'no holder'")
+    holder = look.one("SELECT number FROM holder")
+    return Request(
+        "pieces.name_holder", {"id": sheet}, body={"side": f"{holder}{look.dice.choice('AB')}"}
+    )
+
+
+def _unplaced(look: Looking) -> Json:
+    scene = scenes.scene(look.hands.db, look.one("SELECT DISTINCT scene_id FROM reading"))
+    assert scene is not None
+    plan = wire.encode(solution(look.hands.db, scene).plan)
+    if plan is None:
+        raise Nothing(scene.id)
+    return {
+        "id": look.new("exposure"),
+        "piece_id": look.new("sheet"),
+        "scene_id": scene.id,
+        "plan": plan,
+        "unplaced": True,
+    }
+
+
 def _given(look: Looking, piece: str) -> Json:
     film = look.hands.db.execute("SELECT film_id FROM piece WHERE id = ?", [piece]).fetchone()[0]
     fitting = look.hands.db.execute(
@@ -295,6 +350,8 @@ EXPOSED = "SELECT id FROM piece WHERE state = 'exposed'"
 
 @drawn("exposures.log")
 def _expose(look: Looking) -> Request:
+    if look.dice.random() < 0.15:
+        return Request("exposures.log", body=_unplaced(look))
     seldom = look.dice.random() < 0.2
     return Request("exposures.log", body=_given(look, look.one(EXPOSED if seldom else LOADED)))
 

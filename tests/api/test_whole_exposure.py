@@ -38,9 +38,9 @@ def solved(client: TestClient, *edits: Json) -> Json:
 def test_opinions_of_an_unfinished_scene(client: TestClient) -> None:
     """What is missing is said in the one shape."""
     error = refusal(
-        client.post("/api/scenes/opinions", json={**scene_of(client), "film_id": None}), 422
+        client.post("/api/scenes/opinions", json={**scene_of(client), "readings": []}), 422
     )
-    assert error["field"] == "film_id"
+    assert error["field"] == "readings"
 
 
 def test_the_way_of_working_reaches_new_scenes_and_plans(client: TestClient) -> None:

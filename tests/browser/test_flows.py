@@ -19,9 +19,8 @@ def test_the_first_reading_of_a_scene(open_page: Open, begun: str) -> None:
     field.press("Enter")
     expect(page.get_by_role("button", name="Place: as metered, on V")).to_be_visible()
     expect(page.get_by_text("a second reading decides N")).to_be_visible()
-    expect(page.get_by_text("Choose an aperture.").first).to_be_visible()
-    expect(page.get_by_role("button", name=re.compile("^Expose"))).to_be_disabled()
-    page.get_by_role("button", name=re.compile("Aperture: choose")).click()
+    expect(page.locator("[data-result]")).to_have_text("f/81/30")
+    page.get_by_role("button", name="Aperture: f/8, assumed").click()
     page.get_by_label("Aperture on the lens").fill("f/22")
     page.get_by_role("button", name="Set", exact=True).click()
     expect(page.locator("[data-result]")).to_have_text("f/221/4")
@@ -86,11 +85,11 @@ def test_film_and_rating(open_page: Open) -> None:
     """Another film brings its EI; rating it otherwise changes the time; its recipe is chosen."""
     page = open_page("/scene/scene-pool")
     page.get_by_role("button", name="Film: Corvane 100 · EI 100").click()
-    page.get_by_label("Rate it at EI").fill("fifty")
+    page.get_by_label("Exposure index").fill("fifty")
     page.get_by_role("button", name="Rate", exact=True).click()
     expect(page.get_by_role("alert").filter(has_text="“fifty” is not a number")).to_be_visible()
-    expect(page.get_by_label("Rate it at EI")).to_have_value("fifty")
-    page.get_by_label("Rate it at EI").fill("50")
+    expect(page.get_by_label("Exposure index")).to_have_value("fifty")
+    page.get_by_label("Exposure index").fill("50")
     page.get_by_role("button", name="Rate", exact=True).click()
     expect(page.get_by_role("button", name="Film: Corvane 100 · EI 50")).to_be_visible()
     expect(page.locator("[data-result]")).to_contain_text("25 s")
@@ -129,15 +128,16 @@ def test_a_pinhole_has_no_aperture_and_no_focus(open_page: Open) -> None:
         expect(page.get_by_role("button", name=re.compile(f"^{word}:"))).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Lens: pinhole")).click()
     page.get_by_role("button", name=re.compile("90 mm wide")).click()
-    expect(page.get_by_role("button", name=re.compile("^Aperture: choose"))).to_be_visible()
+    expect(page.get_by_role("button", name="Aperture: f/8, assumed")).to_be_visible()
 
 
 def test_no_sheet_of_this_film(open_page: Open, service: Service) -> None:
-    """The way out is said, and leads there."""
+    """It is logged without a holder, or loaded first: the way is said, and leads there."""
     service.call("POST", "/api/holders/unload", {"sides": "3B"})
     page = open_page("/scene/scene-adit")
     expect(page.locator("[data-result]")).to_be_visible()
     page.keyboard.press("e")
+    expect(page.get_by_label("Side or frame")).to_have_value("no holder")
     page.get_by_role("link", name="Load a holder or a roll in Film").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Film")
 

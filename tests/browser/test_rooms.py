@@ -168,7 +168,7 @@ def test_an_empty_house_teaches_the_next_step(open_page: Open, service: Service)
     page = open_page("/outing")
     for path, taught in (
         ("/outing", "Nothing here yet."),
-        ("/scene", "There is no scene yet."),
+        ("/scene", "Meter the thing that matters"),
         ("/film", "No holders yet."),
         ("/darkroom", "Nothing waits."),
         ("/kit", "The film you rate"),

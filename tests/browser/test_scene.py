@@ -178,7 +178,7 @@ def test_the_line_says_its_meaning_and_keeps_what_was_typed(
         ("25 sun", "EV 25 is more than any light (EV is between −8 and 24)"),
         ("draw 5000", "must be between 0 and 3000 mm"),
         ("13,3 bark", "Is the comma a decimal point?"),
-        ("filter green", "There is no filter “green”"),
+        ("filter amber", "There is no filter “amber”. Say its factor"),
     ):
         field.fill(typed)
         field.press("Enter")
@@ -186,7 +186,7 @@ def test_the_line_says_its_meaning_and_keeps_what_was_typed(
         expect(field).to_have_value(typed)
     page.get_by_role("link", name="Film").click()
     page.get_by_role("link", name="Scene").click()
-    expect(page.get_by_label("Type a reading")).to_have_value("filter green")
+    expect(page.get_by_label("Type a reading")).to_have_value("filter amber")
     assert len(service.call("GET", "/api/scenes/scene-pool")["scene"]["readings"]) == 3
 
 

@@ -150,6 +150,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 # what no exposure by itself can bring about, and where it is tried
 ELSEWHERE = {
     *("reading-old", "minutes-as-seconds", "given-off"),  # below
+    *("reciprocity-unknown",),  # test_scene.py
     *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py
     *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
     *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py

@@ -254,7 +254,7 @@ def test_kit_is_found_by_words() -> None:
     assert (hole.lens_id, hole.pinhole_id) == (None, "pinhole-box")
     assert applied("film ostrel")[0].film_id == "film-ostrel"
     assert applied("no filter", applied("filter red")[0])[0].filter_ids == ()
-    for text, names in (("filter green", "Deep red"), ("lens mm", "90 mm wide, ")):
+    for text, names in (("lens mm", "90 mm wide, "), ("lens wide angle", "Say its focal length")):
         with pytest.raises(Unreadable, match=names):
             applied(text)
 

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 from hypothesis import given
 
+from emulsa.core.corrections.bellows import Infinity
 from emulsa.core.errors import CoreError, Missing
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import High
@@ -15,10 +16,13 @@ from emulsa.core.logged.record import Given
 from emulsa.core.scene import plan as scenes
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Pin, Scene, SceneKit, SceneReading, follow_on
+from emulsa.core.scene.solve import solved
 from emulsa.core.tones.placement import AsMetered, Placed
 from emulsa.demo.bag import FILMS, FILTERS, LENSES, METER, PINHOLE
 from emulsa.demo.quarry import ADIT, INCLINE, POOL, WINDING_HOUSE
 from tests import strategies
+
+AT = "2026-01-17T12:00:00Z"
 
 
 def kit_of(scene: Scene) -> SceneKit:
@@ -54,21 +58,73 @@ def test_filters_are_named_in_the_ledger() -> None:
     assert labels == ["Meter", "Placed on III", "Deep red", "Bellows", "Film in long light", "Set"]
 
 
-@pytest.mark.parametrize(
-    ("change", "field"),
-    [
-        ({"readings": ()}, "readings"),
-        ({"film_id": None}, "film_id"),
-        ({"lens_id": None}, "lens_id"),
-        ({"aperture": None}, "aperture"),
-    ],
-)
-def test_what_is_missing_is_said_in_the_order_of_work(change: dict[str, Any], field: str) -> None:
-    """One thing at a time, with its field."""
-    scene = replace(POOL, **change)
+def test_without_a_reading_there_is_nothing_to_say() -> None:
+    """The one thing that is asked for."""
+    scene = replace(POOL, readings=())
     with pytest.raises(Missing) as refusal:
         plan(scene, kit_of(scene))
-    assert refusal.value.field == field
+    assert refusal.value.field == "readings"
+
+
+NOTHING = {
+    "film_id": None,
+    "lens_id": None,
+    "aperture": None,
+    "filter_ids": (),
+    "focus": Infinity(),
+}
+
+
+@pytest.mark.parametrize(
+    ("change", "assumed", "ei", "aperture"),
+    [
+        (NOTHING, ["EI 100, assumed", "reciprocity unknown", "any lens", "f/8, assumed"], 100, "8"),
+        (
+            {**NOTHING, "exposure_index": 400},
+            ["film not named", "reciprocity unknown", "any lens", "f/8, assumed"],
+            400,
+            "8",
+        ),
+        ({"film_id": None}, ["EI 100, assumed", "reciprocity unknown"], 100, "32"),
+        ({"aperture": None}, ["f/8, assumed"], 100, "8"),
+        ({"lens_id": "lens-300", "aperture": None}, ["f/9, assumed"], 100, "9"),
+        ({}, [], 100, "32"),
+    ],
+)
+def test_what_nobody_said_is_assumed_and_said(
+    change: dict[str, Any], assumed: list[str], ei: float, aperture: str
+) -> None:
+    """A reading alone has an exposure; what is assumed stands in a word until it is named."""
+    scene = replace(POOL, **change)
+    solution = solved(scene, kit_of(scene), None, AT)
+    assert [each.text for each in solution.assumed] == assumed
+    assert solution.problem is None
+    assert solution.plan is not None
+    assert (solution.plan.request.ei, solution.plan.request.aperture) == (ei, aperture)
+
+
+def test_one_reading_on_an_empty_folder() -> None:
+    """12 alone at EI 100 and f/8 is 1/64 s, marked 1/60: 2^12 = N²/t, so t = 64/4096. Beside it
+    stands a row of apertures, a stop apart."""
+    wall = SceneReading(id="w", label="wall", reading=EvReading(ev=12))
+    scene = replace(POOL, **NOTHING, readings=(wall,), pin=None, high=None, school=None)
+    answer = solved(scene, SceneKit(), None, AT).answer
+    assert answer is not None
+    assert (answer.set.text, answer.set.seconds) == ("1/60", 1 / 64)
+    row = {each.aperture: each.text for each in answer.equivalents}
+    assert list(row) == ["5.6", "8", "11", "16", "22", "32", "45", "64"]
+    assert (row["5.6"], row["16"], row["64"]) == ("1/125", "1/15", "1 s")
+
+
+def test_a_long_time_on_unknown_film_is_not_corrected_and_says_so() -> None:
+    """Up to one second nothing is said; beyond it the time stands as metered, with the caution."""
+    for ev, said in ((6, False), (2, True)):
+        dark = SceneReading(id="w", label="wall", reading=EvReading(ev=ev))
+        scene = replace(POOL, **NOTHING, readings=(dark,), pin=None, high=None, school=None)
+        answer = solved(scene, SceneKit(), None, AT).answer
+        assert answer is not None
+        assert answer.corrected_s == answer.metered_s == 64 / 2**ev
+        assert ("reciprocity-unknown" in {each.code for each in answer.advice}) is said
 
 
 def test_the_scene_rates_the_film_or_the_film_itself() -> None:

@@ -32,6 +32,12 @@ def recipe(connection: Connection, id_: str | None) -> FilmRecipe | None:
     return found
 
 
+def usual_recipes(connection: Connection) -> dict[str, str]:
+    """The recipe of each film unless another is chosen: its oldest that is not archived."""
+    found = connection.execute("SELECT film_id, id FROM recipe ORDER BY archived DESC, rowid DESC")
+    return {row["film_id"]: row["id"] for row in found}
+
+
 def recipe_of(
     connection: Connection, film_id: str | None, recipe_id: str | None
 ) -> FilmRecipe | None:

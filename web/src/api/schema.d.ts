@@ -1581,6 +1581,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/holder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say in which side a sheet lay that was exposed without a holder. */
+        post: operations["pieces_name_holder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preferences": {
         parameters: {
             query?: never;
@@ -1969,6 +1986,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scenes/{id}/reciprocity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give the scene's film a typical law, once; film nobody named is kept by its EI. */
+        post: operations["scenes_like_film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scenes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin a scene by its first edits, on its day's outing; one of this id stays as it is. */
+        post: operations["scenes_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scenes/opinions": {
         parameters: {
             query?: never;
@@ -2229,6 +2280,24 @@ export interface components {
             school: "as_metered";
             /** Reading */
             reading: string;
+        };
+        /**
+         * Assumed
+         * @description Something nobody has said yet, what is taken for it, and what to choose from.
+         */
+        Assumed: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "film" | "reciprocity" | "lens" | "aperture";
+            /** Text */
+            text: string;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: string[];
         };
         /**
          * Attachment
@@ -4292,6 +4361,32 @@ export interface components {
             unit: "cd/m2" | "fL";
         };
         /**
+         * Made
+         * @description Kit a line makes, of each kind.
+         */
+        Made: {
+            /**
+             * Films
+             * @default []
+             */
+            films: components["schemas"]["Film"][];
+            /**
+             * Lenses
+             * @default []
+             */
+            lenses: components["schemas"]["KitLens"][];
+            /**
+             * Pinholes
+             * @default []
+             */
+            pinholes: components["schemas"]["KitPinhole"][];
+            /**
+             * Filters
+             * @default []
+             */
+            filters: components["schemas"]["KitFilter"][];
+        };
+        /**
          * MarkHigh
          * @description The important highlight and the zone it is wanted on; none leaves it to the brightest.
          */
@@ -5264,7 +5359,8 @@ export interface components {
         };
         /**
          * ReadLine
-         * @description The line's meaning in words, where its reading falls, and the edits that carry it out.
+         * @description The line's meaning in words, where its reading falls, and the edits that carry it out, with
+         *     the kit they make.
          */
         ReadLine: {
             /** Says */
@@ -5273,6 +5369,7 @@ export interface components {
             falls_on: string;
             /** Edits */
             edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            makes: components["schemas"]["Made"];
         };
         /**
          * ReadingAnswer
@@ -6200,6 +6297,8 @@ export interface components {
             /** High Reading */
             high_reading: string | null;
             answer: components["schemas"]["ExposureAnswer"] | null;
+            /** Assumed */
+            assumed: components["schemas"]["Assumed"][];
             plan: components["schemas"]["Planned"] | null;
             problem: components["schemas"]["Problem"] | null;
             recipe: components["schemas"]["FilmRecipe"] | null;
@@ -6848,6 +6947,29 @@ export interface components {
             objective: "sqlog" | "abslog" | "maxlog";
         };
         /**
+         * Beginning
+         * @description A scene begun by what is done in it: on the day's outing, or on a new one of the id given.
+         */
+        Beginning: {
+            /** Id */
+            id: string;
+            /** Outing Id */
+            outing_id: string;
+            /** Day */
+            day: string;
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            /**
+             * @default {
+             *       "films": [],
+             *       "lenses": [],
+             *       "pinholes": [],
+             *       "filters": []
+             *     }
+             */
+            makes: components["schemas"]["Made"];
+        };
+        /**
          * BellowsRequest
          * @description A lens or pinhole and how it is focused.
          */
@@ -7103,11 +7225,20 @@ export interface components {
         };
         /**
          * Editing
-         * @description What is changed of a scene.
+         * @description What is changed of a scene, and the kit that is made for it on the way.
          */
         Editing: {
             /** Edits */
             edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            /**
+             * @default {
+             *       "films": [],
+             *       "lenses": [],
+             *       "pinholes": [],
+             *       "filters": []
+             *     }
+             */
+            makes: components["schemas"]["Made"];
         };
         /**
          * EvRequest
@@ -7173,7 +7304,8 @@ export interface components {
          *     is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
          *     ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
          *     records what nobody would have advised: a second exposure by accident, a frame at another EI
-         *     than its roll.
+         *     than its roll. ``unplaced``: nobody said which holder it was; film of its own is made for it,
+         *     under ``piece_id``.
          */
         Given: {
             /** Id */
@@ -7224,6 +7356,11 @@ export interface components {
              * @default false
              */
             happened: boolean;
+            /**
+             * Unplaced
+             * @default false
+             */
+            unplaced: boolean;
         };
         /**
          * Going
@@ -7321,6 +7458,14 @@ export interface components {
             fading_stops_per_min: number;
         };
         /**
+         * LikeFilm
+         * @description What kind of film it is, as far as long times go.
+         */
+        LikeFilm: {
+            /** Like */
+            like: string;
+        };
+        /**
          * Loading
          * @description Film into sides, as typed: ``3-4 6B``, from a box or from none that is in stock.
          *
@@ -7366,6 +7511,14 @@ export interface components {
              *     }
              */
             meter: components["schemas"]["Calibrated"];
+        };
+        /**
+         * Naming
+         * @description The side a sheet lay in, as typed: ``2B``.
+         */
+        Naming: {
+            /** Side */
+            side: string;
         };
         /**
          * NewRecipes
@@ -11012,6 +11165,35 @@ export interface operations {
             };
         };
     };
+    pieces_name_holder: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Naming"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
     preferences_read: {
         parameters: {
             query?: never;
@@ -11698,6 +11880,62 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Editing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptScene"];
+                };
+            };
+        };
+    };
+    scenes_like_film: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LikeFilm"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptScene"];
+                };
+            };
+        };
+    };
+    scenes_begin: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Beginning"];
             };
         };
         responses: {

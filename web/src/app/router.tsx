@@ -1,5 +1,6 @@
-import { createBrowserRouter, Navigate } from "react-router";
+import { createBrowserRouter } from "react-router";
 import { Broken } from "./Broken";
+import { Home } from "./Home";
 import { Shell } from "./Shell";
 
 export const router = createBrowserRouter([
@@ -10,17 +11,13 @@ export const router = createBrowserRouter([
       {
         errorElement: <Broken />,
         children: [
-          { index: true, element: <Navigate to="/outing" replace /> },
+          { index: true, element: <Home /> },
           {
             path: "outing",
             lazy: async () => ({ Component: (await import("../features/outing")).OutingRoom }),
           },
           {
-            path: "scene",
-            lazy: async () => ({ Component: (await import("../features/scene")).LastScene }),
-          },
-          {
-            path: "scene/:id",
+            path: "scene/:id?",
             lazy: async () => ({ Component: (await import("../features/scene")).SceneRoom }),
           },
           {

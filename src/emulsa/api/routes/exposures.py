@@ -11,7 +11,6 @@ from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.advice import Advice
-from emulsa.core.errors import Missing
 from emulsa.core.film.acts.exposing import (
     Bracketed,
     Logging,
@@ -19,8 +18,9 @@ from emulsa.core.film.acts.exposing import (
     doubts,
     expose,
     expose_bracket,
+    expose_unplaced,
 )
-from emulsa.core.film.pieces import Piece
+from emulsa.core.film.pieces import NO_HOLDER, Piece
 from emulsa.core.logged.correct import correct
 from emulsa.core.logged.log import GivenCheck, check
 from emulsa.core.logged.record import Correction, Exposure, Given, Planned
@@ -48,9 +48,13 @@ def log(act: Act, given: Given) -> ExposureView:
     nobody would advise is logged when it is said to have happened.
     """
     scene = _scene(act.db, given.scene_id)
+    plan, logging = given.plan or _planned(act.db, scene), _logging(act, scene)
+    if given.unplaced:
+        film = films.film(act.db, plan.film_id)
+        act.carry_out(expose_unplaced(given, plan, film, logging))
+        return in_words(_kept(act.db, given.id), NO_HOLDER)
     piece = _piece(act.db, given.piece_id)
-    target = _targets(act.db, [piece])[piece.id]
-    outcome = expose(given, given.plan or _planned(act.db, scene), target, _logging(act, scene))
+    outcome = expose(given, plan, _targets(act.db, [piece])[piece.id], logging)
     act.carry_out(outcome)
     return in_words(_logged(outcome.kept)[0], piece.label)
 
@@ -80,7 +84,7 @@ def weigh(db: Db, given: Given) -> Weighed:
 @routes.act("PUT", "/{id}")
 def put_right(act: Act, id: str, base: str, correction: Correction) -> ExposureView:  # noqa: A002
     """Correct what was really given; the plan it was made by stays."""
-    known = needed(exposures.exposure(act.db, id), "There is no such exposure.")
+    known = _kept(act.db, id)
     exposure = correct(known, correction)
     act.says("correct an exposure")
     unchanged("This exposure", known, exposure, base)
@@ -98,15 +102,17 @@ def _scene(db: Db, id_: str) -> Scene:
     return needed(found, "There is no such scene; it may have been deleted.", "scene_id")
 
 
+def _kept(db: Db, id_: str) -> Exposure:
+    return needed(exposures.exposure(db, id_), "There is no such exposure.")
+
+
 def _piece(db: Db, id_: str) -> Piece:
     said = "There is no film in that place any more; choose another."
     return needed(pieces.piece(db, id_), said, "piece_id")
 
 
 def _planned(db: Db, scene: Scene) -> Planned:
-    """The plan of a scene as it stands; Missing names what is still to be chosen."""
-    if scene.film_id is None:
-        raise Missing("Choose the film.", field="film_id")
+    """The plan of a scene as it stands; Missing without a reading."""
     recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
     return planned(scene, plan(scene, scenes.kit_of(db, scene)), recipe)
 

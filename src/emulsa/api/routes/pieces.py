@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from emulsa.api.routing import Db, Routes
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.done import Done
+from emulsa.core.film.acts.naming import Naming
+from emulsa.core.film.acts.naming import name_holder as named
 from emulsa.core.film.ready import Fitting, Ready
 from emulsa.core.film.ready import fitting as fitting_of
 from emulsa.core.film.ready import ready as ready_of
 from emulsa.core.limits import Id
 from emulsa.core.logged.record import Share
-from emulsa.store import exposures, films, pieces, rolls
+from emulsa.store import exposures, films, holders, pieces, rolls
 
 routes = Routes("pieces", "/api/pieces")
 
@@ -23,6 +27,15 @@ def ready(db: Db) -> tuple[Ready, ...]:
 def fitting(db: Db, film_id: Id, share: Share = 1.0) -> Fitting:
     """The film of one kind an exposure, or a share of a multiple one, can go onto."""
     return fitting_of(_ready(db), film_id, share)
+
+
+@routes.act("POST", "/{id}/holder")
+def name_holder(act: Act, id: str, naming: Naming) -> Done:  # noqa: A002
+    """Say in which side a sheet lay that was exposed without a holder."""
+    piece = needed(pieces.piece(act.db, id), "There is no such sheet.")
+    outcome = named(piece, naming, holders.holders(act.db), pieces.in_holders(act.db), act.moment)
+    act.carry_out(outcome)
+    return Done(outcome.says, (id,))
 
 
 def _ready(db: Db) -> tuple[Ready, ...]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from contextlib import suppress
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
@@ -22,16 +22,20 @@ from emulsa.core.exposing.bracket import (
 )
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.penalties import Weights
-from emulsa.core.limits import Id, Length
+from emulsa.core.kit.films import unnamed_film
+from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
 from emulsa.core.line.carry_out import KitNames, ask_iso, carry_out
+from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.outing.today import of_today
+from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.edits import Edits, edited
 from emulsa.core.scene.plan import falls, meter_set, plan
-from emulsa.core.scene.record import Scene
+from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.solve import Solution
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
-from emulsa.store import kit, preferences
+from emulsa.store import films, kit, outings, preferences
 from emulsa.store import scenes as store
 
 routes = Routes("scenes", "/api/scenes")
@@ -47,9 +51,28 @@ class Draft:
 
 @dataclass(frozen=True, kw_only=True)
 class Editing:
-    """What is changed of a scene."""
+    """What is changed of a scene, and the kit that is made for it on the way."""
 
     edits: Edits
+    makes: Made = NOTHING
+
+
+@dataclass(frozen=True, kw_only=True)
+class Beginning:
+    """A scene begun by what is done in it: on the day's outing, or on a new one of the id given."""
+
+    id: Id
+    outing_id: Id
+    day: Day
+    edits: Edits
+    makes: Made = NOTHING
+
+
+@dataclass(frozen=True, kw_only=True)
+class LikeFilm:
+    """What kind of film it is, as far as long times go."""
+
+    like: Label
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -82,11 +105,13 @@ class TypedLine:
 
 @dataclass(frozen=True)
 class ReadLine:
-    """The line's meaning in words, where its reading falls, and the edits that carry it out."""
+    """The line's meaning in words, where its reading falls, and the edits that carry it out, with
+    the kit they make."""
 
     says: str
     falls_on: str
     edits: Edits
+    makes: Made
 
 
 @routes.question("/{id}")
@@ -107,7 +132,39 @@ def edit(act: Act, id: str, base: str, editing: Editing) -> KeptScene:  # noqa: 
     """Change a scene; ``base`` is the version the edits were made on: when another hand has changed
     it since, nothing is overwritten and the answer (409) carries what is kept now."""
     stored = found(act.db, id)
+    _make(act, editing.makes)
     return _keep(act, stored, edited(stored, editing.edits, act.moment), base)
+
+
+@routes.act("POST", "/{id}/reciprocity")
+def like_film(act: Act, id: str, kind: LikeFilm) -> KeptScene:  # noqa: A002
+    """Give the scene's film a typical law, once; film nobody named is kept by its EI."""
+    stored = found(act.db, id)
+    known = films.film(act.db, stored.film_id)
+    film = with_law(known or unnamed_film(stored.exposure_index or EI), kind.like)
+    act.says(f"take {film.name} as {kind.like}")
+    act.keep(film)
+    store.put(act.db, replace(stored, film_id=film.id))
+    return kept(act.db, found(act.db, id))
+
+
+@routes.act("POST", "")
+def begin(act: Act, beginning: Beginning) -> KeptScene:
+    """Begin a scene by its first edits, on its day's outing; one of this id stays as it is."""
+    known = store.scene(act.db, beginning.id)
+    if known is not None:
+        return kept(act.db, known)
+    outing = of_today(outings.outings(act.db), beginning.day, beginning.outing_id)
+    before = store.of_outing(act.db, outing.id)
+    school = preferences.preferences(act.db).school
+    title = f"Scene {len(before) + 1}"
+    blank = Scene(id=beginning.id, outing_id=outing.id, title=title, school=school)
+    _make(act, beginning.makes)
+    act.keep(outing)
+    scene = edited(follow_on(blank, before[-1:]), beginning.edits, act.moment)
+    act.says(f"begin scene {scene.title}")
+    store.put(act.db, scene)
+    return kept(act.db, scene)
 
 
 @routes.question("/opinions", "POST")
@@ -178,11 +235,17 @@ def line(db: Db, typed: TypedLine) -> ReadLine:
     after = edited(typed.scene, done.edits, now())
     tones = falls(after, store.kit_of(db, after))
     falls_on = next((each.zone_text for each in tones if each.id == typed.reading_id), "")
-    return ReadLine(done.says, falls_on, done.edits)
+    return ReadLine(done.says, falls_on, done.edits, done.makes)
 
 
 def found(db: Db, id_: str) -> Scene:
     return needed(store.scene(db, id_), "There is no such scene; it may have been deleted.")
+
+
+def _make(act: Act, makes: Made) -> None:
+    for each in makes.all:
+        if act.read_back(each) is None:
+            act.keep(each)
 
 
 def _keep(act: Act, stored: Scene | None, scene: Scene, base: str) -> KeptScene:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from emulsa.core.darkroom.waiting import Exposed, WaitingFilm, waiting_film
-from emulsa.store import exposures, pieces, rolls, scenes
+from emulsa.store import exposures, films, pieces, rolls, scenes
 from emulsa.store.database import Connection
 
 
@@ -19,5 +19,6 @@ def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[str, ...]]:
             titles=scenes.titles(db, {each[-1].scene_id for each in shots.values()}),
             rolls=[each for each in rolls.rolls(db) if each.id in on_rolls] if on_rolls else (),
             strips=rolls.strips(db) if on_rolls else {},
+            usual=films.usual_recipes(db),
         )
     )

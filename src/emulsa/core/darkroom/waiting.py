@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Negative
@@ -60,13 +60,15 @@ class WaitingFilm:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Exposed:
     """What is exposed and not in a run: the pieces in the order of loading, the exposures of each
-    in their order, the titles of their scenes, and the rolls with their strips."""
+    in their order, the titles of their scenes, and the rolls with their strips; ``usual`` is each
+    film's first recipe, for what was exposed before it had one."""
 
     pieces: Sequence[Piece]
     shots: Mapping[str, Sequence[Shot]]
     titles: Mapping[str, str]
     rolls: Sequence[Roll] = ()
     strips: Mapping[str, Sequence[Strip]] | None = None
+    usual: Mapping[str, str] = field(default_factory=dict)
 
 
 def waiting_film(exposed: Exposed) -> tuple[tuple[WaitingFilm, ...], tuple[str, ...]]:
@@ -94,7 +96,7 @@ def _sheet(sheet: Piece, exposed: Exposed) -> WaitingFilm:
         exposure_id=last.id,
         piece_ids=(sheet.id,),
         film_id=sheet.film_id,
-        recipe_id=last.recipe_id,
+        recipe_id=last.recipe_id or exposed.usual.get(sheet.film_id),
         where=f"{sheet.label}, {sheet.kept_in}" if sheet.kept_in else sheet.label,
         scene_title=exposed.titles[last.scene_id],
         scene_id=last.scene_id,
@@ -122,7 +124,7 @@ def _strip(roll: Roll, strip: Strip, frames: Sequence[Piece], exposed: Exposed) 
         exposure_id=first.id,
         piece_ids=tuple(each.id for each in frames),
         film_id=roll.film_id,
-        recipe_id=strip.recipe_id or first.recipe_id,
+        recipe_id=strip.recipe_id or first.recipe_id or exposed.usual.get(roll.film_id),
         where=strip_text(roll, strip).capitalize(),
         scene_title=f"{len(frames)} frames" if len(frames) > 1 else "1 frame",
         scene_id=first.scene_id,

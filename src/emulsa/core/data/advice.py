@@ -33,6 +33,7 @@ CATALOGUE: dict[str, str] = {
     "moves": "a time longer than what moves stays sharp",
     # setting
     "reciprocity-extrapolated": "a time outside the film's reciprocity data",
+    "reciprocity-unknown": "a time over 1 s on film whose law nobody has said",
     "setting-off": "a setting more than ⅓ stop off",
     "too-short-by-hand": "a hand-timed exposure under ½ s",
     "longer-than-shutter": "a time longer than a shutter without B or T gives",

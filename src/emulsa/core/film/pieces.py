@@ -15,6 +15,7 @@ from emulsa.core.film.states import Kept, Move, State
 from emulsa.core.limits import Id, Label, Note, Within, plain
 
 Side = Literal["A", "B"]
+NO_HOLDER = "no holder"  # the label of a sheet until its holder is named
 FrameNumber = Annotated[int, Within("A frame's number", 1, 72)]
 Weight = Annotated[int, Within("How much a picture matters", 0, 3)]
 
@@ -59,12 +60,21 @@ class Step:
     note: Note = ""
 
 
+def unplaced(id_: str, film_id: str, at: str) -> Piece:
+    """A sheet that was exposed before anybody said in which holder it lay."""
+    return Piece(
+        id=id_, film_id=film_id, label=NO_HOLDER, state="loaded", loaded_at=at, in_place=False
+    )
+
+
 def where_text(piece: Piece) -> str:
     """Where a piece is loaded, in words: *Side 2B*, *Frame 7 of roll 3*.
 
     >>> where_text(Piece(id="a", film_id="f", label="R3-7", state="loaded", loaded_at="", frame=7))
     'Frame 7 of roll 3'
     """
+    if piece.label == NO_HOLDER:
+        return "The sheet in no holder"
     if piece.frame is None:
         return f"Side {piece.label}"
     return f"Frame {piece.frame} of roll {piece.label[1:].split('-')[0]}"

@@ -26,6 +26,7 @@ Move = Literal[
     "leave_run",
     "develop",
     "judge",
+    "name",
 ]
 
 MOVES: dict[tuple[State, Move], State] = {
@@ -41,6 +42,10 @@ MOVES: dict[tuple[State, Move], State] = {
     ("in_run", "develop"): "developed",
     ("developed", "judge"): "judged",
     ("judged", "judge"): "judged",
+    ("exposed", "name"): "exposed",
+    ("in_run", "name"): "in_run",
+    ("developed", "name"): "developed",
+    ("judged", "name"): "judged",
 }
 
 IS: dict[State, str] = {
@@ -65,6 +70,7 @@ NEEDS: dict[Move, str] = {
     "leave_run": "only film that is in a run is taken out of it",
     "develop": "put it into a run first",
     "judge": "develop it first",
+    "name": "only a sheet that was exposed is given its holder afterwards",
 }
 
 # What the log calls each move.
@@ -80,6 +86,7 @@ SAID: dict[Move, str] = {
     "leave_run": "taken out of the run",
     "develop": "developed",
     "judge": "judged",
+    "name": "its holder named",
 }
 
 

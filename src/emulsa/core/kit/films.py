@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone
+from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone, plain
 from emulsa.core.tones import textural_range
 
 
@@ -48,3 +48,21 @@ class FilmRecipe:
     recipe: Recipe
     note: Note = ""
     archived: bool = False
+
+
+UNNAMED = "film-at-"  # how the id of film begins of which only its EI is known
+
+
+def is_unnamed(film_id: str) -> bool:
+    """Whether this is film of which only its EI is known."""
+    return film_id.startswith(UNNAMED)
+
+
+def unnamed_film(exposure_index: float) -> Film:
+    """Film of which only its EI is known; all of one EI is one record.
+
+    >>> unnamed_film(100).name
+    'Film at EI 100'
+    """
+    ei = plain(exposure_index)
+    return Film(id=f"{UNNAMED}{ei}", name=f"Film at EI {ei}", exposure_index=exposure_index)

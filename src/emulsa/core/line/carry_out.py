@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
 from emulsa.core.corrections.bellows import ByDraw
+from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import aperture_of
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
@@ -23,14 +24,18 @@ from emulsa.core.light.meters import (
 )
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import plain
+from emulsa.core.line import making
 from emulsa.core.line.grammar import (
     ApertureWord,
     DepthWord,
     FocusWord,
     KitWord,
     Line,
+    RatingWord,
     ReadingWord,
 )
+from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.scene.assumed import EI
 from emulsa.core.scene.edits import (
     ChooseFilm,
     ChooseFilters,
@@ -38,6 +43,7 @@ from emulsa.core.scene.edits import (
     ChoosePinhole,
     Edit,
     Place,
+    Rate,
     Read,
     SetAperture,
     SetDepth,
@@ -74,14 +80,16 @@ class KitNames:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CarriedOut:
-    """What a line changes, and its meaning in words."""
+    """What a line changes, its meaning in words, and the kit it makes on the way."""
 
     edits: tuple[Edit, ...]
     says: str
+    makes: Made = NOTHING
 
 
 def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> CarriedOut:
-    """The edits a line means over a scene; a reading of the same id is taken again."""
+    """The edits a line means over a scene; a reading of the same id is taken again, and kit that is
+    named but not there is made under that id."""
     if isinstance(line, ReadingWord):
         return _reading(scene, line, reading_id)
     if isinstance(line, ApertureWord):
@@ -97,7 +105,10 @@ def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> Carri
     if isinstance(line, DepthWord):
         says = f"near to far focus {plain(line.depth.focus_spread_mm)} mm"
         return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
-    return _kit(line, kit)
+    if isinstance(line, RatingWord):
+        says = f"rated EI {plain(line.exposure_index)}"
+        return CarriedOut(edits=(Rate(exposure_index=line.exposure_index),), says=says)
+    return _kit(scene, line, kit, reading_id)
 
 
 def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> None:
@@ -121,22 +132,68 @@ def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> No
     )
 
 
-def _kit(line: KitWord, kit: KitNames) -> CarriedOut:
-    if line.kind == "filter":
-        if not line.words:
-            return CarriedOut(edits=(ChooseFilters(),), says="no filter")
-        filter_ = _find(kit.filters, line.words, "filter")
-        edit = ChooseFilters(filter_ids=(filter_.id,))
-        return CarriedOut(edits=(edit,), says=f"filter {filter_.name}")
+def _kit(scene: Scene, line: KitWord, kit: KitNames, new_id: str) -> CarriedOut:
     if line.kind == "film":
-        film = _find(kit.films, line.words, "film")
-        return CarriedOut(edits=(ChooseFilm(film_id=film.id),), says=f"film {film.name}")
+        return _film(scene, line.words, kit, new_id)
+    if line.kind == "lens":
+        return _lens(line.words, kit, new_id)
+    if line.kind == "pinhole":
+        return _pinhole(line.words, kit, new_id)
+    if not line.words:
+        return CarriedOut(edits=(ChooseFilters(),), says="no filter")
+    known = _find(kit.filters, line.words, "filter")
+    if known:
+        edit = ChooseFilters(filter_ids=(known.id,))
+        return CarriedOut(edits=(edit,), says=f"filter {known.name}")
+    new = making.filter_(new_id, line.words)
+    return CarriedOut(
+        edits=(ChooseFilters(filter_ids=(new_id,)),),
+        says=f"new filter {new.name}, {amount_text(new.filter)}",
+        makes=Made(filters=(new,)),
+    )
+
+
+def _film(scene: Scene, words: str, kit: KitNames, new_id: str) -> CarriedOut:
+    known = _find(kit.films, words, "film")
+    if known:
+        return CarriedOut(edits=(ChooseFilm(film_id=known.id),), says=f"film {known.name}")
+    film = making.film(new_id, words, scene.exposure_index or EI)
+    return CarriedOut(
+        edits=(ChooseFilm(film_id=new_id),),
+        says=f"new film {film.name}, EI {plain(film.exposure_index)}",
+        makes=Made(films=(film,)),
+    )
+
+
+def _lens(words: str, kit: KitNames, new_id: str) -> CarriedOut:
     optics: tuple[KitLens | KitPinhole, ...] = (*kit.lenses, *kit.pinholes)
-    chosen = _find(optics, line.words, "lens")
+    chosen = _find(optics, words, "lens")
     if isinstance(chosen, KitPinhole):
-        edits: tuple[Edit, ...] = (ChoosePinhole(pinhole_id=chosen.id),)
-        return CarriedOut(edits=edits, says=f"pinhole {chosen.name}")
-    return CarriedOut(edits=(ChooseLens(lens_id=chosen.id),), says=f"lens {chosen.name}")
+        return _through(chosen)
+    if chosen is not None:
+        return CarriedOut(edits=(ChooseLens(lens_id=chosen.id),), says=f"lens {chosen.name}")
+    new = making.lens(new_id, words)
+    if new is None:
+        raise _unknown(optics, words, "lens", "Say its focal length, as in lens 150.")
+    edits = (ChooseLens(lens_id=new_id),)
+    return CarriedOut(edits=edits, says=f"new lens {new.name}", makes=Made(lenses=(new,)))
+
+
+def _pinhole(words: str, kit: KitNames, new_id: str) -> CarriedOut:
+    chosen = _find(kit.pinholes, words, "pinhole")
+    if chosen is not None:
+        return _through(chosen)
+    new = making.pinhole(new_id, words)
+    if new is None:
+        said = "Say its hole and its distance to the film, as in pinhole 0.2 at 30."
+        raise _unknown(kit.pinholes, words, "pinhole", said)
+    edits = (ChoosePinhole(pinhole_id=new_id),)
+    return CarriedOut(edits=edits, says=f"new pinhole {new.name}", makes=Made(pinholes=(new,)))
+
+
+def _through(pinhole: KitPinhole) -> CarriedOut:
+    edits = (ChoosePinhole(pinhole_id=pinhole.id),)
+    return CarriedOut(edits=edits, says=f"pinhole {pinhole.name}")
 
 
 def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
@@ -216,13 +273,19 @@ def _exact(ev: float) -> str:
     return f"{ev:.4g}"
 
 
-def _find(records: Sequence[N], words: str, what: str) -> N:
-    """The one record whose name has all the words; asks when there are several or none."""
+def _find(records: Sequence[N], words: str, what: str) -> N | None:
+    """The one record whose name has all the words, or none; asks when there are several."""
     wanted = words.lower().split()
     found = [each for each in records if all(word in each.name.lower() for word in wanted)]
     exact = [each for each in found if each.name.lower() == " ".join(wanted)]
-    if len(exact or found) == 1:
-        return (exact or found)[0]
-    names = ", ".join(each.name for each in found or records) or "none in the kit yet"
-    asked = f"Which {what}" if found else f"There is no {what} “{words}”; choose from"
-    raise Unreadable(f"{asked}: {names}{'?' if found else '.'}", field="text")
+    if len(exact or found) > 1:
+        names = ", ".join(each.name for each in found)
+        raise Unreadable(f"Which {what}: {names}?", field="text")
+    return (exact or found)[0] if found else None
+
+
+def _unknown(records: Sequence[Named], words: str, what: str, how: str) -> Unreadable:
+    """There is none of this name, and it cannot be made of what is said."""
+    names = ", ".join(each.name for each in records)
+    there = f" In the kit: {names}." if names else ""
+    return Unreadable(f"There is no {what} “{words}”.{there} {how}", field="text")

@@ -15,7 +15,9 @@
     draw 30              millimetres of draw beyond infinity focus
     spread 3             millimetres between near and far focus
     filter deep red      a filter by name; “no filter” takes them off
-    lens 150, film NAME  kit by name
+    lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
+    pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm
+    ei 400               what the film is rated at
 
 What could mean two things is asked about, never guessed.
 """
@@ -40,13 +42,13 @@ from emulsa.core.light.meters import (
     Single,
     TimeReading,
 )
-from emulsa.core.limits import Label
+from emulsa.core.limits import EI, Label
 from emulsa.core.tones.zones import FRACTIONS, parse_zone
 
-KIT_WORDS: dict[str, Literal["filter", "lens", "film"]] = {
+KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
     "filter": "filter",
     "lens": "lens",
-    "pinhole": "lens",
+    "pinhole": "pinhole",
     "film": "film",
 }
 LONGEST = 120  # characters of a line; labels have 80
@@ -115,11 +117,19 @@ class DepthWord:
 class KitWord:
     """A piece of kit by words of its name; no words take filters off."""
 
-    kind: Literal["filter", "lens", "film"]
+    kind: Literal["filter", "lens", "pinhole", "film"]
     words: str
 
 
-Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RatingWord:
+    """The EI the film is rated at here."""
+
+    kind: Literal["rating"] = "rating"
+    exposure_index: float
+
+
+Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord | RatingWord
 
 
 def parse(text: str, meter: MeterSet = MeterSet()) -> Line:
@@ -155,6 +165,9 @@ def _setting(line: str) -> Line | None:
     if spread:
         said = {"kind": "spread", "focus_spread_mm": float(spread[1])}
         return DepthWord(depth=wire.decode(BySpread, said))
+    rating = re.fullmatch(r"ei\s*(\d+(?:\.\d+)?)", line, re.I)
+    if rating:
+        return RatingWord(exposure_index=EI.check(float(rating[1]), "text"))
     if re.fullmatch(r"infinity|draw|no draw", line, re.I):
         return FocusWord(focus=Infinity())
     if re.fullmatch(r"no filters?|filter none", line, re.I):

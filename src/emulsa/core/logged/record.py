@@ -48,7 +48,8 @@ class Given:
     is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
     ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
     records what nobody would have advised: a second exposure by accident, a frame at another EI
-    than its roll.
+    than its roll. ``unplaced``: nobody said which holder it was; film of its own is made for it,
+    under ``piece_id``.
     """
 
     id: Id
@@ -63,6 +64,7 @@ class Given:
     share: Share = 1.0
     intervals: Annotated[tuple[Interval, ...], INTERVALS] = ()
     happened: bool = False
+    unplaced: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

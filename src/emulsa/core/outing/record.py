@@ -6,9 +6,8 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
 
-Day = Annotated[str, Length("The day", 0, 10)]
 Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
 Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
 AirTemperature = Annotated[float, Within("The air temperature", -60, 60, "°C")]

@@ -18,6 +18,7 @@ from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
 from emulsa.core.kit.preferences import TimeIso
 from emulsa.core.light.meters import Calibrated, MeterSet
+from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
 from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
@@ -31,18 +32,13 @@ HIGHLIGHT_FROM = 6.5  # from here an important highlight (VII…VIII); between, 
 
 
 def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
-    """The exposure a scene asks for; Missing names the first thing still to choose."""
+    """The exposure a scene asks for, what is not said yet assumed; Missing without a reading."""
     if not scene.readings:
         raise Missing("Type a reading to begin: its EV, as in 9 shade III.", field="readings")
-    if kit.film is None:
-        raise Missing("Choose the film.", field="film_id")
-    if kit.film.law is None:
-        raise Missing(
-            f"{kit.film.name} has no reciprocity law yet; give it one in Kit"
-            " (“none” up to a stated time will do).",
-            field="film_id",
-        )
-    optics = _optics(scene, kit)
+    scene, kit, _ = complete(scene, kit)
+    assert kit.film is not None
+    assert kit.film.law is not None
+    optics = _optics(kit)
     return ExposureRequest(
         ei=film_ei(scene, kit) or kit.film.exposure_index,
         readings=spots(scene),
@@ -195,11 +191,8 @@ def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:
     return placed_by(school, light, incident, marked, kit.habits)
 
 
-def _optics(scene: Scene, kit: SceneKit) -> Optics:
+def _optics(kit: SceneKit) -> Optics:
     if kit.pinhole is not None:
         return kit.pinhole.optics
-    if kit.lens is None:
-        raise Missing("Choose the lens or pinhole.", field="lens_id")
-    if scene.aperture is None:
-        raise Missing("Choose an aperture.", field="aperture")
+    assert kit.lens is not None
     return kit.lens.optics

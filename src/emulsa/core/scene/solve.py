@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from emulsa.core.advice import Advice
@@ -13,9 +13,11 @@ from emulsa.core.exposing.advising.metering import age_text, aged
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.kit.films import FilmRecipe, unnamed_film
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.logged.record import Planned
 from emulsa.core.moments import between
+from emulsa.core.scene.assumed import Assumed, complete
 from emulsa.core.scene.plan import (
     falls,
     high,
@@ -48,6 +50,7 @@ class Solution:
     placed_reading: str | None
     high_reading: str | None
     answer: ExposureAnswer | None
+    assumed: tuple[Assumed, ...]
     plan: Planned | None
     problem: Problem | None
     recipe: FilmRecipe | None
@@ -66,7 +69,7 @@ def solved(scene: Scene, kit: SceneKit, recipe: FilmRecipe | None, now: str) -> 
     request, answer, problem = None, None, None
     try:
         request = plan(scene, kit)
-        answer = exposure(request)
+        answer = _unsure(exposure(request), kit)
     except CoreError as refusal:
         problem = Problem(
             code=refusal.code,
@@ -85,6 +88,7 @@ def solved(scene: Scene, kit: SceneKit, recipe: FilmRecipe | None, now: str) -> 
         placed_reading=placed_reading(placed) if placed else None,
         high_reading=marked.reading if marked else None,
         answer=answer,
+        assumed=complete(scene, kit)[2] if scene.readings else (),
         plan=planned(scene, request, recipe) if answer and request else None,
         problem=problem,
         recipe=recipe,
@@ -96,12 +100,33 @@ def solved(scene: Scene, kit: SceneKit, recipe: FilmRecipe | None, now: str) -> 
     )
 
 
+def _unsure(answer: ExposureAnswer, kit: SceneKit) -> ExposureAnswer:
+    """The answer with the caution that a long time is not corrected, when no law is known."""
+    if kit.film is not None and kit.film.law is not None:
+        return answer
+    said = tuple(
+        Advice(
+            code="reciprocity-unknown",
+            severity="caution",
+            text=f"The reciprocity of this film is not known: {time_text(answer.metered_s)} is not"
+            " corrected, and comes out thin. Say what kind of film it is.",
+        )
+        if each.code == "reciprocity-extrapolated"
+        else each
+        for each in answer.advice
+    )
+    ledger = tuple(
+        replace(row, why="not known for this film") if row.step == "reciprocity" else row
+        for row in answer.ledger
+    )
+    return replace(answer, advice=said, ledger=ledger)
+
+
 def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -> Planned:
     """The plan an exposure of this scene is made by, as it stands now."""
-    assert scene.film_id is not None
     return Planned(
         request=request,
-        film_id=scene.film_id,
+        film_id=scene.film_id or unnamed_film(request.ei).id,
         recipe_id=recipe.id if recipe else None,
         lens_id=scene.lens_id,
         pinhole_id=scene.pinhole_id,

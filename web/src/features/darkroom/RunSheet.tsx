@@ -19,9 +19,7 @@ import { WhichPieces } from "./WhichPieces";
 
 /** A row of the sum in a word: what it is, and what it does. */
 const part = (row: Schemas["TimeRow"]) =>
-  row.factor === 1
-    ? row.label.toLowerCase()
-    : `${row.label.toLowerCase()} ×${row.factor.toFixed(2)}`;
+  row.factor === 1 ? row.label : `${row.label} ×${row.factor.toFixed(2)}`;
 
 const FIELDS = ["piece_ids", "run.name", "run.minutes", "run.temperature_c", "name"];
 

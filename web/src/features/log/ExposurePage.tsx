@@ -13,6 +13,7 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { STATE_WORDS } from "../../shared/states";
 import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
+import { NameHolder } from "./NameHolder";
 import { type Story, storyQuery } from "./queries";
 
 /** One exposure's whole story, from its box to its judgement. */
@@ -82,6 +83,7 @@ function Told({ story }: { story: Story }) {
                   .join(", ")}
               </Box>
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
+              {view.where === "no holder" && <NameHolder pieceId={view.piece_id} />}
               <Flex gap="3" paddingTop="2" wrap="wrap">
                 <Button onClick={() => setOpen("correct")}>Put right</Button>
                 {developed && (

@@ -61,6 +61,10 @@ export const storyQuery = (id: string) =>
     ...readsOf("/api/log/{id}"),
   });
 
+/** In which side a sheet lay that was exposed without a holder. */
+export const nameHolder = (piece_id: string, side: string) =>
+  act("pieces_name_holder", { path: { id: piece_id }, body: { side } });
+
 export const attach = (id: string, exposureId: string, file: File) =>
   act("attachments_attach", {
     path: { id },

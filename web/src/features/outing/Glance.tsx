@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { holdersQuery, kitQuery, rollsQuery } from "../../api/queries";
 import { count } from "../../components/count";
+import { darkroomQuery } from "../../shared/runs";
 import { exposedQuery, readyQuery } from "./queries";
 
 /** Today at a glance: film that can be exposed, what was exposed, what is due in the darkroom. */
@@ -15,15 +16,15 @@ export function Glance({ outingId }: { outingId: string }) {
   const exposed = useQuery(exposedQuery(outingId));
   const loaded = (ready.data ?? []).filter((each) => each.state === "loaded");
   const kinds = films.filter((film) => loaded.some((each) => each.film_id === film.id));
-  const sheets = (holders.data ?? [])
-    .flatMap((each) => each.sides)
-    .filter((side) => side.state === "exposed").length;
-  const finished = (rolls.data ?? []).filter(
-    (each) => each.roll.place === "done" && each.frames.some((frame) => frame.state === "exposed"),
+  const waiting = useQuery(darkroomQuery("20", "C")).data;
+  const pieces = (waiting?.groups ?? []).flatMap((group) =>
+    group.sheets.flatMap((sheet) => sheet.piece_ids),
   ).length;
-  const due = [sheets && count(sheets, "sheet"), finished && count(finished, "roll")].filter(
-    Boolean,
-  );
+  const undecided = waiting?.undecided.length ?? 0;
+  const due = [
+    pieces && `${pieces} to develop`,
+    undecided && `${count(undecided, "roll")} to decide`,
+  ].filter(Boolean);
   const nothing = holders.data?.length === 0 && rolls.data?.length === 0;
   return (
     <Flex direction="column" gap="5">
@@ -95,15 +96,14 @@ export function Glance({ outingId }: { outingId: string }) {
       <Part title="Due in the darkroom">
         {due.length ? (
           <>
-            {due.join(" and ")} to develop. <Link to="/darkroom">See the times</Link>
+            {due.join(", ")}. <Link to="/darkroom">See the times</Link>
           </>
         ) : (
-          <Box color="ink2">Nothing yet.</Box>
+          <Box color="ink2">Nothing to develop.</Box>
         )}
       </Part>
       <Box fontSize="14px" color="ink2">
-        Quarry ground is not made for people: loose edges, deep water, old shafts. Go with somebody,
-        mind ice, and ask whose land it is.
+        Mind footing, cold and tides; check access.
       </Box>
     </Flex>
   );

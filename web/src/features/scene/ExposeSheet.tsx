@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId, type Refusal } from "../../api/client";
+import { newId, type Refusal, type Schemas } from "../../api/client";
 import { preferencesQuery } from "../../api/queries";
 import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
@@ -30,6 +30,8 @@ const SHARES = [
   { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
+const NOTHING_LOADED: Schemas["Fitting"] = { now: [], taken: [], unexposed: [] };
+const NO_HOLDER = "no holder";
 const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share"];
 
 /** Onto which side or frame, and what was really given; Enter logs it. Long times are counted by the clock. */
@@ -54,8 +56,10 @@ export function ExposeSheet({
 }) {
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
-  const film = useQuery(fittingQuery(scene.film_id ?? "", Number(share))).data;
+  const fitting = useQuery(fittingQuery(scene.film_id ?? "", Number(share))).data;
+  const film = scene.film_id ? fitting : NOTHING_LOADED;
   const id = useRef(newId());
+  const sheet = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
   const planned = answer.set.text.replace(/ s$/, "");
   const [time, setTime] = useState<string | null>(null);
@@ -64,13 +68,15 @@ export function ExposeSheet({
   const [happened, setHappened] = useState(false);
   const [noSide, setNoSide] = useState<string | null>(null);
   const { problem, write, busy } = useWrite(close);
-  const typed = where ?? film?.now[0]?.where ?? "";
+  const typed = where ?? film?.now[0]?.where ?? NO_HOLDER;
   const wanted = typed.trim().toUpperCase();
+  const unplaced = wanted === NO_HOLDER.toUpperCase();
   // what is exposed already may be named: it is recorded when it happened
   const side = [...(film?.now ?? []), ...(film?.taken ?? [])].find((each) => each.where === wanted);
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
-    ...asPlanned(scene, plan, id.current, side?.piece_id ?? ""),
+    ...asPlanned(scene, plan, id.current, unplaced ? sheet.current : (side?.piece_id ?? "")),
+    unplaced,
     // a number is the watch's; a mark or 2:10 stays text, which the core reads
     time: time === null || (share === "1" && time === planned) ? null : typedNumber(time),
     aperture: lens ? aperture : null,
@@ -88,24 +94,25 @@ export function ExposeSheet({
   const refuseSide = () => {
     const offered = (film?.now ?? []).map((each) => each.where).join(", ");
     setNoSide(
-      `${wanted || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered || "what you load in Film"}.`,
+      `${wanted || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered ? `${offered}, or ` : ""}${NO_HOLDER}.`,
     );
   };
   const log = (event: FormEvent) => {
     event.preventDefault();
-    if (!side) return refuseSide();
+    if (!side && !unplaced) return refuseSide();
     setNoSide(null);
     const said = check && different ? check.time_text : answer.set.text;
     void write(expose({ ...given, happened: happened && doubts.length > 0 }), {
-      at_once: () => logged(`${side.where} exposed: ${said} at f/${aperture}`),
+      at_once: () =>
+        logged(`${side?.where ?? "A sheet in no holder"} exposed: ${said} at f/${aperture}`),
     });
   };
   const startClock = () => {
-    if (!side) return refuseSide();
+    if (!side && !unplaced) return refuseSide();
     const timed = different ? check : undefined;
     keepClock({
       given: { ...given, time: null, happened: happened && doubts.length > 0 },
-      where: side.where,
+      where: side?.where ?? NO_HOLDER,
       title: scene.title,
       setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
       placed,
@@ -120,32 +127,6 @@ export function ExposeSheet({
   };
 
   if (!film) return null;
-  const again = film.taken.some((each) => each.share_left > 0);
-  if (film.now.length === 0 && where === null && !happened) {
-    return (
-      <Sheet
-        open
-        close={close}
-        title="No sheet to expose"
-        footer={
-          <>
-            {again && (
-              <Button onClick={() => setShare("0.5")}>Go on with a multiple exposure</Button>
-            )}
-            {film.taken.length > 0 && (
-              <Button onClick={() => setWhere(film.taken[0]?.where ?? "")}>
-                Exposed film again, by accident
-              </Button>
-            )}
-            <Button onClick={close}>Close</Button>
-          </>
-        }
-      >
-        No unexposed side or frame is {filmName}.{" "}
-        <Link to="/film">Load a holder or a roll in Film</Link>, or choose a film that is loaded.
-      </Sheet>
-    );
-  }
   const byHand = answer.set.means === "bulb";
   const refused = problem ?? (different ? (checked.error as Refusal | null) : null);
   const fieldOf = (name: string) => (refused?.field === name ? refused.message : null);
@@ -198,7 +179,35 @@ export function ExposeSheet({
               {each.state === "exposed" && " again"}
             </Button>
           ))}
+          <Button
+            type="button"
+            paddingInline="2"
+            borderWidth="1px"
+            aria-pressed={unplaced}
+            variant={unplaced ? "main" : "plain"}
+            onClick={() => setWhere(NO_HOLDER)}
+          >
+            no holder named
+          </Button>
         </Flex>
+        {film.taken.length > 0 && film.now.length === 0 && (
+          <Flex wrap="wrap" gap="2">
+            {film.taken.some((each) => each.share_left > 0) && share === "1" && (
+              <Button type="button" onClick={() => setShare("0.5")}>
+                Continue a multiple exposure
+              </Button>
+            )}
+            <Button type="button" onClick={() => setWhere(film.taken[0]?.where ?? "")}>
+              Exposed film again, by accident
+            </Button>
+          </Flex>
+        )}
+        {film.now.length === 0 && scene.film_id && (
+          <Box fontSize="14px" color="ink2">
+            No unexposed {filmName} is loaded.{" "}
+            <Link to="/film">Load a holder or a roll in Film</Link>, or name the holder later.
+          </Box>
+        )}
         {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
         {doubts.map((each) => (
           <Notice key={each.code} tone={each.severity} live>

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
@@ -30,7 +30,16 @@ import { useSolution } from "./useSolution";
 import { Sentence } from "./words/Sentence";
 
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
-export function OpenScene({ id, view }: { id: string; view: SceneView | undefined }) {
+export function OpenScene({
+  id,
+  view,
+  ready: typing,
+}: {
+  id: string;
+  view: SceneView | undefined;
+  /** nothing was typed yet: the line waits for the first reading */
+  ready: boolean;
+}) {
   const kit = useQuery(kitQuery);
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
@@ -56,6 +65,10 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
     [ready],
   );
   useKeys(keys);
+  const waits = typing && kit.isSuccess;
+  useEffect(() => {
+    if (waits) line.current?.focus();
+  }, [waits]);
 
   const change = useCallback(
     async (edits: Edit[], done: boolean) => {
@@ -155,7 +168,10 @@ export function OpenScene({ id, view }: { id: string; view: SceneView | undefine
       {unkept && (
         <Notice tone="warning" live>
           {unkept.message}{" "}
-          <Button variant="word" onClick={() => change(unkept.edits, true)}>
+          <Button
+            variant="word"
+            onClick={() => void edit(async () => unkept.changed).catch(() => undefined)}
+          >
             Keep it now
           </Button>
         </Notice>

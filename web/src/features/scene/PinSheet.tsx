@@ -52,7 +52,7 @@ export function PinSheet({
   };
   const retake = (event: FormEvent) => {
     event.preventDefault();
-    void keep(async (latest) => (await readLine(latest, text, id)).edits);
+    void keep((latest) => readLine(latest, text, id));
   };
   const taken = scene.readings.find((each) => each.id === id);
   const describe = (change: Partial<Schemas["Describe"]>) =>

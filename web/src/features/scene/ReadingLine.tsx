@@ -80,7 +80,7 @@ export const ReadingLine = memo(function ReadingLine({
     event.preventDefault();
     if (!text.trim()) return;
     try {
-      await edit(async (latest) => (await readLine(latest, text, nextId.current)).edits);
+      await edit((latest) => readLine(latest, text, nextId.current));
       nextId.current = newId();
       setRefused(false);
       setText("");

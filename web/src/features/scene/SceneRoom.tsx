@@ -1,43 +1,38 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
-import { Link, Navigate, useParams } from "react-router";
+import { useEffect, useState } from "react";
+import { Link, Navigate, useNavigate, useParams } from "react-router";
 import { outingsQuery } from "../../api/queries";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { unbegun } from "./fresh";
 import { OpenScene } from "./OpenScene";
 import { sceneQuery } from "./queries";
 
 const LAST = "emulsa-last-scene";
 
-/** The scene that was open last, else the newest there is. */
-export function LastScene() {
-  const outings = useQuery(outingsQuery());
-  if (!outings.data) return <RoomHeader title="Scene" />;
-  const ids = outings.data.flatMap((each) => each.scenes.map((scene) => scene.id));
-  const last = localStorage.getItem(LAST);
-  const id =
-    last && ids.includes(last)
-      ? last
-      : outings.data.find((each) => each.scenes.length)?.scenes.at(-1)?.id;
-  if (id) return <Navigate to={`/scene/${id}`} replace />;
-  return (
-    <>
-      <RoomHeader title="Scene" />
-      <Box as="main" padding="6">
-        There is no scene yet. <Link to="/outing">Begin one in an outing</Link>
-      </Box>
-    </>
-  );
-}
-
+/** The scene of the address; without one that which was open last, else the newest there is. Where
+    there is none at all, one that begins with the first reading. */
 export function SceneRoom() {
-  const { id = "" } = useParams();
-  const view = useQuery(sceneQuery(id));
+  const { id } = useParams();
+  const [fresh] = useState(unbegun);
+  const outings = useQuery({ ...outingsQuery(), enabled: !id });
+  const view = useQuery({ ...sceneQuery(id ?? fresh.scene.id), enabled: Boolean(id) });
+  const navigate = useNavigate();
+  const begun = !id && Boolean(view.data);
   useEffect(() => {
-    if (view.data) localStorage.setItem(LAST, id);
-  }, [view.data, id]);
-  if (view.error) {
+    if (id && view.data) localStorage.setItem(LAST, id);
+    if (begun) navigate(`/scene/${fresh.scene.id}`, { replace: true });
+  }, [id, view.data, begun, fresh, navigate]);
+  if (!id && !begun) {
+    if (!outings.data) return <RoomHeader title="Scene" />;
+    const ids = outings.data.flatMap((each) => each.scenes.map((scene) => scene.id));
+    const last = localStorage.getItem(LAST);
+    const newest = outings.data.find((each) => each.scenes.length)?.scenes.at(-1)?.id;
+    const open = last && ids.includes(last) ? last : newest;
+    if (open) return <Navigate to={`/scene/${open}`} replace />;
+  }
+  if (id && view.error) {
     return (
       <>
         <RoomHeader title="Scene" />
@@ -50,5 +45,13 @@ export function SceneRoom() {
       </>
     );
   }
-  return <OpenScene key={id} id={id} view={view.data} />;
+  const shown = id ?? fresh.scene.id;
+  return (
+    <OpenScene
+      key={shown}
+      id={shown}
+      view={view.data ?? (id ? undefined : fresh)}
+      ready={shown === fresh.scene.id}
+    />
+  );
 }

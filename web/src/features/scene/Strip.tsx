@@ -49,7 +49,11 @@ export function Strip({
         ))}
       </Flex>
       {view === "apertures" && (
-        <Alternatives answer={answer} aperture={scene.aperture} choose={choose} />
+        <Alternatives
+          answer={answer}
+          aperture={answer.set.aperture.replace("f/", "")}
+          choose={choose}
+        />
       )}
       {view === "schools" && <Schools scene={scene} stamp={stamp} take={take} />}
       {view === "opinion" && <SecondOpinion scene={scene} stamp={stamp} take={take} />}

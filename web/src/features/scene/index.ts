@@ -1,1 +1,1 @@
-export { LastScene, SceneRoom } from "./SceneRoom";
+export { SceneRoom } from "./SceneRoom";

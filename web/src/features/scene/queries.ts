@@ -3,6 +3,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
 import { api, type Schemas, unwrap } from "../../api/client";
 import { readsOf } from "../../api/reads";
+import { today } from "../../components/days";
 
 export type Scene = Schemas["Scene"];
 export type SceneView = Schemas["SceneView"];
@@ -12,6 +13,13 @@ export type Answer = Schemas["ExposureAnswer"];
 export type Given = Schemas["Given"];
 export type ExposureView = Schemas["ExposureView"];
 export type Edit = Schemas["Editing"]["edits"][number];
+export type Made = Schemas["Made"];
+
+/** What is changed of a scene, and the kit that is made on the way. */
+export interface Changed {
+  edits: Edit[];
+  makes?: Made;
+}
 
 export const sceneQuery = (id: string) =>
   queryOptions({
@@ -35,14 +43,28 @@ export const moversQuery = queryOptions({
 });
 
 export const readLine = (scene: Scene, text: string, readingId: string) =>
-  unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } }));
+  unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } })) as Promise<
+    Schemas["ReadLine"]
+  >;
 
 /** A scene worked out as it would be after some edits; nothing is kept. */
 export const solve = (scene: Scene, edits: Edit[]) =>
   unwrap(api.POST("/api/scenes/solve", { body: { scene, edits } })) as Promise<Solution>;
 
-export const editScene = (id: string, base: string, edits: Edit[]) =>
-  act("scenes_edit", { path: { id }, query: { base }, body: { edits } });
+export const editScene = (id: string, base: string, { edits, makes }: Changed) =>
+  act("scenes_edit", { path: { id }, query: { base }, body: { edits, makes: makes ?? NOTHING } });
+
+/** A scene begun by what is done in it, on today's outing. */
+export const beginScene = ({ id, outing_id }: Scene, { edits, makes }: Changed) =>
+  act("scenes_begin", {
+    body: { id, outing_id, day: today(), edits, makes: makes ?? NOTHING },
+  });
+
+/** The scene's film taken like most of a kind, as far as long times go. */
+export const likeFilm = (id: string, like: string) =>
+  act("scenes_like_film", { path: { id }, body: { like } });
+
+const NOTHING: Made = { films: [], lenses: [], pinholes: [], filters: [] };
 
 export const deleteScene = (id: string) => act("scenes_delete", { path: { id } });
 
@@ -66,6 +88,7 @@ export const fittingQuery = (film_id: string, share: number) =>
     queryKey: ["fitting", film_id, share],
     queryFn: () =>
       unwrap(api.GET("/api/pieces/fitting", { params: { query: { film_id, share } } })),
+    enabled: film_id !== "",
     ...readsOf("/api/pieces/fitting"),
   });
 
@@ -120,4 +143,5 @@ export const asPlanned = (
   share: 1,
   intervals: [],
   happened: false,
+  unplaced: false,
 });

@@ -2,11 +2,19 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useLayoutEffect, useRef, useState } from "react";
 import { carryOut } from "../../api/acts";
 import { isAway, Refusal } from "../../api/client";
-import { type Edit, editScene, type Scene, type SceneView, solve } from "./queries";
+import {
+  beginScene,
+  type Changed,
+  type Edit,
+  editScene,
+  type Scene,
+  type SceneView,
+  solve,
+} from "./queries";
 
 /** Another hand changed the same scene: what this one would make of it, and what is kept now. */
 export interface Clash {
-  edits: Edit[];
+  changed: Changed;
   mine: Scene;
   theirs: Scene;
   version: string;
@@ -14,7 +22,7 @@ export interface Clash {
 }
 
 /** Edits, or what makes them of the scene as it is when their turn comes. */
-export type Change = Edit[] | ((scene: Scene) => Promise<Edit[]>);
+export type Change = Edit[] | ((scene: Scene) => Promise<Changed>);
 
 /**
  * Changing the kept scene by edits, those that could not be kept while the server is away, and the
@@ -22,7 +30,7 @@ export type Change = Edit[] | ((scene: Scene) => Promise<Edit[]>);
  */
 export function useKeeping(id: string, view: SceneView | undefined) {
   const client = useQueryClient();
-  const [unkept, setUnkept] = useState<{ edits: Edit[]; message: string } | null>(null);
+  const [unkept, setUnkept] = useState<{ changed: Changed; message: string } | null>(null);
   const [clash, setClash] = useState<Clash | null>(null);
   const latest = useRef(view);
   useLayoutEffect(() => {
@@ -30,21 +38,26 @@ export function useKeeping(id: string, view: SceneView | undefined) {
   }, [view]);
 
   const save = useCallback(
-    async (edits: Edit[], base: string) => {
+    async (changed: Changed, base: string) => {
       const before = latest.current;
-      if (!before || edits.length === 0) return;
+      if (!before || changed.edits.length === 0) return;
       try {
-        const { answer } = await carryOut(client, editScene(id, base, edits));
+        // a scene that was never kept begins by what is done in it
+        const doing = base ? editScene(id, base, changed) : beginScene(before.scene, changed);
+        const { answer } = await carryOut(client, doing);
         latest.current = { ...before, ...answer };
-        client.setQueryData<SceneView>(["scene", id], (shown) => shown && { ...shown, ...answer });
+        client.setQueryData<SceneView>(["scene", id], (shown) => ({
+          ...(shown ?? before),
+          ...answer,
+        }));
         setUnkept(null);
         setClash(null);
       } catch (problem) {
-        if (isAway(problem)) setUnkept({ edits, message: (problem as Error).message });
+        if (isAway(problem)) setUnkept({ changed, message: (problem as Error).message });
         if (problem instanceof Refusal && problem.code === "conflict") {
-          const mine = (await solve(before.scene, edits)).scene;
+          const mine = (await solve(before.scene, changed.edits)).scene;
           const { message, stored, version } = problem;
-          setClash({ edits, mine, theirs: stored as Scene, version: version ?? "", message });
+          setClash({ changed, mine, theirs: stored as Scene, version: version ?? "", message });
         }
         throw problem;
       }
@@ -61,8 +74,9 @@ export function useKeeping(id: string, view: SceneView | undefined) {
         .then(async () => {
           const now = latest.current;
           if (!now) return;
-          const edits = typeof change === "function" ? await change(now.scene) : change;
-          await save(edits, now.version);
+          const changed =
+            typeof change === "function" ? await change(now.scene) : { edits: change };
+          await save(changed, now.version);
         });
       queue.current = turn;
       return turn;
@@ -73,7 +87,7 @@ export function useKeeping(id: string, view: SceneView | undefined) {
   const settle = useCallback(
     async (mine: boolean) => {
       if (!clash) return;
-      if (mine) await save(clash.edits, clash.version);
+      if (mine) await save(clash.changed, clash.version);
       setClash(null);
       await client.invalidateQueries({ queryKey: ["scene", id] });
     },

@@ -9,12 +9,12 @@ from typing import Annotated
 
 from emulsa.core.advice import Advice
 from emulsa.core.errors import Impossible, Missing
-from emulsa.core.film.moves import Moved, Outcome, move
-from emulsa.core.film.pieces import Piece, share_left, where_text
+from emulsa.core.film.moves import Moved, Outcome, load, move
+from emulsa.core.film.pieces import Piece, share_left, unplaced, where_text
 from emulsa.core.film.rolls import Roll, exposing, rated
 from emulsa.core.film.states import Move
 from emulsa.core.film.states import move as state_after
-from emulsa.core.kit.films import Film
+from emulsa.core.kit.films import Film, unnamed_film
 from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Id, Length, plain
 from emulsa.core.logged.log import light_stops, log
@@ -69,6 +69,21 @@ def expose(given: Given, planned: Planned, target: Target, logging: Logging) -> 
         says=f"expose {target.piece.label} on {logging.title}",
         kept=(exposure,) if roll is None else (exposure, roll),
         moved=(moved,),
+    )
+
+
+def expose_unplaced(given: Given, planned: Planned, film: Film | None, logging: Logging) -> Outcome:
+    """An exposure on a sheet nobody has said the holder of: it is begun and exposed at once.
+
+    ``film`` is the scene's; nothing when it was never named, and is kept by its EI then.
+    """
+    named = film or unnamed_film(planned.request.ei)
+    piece = unplaced(given.piece_id, named.id, logging.at)
+    exposure, moved, _ = _exposed(given, planned, Target(piece=piece, film=named), logging)
+    return Outcome(
+        says=f"expose a sheet on {logging.title}",
+        kept=(piece, exposure) if film else (named, piece, exposure),
+        moved=(load(piece), moved),
     )
 
 

@@ -4,15 +4,24 @@ import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
 import type { Scene, Solution } from "../queries";
 import { Choice } from "./Choice";
-import type { WordProps } from "./props";
+import { assumed, type WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
 export function ApertureWord({ scene, solution, edit }: WordProps) {
-  const value = scene.aperture == null ? "choose an aperture" : `f/${scene.aperture}`;
+  const value =
+    scene.aperture == null
+      ? (assumed(solution, "aperture") ?? "f/8, assumed")
+      : `f/${scene.aperture}`;
   const wrong = solution?.problem?.field === "aperture";
   return (
-    <Word plain label="Aperture" value={value} problem={wrong ? "aperture" : null}>
+    <Word
+      plain
+      label="Aperture"
+      value={value}
+      soft={scene.aperture == null}
+      problem={wrong ? "aperture" : null}
+    >
       {(close) => <ApertureChoices scene={scene} solution={solution} edit={edit} close={close} />}
     </Word>
   );

@@ -6,19 +6,21 @@ import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
-import type { Kit, WordProps } from "./props";
-import { Empty } from "./Said";
+import { NameOne } from "./NameOne";
+import { assumed, type Kit, type WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
 export function FilmWord({ scene, kit, solution, edit }: WordProps) {
   const film = kit.films.find((each) => each.id === scene.film_id);
   const rated = scene.exposure_index ?? film?.exposure_index;
-  const value = film ? `${film.name} · EI ${rated}` : "choose a film";
+  const unsaid = rated ? `EI ${rated}, film not named` : "EI 100, assumed";
+  const value = film ? `${film.name} · EI ${rated}` : (assumed(solution, "film") ?? unsaid);
   return (
     <Word
       label="Film"
       value={value}
+      soft={!film}
       problem={solution?.problem?.field === "film_id" ? "film" : null}
     >
       {(close) => (
@@ -57,7 +59,6 @@ function FilmChoices({
     event.preventDefault();
     void keep({ kind: "rate", exposure_index: index.trim() ? typedNumber(index) : null });
   };
-  if (!kit.films.length) return <Empty what="film" />;
   return (
     <Flex direction="column" gap="2">
       {kit.films
@@ -71,20 +72,26 @@ function FilmChoices({
             onChoose={() => keep({ kind: "film", film_id: each.id })}
           />
         ))}
-      {film && (
-        <form onSubmit={rate}>
-          <Flex gap="2" align="flex-end">
-            <Entry
-              label="Rate it at EI"
-              inputMode="decimal"
-              value={index}
-              onChange={(event) => setIndex(event.target.value)}
-              problem={problem}
-            />
-            <Button type="submit">Rate</Button>
-          </Flex>
-        </form>
-      )}
+      <form onSubmit={rate}>
+        <Flex gap="2" align="flex-end">
+          <Entry
+            label="Exposure index"
+            inputMode="decimal"
+            value={index}
+            placeholder="100"
+            onChange={(event) => setIndex(event.target.value)}
+            problem={problem}
+          />
+          <Button type="submit">Rate</Button>
+        </Flex>
+      </form>
+      <NameOne
+        label="Another film, by name"
+        example="Corvane"
+        word="film"
+        edit={edit}
+        close={close}
+      />
       {recipes.length > 0 && (
         <Choose
           label="Develop in"

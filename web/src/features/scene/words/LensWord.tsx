@@ -1,19 +1,21 @@
 import { Flex } from "@chakra-ui/react";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
+import { NameOne } from "./NameOne";
 import type { Kit, WordProps } from "./props";
-import { Empty, Refused } from "./Said";
+import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
 export function LensWord({ scene, kit, solution, edit }: WordProps) {
   const lens = kit.lenses.find((each) => each.id === scene.lens_id);
   const pinhole = kit.pinholes.find((each) => each.id === scene.pinhole_id);
-  const value = lens?.name ?? (pinhole ? `pinhole ${pinhole.name}` : "choose a lens");
+  const value = lens?.name ?? (pinhole ? `pinhole ${pinhole.name}` : "any lens");
   return (
     <Word
       label="Lens"
       value={value}
+      soft={!lens && !pinhole}
       problem={solution?.problem?.field === "lens_id" ? "lens" : null}
     >
       {(close) => <LensChoices scene={scene} kit={kit} edit={edit} close={close} />}
@@ -33,7 +35,6 @@ function LensChoices({
   close: () => void;
 }) {
   const { keep, problem } = useKeep(edit, close);
-  if (!kit.lenses.length && !kit.pinholes.length) return <Empty what="lens or pinhole" />;
   return (
     <Flex direction="column" gap="1">
       {kit.lenses
@@ -59,6 +60,20 @@ function LensChoices({
           />
         ))}
       <Refused text={problem} />
+      <NameOne
+        label="Another lens, by its focal length"
+        example="150"
+        word="lens"
+        edit={edit}
+        close={close}
+      />
+      <NameOne
+        label="Another pinhole, by hole and distance in mm"
+        example="0.3 at 60"
+        word="pinhole"
+        edit={edit}
+        close={close}
+      />
     </Flex>
   );
 }

@@ -8,6 +8,7 @@ import { LensWord } from "./LensWord";
 import { MeterWord } from "./MeterWord";
 import { PlaceWord } from "./PlaceWord";
 import type { WordProps } from "./props";
+import { ReciprocityWord } from "./ReciprocityWord";
 import { SharpWord } from "./SharpWord";
 
 /** The settings as a sentence of editable words. */
@@ -36,6 +37,7 @@ const Words = memo(function Words(props: WordProps) {
       {!props.scene.pinhole_id && <FocusWord {...props} />}
       {!props.scene.pinhole_id && <SharpWord {...props} />}
       <FilterWord {...props} />
+      <ReciprocityWord {...props} />
       <MeterWord {...props} />
     </>
   );

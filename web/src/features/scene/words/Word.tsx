@@ -6,6 +6,7 @@ import { Button } from "../../../components/Button";
 export function Word({
   label,
   plain,
+  soft,
   value,
   problem,
   open,
@@ -15,6 +16,8 @@ export function Word({
   label: string;
   /** the value says by itself what it is */
   plain?: boolean;
+  /** nobody has said it yet: it is assumed */
+  soft?: boolean;
   value: ReactNode;
   problem?: string | null;
   open?: boolean;
@@ -42,7 +45,9 @@ export function Word({
           <Button
             variant="word"
             aria-label={`${label}: ${typeof value === "string" ? value : ""}`}
-            color={problem ? "brick" : "ink"}
+            color={problem ? "brick" : soft ? "ink2" : "ink"}
+            fontStyle={soft ? "italic" : undefined}
+            fontWeight={soft ? 400 : undefined}
           >
             {value}
           </Button>

@@ -11,3 +11,9 @@ export interface WordProps {
   solution: Solution | undefined;
   edit: (change: Change) => Promise<void>;
 }
+
+/** What is taken for something nobody has said, in a soft word; nothing once it is said. */
+export const assumed = (
+  solution: Solution | undefined,
+  what: Schemas["Assumed"]["what"],
+): string | undefined => solution?.assumed.find((each) => each.what === what)?.text;

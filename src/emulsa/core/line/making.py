@@ -1,0 +1,97 @@
+"""Kit named on the line before it is in the kit: made of what is said, and of what is usual.
+
+A film needs a name, a lens its focal length, a pinhole its hole and distance, a filter a usual
+colour or its factor. Everything else can be put right in Kit.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.core import wire
+from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Lens, Pinhole
+from emulsa.core.data.contrast import FAMILIES
+from emulsa.core.data.filters import USUAL_FACTORS
+from emulsa.core.errors import Unreadable
+from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
+from emulsa.core.kit.films import Film
+from emulsa.core.limits import Length, Name, plain
+
+NUMBER = r"(\d+(?:\.\d+)?)"
+FACTOR = re.compile(rf"(.*?)\s*(?:×|x\s*|factor\s*){NUMBER}", re.I)
+WIDEST, SMALLEST = "5.6", "64"  # of a lens nobody has described yet
+MADE_NOTE = "made on the reading line; the rest is usual, check it"
+AT_ONCE = Length("Things made at once", 0, 4)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Made:
+    """Kit a line makes, of each kind."""
+
+    films: Annotated[tuple[Film, ...], AT_ONCE] = ()
+    lenses: Annotated[tuple[KitLens, ...], AT_ONCE] = ()
+    pinholes: Annotated[tuple[KitPinhole, ...], AT_ONCE] = ()
+    filters: Annotated[tuple[KitFilter, ...], AT_ONCE] = ()
+
+    @property
+    def all(self) -> tuple[Film | KitLens | KitPinhole | KitFilter, ...]:
+        return (*self.films, *self.lenses, *self.pinholes, *self.filters)
+
+
+NOTHING = Made()
+
+
+def film(id_: str, words: str, exposure_index: float) -> Film:
+    """A film by its name, rated as the scene stands; its reciprocity is not known yet."""
+    name = wire.decode(Name, _capital(words), "text")
+    return Film(id=id_, name=name, exposure_index=exposure_index, note=MADE_NOTE)
+
+
+def lens(id_: str, words: str) -> KitLens | None:
+    """A lens by its focal length; nothing when none is said."""
+    said = re.fullmatch(rf"{NUMBER}\s*(?:mm)?", words, re.I)
+    if said is None:
+        return None
+    mm = float(said[1])
+    optics = wire.decode(Lens, {"focal_length_mm": mm, "widest": WIDEST, "smallest": SMALLEST})
+    return KitLens(id=id_, name=f"{plain(mm)} mm", optics=optics, note=MADE_NOTE)
+
+
+def pinhole(id_: str, words: str) -> KitPinhole | None:
+    """A pinhole by its hole and its distance to the film: ``0.2 at 30``; nothing otherwise."""
+    said = re.fullmatch(rf"{NUMBER}\s*(?:mm)?\s*(?:at|@)\s*{NUMBER}\s*(?:mm)?", words, re.I)
+    if said is None:
+        return None
+    hole, distance = float(said[1]), float(said[2])
+    optics = wire.decode(Pinhole, {"diameter_mm": hole, "distance_mm": distance})
+    name = f"{plain(hole)} mm at {plain(distance)} mm"
+    return KitPinhole(id=id_, name=name, optics=optics)
+
+
+def filter_(id_: str, words: str) -> KitFilter:
+    """A filter by its colour, with the factor that is usual, or by the one that is said."""
+    said = FACTOR.fullmatch(words)
+    name = (said[1] if said else words).strip().lower()
+    factor = float(said[2]) if said else USUAL_FACTORS.get(name)
+    if factor is None or not name:
+        raise Unreadable(
+            f"There is no filter “{words}”. Say its factor, as in filter {name or 'amber'} ×4.",
+            field="text",
+        )
+    colour = next((each for each in FAMILIES if each in name), None)
+    described: dict[str, object] = {"label": _capital(name), "factor": factor}
+    if colour is not None:
+        described |= {"type": "contrast", "colour": colour}
+    elif "polariser" in name:
+        described |= {"type": "polariser"}
+    note = "" if said else MADE_NOTE
+    made = wire.decode(Filter, described)
+    return KitFilter(id=id_, name=_capital(name), filter=made, note=note)
+
+
+def _capital(words: str) -> str:
+    """A name as one writes it: its first letter large, the rest as it was typed."""
+    return words[:1].upper() + words[1:]
