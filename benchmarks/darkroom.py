@@ -98,14 +98,14 @@ def room_ms(running: Running) -> tuple[float, float]:
         answer = _median_ms(lambda: client.get("/api/darkroom").raise_for_status())
     with chromium_page(1280, 800) as page:
         page.goto(f"{running.url}/darkroom")
-        page.get_by_text(f"{WAITING + 4} pieces of film wait").wait_for()
+        page.get_by_text(f"{WAITING + 4} to develop").wait_for()
         shown = []
         for _ in range(5):
             page.get_by_role("link", name="Kit").click()
             page.get_by_role("heading", name="Films").wait_for()
             start = time.perf_counter()
             page.get_by_role("link", name="Darkroom").click()
-            page.get_by_text(f"{WAITING + 4} pieces of film wait").wait_for()
+            page.get_by_text(f"{WAITING + 4} to develop").wait_for()
             shown.append((time.perf_counter() - start) * 1e3)
     return answer, statistics.median(shown)
 

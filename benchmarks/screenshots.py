@@ -71,7 +71,7 @@ def _open(page: Any, what: str) -> None:
             page.get_by_role("button", name="Open the shutter").click()
             page.wait_for_timeout(2_000)
     elif what == "a run":
-        page.get_by_role("button", name="Put run 1 together").first.click()
+        page.get_by_role("button", name="Set up run 1").first.click()
         page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
         page.get_by_role("button", name="Clock").click()
         page.get_by_role("button", name="Begin").click()

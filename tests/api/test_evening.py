@@ -63,7 +63,7 @@ def test_the_hands_do_one_thing_at_a_time(client: TestClient) -> None:
     assert evening["finish_s"] == max(t["end_s"] for t in evening["tasks"])
     again = ok(plan(client, CORVANE, OSTREL, dryers=4, bottle_ids=["bottle-fixer"]))
     assert again["finish_s"] < evening["finish_s"]
-    assert any("Fixer 1+4 keeps 180 days" in each["text"] for each in again["advice"])
+    assert any("Fixer 1+4 is past its 180 days" in each["text"] for each in again["advice"])
 
 
 def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
@@ -122,8 +122,8 @@ def test_darkroom_kit_that_is_refused(
 @pytest.mark.parametrize(
     ("bottle", "says"),
     [
-        ({"mixed": "2025-01-01", "shelf_days": 30}, "keeps 30 days and is of 2025-01-01"),
-        ({"capacity_rolls": 8, "used_rolls": 8}, "8 rolls it is good for"),
+        ({"mixed": "2025-01-01", "shelf_days": 30}, "is past its 30 days (mixed 1 January 2025)"),
+        ({"capacity_rolls": 8, "used_rolls": 8}, "is exhausted (8 rolls)"),
         ({"fresh_clearing_s": 30, "clearing_s": 60}, "twice as long"),
         ({"fresh_clearing_s": 30, "clearing_s": 59, "capacity_rolls": 8, "used_rolls": 7}, ""),
     ],

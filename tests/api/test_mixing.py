@@ -192,7 +192,7 @@ def test_a_run_uses_its_bottles_up(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("pieces", "more", "status", "says"),
     [
-        (["sheet-1A", "sheet-1A"], {"bottle_ids": ["done"]}, 409, "8 rolls it is good for"),
+        (["sheet-1A", "sheet-1A"], {"bottle_ids": ["done"]}, 409, "is exhausted (8 rolls)"),
         (["sheet-1A"], {"temperature_c": 30}, 422, "between 18 and 27"),
         (["sheet-1A", "sheet-1B"], {"tank_id": "one"}, 409, "takes the place of 2"),
         (["sheet-1A", "sheet-2A"], {}, 409, "2A"),

@@ -15,7 +15,7 @@ def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
     page.get_by_role("link", name="Plan the evening").click()
     corvane = page.get_by_role("region", name="Corvane 100, Metol–hydroquinone 1+1, trays")
     expect(corvane.get_by_role("article")).to_have_count(2)
-    expect(corvane).to_contain_text("nothing shares better")
+    expect(corvane).to_contain_text("best grouping")
     expect(corvane).to_contain_text("concentrate 250 ml, water 250 ml")
     corvane.get_by_label("Runs").fill("1")
     expect(corvane.get_by_role("article")).to_have_count(1)
@@ -25,7 +25,7 @@ def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
     expect(page.get_by_role("alert").filter(has_text="between 1 and 60")).to_be_visible()
     corvane.get_by_label("Runs").fill("")
     expect(corvane.get_by_role("article")).to_have_count(2)
-    corvane.get_by_role("button", name="Put run 1 together").click()
+    corvane.get_by_role("button", name="Set up run 1").click()
     expect(corvane.get_by_role("article")).to_have_count(1)
     page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
     run = page.get_by_role("region", name="Corvane 100 N−1, run 1")
@@ -38,7 +38,7 @@ def test_every_run_of_the_evening_is_put_together(open_page: Open, service: Serv
     page = open_page("/darkroom/evening")
     for left in (3, 2, 1):
         expect(page.get_by_role("article")).to_have_count(left)
-        page.get_by_role("button", name="Put run 1 together").first.click()
+        page.get_by_role("button", name="Set up run 1").first.click()
     expect(page.get_by_text("Nothing waits for a plan.")).to_be_visible()
     runs = service.call("GET", "/api/darkroom")["runs"]
     assert sorted(piece["where"] for run in runs for piece in run["pieces"]) == [
@@ -55,7 +55,7 @@ def test_a_sheet_is_moved_to_another_run(open_page: Open) -> None:
     expect(second).to_contain_text("1B")
     expect(second).to_contain_text("zone hard")
     assert violations(page) == []
-    page.get_by_role("button", name="Share as is best again").click()
+    page.get_by_role("button", name="Regroup automatically").click()
     expect(page.get_by_role("article", name="Run 1: Corvane 100 N−1")).to_contain_text("1B")
 
 
@@ -64,12 +64,12 @@ def test_what_is_needed_first(open_page: Open, service: Service) -> None:
     for tank in ("tank-four", "tank-hangers", "tank-trays"):
         service.call("DELETE", f"/api/kit/tanks/{tank}")
     page = open_page("/darkroom/evening")
-    page.get_by_role("link", name="Add a tank and a line of baths in Kit").click()
+    page.get_by_role("link", name="Add a tank and a bath sequence in Kit").click()
     page.get_by_role("button", name="Add a tank").click()
     page.get_by_label("Name").fill("One-sheet tube")
     page.get_by_label("Holds, sheets of 4×5").fill("1")
     page.get_by_label("Moved").select_option("rotary")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.goto(f"{service.url}/darkroom/evening")
     expect(page.get_by_role("article")).to_have_count(4)
@@ -81,12 +81,12 @@ def test_a_line_of_baths_is_kept(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Add a line").click()
     page.get_by_label("Name", exact=True).fill("Short line")
     page.get_by_role("button", name="Remove Developer").click()
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="has one developer")).to_be_visible()
     page.get_by_role("button", name="add a bath").click()
     page.get_by_label("4. name").fill("Soup")
     page.get_by_label("which is a").nth(3).select_option("developer")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     kept = next(
         each for each in service.call("GET", "/api/kit")["lines"] if each["id"] != "line-usual"

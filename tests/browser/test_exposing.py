@@ -63,7 +63,7 @@ def test_a_timed_exposure_survives_a_reload(open_page: Open, service: Service) -
     expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^[12]:\d\d$"))
     wound_forward(page, 200)
     expect(page.get_by_text("Close the shutter now")).to_be_visible()
-    page.get_by_role("button", name="Closed: log it").click()
+    page.get_by_role("button", name="Close and log").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]
     assert exposure["seconds"] == pytest.approx(1030, abs=30)
@@ -91,7 +91,7 @@ def test_pausing_and_light_that_changes(open_page: Open, service: Service) -> No
     expect(page.get_by_text("−1 stop of light")).to_be_visible()
     page.get_by_role("button", name="Open again").click()
     wound_forward(page, 12)
-    page.get_by_role("button", name="Closed: log it").click()
+    page.get_by_role("button", name="Close and log").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     exposure = service.call("GET", "/api/scenes/scene-pool")["exposures"][0]
     kept = as_kept(service, exposure["id"])
@@ -119,10 +119,10 @@ def test_light_that_fades_away_is_said(open_page: Open) -> None:
     page.get_by_role("button", name="Take it").click()
     expect(page.get_by_text("it will never complete")).to_be_visible()
     expect(page.locator("[data-clock]")).to_have_text(re.compile(r"^\d"))
-    page.get_by_role("button", name="Give up").click()
-    page.get_by_role("button", name="Go on").click()
-    page.get_by_role("button", name="Give up").click()
-    page.get_by_role("button", name="Give up").last.click()
+    page.get_by_role("button", name="Discard").click()
+    page.get_by_role("button", name="Continue").click()
+    page.get_by_role("button", name="Discard").click()
+    page.get_by_role("button", name="Discard").last.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
@@ -132,7 +132,7 @@ def test_a_lost_server_loses_no_exposure(open_page: Open, service: Service) -> N
     clock_of(page).get_by_role("button", name="Open the shutter").click()
     service.stop()
     expect(page.get_by_text(re.compile("^shutter open"))).to_be_visible()
-    page.get_by_role("button", name="Closed: log it").click()
+    page.get_by_role("button", name="Close and log").click()
     expect(page.get_by_text("will be logged when it is back")).to_be_visible()
     service.start()
     expect(page.get_by_role("dialog")).to_have_count(0)
@@ -181,7 +181,7 @@ def test_an_intended_multiple_exposure(open_page: Open, service: Service) -> Non
         sheet = page.get_by_role("dialog", name="Expose Corvane 100")
         if place:
             expect(sheet.get_by_role("button", name="2A", exact=True)).to_have_count(0)
-        sheet.get_by_label("This is").select_option(label="½ of a multiple exposure")
+        sheet.get_by_label("Share of exposure").select_option(label="½ of a multiple exposure")
         sheet.get_by_role("button", name=offered, exact=True).click()
         expect(sheet.locator("[data-check]")).to_contain_text("4.3 s")
         sheet.get_by_role("button", name="Log exposure").click()
@@ -208,7 +208,7 @@ def test_what_is_typed_as_given_is_weighed(open_page: Open) -> None:
 def test_schools_side_by_side(open_page: Open, service: Service) -> None:
     """What each would give, and taking one up; the readings stay, undo brings the old way back."""
     page = open_page(HOUSE)
-    page.get_by_role("tab", name="Ways of placing").click()
+    page.get_by_role("tab", name="Placement methods").click()
     strip = page.get_by_role("group", name="What each school would give")
     expect(strip.get_by_role("button")).to_have_count(7)
     shadow = strip.get_by_role("button", name=re.compile("^shadow"))
@@ -216,12 +216,12 @@ def test_schools_side_by_side(open_page: Open, service: Service) -> None:
     expect(shadow).to_contain_text("EV 11 · N−1")
     expect(strip.get_by_role("button", name=re.compile("^incident pair"))).to_contain_text("needs")
     strip.get_by_role("button", name=re.compile("^average")).click()
-    expect(page.get_by_role("button", name="Place: average on V")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: average on V")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/321/2")
     scene = service.call("GET", "/api/scenes/scene-winding-house")["scene"]
     assert (scene["school"], len(scene["readings"])) == ("average", 4)
     page.keyboard.press("u")
-    expect(page.get_by_role("button", name="Place: shadow on III")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: shadow on III")).to_be_visible()
 
 
 def test_a_dome_joins_the_spots(open_page: Open) -> None:
@@ -233,9 +233,9 @@ def test_a_dome_joins_the_spots(open_page: Open) -> None:
         expect(page.get_by_text("of the light").first).to_be_visible()
         line.press("Enter")
         expect(line).to_have_value("")
-    page.get_by_role("button", name=re.compile("^Place:")).click()
+    page.get_by_role("button", name=re.compile("^Placement:")).click()
     page.get_by_label("Way of placing").select_option("incident_pair")
-    expect(page.get_by_role("button", name="Place: incident pair")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: incident pair")).to_be_visible()
     expect(page.locator("[data-result]")).to_contain_text("f/32")
 
 
@@ -263,7 +263,7 @@ def test_other_ways_on_a_phone(open_page: Open) -> None:
     expect(sheet).to_contain_text("needs two readings of the light")
     sheet.get_by_role("button", name=re.compile("^highlight")).tap()
     expect(sheet).to_have_count(0)
-    expect(page.get_by_role("button", name="Place: highlight on VII½")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: highlight on VII½")).to_be_visible()
 
 
 def test_a_spot_meter_pulls_its_trigger(open_page: Open, service: Service) -> None:
@@ -282,7 +282,7 @@ def test_a_spot_meter_pulls_its_trigger(open_page: Open, service: Service) -> No
 def test_depth_and_movement_rule_out(open_page: Open) -> None:
     """Said once, they stand under the apertures they rule out."""
     page = open_page(HOUSE)
-    page.get_by_role("button", name=re.compile("depth, movement")).click()
+    page.get_by_role("button", name="Depth and movement: not set").click()
     page.get_by_label("Depth that must be sharp").select_option("spread")
     page.get_by_label("Near to far focus, mm").fill("-3")
     page.get_by_role("button", name="Set", exact=True).click()
@@ -292,9 +292,9 @@ def test_depth_and_movement_rule_out(open_page: Open) -> None:
     page.get_by_label("How far away, m").fill("5")
     page.get_by_role("button", name="Set", exact=True).click()
     strip = page.get_by_role("group", name=APERTURES)
-    expect(strip.get_by_role("button", name="f/8")).to_contain_text("depth too small")
-    expect(strip.get_by_role("button", name="f/64")).to_contain_text("it moves too much")
-    expect(strip.get_by_role("button", name="f/45")).to_contain_text("it moves too much")
+    expect(strip.get_by_role("button", name="f/8")).to_contain_text("too little depth")
+    expect(strip.get_by_role("button", name="f/64")).to_contain_text("motion blur")
+    expect(strip.get_by_role("button", name="f/45")).to_contain_text("motion blur")
     expect(page.get_by_text("depth and diffraction balance at f/")).to_be_visible()
 
 
@@ -303,7 +303,7 @@ def test_how_a_reading_was_read(open_page: Open, service: Service) -> None:
     page = open_page(POOL)
     page.locator('[data-pin="white bubbles"]').focus()
     page.keyboard.press("Enter")
-    page.get_by_label("Read how").select_option("through")
+    page.get_by_label("Reading type").select_option("through")
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.locator('[data-pin="white bubbles"]').focus()
     page.keyboard.press("Enter")

@@ -78,7 +78,7 @@ def test_a_holder_with_a_leak(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="note a fault").click()
     page.get_by_label("Where").select_option("B")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     page.get_by_role("button", name="Side 6B, empty").click()
     expect(page.get_by_text("Holder 6 side B has a light leak noted")).to_be_visible()
     page.get_by_role("button", name="Holder 6", exact=True).click()
@@ -95,7 +95,7 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
     page.get_by_label("Note").fill("mine")
     holder = service.call("GET", "/api/holders")[5]["holder"]
     service.call("PUT", "/api/holders/holder-6", {**holder, "note": "theirs"})
-    page.get_by_role("button", name="Keep", exact=True).click()
+    page.get_by_role("button", name="Save", exact=True).click()
     clash = page.get_by_role("alert").filter(has_text="changed elsewhere")
     expect(clash).to_contain_text("note: saved “theirs”, yours “mine”")
     clash.get_by_role("button", name="Save mine").click()
@@ -103,9 +103,9 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "mine"
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="History").click()
-    entries = page.get_by_role("dialog", name="What was done to this").get_by_role("listitem")
+    entries = page.get_by_role("dialog", name="Change history").get_by_role("listitem")
     expect(entries.first).to_contain_text("note: “theirs” → “mine”")
-    page.get_by_role("button", name="Restore the version before").first.click()
+    page.get_by_role("button", name="Restore earlier version").first.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "theirs"
 
@@ -119,38 +119,38 @@ def test_a_box_of_film(open_page: Open) -> None:
     page.get_by_label("Sheets or rolls in it when full").fill("10")
     page.get_by_label("Price of the whole box").fill("45")
     page.get_by_label("Expires").fill("June")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="is not a month")).to_be_visible()
     page.get_by_label("Expires").fill("2027-06")
     assert violations(page) == []
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("button", name="10 of 10 Velm 25")).to_contain_text("4.50 each")
 
 
 def test_a_sheet_from_exposed_to_judged(open_page: Open) -> None:
-    """Put into a run, put off, put in again, developed, judged; its page tells all of it."""
+    """Add to run, put off, put in again, developed, judged; its page tells all of it."""
     page = open_page("/darkroom")
     group = page.get_by_role("region", name="Corvane 100 N−1")
-    group.get_by_role("button", name="Put into a run").click()
+    group.get_by_role("button", name="Add to run").click()
     page.get_by_label("1B").uncheck()
     page.get_by_label("Name").fill("Evening, trays")
     page.get_by_role("button", name="Put 1 into the run").click()
     run = page.get_by_role("region", name="Evening, trays")
     expect(run).to_contain_text("1A")
     expect(group).to_contain_text("1 piece")
-    run.get_by_role("button", name="Put off").click()
+    run.get_by_role("button", name="Cancel run").click()
     expect(group).to_contain_text("2 pieces")
-    group.get_by_role("button", name="Put into a run").click()
+    group.get_by_role("button", name="Add to run").click()
     page.get_by_label("1B").uncheck()
     page.get_by_role("button", name="Put 1 into the run").click()
-    page.get_by_role("button", name="Developed and fixed").click()
+    page.get_by_role("button", name="Mark developed").click()
     judging = page.get_by_role("region", name="To judge")
     judging.get_by_role("button", name="Judge").click()
     page.get_by_role("button", name="Shadows: no texture").click()
     page.get_by_role("button", name="Highlights: blocked").click()
     page.get_by_label("fog").check()
     assert violations(page) == []
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(judging).to_have_count(0)
     page.goto(page.url.replace("/darkroom", "/log/exposure-1A"))
     main = page.get_by_role("main")

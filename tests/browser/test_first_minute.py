@@ -40,6 +40,7 @@ def test_a_newcomers_first_exposure(
     assert (logged["where"], logged["film_name"]) == ("no holder", "Film at EI 100")
     assert len(service.call("GET", "/api/outings")) == 1
     page.reload()
+    expect(page.locator("[data-result]")).to_have_text("f/81/60")
     expect(page.get_by_role("button", name="no holder · f/8, 1/60 s · N")).to_have_count(
         1 if size is WIDE else 0
     )
@@ -56,11 +57,11 @@ def test_what_is_assumed_becomes_real_when_it_is_named(open_page: Open, service:
     expect(field).to_be_focused()
     hands = Hands(page)
     for text, becomes in (
-        ("9 shade III", "Place: shadow on III"),
+        ("9 shade III", "Placement: shadow on III"),
         ("15 frost", "Film: EI 100, assumed"),
         ("film Corvane", "Film: Corvane · EI 100"),
         ("lens 150", "Lens: 150 mm"),
-        ("draw 30", "Focus: 30 mm draw"),
+        ("draw 30", "Focus: 30 mm past infinity"),
         ("filter red", "Filter: Red"),
         ("f/32", "Aperture: f/32"),
     ):

@@ -17,16 +17,16 @@ def test_the_first_reading_of_a_scene(open_page: Open, begun: str) -> None:
     field = page.get_by_label("Type a reading")
     field.fill("11 wall")
     field.press("Enter")
-    expect(page.get_by_role("button", name="Place: as metered, on V")).to_be_visible()
-    expect(page.get_by_text("a second reading decides N")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: as metered, on V")).to_be_visible()
+    expect(page.get_by_text("add a second reading for N")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/81/30")
     page.get_by_role("button", name="Aperture: f/8, assumed").click()
     page.get_by_label("Aperture on the lens").fill("f/22")
     page.get_by_role("button", name="Set", exact=True).click()
     expect(page.locator("[data-result]")).to_have_text("f/221/4")
-    page.get_by_role("button", name="Place: as metered, on V").click()
+    page.get_by_role("button", name="Placement: as metered, on V").click()
     page.get_by_role("button", name="IV", exact=True).click()
-    expect(page.get_by_role("button", name="Place: shadow on IV")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: shadow on IV")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/221/8")
 
 
@@ -112,7 +112,7 @@ def test_ways_of_saying_the_focus(
 ) -> None:
     """Each with the numbers it needs, read back in the sentence."""
     page = open_page("/scene/scene-pool")
-    page.get_by_role("button", name="Focus: 40 mm draw").click()
+    page.get_by_role("button", name="Focus: 40 mm past infinity").click()
     page.get_by_label("Focus by").select_option(kind)
     for label, value in values.items():
         page.get_by_label(label).fill(value)
@@ -147,7 +147,7 @@ def test_the_sums_on_a_phone(open_page: Open) -> None:
     page = open_page("/scene/scene-winding-house", PHONE)
     page.get_by_role("button", name="how it adds up").tap()
     dialog = page.get_by_role("dialog", name="How it adds up")
-    for part in ("Placed on III", "Medium yellow", "Film in long light", "Develop", "1A · f/32"):
+    for part in ("Placed on III", "Medium yellow", "Reciprocity", "Develop", "1A · f/32"):
         expect(dialog).to_contain_text(part)
     dialog.get_by_role("button", name="Close").tap()
     expect(dialog).to_have_count(0)
@@ -189,11 +189,11 @@ def test_holders_come_and_go(open_page: Open) -> None:
     page.get_by_role("button", name="Add a holder").click()
     page.get_by_role("button", name="Holder 7", exact=True).click()
     page.get_by_label("Number").fill("3")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="There is a holder 3 already")).to_be_visible()
     page.get_by_label("Number").fill("12")
     page.get_by_label("Note").fill("left slide sticks")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_text("left slide sticks")).to_be_visible()
     page.get_by_role("button", name="Holder 12", exact=True).click()
     page.get_by_role("button", name="Delete").click()
@@ -219,14 +219,14 @@ def test_kit_is_refused_where_it_was_typed(
     dialog = page.get_by_role("dialog")
     for label, value in typed.items():
         dialog.get_by_label(label, exact=True).fill(value)
-    dialog.get_by_role("button", name="Keep").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(dialog.get_by_role("alert").filter(has_text=refused)).to_be_visible()
     for label, value in typed.items():
         expect(dialog.get_by_label(label, exact=True)).to_have_value(value)
     dialog.get_by_label(field, exact=True).fill("12")
     if field == "Diameter, mm":
         dialog.get_by_label(field, exact=True).fill("0.4")
-    dialog.get_by_role("button", name="Keep").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name=section)).to_contain_text(typed["Name"])
 
 
@@ -237,10 +237,10 @@ def test_a_recipe_by_its_points(open_page: Open, service: Service) -> None:
     points = page.get_by_label("Minutes for N")
     expect(points).to_have_value(re.compile(r"^-2 {2}5.5 {2}personal {2}64"))
     points.fill("N-1  seven  tested\nN  9  tested  100")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="“seven” is not a number")).to_be_visible()
     points.fill("N-1  7  tested\nN  9  tested  100")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.keyboard.press("4")
     group = page.get_by_role("region", name="Corvane 100 N−1")
@@ -259,7 +259,7 @@ def test_an_outing_is_put_right(open_page: Open) -> None:
     page = open_page("/outing")
     page.get_by_role("region", name="Third outing").get_by_role("button", name="change").click()
     page.get_by_label("Weather").fill("Thaw, drizzle; 3 °C")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     expect(page.get_by_text("Thaw, drizzle; 3 °C")).to_be_visible()
     page.keyboard.press("u")

@@ -36,7 +36,7 @@ def test_a_copy_is_a_record_of_its_own(open_page: Open, service: Service) -> Non
     expect(page.get_by_label("Name")).to_have_value("0.2 mm at 30 mm copy")
     page.get_by_label("Name").fill("0.2 mm at 60 mm")
     page.get_by_label("Distance to the film, mm").fill("60")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     pinholes = service.call("GET", "/api/kit")["pinholes"]
     assert [each["optics"]["distance_mm"] for each in pinholes] == [30, 60]
@@ -50,11 +50,11 @@ def test_a_shutter_is_tested_and_kept(open_page: Open, service: Service) -> None
     field = page.get_by_label("Measured times: mark, seconds")
     expect(field).to_have_value(re.compile("^1/500  0.0026"))
     field.fill("1/60  0.5")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="more than two stops off")).to_be_visible()
     expect(field).to_have_value("1/60  0.5")
     field.fill("1/60  0.0208")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Lenses")).to_contain_text("shutter measured")
     measured = lens_of(service, "lens-150")["optics"]["shutter"]["measured"]
     assert measured == [{"mark": "1/60", "seconds": 0.0208}]
@@ -72,7 +72,7 @@ def test_a_law_is_drawn_as_it_is_typed(open_page: Open) -> None:
     expect(curve).not_to_have_attribute("d", before or "")
     page.get_by_label("Reciprocity", exact=True).select_option("table")
     page.get_by_label("Rows: metered s, corrected s").fill("1 1\n10 8")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="Row 2")).to_be_visible()
 
 
@@ -82,7 +82,7 @@ def test_every_figure_says_where_it_is_from(open_page: Open, service: Service) -
     page.get_by_role("button", name=re.compile("^Velm 25")).click()
     page.get_by_label("Price of a sheet").fill("1.8")
     page.get_by_label("Who says the long times").fill("a guess")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Films")).to_contain_text("a guess, 1.8 a sheet")
     film = next(
         each for each in service.call("GET", "/api/kit")["films"] if each["id"] == "film-velm"
@@ -99,7 +99,7 @@ def test_a_filter_of_a_colour(open_page: Open, service: Service) -> None:
     page.get_by_label("What it is").select_option("contrast")
     page.get_by_label("Colour").select_option("green")
     page.get_by_label("Factor in tungsten light").fill("4")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Filters")).to_contain_text("factor ×8, green")
     kept = next(
         each for each in service.call("GET", "/api/kit")["filters"] if each["name"] == "Green"
@@ -113,28 +113,28 @@ def test_a_camera_has_backs(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name=re.compile("^Field camera")).click()
     field = page.get_by_label("Other backs: name, width × height in mm")
     field.fill("roll back")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").first).to_be_visible()
     expect(field).to_have_value("roll back")
     field.fill("roll back 6×12  112 x 56")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Cameras")).to_contain_text("roll back 6×12")
 
 
 def test_your_way_of_working(open_page: Open, service: Service) -> None:
     """The school of new scenes and the checklist; a refusal stands at its field."""
     page = open_page("/kit")
-    page.get_by_role("region", name="Your way").get_by_role("button", name="Change").click()
-    page.get_by_label("New scenes are placed").select_option("shadow")
+    page.get_by_role("region", name="Preferences").get_by_role("button", name="Change").click()
+    page.get_by_label("Default placement").select_option("shadow")
     page.get_by_label("Shadow zone").fill("12")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="between 0 and 10")).to_be_visible()
     page.get_by_label("Shadow zone").fill("4")
     page.get_by_label(re.compile("^Before opening")).fill("Level the camera\nSlide out")
     page.get_by_label("every ten seconds").check()
     page.get_by_label("A zone of texture lost").fill("5")
-    page.get_by_role("button", name="Keep").click()
-    expect(page.get_by_role("region", name="Your way")).to_contain_text("2 steps before opening")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("region", name="Preferences")).to_contain_text("2 steps before opening")
     kept = service.call("GET", "/api/preferences")["preferences"]
     assert kept["school"] == "shadow"
     assert kept["habits"]["shadow_zone"] == 4

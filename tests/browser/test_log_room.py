@@ -38,7 +38,7 @@ def test_found_as_one_types(open_page: Open) -> None:
     expect(field).to_have_value("windi")
     expect(page.get_by_text("2 exposures").first).to_be_visible()
     field.fill("nowhere")
-    expect(page.get_by_text("Nothing in the log is like that.")).to_be_visible()
+    expect(page.get_by_text("No matching exposures.")).to_be_visible()
     page.get_by_role("button", name="Show everything").click()
     expect(page.get_by_text("11 exposures").first).to_be_visible()
 
@@ -54,7 +54,7 @@ def test_a_sentence_narrows_the_log(open_page: Open) -> None:
     page.get_by_label("State").select_option("judged")
     expect(page.get_by_text("2 exposures").first).to_be_visible()
     page.get_by_label("Lens or pinhole").select_option("pinhole pinhole-box")
-    expect(page.get_by_text("Nothing in the log is like that.")).to_be_visible()
+    expect(page.get_by_text("No matching exposures.")).to_be_visible()
     page.get_by_role("button", name="show all").click()
     page.get_by_label("From day").fill("2026-01-01")
     expect(page.get_by_text("4 exposures").first).to_be_visible()
@@ -150,7 +150,7 @@ def test_a_picture_is_attached_and_taken_off(open_page: Open, tmp_path: Path) ->
     chooser.set_input_files({"name": "page.png", "mimeType": "image/png", "buffer": b"<html>"})
     expect(page.get_by_role("alert").filter(has_text="page.png")).to_be_visible()
     assert violations(page) == []
-    pictures.get_by_role("button", name="take off drum.png").click()
+    pictures.get_by_role("button", name="Remove drum.png").click()
     expect(shown).to_have_count(0)
     page.get_by_role("button", name="Undo: remove drum.png").click()
     expect(shown).to_be_visible()
@@ -159,9 +159,9 @@ def test_a_picture_is_attached_and_taken_off(open_page: Open, tmp_path: Path) ->
 def test_an_exposure_is_put_right_from_its_page(open_page: Open) -> None:
     """What was really given is corrected; the plan and its sums stay."""
     page = open_page("/log/exposure-1B")
-    page.get_by_role("button", name="Put right").click()
+    page.get_by_role("button", name="Correct").click()
     page.get_by_label("Time given").fill("2")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.locator("[data-result]")).to_contain_text("f/32, 2 s")
     expect(page.get_by_role("main")).to_contain_text("planned f/32, 1 s")
 
@@ -181,23 +181,23 @@ def match_columns(dialog: Locator) -> None:
 def test_a_csv_comes_in_after_a_dry_run(open_page: Open, service: Service) -> None:
     """Columns are mapped, every bad row is named, and only a good file comes in; undone at once."""
     page = open_page("/log")
-    page.get_by_role("button", name="In and out").click()
+    page.get_by_role("button", name="Import and export").click()
     rows = ["2024-05-01,Old pit,Corvane 100,22,1/2", "May,Pit,Corvane 100,22,x"]
     bad = "\n".join(["Date,Title,Emulsion,F,Exp", *rows])
     choose = page.get_by_label("Choose a CSV")
     choose.set_input_files({"name": "old.csv", "mimeType": "text/csv", "buffer": bad.encode()})
-    dialog = page.get_by_role("dialog", name="Bring a CSV in")
+    dialog = page.get_by_role("dialog", name="Import CSV")
     match_columns(dialog)
-    dialog.get_by_role("button", name="Try it").click()
+    dialog.get_by_role("button", name="Check file").click()
     expect(dialog.get_by_text("line 3").first).to_be_visible()
-    expect(dialog.get_by_role("button", name=re.compile("^Bring"))).to_be_disabled()
+    expect(dialog.get_by_role("button", name=re.compile("^Import"))).to_be_disabled()
     assert violations(page) == []
     dialog.get_by_role("button", name="Another file").click()
     good = "\n".join(bad.splitlines()[:2])
     choose.set_input_files({"name": "old.csv", "mimeType": "text/csv", "buffer": good.encode()})
     match_columns(dialog)
-    dialog.get_by_role("button", name="Try it").click()
-    dialog.get_by_role("button", name="Bring 1 exposure in").click()
+    dialog.get_by_role("button", name="Check file").click()
+    dialog.get_by_role("button", name="Import 1 exposure").click()
     expect(dialog.get_by_text("1 exposure brought in")).to_be_visible()
     dialog.get_by_role("button", name="Close").click()
     expect(page.get_by_text("12 exposures").first).to_be_visible()
@@ -208,7 +208,7 @@ def test_a_csv_comes_in_after_a_dry_run(open_page: Open, service: Service) -> No
 def test_an_archive_goes_out_and_comes_in(open_page: Open, service: Service) -> None:
     """Written with progress, saved, and brought into an empty house whole."""
     page = open_page("/log")
-    page.get_by_role("button", name="In and out").click()
+    page.get_by_role("button", name="Import and export").click()
     page.get_by_role("button", name="Write an archive").click()
     with page.expect_download() as saved:
         page.get_by_role("link", name="Save the archive").click()
@@ -217,7 +217,7 @@ def test_an_archive_goes_out_and_comes_in(open_page: Open, service: Service) -> 
     service.lay(service.empty)
     page.goto(f"{service.url}/log")
     page.get_by_text("Nothing exposed yet.").wait_for()
-    page.get_by_role("button", name="In and out").click()
+    page.get_by_role("button", name="Import and export").click()
     page.get_by_label("Choose an archive").set_input_files(
         {"name": "a.zip", "mimeType": "application/zip", "buffer": file.read_bytes()}
     )
@@ -258,11 +258,11 @@ def test_the_day_is_typed_once(open_page: Open) -> None:
     page.get_by_label("Light", exact=True).fill("fog, then sun")
     page.get_by_label("Temperature").fill("−4")
     page.get_by_label("Latitude").fill("54.5")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="both coordinates")).to_be_visible()
     expect(page.get_by_label("Light", exact=True)).to_have_value("fog, then sun")
     page.get_by_label("Longitude").fill("-3")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Third outing")).to_contain_text("fog, then sun · −4 °C")
 
 

@@ -15,22 +15,22 @@ def test_other_minutes_with_a_reason(open_page: Open, service: Service) -> None:
     """Refused without why, weighed in zones as they are typed, taken back by the plan."""
     page = open_page("/darkroom")
     group = page.get_by_role("region", name="Corvane 100 N−1")
-    group.get_by_role("button", name="Develop otherwise").click()
+    group.get_by_role("button", name="Change development").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("checkbox", name="1B").uncheck()
     dialog.get_by_label("Minutes of your own").fill("8")
-    dialog.get_by_role("button", name="Keep").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(dialog.get_by_role("alert").filter(has_text="Say why")).to_be_visible()
     expect(dialog.get_by_label("Minutes of your own")).to_have_value("8")
     dialog.get_by_label("Why").fill("thin last time")
     expect(dialog.locator("[data-weighed]")).to_contain_text("High value: 0.5 zone hard")
     assert violations(page) == []
-    dialog.get_by_role("button", name="Keep").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(dialog).to_have_count(0)
     own = page.get_by_role("region", name="Corvane 100 N−1").filter(has_text="thin last time")
     expect(own).to_contain_text("8 min")
     expect(own).to_contain_text("your own")
-    own.get_by_role("button", name="Develop otherwise").click()
+    own.get_by_role("button", name="Change development").click()
     page.get_by_role("button", name="As planned again").click()
     expect(page.get_by_role("region", name="Corvane 100 N−1")).to_have_count(1)
 
@@ -40,7 +40,7 @@ def test_the_other_school_of_contraction(open_page: Open, service: Service) -> N
     page = open_page("/darkroom", PHONE)
     group = page.get_by_role("region", name="Corvane 100 N−1")
     expect(group).to_contain_text("highlights give out")
-    group.get_by_role("button", name="develop it so").click()
+    group.get_by_role("button", name="use this recipe").click()
     expect(group).to_contain_text("Two-part staining, semi-stand")
     expect(group.locator("[data-minutes]")).to_have_text("45 min")
     page.get_by_role("button", name="Undo").click()
@@ -52,16 +52,16 @@ def test_a_recipe_that_is_not_recommended(open_page: Open, service: Service) -> 
     page = open_page("/kit")
     page.get_by_role("button", name=re.compile("^Metol–hydroquinone 1\\+1, trays")).click()
     page.get_by_label("Not recommended, says").fill("the film's leaflet")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.goto(f"{service.url}/darkroom")
     group = page.get_by_role("region", name="Corvane 100 N+1")
     expect(group).to_contain_text("Not recommended (the film's leaflet)")
-    expect(group.get_by_role("button", name="Put into a run")).to_be_disabled()
+    expect(group.get_by_role("button", name="Add to run")).to_be_disabled()
     group.get_by_role("button", name="Use it all the same").click()
     page.get_by_role("dialog").get_by_label("Why").fill("it is all there is")
-    page.get_by_role("button", name="Keep").click()
-    expect(group.get_by_role("button", name="Put into a run")).to_be_enabled()
+    page.get_by_role("button", name="Save").click()
+    expect(group.get_by_role("button", name="Add to run")).to_be_enabled()
 
 
 def test_tables_of_a_recipe(open_page: Open, service: Service) -> None:
@@ -74,7 +74,7 @@ def test_tables_of_a_recipe(open_page: Open, service: Service) -> None:
     page.get_by_label("Minutes by temperature").fill("20  9\n24  6.5")
     page.get_by_label("Pushed and pulled, by EI").fill("50  11.5  published  leaflet")
     page.get_by_label("Moved, by the clock").select_option("semi-stand")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     kept = next(
         each["recipe"]
@@ -148,17 +148,17 @@ def test_the_film_is_typed_as_fast_as_one_can(open_page: Open) -> None:
 def test_measures_of_ones_own(open_page: Open, service: Service) -> None:
     """°F and fluid ounces, chosen once, are typed and read on the mixing sheet."""
     page = open_page("/kit")
-    page.get_by_role("region", name="Your way").get_by_role("button", name="Change").click()
+    page.get_by_role("region", name="Preferences").get_by_role("button", name="Change").click()
     page.get_by_label("Temperatures in").select_option("F")
     page.get_by_label("Volumes in").select_option("fl oz")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.goto(f"{service.url}/darkroom/mixing")
-    expect(page.get_by_label("Wanted, °F")).to_have_value("68")
+    expect(page.get_by_label("Target temperature, °F")).to_have_value("68")
     expect(
         page.get_by_role("checkbox", name="Measure 8.45 fl oz of water at 68 °F.")
     ).to_be_visible()
-    page.get_by_label("Wanted, °F").fill("75")
+    page.get_by_label("Target temperature, °F").fill("75")
     expect(page.get_by_role("checkbox", name="water at 75 °F.").first).to_be_visible()
 
 
@@ -169,8 +169,8 @@ def test_stock_from_powder_and_the_clearing_test(open_page: Open, service: Servi
     expect(page.get_by_role("checkbox", name="Pour in all of part A")).to_be_visible()
     expect(page.get_by_text("Powders raise dust")).to_be_visible()
     page.get_by_label("Seconds").fill("70")
-    page.get_by_label("Keep it with").select_option(label="Fixer 1+4")
-    page.get_by_role("button", name="How long to fix").click()
+    page.get_by_label("Save to").select_option(label="Fixer 1+4")
+    page.get_by_role("button", name="Work out fixing time").click()
     expect(page.get_by_text("Fix for 2:20")).to_be_visible()
     expect(page.get_by_text("twice as long as when it was fresh")).to_be_visible()
     assert violations(page) == []
@@ -204,11 +204,11 @@ def test_the_evening_in_the_calendar(open_page: Open) -> None:
 def test_bottles_of_the_evening(open_page: Open, service: Service) -> None:
     """Ticked they go with the run, and are used up when it is developed; else they say nothing."""
     page = open_page("/darkroom/evening")
-    expect(page.get_by_text("Fixer 1+4 keeps 180 days")).to_be_visible()
+    expect(page.get_by_text("Fixer 1+4 is past its 180 days")).to_be_visible()
     page.get_by_role("checkbox", name="Fixer 1+4").uncheck()
-    expect(page.get_by_text("Fixer 1+4 keeps 180 days")).to_have_count(0)
-    page.get_by_role("button", name="Put run 1 together").first.click()
-    expect(page.get_by_role("button", name="Put run 2 together")).to_have_count(0)
+    expect(page.get_by_text("Fixer 1+4 is past its 180 days")).to_have_count(0)
+    page.get_by_role("button", name="Set up run 1").first.click()
+    expect(page.get_by_role("button", name="Set up run 2")).to_have_count(0)
     (run,) = service.call("GET", "/api/darkroom")["runs"]
     assert run["run"]["bottle_ids"] == ["bottle-stop"]
     service.call("POST", f"/api/darkroom/runs/{run['run']['id']}/developed")

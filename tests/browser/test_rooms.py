@@ -125,13 +125,13 @@ def test_the_kit_is_kept(open_page: Open, service: Service) -> None:
     page.get_by_label("Reciprocity").select_option("table")
     rows = page.get_by_label("Rows: metered s, corrected s")
     rows.fill("1 1\n10 8")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(
         page.get_by_role("alert").filter(has_text="Row 2 of the reciprocity table")
     ).to_be_visible()
     expect(rows).to_have_value("1 1\n10 8")
     rows.fill("1 1\n10 18")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Films")).to_contain_text("Harrow 50")
     kept = next(
         each for each in service.call("GET", "/api/kit")["films"] if each["name"] == "Harrow 50"
@@ -146,11 +146,11 @@ def test_from_the_first_start(open_page: Open, service: Service) -> None:
     """A new outing and its first scene, begun in the page."""
     page = open_page("/outing")
     page.get_by_role("button", name="New outing").click()
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="must not be empty")).to_be_visible()
     page.get_by_label("Title").fill("Fourth outing, thaw")
     page.get_by_label("Day").fill("2026-02-03")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("heading", name="Fourth outing, thaw")).to_be_visible()
     section = page.get_by_role("region", name="Fourth outing, thaw")
     section.get_by_label("Begin the first scene").fill("Tramway bridge")
@@ -170,7 +170,7 @@ def test_an_empty_house_teaches_the_next_step(open_page: Open, service: Service)
         ("/outing", "Nothing here yet."),
         ("/scene", "Meter the thing that matters"),
         ("/film", "No holders yet."),
-        ("/darkroom", "Nothing waits."),
+        ("/darkroom", "Nothing to develop."),
         ("/kit", "The film you rate"),
     ):
         page.goto(service.url + path)
@@ -185,7 +185,7 @@ def test_an_unknown_address(open_page: Open) -> None:
 
 
 STATES = [
-    ("/scene/scene-pool", "Ways of placing", "tab"),
+    ("/scene/scene-pool", "Placement methods", "tab"),
     ("/scene/scene-pool", "Second opinion", "tab"),
     ("/scene/scene-pool", "e", "key"),
     ("/scene/scene-pool", "b", "key"),

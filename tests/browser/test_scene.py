@@ -135,7 +135,7 @@ def test_a_pin_is_dragged(open_page: Open, service: Service) -> None:
     expect(doorway).to_have_attribute("aria-valuenow", "4")
     expect(frost).to_have_attribute("aria-valuenow", "10")
     page.mouse.up()
-    expect(page.get_by_role("button", name="Place: shadow on IV")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: shadow on IV")).to_be_visible()
     expect(page.locator("[data-result]")).to_have_text("f/322.4 s")
     expect(page.get_by_role("button", name="Undo: change scene Winding house")).to_be_enabled()
     kept = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["pin"]
@@ -151,7 +151,7 @@ def test_pins_and_handle_by_keyboard(open_page: Open, service: Service) -> None:
     frost = page.locator('[data-pin="lit frost"]')
     frost.focus()
     page.keyboard.press("ArrowLeft")
-    expect(page.get_by_role("button", name="Place: highlight on VIII⅔")).to_be_visible()
+    expect(page.get_by_role("button", name="Placement: highlight on VIII⅔")).to_be_visible()
     expect(frost).to_have_attribute(
         "aria-valuetext", "EV 15, placed on VIII⅔, printed as VIII⅔, highlight texture lost"
     )
@@ -193,7 +193,7 @@ def test_the_line_says_its_meaning_and_keeps_what_was_typed(
 def test_words_of_the_sentence(open_page: Open) -> None:
     """Focus, filter and film are changed in place; a refusal stands beside the field."""
     page = open_page("/scene/scene-pool")
-    page.get_by_role("button", name="Focus: 40 mm draw").click()
+    page.get_by_role("button", name="Focus: 40 mm past infinity").click()
     page.get_by_label("Focus by").select_option("subject")
     page.get_by_label("Subject to lens, mm").fill("120")
     page.get_by_role("button", name="Set focus").click()
@@ -222,10 +222,10 @@ def test_a_reading_is_taken_again_and_removed(open_page: Open) -> None:
     field = page.get_by_label("Reading and name")
     expect(field).to_have_value("11⅔ grey ice")
     field.fill("99 grey ice")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="EV 99")).to_be_visible()
     field.fill("12 grey ice")
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save").click()
     expect(page.locator('[data-pin="grey ice"]')).to_contain_text("EV 12")
     page.locator('[data-pin="grey ice"]').focus()
     page.keyboard.press("Enter")
@@ -249,7 +249,7 @@ def test_what_was_really_given(open_page: Open) -> None:
     dialog = page.get_by_role("dialog")
     expect(dialog).to_contain_text("+0.34 stop")
     dialog.get_by_label("Time given").fill("12")
-    dialog.get_by_role("button", name="Keep").click()
+    dialog.get_by_role("button", name="Save").click()
     expect(page.get_by_role("button", name="2A · f/32, 12 s · N")).to_be_visible()
 
 
@@ -261,7 +261,7 @@ def test_the_server_goes_away_and_comes_back(open_page: Open, service: Service) 
     service.stop()
     field.press("Enter")
     expect(
-        page.get_by_role("alert").filter(has_text="Emulsa does not answer").first
+        page.get_by_role("alert").filter(has_text="Emulsa is not responding").first
     ).to_be_attached()
     expect(field).to_have_value("12 moss")
     service.start()

@@ -332,7 +332,7 @@ def test_what_rules_an_aperture_out() -> None:
         "90": {"beyond-film-data", "moves", "softened"},
     }
     assert [each.aperture for each in answer.equivalents if each.best] == ["32"]
-    assert answer.equivalents[0].ruled_out_text == "depth too small"
+    assert answer.equivalents[0].ruled_out_text == "too little depth"
 
 
 def test_without_b_or_t_long_times_are_ruled_out() -> None:

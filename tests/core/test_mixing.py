@@ -210,7 +210,7 @@ def test_a_bottle_is_used_up_by_runs() -> None:
     assert "1 roll left in it, and this is 1.5 rolls" in short_of(fixer, 120)
     assert used_up(fixer) == ""
     assert charged(fixer, 0.25).used_rolls == 1.25
-    assert "has done the 2 rolls" in used_up(charged(fixer, 1))
+    assert "is exhausted (2 rolls)" in used_up(charged(fixer, 1))
     assert short_of(charged(fixer, 1), 80) == ""  # used up: said elsewhere, once
     assert short_of(Bottle(id="s", name="Stop", kind="stop"), 800) == ""
 

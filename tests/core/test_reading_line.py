@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core.corrections.aperture_choice import BySpread
-from emulsa.core.corrections.bellows import ByDraw, Infinity
+from emulsa.core.corrections.bellows import ByDraw, ByExtension, Infinity
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.errors import Ambiguous, CoreError, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens
@@ -22,7 +22,14 @@ from emulsa.core.light.meters import (
 )
 from emulsa.core.line import carry_out, grammar
 from emulsa.core.line.carry_out import KitNames, ask_iso
-from emulsa.core.line.grammar import ApertureWord, DepthWord, FocusWord, KitWord, ReadingWord
+from emulsa.core.line.grammar import (
+    ApertureWord,
+    DepthWord,
+    FocusWord,
+    KitWord,
+    RatingWord,
+    ReadingWord,
+)
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo.bag import FILMS, FILTERS, LENSES, PINHOLE
@@ -57,6 +64,14 @@ READINGS: list[tuple[str, Reading, str, float | None]] = [
     ("10 wall on VII", EvReading(ev=10), "wall", 7),
     ("10 wall on 4.5", EvReading(ev=10), "wall", 4.5),
     ("10 rail 3", EvReading(ev=10), "rail 3", None),
+    ("9 shade iii", EvReading(ev=9), "shade", 3),
+    ("9 shade v½", EvReading(ev=9), "shade", 5.5),
+    ("9 shade on zone 3", EvReading(ev=9), "shade", 3),
+    ("9 shade on zone IV", EvReading(ev=9), "shade", 4),
+    ("10 six", EvReading(ev=10), "six", None),
+    ("1/125 f/11 wall V", TimeReading(time="1/125", aperture="11"), "wall", 5),
+    ("f11 1/125", TimeReading(time="1/125", aperture="11"), "", None),
+    ("2 s at f/22 moss", TimeReading(time="2", aperture="22"), "moss", None),
     ("9 + 9 1/3 + 10 wall III", mean(9, 9 + 1 / 3, 10), "wall", 3),
     ("9+10 wall", mean(9, 10), "wall", None),
     (
@@ -124,6 +139,9 @@ def test_ambiguities_have_their_own_code(text: str) -> None:
         ("f/138", ApertureWord(aperture=138.0)),
         ("draw 30", FocusWord(focus=ByDraw(draw_mm=30))),
         ("draw 30 mm", FocusWord(focus=ByDraw(draw_mm=30))),
+        ("bellows 180", FocusWord(focus=ByExtension(extension_mm=180))),
+        ("ei 400", RatingWord(exposure_index=400)),
+        ("pinhole 0.2 at 30", KitWord(kind="pinhole", words="0.2 at 30")),
         ("infinity", FocusWord(focus=Infinity())),
         ("no filter", KitWord(kind="filter", words="")),
         ("filter deep red", KitWord(kind="filter", words="deep red")),
@@ -152,6 +170,9 @@ def test_settings(text: str, word: object) -> None:
         ("9 " + "x" * 90, "80 characters"),
         ("9" * 200, "120 characters"),
         ("draw 9000", "between 0 and 3000"),
+        ("9 shade xi", "a zone is 0 to X"),
+        ("2 s sunny V", "A time needs its aperture"),
+        ("ei 0", "between 0.5 and 25600"),
         ("-3@22", "never negative"),
         ("9 @through @incident", "either"),
         ("spread 900", "between 0.01 and 500"),
@@ -309,3 +330,39 @@ def test_what_the_meter_holds_places_the_reading() -> None:
     assert scene.pin == Pin(reading="new", zone=7.5)
     assert says == "EV 9, +2½ held by the meter · “frost” · placed on VII½"
     assert applied("9 +2.5 held frost VII")[0].pin == Pin(reading="new", zone=7)
+
+
+EMPTY = KitNames()
+
+
+@pytest.mark.parametrize(
+    ("text", "says", "made"),
+    [
+        ("film Corvane", "new film Corvane, EI 100", ("films", "Corvane")),
+        ("lens 150", "new lens 150 mm", ("lenses", "150 mm")),
+        ("pinhole 0.2 at 30", "new pinhole 0.2 mm at 30 mm", ("pinholes", "0.2 mm at 30 mm")),
+        # factors of filters as they are usually given: common practice, no source
+        ("filter red", "new filter Red, ×8", ("filters", "Red")),
+        ("filter yellow", "new filter Yellow, ×2", ("filters", "Yellow")),
+        ("filter amber ×4", "new filter Amber, ×4", ("filters", "Amber")),
+    ],
+)
+def test_what_is_not_in_the_kit_is_made_of_what_is_said(
+    text: str, says: str, made: tuple[str, str]
+) -> None:
+    """Under the id the line was given, chosen by the same line; said to be new before Enter."""
+    scene = Scene(id="s", outing_id="o", title="Tramway")
+    done = carry_out.carry_out(scene, grammar.parse(text), EMPTY, "new")
+    assert done.says == says
+    (record,) = getattr(done.makes, made[0])
+    assert done.makes.all == (record,)
+    assert (record.id, record.name) == ("new", made[1])
+    after = edited(scene, done.edits, "2026-01-17T12:00:00Z")
+    assert "new" in (after.film_id, after.lens_id, after.pinhole_id, *after.filter_ids)
+
+
+def test_a_filter_nobody_knows_needs_its_factor() -> None:
+    """It says how to say it."""
+    scene = Scene(id="s", outing_id="o", title="Tramway")
+    with pytest.raises(Unreadable, match="as in filter amber ×4"):
+        carry_out.carry_out(scene, grammar.parse("filter amber"), EMPTY, "new")

@@ -55,7 +55,7 @@ def test_the_demo_scenes(scene: Scene, text: str, n: str) -> None:
 def test_filters_are_named_in_the_ledger() -> None:
     """By the names they have in the kit."""
     labels = [row.label for row in exposure(plan(POOL, kit_of(POOL))).ledger]
-    assert labels == ["Meter", "Placed on III", "Deep red", "Bellows", "Film in long light", "Set"]
+    assert labels == ["Meter", "Placed on III", "Deep red", "Bellows", "Reciprocity", "Set"]
 
 
 def test_without_a_reading_there_is_nothing_to_say() -> None:

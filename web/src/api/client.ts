@@ -33,7 +33,7 @@ export const isAway = (problem: unknown) => problem instanceof Refusal && proble
 /** What a failed call says: no answer, or that it was given up. */
 export function unheard(problem: unknown): unknown {
   if (problem instanceof DOMException && problem.name === "AbortError") return problem;
-  return new Refusal("away", "Emulsa does not answer. Nothing you typed is lost; try again.");
+  return new Refusal("away", "Emulsa is not responding. Nothing you typed is lost; try again.");
 }
 
 /** The refusal in an answer that is none. */

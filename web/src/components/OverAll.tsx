@@ -64,7 +64,7 @@ export function GiveUp({
   if (!asked) {
     return (
       <Button variant="quiet" onClick={() => (warning ? setAsked(true) : leave())}>
-        {ready ? "Not now" : "Give up"}
+        {ready ? "Not now" : "Discard"}
       </Button>
     );
   }
@@ -74,7 +74,7 @@ export function GiveUp({
       <Button color="brick" onClick={leave}>
         {word}
       </Button>
-      <Button onClick={() => setAsked(false)}>Go on</Button>
+      <Button onClick={() => setAsked(false)}>Continue</Button>
     </Flex>
   );
 }

@@ -50,7 +50,7 @@ function HistorySheet({
     <Sheet
       open
       close={close}
-      title="What was done to this"
+      title="Change history"
       footer={<Button onClick={close}>Close</Button>}
     >
       {events.data?.length === 0 && (
@@ -80,7 +80,7 @@ function HistorySheet({
               </Box>
               {event.restorable && (
                 <Button disabled={busy} onClick={() => restore(event.action_id)}>
-                  Restore the version before
+                  Restore earlier version
                 </Button>
               )}
             </Flex>

@@ -190,6 +190,9 @@ const config = defineConfig({
         edge: both("#767676", "#8a8a8a"),
         paper: both("#fafafa", "#131313"),
         sheet: both("#ffffff", "#1a1a1a"),
+        // a dark slide looks the same in every light: its exposed face is dark, its other one light
+        slideDark: both("#161616", "#0a0a0a"),
+        slideLight: both("#ffffff", "#dedede"),
         accent: both("#1b3f78", "#a9c3f2"),
         accentSoft: both("#e8edf6", "#22314d"),
         onAccent: both("#ffffff", "#0f1a30"),

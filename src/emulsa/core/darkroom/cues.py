@@ -44,9 +44,9 @@ def _of(step: TimedStep, then: str | None) -> Iterator[Heard]:
         elif cue.kind == "drain":
             yield Heard(at_s=cue.start_s, sound="drain", says=f"Pour out: {step.name}")
         else:
-            yield Heard(at_s=cue.start_s, sound="move", says="Move")
+            yield Heard(at_s=cue.start_s, sound="move", says="Agitate")
             if cue.end_s < step.end_s:
-                yield Heard(at_s=cue.end_s, sound="rest", says="Still")
+                yield Heard(at_s=cue.end_s, sound="rest", says="Rest")
     if not poured:
         yield Heard(at_s=step.start_s, sound="next", says=step.name)
     if step.end_s - step.start_s > 2 * SOON_S:

@@ -145,11 +145,11 @@ def film_row(law: Law, metered: float) -> Row:
         "table": "reciprocity, from the film's table",
         "stops": "reciprocity, from the film's table",
     }[law.kind]
-    return _row("reciprocity", "Film in long light", stops, corrected, why, "schwarzschild-1900")
+    return _row("reciprocity", "Reciprocity", stops, corrected, why, "schwarzschild-1900")
 
 
 def set_row(corrected: float, setting: Setting, optics: Optics) -> Row:
-    by = {"shutter": "the nearest mark", "bulb": "by the watch", "aperture": "as given"}
+    by = {"shutter": "the nearest mark", "bulb": "hand-timed", "aperture": "as given"}
     why = by[setting.means]
     if setting.means == "shutter" and isinstance(optics, Lens):
         engraved = replace(optics.shutter, measured=())

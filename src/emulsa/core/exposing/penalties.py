@@ -25,7 +25,6 @@ from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Within
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import Placed, Placement
-from emulsa.core.tones.zones import number_text
 
 Weight = Annotated[float, Within("A weight", 0, 100)]
 FREE_N = 0.5  # steps of N that cost nothing
@@ -86,14 +85,14 @@ def depth(effective: float, limits: Limits) -> float:
 
 def penalties(amounts: dict[str, float], weights: Weights, tones: Tones) -> tuple[Penalty, ...]:
     words = {
-        "tones": f"{number_text(tones.lost)} zones of texture lost",
-        "development": f"{development_number.n_text(tones.n)}",
-        "error": "the setting is off",
-        "movement": "time too long for what moves",
-        "depth": "depth or diffraction",
+        "tones": "lost texture",
+        "development": f"development {development_number.n_text(tones.n)}",
+        "error": "setting off",
+        "movement": "motion blur",
+        "depth": "depth of field",
         "extrapolation": "beyond the film's data",
-        "waiting": "minutes of waiting",
-        "change": "not what you chose",
+        "waiting": "long exposure",
+        "change": "departs from your choice",
     }
     return tuple(
         Penalty(

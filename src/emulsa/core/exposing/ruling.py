@@ -16,13 +16,13 @@ from emulsa.core.light.marks import aperture_scale, nearest
 VISIBLE_ERROR_STOPS = 1 / 3  # a third of a stop shows in a negative (common practice, no source)
 
 WORDS = {
-    "faster-than-shutter": "no time so short on this shutter",
-    "longer-than-shutter": "no B or T on this shutter",
+    "faster-than-shutter": "faster than the shutter",
+    "longer-than-shutter": "longer than the shutter",
     "beyond-lens": "beyond this lens's apertures",
     "beyond-film-data": "beyond the film's data",
-    "depth-too-small": "depth too small",
+    "depth-too-small": "too little depth",
     "softened": "softened by diffraction",
-    "moves": "it moves too much",
+    "moves": "motion blur",
 }
 
 

@@ -10,7 +10,7 @@ from emulsa.core.corrections.reciprocity import Law, true_error_stops
 from emulsa.core.light.hand_time import hand_time_s, stops_words, time_text
 from emulsa.core.light.marks import nearest
 
-MADE = {"shutter": "on the shutter", "bulb": "on B, by the watch", "aperture": "as given"}
+MADE = {"shutter": "on the shutter", "bulb": "on B, hand-timed", "aperture": "as given"}
 EXACT_STOPS = 0.005
 BY_HAND_BEYOND = 2 ** (1 / 6)  # a sixth of a stop past the slowest mark, the hand is nearer
 
@@ -40,7 +40,7 @@ def says(means: Literal["shutter", "bulb", "aperture"], off_stops: float) -> str
     """How a setting is made, and how near it comes.
 
     >>> says("shutter", 0.0), says("bulb", -0.046)
-    ('on the shutter, exact', 'on B, by the watch, −0.05 stop')
+    ('on the shutter, exact', 'on B, hand-timed, −0.05 stop')
     """
     near = "exact" if abs(off_stops) < EXACT_STOPS else stops_words(off_stops)
     return f"{MADE[means]}, {near}"

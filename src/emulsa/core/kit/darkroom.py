@@ -17,6 +17,7 @@ from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.time import Age
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within, plain
+from emulsa.core.moments import day_words
 
 Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
 Many = Annotated[int, Within("How many of them", 1, 20)]
@@ -125,13 +126,10 @@ def used_up(bottle: Bottle) -> str:
     """Why a bottle does no more film, in one sentence; nothing while it does.
 
     >>> used_up(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10))
-    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    'Fixer is exhausted (10 rolls); mix fresh.'
     """
     if bottle.capacity_rolls is not None and bottle.used_rolls >= bottle.capacity_rolls - 1e-9:
-        return (
-            f"{bottle.name} has done the {plain(bottle.capacity_rolls)} rolls it is good for;"
-            " mix a new one."
-        )
+        return f"{bottle.name} is exhausted ({plain(bottle.capacity_rolls)} rolls); mix fresh."
     if bottle.fresh_clearing_s and bottle.clearing_s:
         limit = exhausted_s(bottle.fresh_clearing_s)
         if bottle.clearing_s >= limit - 1e-9:
@@ -173,12 +171,12 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
     """Why a bottle should not be used on a day, in one sentence; nothing when it is good.
 
     >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
-    'Fixer has done the 10 rolls it is good for; mix a new one.'
+    'Fixer is exhausted (10 rolls); mix fresh.'
     """
     since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
     shelf = bottle.shelf_days
     if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
-        return f"{bottle.name} keeps {shelf} days and is of {since}; mix a new one."
+        return f"{bottle.name} is past its {shelf} days (mixed {day_words(since)}); mix fresh."
     return used_up(bottle)
 
 

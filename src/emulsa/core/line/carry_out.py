@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Protocol, TypeVar
 
-from emulsa.core.corrections.bellows import ByDraw
+from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import aperture_of
 from emulsa.core.errors import Ambiguous, Unreadable
@@ -99,9 +99,7 @@ def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> Carri
         says = f"aperture {mark_text(line.aperture)}"
         return CarriedOut(edits=(SetAperture(aperture=line.aperture),), says=says)
     if isinstance(line, FocusWord):
-        drawn = line.focus.draw_mm if isinstance(line.focus, ByDraw) else None
-        says = "focus at infinity" if drawn is None else f"focus {plain(drawn)} mm past infinity"
-        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=says)
+        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus))
     if isinstance(line, DepthWord):
         says = f"near to far focus {plain(line.depth.focus_spread_mm)} mm"
         return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
@@ -130,6 +128,14 @@ def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> No
         field="time_iso",
         allowed=[kept.time_iso, FULL_ISO],
     )
+
+
+def _focus_text(focus: Focus) -> str:
+    if isinstance(focus, ByDraw):
+        return f"focus {plain(focus.draw_mm)} mm past infinity"
+    if isinstance(focus, ByExtension):
+        return f"bellows extension {plain(focus.extension_mm)} mm"
+    return "focus at infinity"
 
 
 def _kit(scene: Scene, line: KitWord, kit: KitNames, new_id: str) -> CarriedOut:

@@ -2,7 +2,7 @@
 
     9 shade III          EV 9, called “shade”, placed on III
     13 1/3 bark          EV 13⅓
-    1/2@22 frost VII½    1/2 s at f/22, placed on VII½
+    1/2@22 frost VII½    1/2 s at f/22, placed on VII½; 1/2 f/22 and f22 1/2 too
     81920lx   1195 fL    illuminance (of the light itself), luminance
     12 @incident dome    EV of the light itself, with a dome or disc
     12 iso400 wall       EV 12 read with ISO 400 set
@@ -13,6 +13,7 @@
     9 shade on 3½        a zone in digits: on 3½ or z3.5
     f/32                 the aperture
     draw 30              millimetres of draw beyond infinity focus
+    bellows 180          the whole extension, from lens to film
     spread 3             millimetres between near and far focus
     filter deep red      a filter by name; “no filter” takes them off
     lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
@@ -30,8 +31,8 @@ from typing import Literal
 
 from emulsa.core import wire
 from emulsa.core.corrections.aperture_choice import BySpread
-from emulsa.core.corrections.bellows import ByDraw, Focus, Infinity
-from emulsa.core.errors import Ambiguous, Unreadable
+from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus, Infinity
+from emulsa.core.errors import Ambiguous, OutOfRange, Unreadable
 from emulsa.core.light.marks import SEARCHED, aperture_marks, literal_seconds, time_marks
 from emulsa.core.light.meters import (
     EvReading,
@@ -54,12 +55,23 @@ KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
 LONGEST = 120  # characters of a line; labels have 80
 
 ZONE_AT_END = re.compile(
-    r"(?:^|\s)(?:on\s+(?=[IVX\d]))?"
-    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X)(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?"
+    r"(?:^|\s)(?:on\s+(?:zone\s+)?(?=[IVXivx\d]))?"
+    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X|i{1,3}|iv|vi{0,3}|ix|x)(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?"
     r"|z\s*\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾])?"
-    r"|(?<=on\s)\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
+    r"|(?:(?<=on\s)|(?<=zone\s))\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
 )
 AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=[\s+]|$)")
+# the same said in two words, in either order: 1/125 f/11, f11 1/125, 2 s at f/22
+TIME_FIRST = re.compile(
+    r"^(\d+/\d+|\d+(?:\.\d+)?(?=\s*s(?:ec)?\b))\s*(?:s|sec)?\s+(?:at\s+)?f\s*/?\s*(\d+(?:\.\d+)?)(?=\s|$)",
+    re.I,
+)
+APERTURE_FIRST = re.compile(
+    r"^f\s*/?\s*(\d+(?:\.\d+)?)\s+(?:at\s+)?(\d+/\d+|\d+(?:\.\d+)?(?=\s*s(?:ec)?\b))\s*(?:s|sec)?(?=\s|$)",
+    re.I,
+)
+BARE_TIME = re.compile(r"^\d+(?:\.\d+)?\s*s(?:ec)?(?=\s|$)", re.I)
+PAST_X = re.compile(r"(?:^|\s)(x(?:i{1,3}|iv|vi{0,3}|ix|x))$", re.I)
 UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=[\s+]|$)")
 EV_WORD = re.compile(
     r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=[\s+]|$)|\s*([¼⅓½⅔¾]))?(?=[\s+]|$)", re.I
@@ -158,7 +170,11 @@ def _setting(line: str) -> Line | None:
     aperture = re.fullmatch(r"f\s*/?\s*(\d+(?:\.\d+)?)", line, re.I)
     if aperture:
         return ApertureWord(aperture=_aperture(aperture[1]))
-    draw = re.fullmatch(r"(?:draw|bellows)\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    whole = re.fullmatch(r"(?:bellows|extension)\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    if whole:
+        said = {"kind": "extension", "extension_mm": float(whole[1])}
+        return FocusWord(focus=wire.decode(ByExtension, said))
+    draw = re.fullmatch(r"draw\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
     if draw:
         return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": float(draw[1])}))
     spread = re.fullmatch(r"spread\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
@@ -179,6 +195,8 @@ def _setting(line: str) -> Line | None:
 
 
 def _reading(line: str, meter: MeterSet) -> ReadingWord:
+    line = TIME_FIRST.sub(r"\1@\2", line)
+    line = APERTURE_FIRST.sub(r"\2@\1", line)
     _ask(line)
     line, held = _taken_out(line, HELD)
     line, iso = _taken_out(line, ISO)
@@ -186,6 +204,11 @@ def _reading(line: str, meter: MeterSet) -> ReadingWord:
     line, incident = _taken_out(line, INCIDENT)
     number, rest = _numbers(line, _set_to(meter, iso, held))
     zone = ZONE_AT_END.search(rest)
+    beyond = None if zone else PAST_X.search(rest)
+    if beyond:
+        raise OutOfRange(
+            f"“{beyond[1]}” is past the scale: a zone is 0 to X.", field="text", allowed=[0, 10]
+        )
     label = rest[: zone.start()] if zone else rest
     if through and incident:
         raise Unreadable("A reading is either through the filters or of the light.", field="text")
@@ -276,7 +299,7 @@ def _ask(line: str) -> None:
             "Minutes or seconds, and at which aperture? Write 240@22 for 240 s at f/22.",
             field="text",
         )
-    if re.match(r"^\d/\d+(\s|$)", line):
+    if re.match(r"^\d/\d+(\s|$)", line) or BARE_TIME.match(line):
         raise Ambiguous(
             "A time needs its aperture, as in 1/2@22; a fraction of an EV needs its whole number,"
             " as in 0 1/3.",

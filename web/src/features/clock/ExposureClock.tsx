@@ -137,7 +137,7 @@ function Face({
                 ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
                 : timed.phase === "closed"
                   ? `logging${after ? `. ${after}` : ""}`
-                  : "opens when you press"}
+                  : "press to start"}
         </Box>
       </Box>
       {timed.light && (
@@ -146,7 +146,7 @@ function Face({
       {problem && (
         <Notice tone={problem.away ? "caution" : "refusal"} live>
           {problem.away
-            ? "Emulsa does not answer. The exposure is kept here and will be logged when it is back."
+            ? "Emulsa is not responding. The exposure is kept here and will be logged when it is back."
             : problem.message}
         </Notice>
       )}
@@ -169,7 +169,7 @@ function Face({
               fontSize="19px"
               onClick={() => closeFor("closed")}
             >
-              Closed: log it
+              Close and log
             </Button>
           </>
         )}
@@ -179,7 +179,7 @@ function Face({
               Open again
             </Button>
             <Button minHeight="56px" onClick={() => closeFor("closed")}>
-              It is done: log it
+              Log as is
             </Button>
           </>
         )}
@@ -197,7 +197,7 @@ function Face({
               ? ""
               : "The sheet has seen light; the exposure will not be in the log."
           }
-          word="Give up"
+          word="Discard"
           leave={() => keepClock(null)}
         />
       </Flex>

@@ -41,7 +41,7 @@ export function Remeter({ timed }: { timed: Timed }) {
     } catch (refusal) {
       setProblem(
         isAway(refusal)
-          ? "Emulsa does not answer: the clock goes on with the light as it was."
+          ? "Emulsa is not responding: the clock goes on with the light as it was."
           : (refusal as Error).message,
       );
     }

@@ -5,7 +5,6 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { preferencesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
@@ -66,7 +65,7 @@ export function DarkroomRoom() {
         </Flex>
         {nothing && (
           <Box paddingTop="6">
-            <Empty title="Nothing waits.">
+            <Empty title="Nothing to develop.">
               Exposed film comes here by itself, grouped by film, recipe and N.{" "}
               <Link to="/scene">Go on with the scene</Link>
             </Empty>
@@ -99,7 +98,7 @@ export function DarkroomRoom() {
         </Grid>
         {view && <ToJudge lines={view.to_judge} />}
         <Box paddingTop="6" fontSize="14px">
-          <a href="/api/darkroom/runs/table.csv">Every run there was (CSV)</a>
+          <a href="/api/darkroom/runs/table.csv">All runs (CSV)</a>
         </Box>
         {pieces + (view?.runs.length ?? 0) > 0 && (
           <Box color="ink2" fontSize="14px" paddingTop="8" maxWidth="720px">
@@ -121,7 +120,4 @@ export function DarkroomRoom() {
   );
 }
 
-const waitText = (pieces: number) =>
-  pieces === 0
-    ? "nothing waits"
-    : `${count(pieces, "piece")} of film ${pieces === 1 ? "waits" : "wait"}`;
+const waitText = (pieces: number) => (pieces === 0 ? "nothing to develop" : `${pieces} to develop`);

@@ -83,7 +83,7 @@ export function DecideSheet({
           )}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="decide" disabled={busy || pieces.length === 0}>
-            Keep
+            Save
           </Button>
         </>
       }

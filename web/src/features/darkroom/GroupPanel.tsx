@@ -135,16 +135,16 @@ export function GroupPanel({
               )
             }
           >
-            develop it so
+            use this recipe
           </Button>
         </Box>
       ))}
       <Flex gap="3" paddingTop="2" wrap="wrap">
         <Button onClick={begin} disabled={group.needs_reason}>
-          Put into a run
+          Add to run
         </Button>
         <Button onClick={decideOn}>
-          {group.needs_reason ? "Use it all the same, or choose another" : "Develop otherwise"}
+          {group.needs_reason ? "Use it all the same, or choose another" : "Change development"}
         </Button>
       </Flex>
       <Problem of={problem} />

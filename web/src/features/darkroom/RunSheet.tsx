@@ -99,7 +99,7 @@ export function RunSheet({
       title={`Run: ${group.film_name}, ${group.n_text}`}
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="run" disabled={busy || chosen.length === 0}>
             Put {chosen.length} into the run
           </Button>
@@ -142,7 +142,7 @@ export function RunSheet({
         )}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
-            label="In"
+            label="Tank or tray"
             value={tank_id}
             options={tanks.map((each) => ({
               value: each.id,
@@ -152,7 +152,7 @@ export function RunSheet({
             problem={at("piece_ids")}
           />
           <Choose
-            label="Line of baths"
+            label="Bath sequence"
             value={line_id}
             options={lines.map((each) => ({ value: each.id, label: each.name }))}
             onChange={setLine}

@@ -79,10 +79,10 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               Clock
             </Button>
             <Button disabled={busy} onClick={() => write(runDeveloped(run.id))}>
-              Developed and fixed
+              Mark developed
             </Button>
             <Button disabled={busy} onClick={() => write(leaveRun(run.id))}>
-              Put off: it never got wet
+              Cancel run (film dry)
             </Button>
             {run.recipe_id && run.tank_id && run.line_id && (
               <Link to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}>Mixing sheet</Link>

@@ -75,7 +75,7 @@ export function EveningPage() {
           <Empty title={kinds.length ? "What do you develop in?" : "Nothing waits for a plan."}>
             {kinds.length ? (
               <>
-                <Link to="/kit">Add a tank and a line of baths in Kit</Link>; runs are planned by
+                <Link to="/kit">Add a tank and a bath sequence in Kit</Link>; runs are planned by
                 what the tank holds.
               </>
             ) : (
@@ -98,7 +98,7 @@ export function EveningPage() {
             </Box>
             <Box flex="2 1 200px">
               <Choose
-                label="Line of baths"
+                label="Bath sequence"
                 value={planning.line_id}
                 options={lines.map((each) => ({ value: each.id, label: each.name }))}
                 onChange={setLine}

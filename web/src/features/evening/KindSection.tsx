@@ -55,12 +55,12 @@ export function KindSection({
             {name}
           </Box>
           <Box color="ink2">
-            {recipe}; {proven ? "nothing shares better" : "good, not proven to be the best"}
+            {recipe}; {proven ? "best grouping" : "good, not proven to be the best"}
           </Box>
         </Box>
         <Box flex="0 1 220px">
           <Choose
-            label="In"
+            label="Tank or tray"
             value={chosen.tank_id ?? ""}
             options={tanks.map((each) => ({
               value: each.id,
@@ -73,7 +73,7 @@ export function KindSection({
           <Entry
             label="Runs"
             inputMode="numeric"
-            placeholder={`${runs.length}, as few as do`}
+            placeholder={`${runs.length}, automatic`}
             value={chosen.max_runs ?? ""}
             onChange={(event) => change({ max_runs: event.target.value, parts: [] })}
           />
@@ -106,7 +106,7 @@ export function KindSection({
             minHeight="44px"
             onClick={() => change({ parts: [] })}
           >
-            Share as is best again
+            Regroup automatically
           </Box>
         </Box>
       )}

@@ -126,7 +126,7 @@ export function RunCard({
                 color={piece.too_far ? "ochre" : "ink2"}
                 fontWeight={piece.too_far ? 600 : 400}
               >
-                {piece.n_text}, wants {piece.minutes_text}: {piece.error_text}
+                {piece.n_text}, needs {piece.minutes_text}: {piece.error_text}
               </Box>
             </Box>
             <Move
@@ -151,7 +151,7 @@ export function RunCard({
       </Box>
       <Flex gap="4" align="center" paddingTop="2" wrap="wrap">
         <Button disabled={busy} onClick={begin}>
-          Put run {number} together
+          Set up run {number}
         </Button>
         <Link
           to={mixingAt(

@@ -28,7 +28,7 @@ export function Timeline({ plan }: { plan: Plan }) {
   return (
     <Box as="section" aria-label="The evening" paddingTop="4">
       <Flex justify="space-between" wrap="wrap" gap="3" fontSize="14px" color="ink2">
-        <span>Full: the hands are on it. Open: it stands by itself.</span>
+        <span>Solid: hands-on. Outlined: unattended.</span>
         <span>
           hands free for {plan.hands_idle_text}
           {plan.idle

@@ -31,7 +31,7 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
       title={`Cut roll ${roll.number}`}
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="cut" disabled={busy}>
             {text.trim() ? "Cut" : "Leave it whole"}
           </Button>

@@ -69,7 +69,7 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
           <History id={view.holder.id} after={close} />
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="holder">
-            Keep
+            Save
           </Button>
         </>
       }

@@ -62,7 +62,7 @@ export function LoadRoll({ close }: { close: () => void }) {
       title="Load a roll"
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="roll" disabled={busy || !films.length}>
             Load
           </Button>

@@ -38,7 +38,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
           <History id={roll.id} after={close} />
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="change-roll">
-            Keep
+            Save
           </Button>
         </>
       }

@@ -54,7 +54,7 @@ export function SideMark({
             {STATE_WORDS[state]}
           </Box>
           {side.n_text && <Box fontSize="13px">{side.n_text}</Box>}
-          <Box fontSize="12px" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap">
+          <Box fontSize="12px" lineHeight={1.1} overflowWrap="anywhere">
             {side.film_name || "–"}
           </Box>
         </Box>

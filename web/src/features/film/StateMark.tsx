@@ -7,9 +7,15 @@ const DARK: State[] = ["exposed", "in_run"];
 export const look = (state: State) => ({
   border: state === "empty" || state === "blank" ? "2px dashed" : "2px solid",
   borderColor: state === "empty" || state === "blank" ? "edge" : "ink",
-  background: DARK.includes(state) ? "ink" : state === "empty" ? "transparent" : "sheet",
-  color: DARK.includes(state) ? "paper" : "ink",
+  ...face(state),
 });
+
+/** A side looks as its dark slide does in the hand, by day and by dusk. */
+const face = (state: State) => {
+  if (DARK.includes(state)) return { background: "slideDark", color: "slideLight" };
+  if (state === "loaded") return { background: "slideLight", color: "slideDark" };
+  return { background: state === "empty" ? "transparent" : "sheet", color: "ink" };
+};
 
 /**
  * The shape of a state: an open bar while unexposed, full bars once exposed, with a gap in a run;
@@ -24,7 +30,7 @@ export function StateMark({ state, height = 34 }: { state: State; height?: numbe
       left="15%"
       right="15%"
       height={`${height / 7}px`}
-      background={DARK.includes(state) ? "paper" : "ink"}
+      background="currentcolor"
       {...more}
     />
   );
@@ -39,7 +45,7 @@ export function StateMark({ state, height = 34 }: { state: State; height?: numbe
           right="15%"
           height={`${height * 0.42}px`}
           border="2px solid"
-          borderColor="ink"
+          borderColor="currentcolor"
         />
       )}
       {state === "exposed" && [0, third, 2 * third].map((top) => bar(top))}

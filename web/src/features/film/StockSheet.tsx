@@ -102,7 +102,7 @@ export function StockSheet({
           )}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="stock">
-            Keep
+            Save
           </Button>
         </>
       }

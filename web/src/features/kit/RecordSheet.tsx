@@ -80,7 +80,7 @@ export function RecordSheet({
           )}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="record">
-            Keep
+            Save
           </Button>
         </>
       }

@@ -68,10 +68,10 @@ export function YourWay() {
   const [open, setOpen] = useState(false);
   const school = SCHOOLS.find((each) => each.value === (preferences?.school ?? ""));
   return (
-    <Box as="section" aria-label="Your way">
+    <Box as="section" aria-label="Preferences">
       <Flex justify="space-between" align="center" borderBottom="2px solid" borderColor="ink">
         <Box as="h2" fontSize="19px">
-          Your way
+          Preferences
         </Box>
         <Button variant="quiet" disabled={!preferences} onClick={() => setOpen(true)}>
           Change
@@ -123,19 +123,19 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
     <Sheet
       open
       close={close}
-      title="Your way"
+      title="Preferences"
       footer={
         <>
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="way">
-            Keep
+            Save
           </Button>
         </>
       }
     >
       <Flex as="form" id="way" direction="column" gap="4" onSubmit={submit}>
         <Choose
-          label="New scenes are placed"
+          label="Default placement"
           value={draft.school ?? ""}
           options={SCHOOLS}
           onChange={(value) => set("school", value || null)}

@@ -79,10 +79,10 @@ export function Attachments({ story }: { story: Story }) {
                 <Button
                   variant="word"
                   fontSize="13px"
-                  aria-label={`take off ${each.name}`}
+                  aria-label={`Remove ${each.name}`}
                   onClick={() => write(takeOff(each.id))}
                 >
-                  take off
+                  Remove
                 </Button>
               </Flex>
             </Box>

@@ -80,9 +80,9 @@ export function CsvMapping({ file }: { file: CsvFile }) {
         ))}
       </Box>
       <Flex gap="3" wrap="wrap">
-        <Button onClick={() => read(false)}>Try it</Button>
+        <Button onClick={() => read(false)}>Check file</Button>
         <Button variant="main" disabled={!good} onClick={() => read(true)}>
-          {report ? `Bring ${count(report.new, "exposure")} in` : "Bring in"}
+          {report ? `Import ${count(report.new, "exposure")}` : "Import"}
         </Button>
       </Flex>
       {problem && (

@@ -36,7 +36,7 @@ export function ExchangeSheet({ close }: { close: () => void }) {
     <Sheet
       open
       close={close}
-      title={csv ? "Bring a CSV in" : "In and out"}
+      title={csv ? "Import CSV" : "Import and export"}
       footer={
         <>
           {csv && <Button onClick={() => setCsv(null)}>Another file</Button>}

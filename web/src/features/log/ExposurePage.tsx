@@ -85,16 +85,16 @@ function Told({ story }: { story: Story }) {
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
               {view.where === "no holder" && <NameHolder pieceId={view.piece_id} />}
               <Flex gap="3" paddingTop="2" wrap="wrap">
-                <Button onClick={() => setOpen("correct")}>Put right</Button>
+                <Button onClick={() => setOpen("correct")}>Correct</Button>
                 {developed && (
                   <Button onClick={() => setOpen("judge")}>
-                    {story.judgement ? "Judge anew" : "Judge"}
+                    {story.judgement ? "Judge again" : "Judge"}
                   </Button>
                 )}
                 <History id={view.id} />
               </Flex>
             </Box>
-            <Part title="The day">
+            <Part title="Scene and readings">
               <Link to={`/scene/${scene.id}`}>{scene.title}</Link>
               {`, ${outing.title}`}
               <Box color="ink2">
@@ -108,7 +108,7 @@ function Told({ story }: { story: Story }) {
                 </Box>
               ))}
             </Part>
-            <Part title="The film's way">
+            <Part title="Film history">
               {story.box && <Box color="ink2">From a {story.box}</Box>}
               <ol>
                 {story.steps.map((step) => (

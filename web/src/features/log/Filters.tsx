@@ -117,7 +117,7 @@ export function Filters({
       />
       <WordSelect
         label="State"
-        any="whatever became of it"
+        any="any state"
         value={sought.state ?? ""}
         options={STATES}
         choose={(state) => seek({ state })}

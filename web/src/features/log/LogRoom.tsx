@@ -99,7 +99,7 @@ export function LogRoom() {
         >
           {pictures ? "Lines" : "Pictures"}
         </Button>
-        <Button onClick={() => setExchanging(true)}>In and out</Button>
+        <Button onClick={() => setExchanging(true)}>Import and export</Button>
       </RoomHeader>
       <Box as="main" ref={measured} display="flex" flexDirection="column" flex="1" minHeight="0">
         <Box
@@ -152,7 +152,7 @@ export function LogRoom() {
             {total !== null && count(total, "exposure")}
           </Box>
           {log.data && lines.length === 0 && (
-            <Empty title={narrowed ? "Nothing in the log is like that." : "Nothing exposed yet."}>
+            <Empty title={narrowed ? "No matching exposures." : "Nothing exposed yet."}>
               {narrowed ? (
                 <Button variant="word" onClick={showAll}>
                   Show everything

@@ -50,7 +50,7 @@ export function Clearing() {
       </Box>
       <Flex gap="4" wrap="wrap" align="flex-start">
         <Button marginTop="25px" onClick={since === null ? () => setSince(Date.now()) : stop}>
-          {since === null ? "It is in" : `It is clear: ${watchText((now - since) / 1000)}`}
+          {since === null ? "Start" : `Stop when clear: ${watchText((now - since) / 1000)}`}
         </Button>
         <Box width="120px">
           <Entry
@@ -74,7 +74,7 @@ export function Clearing() {
         </Box>
         <Box width="200px">
           <Choose
-            label="Keep it with"
+            label="Save to"
             value={bottle}
             options={[
               { value: "", label: "no bottle" },
@@ -85,7 +85,7 @@ export function Clearing() {
           />
         </Box>
         <Button marginTop="25px" disabled={busy || !seconds.trim()} onClick={test}>
-          How long to fix
+          Work out fixing time
         </Button>
       </Flex>
       {answer && (

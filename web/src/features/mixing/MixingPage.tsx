@@ -50,7 +50,7 @@ export function MixingPage() {
         </Box>
         {kit && !powder && !ready && (
           <Empty title="What do you mix for?">
-            <Link to="/kit">Add a recipe, a tank and a line of baths in Kit</Link>; what they take
+            <Link to="/kit">Add a recipe, a tank and a bath sequence in Kit</Link>; what they take
             is worked out here.
           </Empty>
         )}
@@ -80,7 +80,7 @@ export function MixingPage() {
                 </Box>
                 <Box flex="1 1 180px">
                   <Choose
-                    label="In"
+                    label="Tank or tray"
                     value={tank}
                     options={tanks.map((each) => ({ value: each.id, label: each.name }))}
                     onChange={(tank_id) => set({ tank_id })}
@@ -88,7 +88,7 @@ export function MixingPage() {
                 </Box>
                 <Box flex="1 1 180px">
                   <Choose
-                    label="Line of baths"
+                    label="Bath sequence"
                     value={line}
                     options={lines.map((each) => ({ value: each.id, label: each.name }))}
                     onChange={(line_id) => set({ line_id })}
@@ -138,7 +138,7 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
   return (
     <>
       <Flex gap="4" wrap="wrap" maxWidth="960px" paddingTop="4" paddingBottom="4">
-        {field(`Wanted, ${unit}`, wanted, setTyped)}
+        {field(`Target temperature, ${unit}`, wanted, setTyped)}
         {field(
           "Film, square inches",
           area,

@@ -74,7 +74,7 @@ export function OutingSheet({
           {kept && <History id={outing.id} after={close} />}
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="outing">
-            Keep
+            Save
           </Button>
         </>
       }

@@ -155,7 +155,7 @@ function Face({
           <Box fontSize="19px" minHeight="56px">
             <Box fontWeight={600}>
               {run.phase === "paused"
-                ? "Standing; nothing is counted"
+                ? "Paused; nothing is counted"
                 : DOING[doing?.kind ?? "still"]}
               {cue && run.phase === "going" && (
                 <Box as="span" color="ink2" fontWeight={400}>
@@ -175,7 +175,7 @@ function Face({
       {problem && (
         <Notice tone={problem.away ? "caution" : "refusal"} live>
           {problem.away
-            ? "Emulsa does not answer. How the run went is kept here and written when it is back."
+            ? "Emulsa is not responding. How the run went is kept here and written when it is back."
             : problem.message}
         </Notice>
       )}
@@ -210,7 +210,7 @@ function Face({
         {run.phase === "going" && (
           <>
             <Button minHeight="64px" disabled={!step?.may_wait} onClick={stand}>
-              {step?.may_wait ? "Let it stand" : "No pause in this bath"}
+              {step?.may_wait ? "Pause" : "No pause in this bath"}
             </Button>
             <Button ref={main} variant="main" minHeight="64px" onClick={() => blacken(true)}>
               Blackout
@@ -219,7 +219,7 @@ function Face({
         )}
         {run.phase === "paused" && (
           <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={goOn}>
-            Go on
+            Continue
           </Button>
         )}
         {run.phase === "done" && rehearsal && (
@@ -244,13 +244,13 @@ function Face({
         </Box>
         {run.phase !== "done" && run.phase !== "ready" && (
           <Button variant="quiet" onClick={() => show("")}>
-            Look elsewhere meanwhile
+            Hide clock (keeps running)
           </Button>
         )}
         <GiveUp
           ready={run.phase === "ready"}
           warning={run.phase === "ready" ? "" : "The clock is put away; the film stays in the run."}
-          word="Put it away"
+          word="Close clock"
           leave={() => putAway(run.run_id)}
         />
       </Flex>
@@ -266,7 +266,7 @@ function Face({
 
 const DOING = {
   pour: "Pour in",
-  agitate: "Move it now",
+  agitate: "Agitate",
   drain: "Pour out",
-  still: "Let it be",
+  still: "Rest",
 };

@@ -64,11 +64,11 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
         />
       </Box>
       <Button type="submit" marginTop="25px" disabled={!typed.trim()}>
-        Time it anew
+        Recalculate
       </Button>
       {simulated && (
         <Button variant="quiet" marginTop="25px" onClick={read}>
-          Read the simulated thermometer
+          Simulated thermometer
         </Button>
       )}
       {said && (

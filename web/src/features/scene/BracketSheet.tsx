@@ -92,7 +92,7 @@ export function BracketSheet({
       title={`Bracket on ${filmName}`}
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button
             variant="main"
             type="submit"

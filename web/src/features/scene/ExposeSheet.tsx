@@ -94,7 +94,7 @@ export function ExposeSheet({
   const refuseSide = () => {
     const offered = (film?.now ?? []).map((each) => each.where).join(", ");
     setNoSide(
-      `${wanted || "Nothing"} is not unexposed film of ${filmName}; choose from ${offered ? `${offered}, or ` : ""}${NO_HOLDER}.`,
+      `${wanted || "This"} holds no unexposed ${filmName}; choose from ${offered ? `${offered}, or ` : ""}${NO_HOLDER}.`,
     );
   };
   const log = (event: FormEvent) => {
@@ -137,7 +137,7 @@ export function ExposeSheet({
       title={`Expose ${filmName}`}
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           {byHand && (
             <Button onClick={startClock} disabled={different && !check}>
               Clock
@@ -253,7 +253,7 @@ export function ExposeSheet({
           ))}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
-            label="This is"
+            label="Share of exposure"
             value={share}
             options={SHARES}
             onChange={(value) => {

@@ -162,7 +162,7 @@ export function OpenScene({
     <>
       {away && (
         <Notice tone="warning" live>
-          Emulsa does not answer; what you see may be old. It is asked again with your next change.
+          Emulsa is not responding; figures may be out of date.
         </Notice>
       )}
       {unkept && (
@@ -172,7 +172,7 @@ export function OpenScene({
             variant="word"
             onClick={() => void edit(async () => unkept.changed).catch(() => undefined)}
           >
-            Keep it now
+            Save now
           </Button>
         </Notice>
       )}

@@ -127,7 +127,7 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
           </Box>
           {plan.penalties.length > 0 && (
             <Box fontSize="12px" color="ink2">
-              {plan.penalties.map((each) => `${each.name} ${each.cost.toFixed(1)}`).join(" + ")}
+              {plan.penalties.map((each) => `${each.text} ${each.cost.toFixed(1)}`).join(" + ")}
             </Box>
           )}
         </Box>

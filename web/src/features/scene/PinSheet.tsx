@@ -12,7 +12,7 @@ import type { Change } from "./useKeeping";
 const UNSAID = { incident: null, through: null, graduated: null, subject: null };
 
 const SUBJECTS = [
-  { value: "", label: "by its name" },
+  { value: "", label: "from label" },
   { value: "blue_sky", label: "blue sky" },
   { value: "foliage", label: "foliage" },
   { value: "skin", label: "skin" },
@@ -69,7 +69,7 @@ export function PinSheet({
           </Button>
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="retake">
-            Keep
+            Save
           </Button>
         </>
       }
@@ -105,12 +105,12 @@ export function PinSheet({
         />
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
-            label="Read how"
+            label="Reading type"
             value={taken?.incident ? "incident" : taken?.through ? "through" : "spot"}
             options={[
-              { value: "spot", label: "a spot" },
+              { value: "spot", label: "spot" },
               { value: "through", label: "through the filters" },
-              { value: "incident", label: "the light itself" },
+              { value: "incident", label: "incident" },
             ]}
             onChange={(value) =>
               describe({ incident: value === "incident", through: value === "through" })

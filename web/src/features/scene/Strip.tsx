@@ -7,7 +7,7 @@ import type { Answer, Edit, Scene } from "./queries";
 
 const VIEWS = [
   ["apertures", "Other apertures"],
-  ["schools", "Ways of placing"],
+  ["schools", "Placement methods"],
   ["opinion", "Second opinion"],
 ] as const;
 

@@ -51,7 +51,7 @@ export function TitleSheet({
           <History id={scene.id} after={close} />
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="title">
-            Keep
+            Save
           </Button>
         </>
       }

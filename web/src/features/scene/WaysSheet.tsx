@@ -31,7 +31,7 @@ export function WaysSheet({
       <Flex direction="column" gap="4">
         {heading("Second opinion")}
         <SecondOpinion scene={scene} stamp={stamp} take={take} stacked />
-        {heading("Ways of placing")}
+        {heading("Placement methods")}
         <Schools scene={scene} stamp={stamp} take={take} stacked />
         {answer.equivalents.length > 0 && (
           <>

@@ -53,7 +53,7 @@ export function ExposureSheet({
           <Link to={`/log/${view.id}`}>Its story</Link>
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="correct">
-            Keep
+            Save
           </Button>
         </>
       }

@@ -61,9 +61,9 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
       title={[`Judge ${line.where}`, line.scene_title, line.part_text].filter(Boolean).join(", ")}
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="judge" disabled={busy}>
-            Keep
+            Save
           </Button>
         </>
       }

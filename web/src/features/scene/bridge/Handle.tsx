@@ -48,7 +48,7 @@ export function Handle({
     return (
       <g>
         {pill}
-        {hint("a second reading decides N")}
+        {hint("add a second reading for N")}
       </g>
     );
   }
@@ -67,7 +67,7 @@ export function Handle({
       style={{ cursor: "grab", touchAction: "none" }}
     >
       {pill}
-      {hint(`pull ${pin.label} to another tone`)}
+      {hint(`drag to set ${pin.label}’s print zone`)}
     </g>
   );
 }

@@ -52,13 +52,13 @@ export function Pin({
   };
   const [cx, cy] = span.upright ? [head, slid ?? at] : [at, head];
   const stem = span.upright ? `M${cx},${cy} L${foot},${at}` : `M${at},${head} V${foot}`;
-  const word = placed ? "placed" : pin.incident ? "the light" : isHigh ? "highlight" : "";
+  const word = placed ? "placed" : pin.incident ? "incident" : isHigh ? "highlight" : "";
   const size = placed ? 10 : 9;
   return (
     <g
       role="slider"
       tabIndex={0}
-      aria-label={`${pin.label}${placed ? ", placed" : ""}${pin.incident ? ", the light itself" : ""}`}
+      aria-label={`${pin.label}${placed ? ", placed" : ""}${pin.incident ? ", incident" : ""}`}
       aria-valuemin={0}
       aria-valuemax={10}
       aria-valuenow={Math.round(pin.zone * 100) / 100}

@@ -30,7 +30,7 @@ const FOCUS = {
 function focusText(focus: Focus): string {
   switch (focus.kind) {
     case "draw":
-      return `${focus.draw_mm} mm draw`;
+      return `${focus.draw_mm} mm past infinity`;
     case "extension":
       return `${focus.extension_mm} mm extension`;
     case "magnification":

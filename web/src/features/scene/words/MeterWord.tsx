@@ -13,7 +13,7 @@ import { Word } from "./Word";
 export function MeterWord({ scene, kit, edit }: WordProps) {
   const meter = kit.meters.find((each) => each.id === scene.meter_id);
   return (
-    <Word label="Meter" value={meter?.name ?? "standard"}>
+    <Word label="Meter" named={!meter} value={meter?.name ?? "standard"}>
       {(close) => <MeterChoices scene={scene} kit={kit} edit={edit} close={close} />}
     </Word>
   );

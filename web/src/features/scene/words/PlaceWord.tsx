@@ -11,7 +11,7 @@ import { Word } from "./Word";
 
 export function PlaceWord({ scene, solution, edit }: WordProps) {
   return (
-    <Word label="Place" value={solution?.placement || "nothing yet"}>
+    <Word label="Placement" value={solution?.placement || "nothing yet"}>
       {(close) => <PlaceChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );

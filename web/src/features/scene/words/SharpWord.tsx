@@ -26,9 +26,9 @@ export function SharpWord({ scene, solution, edit }: WordProps) {
   const wrong = solution?.problem?.field?.match(/^(depth|movement)/);
   return (
     <Word
-      label="Sharp"
-      plain={!words(scene)}
-      value={words(scene) || "depth, movement"}
+      label="Depth and movement"
+      named={!words(scene)}
+      value={words(scene) || "not set"}
       problem={wrong ? "depth" : null}
     >
       {(close) => <SharpChoices scene={scene} edit={edit} close={close} />}

@@ -6,6 +6,7 @@ import { Button } from "../../../components/Button";
 export function Word({
   label,
   plain,
+  named,
   soft,
   value,
   problem,
@@ -16,6 +17,8 @@ export function Word({
   label: string;
   /** the value says by itself what it is */
   plain?: boolean;
+  /** its value says nothing without its label, on a phone neither */
+  named?: boolean;
   /** nobody has said it yet: it is assumed */
   soft?: boolean;
   value: ReactNode;
@@ -30,7 +33,7 @@ export function Word({
   return (
     <Box display="inline-flex" alignItems="center" gap="1.5" color="ink2">
       {!plain && (
-        <Box as="span" display={{ base: "none", md: "inline" }}>
+        <Box as="span" display={{ base: named ? "inline" : "none", md: "inline" }}>
           {label}
         </Box>
       )}
