@@ -85,7 +85,7 @@ def test_a_line_of_baths_is_kept(open_page: Open, service: Service) -> None:
     expect(page.get_by_role("alert").filter(has_text="has one developer")).to_be_visible()
     page.get_by_role("button", name="add a bath").click()
     page.get_by_label("4. name").fill("Soup")
-    page.get_by_label("which is a").nth(3).select_option("developer")
+    page.get_by_label("Type").nth(3).select_option("developer")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     kept = next(

@@ -172,7 +172,7 @@ def test_a_roll_from_loading_to_strips(open_page: Open, service: Service) -> Non
     page.get_by_role("button", name="Load", exact=True).click()
     roll = page.get_by_role("region", name="Roll 2")
     expect(roll).to_contain_text("Did it advance?")
-    roll.get_by_role("button", name="It moves").click()
+    roll.get_by_role("button", name="Film advances").click()
     expect(roll.get_by_text("Did it advance?")).to_have_count(0)
 
     page.goto(f"{service.url}/scene/scene-adit")
@@ -184,15 +184,15 @@ def test_a_roll_from_loading_to_strips(open_page: Open, service: Service) -> Non
     expect(page.get_by_role("status").filter(has_text="R2-1 exposed")).to_be_visible()
 
     page.goto(f"{service.url}/film/rolls")
-    roll.get_by_role("button", name="Take out, go on later").click()
+    roll.get_by_role("button", name="Remove part-exposed").click()
     expect(roll).to_contain_text("in the bag, partly exposed; frame 2 comes next")
     roll.get_by_role("button", name="Put back, wound on to frame 2").click()
     expect(roll).to_contain_text("Did it advance?")
     for frame in (2, 3):
         roll.get_by_role("button", name=f"Wind on, frame {frame}").click()
-    roll.get_by_role("button", name="Finished").click()
+    roll.get_by_role("button", name="Finish roll").click()
     roll.get_by_role("button", name="Cut into strips").click()
-    cuts = page.get_by_label("Cut behind frames")
+    cuts = page.get_by_label("Cut after frames")
     cuts.fill("9")
     page.get_by_role("button", name="Cut", exact=True).click()
     expect(page.get_by_role("alert").filter(has_text="is cut after frame 1 to 4")).to_be_visible()
@@ -214,10 +214,10 @@ def test_what_each_frame_loses_is_seen_before_choosing(open_page: Open) -> None:
         "aria-pressed", "true"
     )
     expect(dialog).to_contain_text("softer by 2 stops; paper grade 4")
-    dialog.get_by_role("button", name="N+1 lost").click()
+    dialog.get_by_role("button", name="N+1 1").click()
     expect(dialog).to_contain_text("loses 2 stops of its highlights")
     assert violations(page) == []
-    weights = dialog.get_by_label("matters")
+    weights = dialog.get_by_label("Priority")
     weights.nth(0).select_option("0")
     weights.nth(1).select_option("0")
     weights.nth(2).select_option("0")

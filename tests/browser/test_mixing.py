@@ -51,7 +51,7 @@ def test_a_recipe_that_is_not_recommended(open_page: Open, service: Service) -> 
     """Marked in Kit; in the darkroom it asks for a reason before it gives a time."""
     page = open_page("/kit")
     page.get_by_role("button", name=re.compile("^Metol–hydroquinone 1\\+1, trays")).click()
-    page.get_by_label("Not recommended, says").fill("the film's leaflet")
+    page.get_by_label("Not recommended by").fill("the film's leaflet")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.goto(f"{service.url}/darkroom")
@@ -73,7 +73,7 @@ def test_tables_of_a_recipe(open_page: Open, service: Service) -> None:
     )
     page.get_by_label("Minutes by temperature").fill("20  9\n24  6.5")
     page.get_by_label("Pushed and pulled, by EI").fill("50  11.5  published  leaflet")
-    page.get_by_label("Moved, by the clock").select_option("semi-stand")
+    page.get_by_label("Agitation scheme").select_option("semi-stand")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     kept = next(

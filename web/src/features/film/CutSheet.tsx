@@ -41,7 +41,7 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
       <Flex direction="column" gap="3" as="form" id="cut" onSubmit={cut}>
         <Frames view={view} />
         <Entry
-          label="Cut behind frames"
+          label="Cut after frames"
           placeholder="4 8"
           help="Empty: one piece. Each cut needs two blank frames behind it: the knife is set in the dark."
           value={text}

@@ -30,7 +30,7 @@ export function Frames({ view }: { view: Schemas["RollView"] }) {
             <span>{frame.frame}</span>
             {roll.place !== "done" && frame.frame === roll.next_frame && <b>▲ next</b>}
             {frame.weight !== 1 && frame.exposure_id && (
-              <span title="how much it matters">{"●".repeat(frame.weight) || "○"}</span>
+              <span title="priority">{"●".repeat(frame.weight) || "○"}</span>
             )}
           </Flex>
         </Box>

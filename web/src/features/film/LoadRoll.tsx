@@ -104,7 +104,7 @@ export function LoadRoll({ close }: { close: () => void }) {
                 value: each.stock.id,
                 label: `${each.stock.emulsion || "a brick"}, ${each.state.left} left`,
               })),
-              { value: "", label: "not written down" },
+              { value: "", label: "not in stock" },
             ]}
             onChange={setFrom}
             problem={at("stock_id")}

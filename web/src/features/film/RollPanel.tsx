@@ -78,7 +78,7 @@ export function RollPanel({ view }: { view: View }) {
           <>
             {!roll.advanced && (
               <Button disabled={busy} onClick={does(sawItAdvance(roll.id))}>
-                It moves
+                Film advances
               </Button>
             )}
             {!full && (
@@ -88,7 +88,7 @@ export function RollPanel({ view }: { view: View }) {
             )}
             {used && !full && (
               <Button disabled={busy} onClick={does(takeOut(roll.id, false))}>
-                Take out, go on later
+                Remove part-exposed
               </Button>
             )}
           </>
@@ -109,7 +109,7 @@ export function RollPanel({ view }: { view: View }) {
               disabled={busy}
               onClick={does(takeOut(roll.id, true))}
             >
-              Finished
+              Finish roll
             </Button>
           ) : (
             <Button variant="quiet" disabled={busy} onClick={does(takeOutUnexposed(roll.id))}>

@@ -119,7 +119,7 @@ export function Session({
                     value: each.stock.id,
                     label: `${each.stock.emulsion || "a box"}, ${each.state.left} left`,
                   })),
-                  { value: "", label: "a box that is not written down" },
+                  { value: "", label: "a box not in stock" },
                 ]}
                 onChange={setFrom}
                 problem={at("stock_id")}

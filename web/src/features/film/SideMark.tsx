@@ -30,7 +30,7 @@ export function SideMark({
     >
       <Box
         width={{ base: "76px", md: "82px" }}
-        height="108px"
+        height={{ base: "122px", md: "108px" }}
         position="relative"
         paddingTop="10px"
         outline={chosen ? "4px solid" : undefined}

@@ -128,7 +128,7 @@ export function StockSheet({
             problem={at("format")}
           />
           {number("count", "Sheets or rolls in it when full")}
-          {number("spent", "Gone without being loaded here", "lost, given away, tested")}
+          {number("spent", "Used elsewhere", "lost, given away, tested")}
           {number("price", "Price of the whole box", "in your own money")}
           {text("expires", "Expires", { placeholder: "2027-06", help: "year and month" })}
           <Choose

@@ -64,6 +64,9 @@ export function StripSheet({
       }
     >
       {asked.error && <Notice tone="caution">{asked.error.message}</Notice>}
+      <Box fontSize="14px" color="ink2" paddingBottom="1">
+        Stops of tone lost by all frames together
+      </Box>
       <Flex role="group" aria-label="Development" wrap="wrap" gap="1">
         {choices?.map((each) => (
           <Button
@@ -80,7 +83,7 @@ export function StripSheet({
           >
             {each.n_text}
             <Box as="span" fontSize="12px" fontWeight={400}>
-              {each.best ? "least lost" : `lost ${each.cost.toFixed(1)}`}
+              {each.best ? "least lost" : `${each.cost.toFixed(1)} stops`}
             </Box>
           </Button>
         ))}
@@ -101,7 +104,7 @@ export function StripSheet({
             >
               <b>{each.frame}</b>
               <Box lineHeight={1.3}>
-                {told?.title ?? ("scene_title" in each ? each.scene_title : "")}, wants{" "}
+                {told?.title ?? ("scene_title" in each ? each.scene_title : "")}, needs{" "}
                 {each.n_text}
                 {told && (
                   <Box
@@ -114,7 +117,7 @@ export function StripSheet({
                 )}
               </Box>
               <Choose
-                label="matters"
+                label="Priority"
                 value={String(each.weight)}
                 options={WEIGHTS}
                 onChange={(weight) =>
@@ -134,7 +137,7 @@ export function StripSheet({
         />
       </Box>
       <Box fontSize="13px" color="ink2" paddingTop="2">
-        Lost: stops of each frame by what it matters, a blocked stop counted twice a soft one.
+        Each frame counts by its priority, and a blocked stop twice a soft one.
       </Box>
       <Problem of={chosen.problem ?? weighed.problem} />
     </Sheet>

@@ -57,7 +57,7 @@ export function BathsField({
             onChange={(event) => set(place, { name: event.target.value })}
           />
           <Choose
-            label="which is a"
+            label="Type"
             value={bath.kind}
             options={KINDS}
             onChange={(kind) => set(place, { kind: kind as Bath["kind"] })}
@@ -75,7 +75,7 @@ export function BathsField({
             />
           )}
           <Choose
-            label="Moved"
+            label="Agitation"
             value={bath.agitation ?? ""}
             options={[{ value: "", label: "as the tank" }, ...named(agitations)]}
             onChange={(key) => set(place, { agitation: key || null })}
@@ -83,7 +83,7 @@ export function BathsField({
           {bath.kind !== "developer" && (
             <>
               <Entry
-                label="Mixed"
+                label="Dilution"
                 placeholder="1+4, empty: water"
                 value={bath.dilution ?? ""}
                 onChange={(event) => set(place, { dilution: event.target.value })}
