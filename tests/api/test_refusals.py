@@ -49,13 +49,6 @@ def rated(client: TestClient) -> Any:
     return client.put("/api/rolls/roll", json={**roll(client)["roll"], "exposure_index": 800})
 
 
-def bare(client: TestClient) -> None:
-    """A run without a tank, a line or minutes, and no tank in the kit."""
-    ok(begin(client, tank_id=None, line_id=None))
-    for tank in client.get("/api/kit").json()["tanks"]:
-        assert client.delete(f"/api/kit/tanks/{tank['id']}").status_code == 200
-
-
 def weighed(client: TestClient, piece_id: str) -> Any:
     trial = {"piece_id": piece_id, "choice": {"minutes": 8, "reason": "why not"}}
     return client.post("/api/darkroom/weigh", json={"temperature_c": 20, **trial})
@@ -122,12 +115,6 @@ CASES: dict[str, tuple[Does, Does, int, str]] = {
         lambda client: plan(client, {**OSTREL, "recipe_id": "recipe-ostrel-ascorbate"}),
         422,
         "No Ostrel 400 waits",
-    ),
-    "the clock of a run without a tank": (
-        bare,
-        lambda client: client.get("/api/darkroom/runs/run/course"),
-        404,
-        "Add a tank and a bath sequence",
     ),
     "the clock of a run without minutes": (
         lambda client: begin(client, minutes=None),

@@ -98,3 +98,20 @@ def test_film_is_taken_like_most_of_a_kind(hand: Hand, kind: str, text: str) -> 
     assert "reciprocity" not in {each["what"] for each in solution["assumed"]}
     again = hand.client.post("/api/scenes/s/reciprocity", json={"like": kind})
     assert "change it in Kit" in again.json()["error"]["message"]
+
+
+def test_a_run_goes_without_tank_or_baths(hand: Hand) -> None:
+    """A plain sequence is taken and named as that; the developer has the film's own minutes."""
+    hand.client.delete("/api/kit/lines/line-bench")
+    hand.client.delete("/api/kit/tanks/tank-bench")
+    began(hand, read(12))
+    exposed(hand)
+    run = {"id": "r", "name": "First", "minutes": 8, "temperature_c": 20}
+    hand.post("/api/darkroom/runs", {"run": run, "piece_ids": ["sheet-e"]})
+    course = hand.get("/api/darkroom/runs/r/course")
+    assert (course["tank"]["name"], course["line"]["name"]) == (
+        "Any tank, assumed",
+        "Plain sequence, assumed",
+    )
+    seconds = {each["name"]: each["end_s"] - each["start_s"] for each in course["process"]["steps"]}
+    assert seconds == {"Developer": 480, "Stop bath": 30, "Fixer": 300, "Wash": 600}

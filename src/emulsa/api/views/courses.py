@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.cues import Heard, heard
@@ -12,6 +11,7 @@ from emulsa.core.darkroom.process import ProcessAnswer
 from emulsa.core.darkroom.run import Run
 from emulsa.core.data.cautions import of_run
 from emulsa.core.development.recipes import Recipe
+from emulsa.core.kit import plain
 from emulsa.core.kit.darkroom import Line, Tank
 from emulsa.store import darkroom, films, holders, pieces, preferences
 
@@ -30,12 +30,11 @@ class Course:
 
 
 def course_of(db: Db, run: Run, minutes: float) -> Course:
+    """In its own tank and along its own line, else the first there are, else plain ones."""
     tanks = [each for each in darkroom.tanks(db) if not each.archived or each.id == run.tank_id]
     lines = [each for each in darkroom.lines(db) if not each.archived or each.id == run.line_id]
-    said = "Add a tank and a bath sequence in Kit; the run's clock goes by them."
-    tank = next((each for each in tanks if each.id == run.tank_id), tanks[0] if tanks else None)
-    line = next((each for each in lines if each.id == run.line_id), lines[0] if lines else None)
-    tank, line = needed(tank, said), needed(line, said)
+    tank = next((each for each in tanks if each.id == run.tank_id), (*tanks, plain.TANK)[0])
+    line = next((each for each in lines if each.id == run.line_id), (*lines, plain.SEQUENCE)[0])
     area = holders.areas(db).in2(pieces.of_run(db, run.id))
     recipe = recipe_of(db, run)
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
