@@ -16,7 +16,7 @@ from emulsa.store import exposures, journal, scenes
 from tests.acts.doing import Answer, Hands, Request, at_once
 
 ROUNDS = 50
-FEWER = 20  # of races that differ from another one only in what they are about
+FEWER = 12  # of races that differ from another one only in what they are about
 AT = "2026-02-01T10:00:00.000Z"
 
 RUN = {"id": "run", "name": "Evening", "minutes": 8, "bottle_ids": ["bottle-fixer"]}

@@ -68,7 +68,7 @@ def test_what_is_needed_first(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Add a tank").click()
     page.get_by_label("Name").fill("One-sheet tube")
     page.get_by_label("Holds, sheets of 4×5").fill("1")
-    page.get_by_label("Moved").select_option("rotary")
+    page.get_by_label("Agitation").select_option("rotary")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     page.goto(f"{service.url}/darkroom/evening")

@@ -81,7 +81,7 @@ def test_every_figure_says_where_it_is_from(open_page: Open, service: Service) -
     page = open_page("/kit")
     page.get_by_role("button", name=re.compile("^Velm 25")).click()
     page.get_by_label("Price of a sheet").fill("1.8")
-    page.get_by_label("Reciprocity source").fill("a guess")
+    page.get_by_label("Law source").fill("a guess")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Films")).to_contain_text("a guess, 1.8 a sheet")
     film = next(

@@ -239,7 +239,7 @@ def conditions(draw: Any) -> Json:
     }  # fmt: skip
 
 
-@settings(max_examples=25)
+@settings(max_examples=15)
 @given(conditions())
 def test_the_same_piece_has_one_time_whatever_it_is(
     tmp_path_factory: pytest.TempPathFactory, drawn: Json
