@@ -57,6 +57,21 @@ def test_a_sheet_in_no_holder_waits_and_is_named_later(hand: Hand) -> None:
     assert box["state"]["left"] == 23
 
 
+def test_nothing_that_is_there_is_written_over(hand: Hand) -> None:
+    """A sheet, an exposure and an outing keep what they are when their ids are given again."""
+    began(hand, read(12))
+    exposed(hand)
+    before = hand.get("/api/log/e")
+    for ids in ({"id": "e", "piece_id": "other"}, {"id": "other", "piece_id": "sheet-e"}):
+        again = {**ids, "scene_id": "s", "unplaced": True, "note": "again"}
+        refused = hand.client.post("/api/exposures", json=again)
+        assert "in the log already" in refused.json()["error"]["message"]
+    hand.post("/api/scenes", {"id": "t", "outing_id": "o", "day": "2026-02-03", "edits": [read(9)]})
+    (day,) = hand.get("/api/outings")
+    assert (day["outing"]["day"], len(day["scenes"])) == (DAY, 2)
+    assert hand.get("/api/log/e") == before
+
+
 def test_a_named_sheet_keeps_its_name(hand: Hand) -> None:
     """A sheet is named once; an exposed side is not taken, nor one of other film."""
     began(hand, read(12), {"kind": "film", "film_id": "f"}, films=[

@@ -42,12 +42,4 @@ def recipe_of(
     connection: Connection, film_id: str | None, recipe_id: str | None
 ) -> FilmRecipe | None:
     """The recipe that is chosen, else the film's first: the oldest that is not archived."""
-    if recipe_id is not None:
-        return recipe(connection, recipe_id)
-    found = rows.many(
-        connection,
-        RECIPE,
-        "WHERE film_id = :film_id ORDER BY archived, rowid LIMIT 1",
-        {"film_id": film_id},
-    )
-    return found[0] if found else None
+    return recipe(connection, recipe_id or usual_recipes(connection).get(film_id or ""))

@@ -50,13 +50,15 @@ def log(act: Act, given: Given) -> ExposureView:
     scene = _scene(act.db, given.scene_id)
     plan, logging = given.plan or _planned(act.db, scene), _logging(act, scene)
     if given.unplaced:
-        film = films.film(act.db, plan.film_id)
-        act.carry_out(expose_unplaced(given, plan, film, logging))
-        return in_words(_kept(act.db, given.id), NO_HOLDER)
-    piece = _piece(act.db, given.piece_id)
-    outcome = expose(given, plan, _targets(act.db, [piece])[piece.id], logging)
+        film, where = films.film(act.db, plan.film_id), NO_HOLDER
+        there = pieces.piece(act.db, given.piece_id) or exposures.exposure(act.db, given.id)
+        outcome = expose_unplaced(given, plan, film, logging, known=there is not None)
+    else:
+        piece = _piece(act.db, given.piece_id)
+        target, where = _targets(act.db, [piece])[piece.id], piece.label
+        outcome = expose(given, plan, target, logging)
     act.carry_out(outcome)
-    return in_words(_logged(outcome.kept)[0], piece.label)
+    return in_words(_logged(outcome.kept)[0], where)
 
 
 @routes.act("POST", "/bracket")
@@ -84,7 +86,7 @@ def weigh(db: Db, given: Given) -> Weighed:
 @routes.act("PUT", "/{id}")
 def put_right(act: Act, id: str, base: str, correction: Correction) -> ExposureView:  # noqa: A002
     """Correct what was really given; the plan it was made by stays."""
-    known = _kept(act.db, id)
+    known = needed(exposures.exposure(act.db, id), "There is no such exposure.")
     exposure = correct(known, correction)
     act.says("correct an exposure")
     unchanged("This exposure", known, exposure, base)
@@ -100,10 +102,6 @@ def _logging(act: Act, scene: Scene) -> Logging:
 def _scene(db: Db, id_: str) -> Scene:
     found = scenes.scene(db, id_)
     return needed(found, "There is no such scene; it may have been deleted.", "scene_id")
-
-
-def _kept(db: Db, id_: str) -> Exposure:
-    return needed(exposures.exposure(db, id_), "There is no such exposure.")
 
 
 def _piece(db: Db, id_: str) -> Piece:

@@ -72,11 +72,16 @@ def expose(given: Given, planned: Planned, target: Target, logging: Logging) -> 
     )
 
 
-def expose_unplaced(given: Given, planned: Planned, film: Film | None, logging: Logging) -> Outcome:
+def expose_unplaced(
+    given: Given, planned: Planned, film: Film | None, logging: Logging, *, known: bool
+) -> Outcome:
     """An exposure on a sheet nobody has said the holder of: it is begun and exposed at once.
 
     ``film`` is the scene's; nothing when it was never named, and is kept by its EI then.
+    Impossible when the sheet or the exposure is ``known`` already: neither is written over.
     """
+    if known:
+        raise Impossible("This sheet or this exposure is in the log already.", field="piece_id")
     named = film or unnamed_film(planned.request.ei)
     piece = unplaced(given.piece_id, named.id, logging.at)
     exposure, moved, _ = _exposed(given, planned, Target(piece=piece, film=named), logging)
