@@ -16,6 +16,7 @@ from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import High, SpotReading
 from emulsa.core.light.meters import EvReading, IlluminanceReading
+from emulsa.core.light.sky import SkyReading
 from emulsa.core.tones.placement import IncidentPair, Placed
 from tests.core.requests import canonical
 
@@ -139,6 +140,11 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"optics": Pinhole(diameter_mm=1, distance_mm=30), "readings": (SHADE, spot("frost", 14)),
          "placement": Placed(school="shadow", reading="frost", zone=3), "high": None},
         {"optics": Pinhole(diameter_mm=0.2, distance_mm=30)},
+    ),
+    "sky-estimated": (
+        {"readings": (SpotReading(id="shade", label="shade", reading=SkyReading(sky="hazy sun")),
+                      spot("frost", 16))},
+        {},
     ),
     "longer-than-shutter": (
         {"aperture": "64", "filters": (RED,),

@@ -22,7 +22,7 @@ from emulsa.core.light.meters import (
 )
 from emulsa.core.line import carry_out, grammar
 from emulsa.core.line.carry_out import KitNames, ask_iso
-from emulsa.core.line.grammar import (
+from emulsa.core.line.words import (
     ApertureWord,
     DepthWord,
     FocusWord,

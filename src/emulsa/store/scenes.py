@@ -36,6 +36,19 @@ def of_outing(connection: Connection, outing_id: str) -> list[Scene]:
     return _scenes(connection, found)
 
 
+def labels(connection: Connection) -> list[str]:
+    """What was metered lately, by its names, the latest first."""
+    found = connection.execute(
+        """
+        SELECT label, max(place) AS latest
+        FROM (SELECT label, rowid AS place FROM reading ORDER BY rowid DESC LIMIT 200)
+        WHERE label <> '' AND label NOT LIKE 'reading %'
+        GROUP BY label ORDER BY latest DESC LIMIT 12
+        """
+    )
+    return [row["label"] for row in found]
+
+
 @dataclass(frozen=True)
 class SceneLine:
     """A scene as a line in its outing."""

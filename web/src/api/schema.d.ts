@@ -2097,7 +2097,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a typed line means over a scene; nothing is kept. */
+        /** What a typed line, or several, mean over a scene; nothing is kept. */
         post: operations["scenes_line"];
         delete?: never;
         options?: never;
@@ -2265,7 +2265,7 @@ export interface components {
             /** Says */
             says: string;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * AsMetered
@@ -4151,7 +4151,7 @@ export interface components {
         };
         /**
          * KitPinhole
-         * @description A pinhole: measured diameter and distance to the film.
+         * @description A pinhole: measured diameter and distance to the film; ``leaflet`` has its times by sky.
          */
         KitPinhole: {
             /** Id */
@@ -4164,6 +4164,8 @@ export interface components {
              */
             camera_id: string | null;
             optics: components["schemas"]["Pinhole"];
+            /** @default null */
+            leaflet: components["schemas"]["Leaflet"] | null;
             /**
              * Note
              * @default
@@ -4174,6 +4176,38 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * Leaflet
+         * @description A pinhole's own times by sky, in literal seconds.
+         *
+         *     They hold for film of ``exposure_index``; ``law`` is that film's, when the leaflet names one,
+         *     and is then taken off again before another film's is put on.
+         */
+        Leaflet: {
+            /**
+             * Exposure Index
+             * @default 100
+             */
+            exposure_index: number;
+            /** Bright S */
+            bright_s: number;
+            /** Hazy S */
+            hazy_s: number;
+            /** Cloudy Bright S */
+            cloudy_bright_s: number;
+            /** Overcast S */
+            overcast_s: number;
+            /**
+             * Law
+             * @default null
+             */
+            law: components["schemas"]["NoFailure"] | components["schemas"]["PowerLaw"] | components["schemas"]["AdditiveLaw"] | components["schemas"]["TableLaw"] | components["schemas"]["StopsLaw"] | null;
+            /**
+             * Said By
+             * @default
+             */
+            said_by: string;
         };
         /**
          * Lens
@@ -4431,7 +4465,7 @@ export interface components {
              */
             kind: "mean";
             /** Readings */
-            readings: (components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"])[];
+            readings: (components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["SkyReading"])[];
         };
         /**
          * MeasuredShutter
@@ -4929,7 +4963,7 @@ export interface components {
         PlanChoice: {
             plan: components["schemas"]["Plan"];
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * Planned
@@ -5149,7 +5183,8 @@ export interface components {
          * @description Defaults of new scenes, and what stands before and during an exposure.
          *
          *     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
-         *     it: asked once, kept here. ``simulated_devices`` are for trying things out, not for real film.
+         *     it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``simulated_devices``
+         *     are for trying things out, not for real film.
          */
         Preferences: {
             /**
@@ -5215,6 +5250,11 @@ export interface components {
              * @default null
              */
             time_iso: ("film" | "100") | null;
+            /**
+             * Decimal Comma
+             * @default null
+             */
+            decimal_comma: boolean | null;
             /**
              * Simulated Devices
              * @default false
@@ -5340,7 +5380,7 @@ export interface components {
              */
             label: string;
             /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["SkyReading"] | components["schemas"]["MeanReading"];
             /**
              * Taken At
              * @default null
@@ -5356,20 +5396,6 @@ export interface components {
              * @default false
              */
             through: boolean;
-        };
-        /**
-         * ReadLine
-         * @description The line's meaning in words, where its reading falls, and the edits that carry it out, with
-         *     the kit they make.
-         */
-        ReadLine: {
-            /** Says */
-            says: string;
-            /** Falls On */
-            falls_on: string;
-            /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
-            makes: components["schemas"]["Made"];
         };
         /**
          * ReadingAnswer
@@ -5754,8 +5780,9 @@ export interface components {
          * @description Everything decided in front of one subject; what is empty is not decided yet.
          *
          *     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-         *     important shadow when it is not the darkest reading. ``revisits`` is the earlier scene it was
-         *     copied from.
+         *     important shadow when it is not the darkest reading. ``meter_iso`` and ``meter_held_stops`` are
+         *     what the meter is set to here, other than its record says. ``revisits`` is the earlier scene it
+         *     was copied from.
          */
         Scene: {
             /** Id */
@@ -5799,6 +5826,16 @@ export interface components {
              * @default null
              */
             meter_id: string | null;
+            /**
+             * Meter Iso
+             * @default null
+             */
+            meter_iso: number | null;
+            /**
+             * Meter Held Stops
+             * @default null
+             */
+            meter_held_stops: number | null;
             /**
              * Filter Ids
              * @default []
@@ -5888,7 +5925,7 @@ export interface components {
              */
             label: string;
             /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["SkyReading"] | components["schemas"]["MeanReading"];
             /**
              * Taken At
              * @default
@@ -5922,7 +5959,8 @@ export interface components {
          *     words (``said``).
          *
          *     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
-         *     spent here, when its price is known; ``outing`` the day it belongs to.
+         *     spent here, when its price is known; ``outing`` the day it belongs to; ``labels`` what was
+         *     metered lately, by its names.
          */
         SceneView: {
             scene: components["schemas"]["Scene"];
@@ -5943,6 +5981,8 @@ export interface components {
             /** Cost */
             cost: number | null;
             outing: components["schemas"]["Outing"] | null;
+            /** Labels */
+            labels: string[];
         };
         /**
          * SchoolChoice
@@ -5953,7 +5993,7 @@ export interface components {
             /** Chosen */
             chosen: boolean;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * SchoolRow
@@ -6062,6 +6102,28 @@ export interface components {
             kind: "focus";
             /** Focus */
             focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+        };
+        /**
+         * SetMeter
+         * @description What the meter is set to from here on, its ISO or what it holds; what is empty stays.
+         */
+        SetMeter: {
+            /**
+             * Kind
+             * @default set_meter
+             * @constant
+             */
+            kind: "set_meter";
+            /**
+             * Iso
+             * @default null
+             */
+            iso: number | null;
+            /**
+             * Held Stops
+             * @default null
+             */
+            held_stops: number | null;
         };
         /**
          * SetMovement
@@ -6283,6 +6345,41 @@ export interface components {
             doubt: string;
         };
         /**
+         * SkyReading
+         * @description The light told by the sky: a table's EV at ISO 100, or a leaflet's if ``leaflet_ev`` is set.
+         *
+         *     ``snow``: the subject stands on snow or light sand. ``shift_stops``: a stop brighter or darker
+         *     than the word, as one sees it.
+         */
+        SkyReading: {
+            /**
+             * Kind
+             * @default sky
+             * @constant
+             */
+            kind: "sky";
+            /**
+             * Sky
+             * @enum {string}
+             */
+            sky: "bright sun" | "hazy sun" | "cloudy bright" | "overcast" | "open shade";
+            /**
+             * Snow
+             * @default false
+             */
+            snow: boolean;
+            /**
+             * Shift Stops
+             * @default 0
+             */
+            shift_stops: number;
+            /**
+             * Leaflet Ev
+             * @default null
+             */
+            leaflet_ev: number | null;
+        };
+        /**
          * Solution
          * @description A scene worked out; ``plan`` is what an exposure made by it is logged with.
          */
@@ -6364,7 +6461,7 @@ export interface components {
              */
             label: string;
             /** Reading */
-            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["MeanReading"];
+            reading: components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["SkyReading"] | components["schemas"]["MeanReading"];
             /**
              * Incident
              * @default false
@@ -6753,6 +6850,19 @@ export interface components {
             may_wait: boolean;
         };
         /**
+         * Typed
+         * @description What was typed, in words, where its last reading falls, and what carries it out.
+         */
+        Typed: {
+            /** Says */
+            says: string;
+            /** Falls On */
+            falls_on: string;
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            makes: components["schemas"]["Made"];
+        };
+        /**
          * WaitingFilm
          * @description Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
          *
@@ -6958,7 +7068,7 @@ export interface components {
             /** Day */
             day: string;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
             /**
              * @default {
              *       "films": [],
@@ -7221,7 +7331,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * Editing
@@ -7229,7 +7339,7 @@ export interface components {
          */
         Editing: {
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
             /**
              * @default {
              *       "films": [],
@@ -8005,7 +8115,7 @@ export interface components {
         };
         /**
          * TypedLine
-         * @description A line typed over a scene; ``reading_id`` names the reading it may add.
+         * @description What is typed over a scene; ``reading_id`` names the reading it may add.
          */
         TypedLine: {
             scene: components["schemas"]["Scene"];
@@ -8057,7 +8167,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                kind: "pinhole" | "reciprocity" | "bellows";
+                kind: "pinhole" | "sky" | "reciprocity" | "bellows";
             };
             cookie?: never;
         };
@@ -8083,7 +8193,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                kind: "pinhole" | "reciprocity" | "bellows";
+                kind: "pinhole" | "sky" | "reciprocity" | "bellows";
             };
             cookie?: never;
         };
@@ -12067,7 +12177,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadLine"];
+                    "application/json": components["schemas"]["Typed"];
                 };
             };
         };

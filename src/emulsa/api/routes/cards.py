@@ -10,7 +10,7 @@ from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Db, File, Routes
 from emulsa.core.cards.bellows import bellows_chart, bellows_target
 from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
-from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart
+from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart, sky_chart
 from emulsa.core.cards.table import Card
 from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitLens, KitPinhole
@@ -22,7 +22,7 @@ from emulsa.store import films, kit
 routes = Routes("cards", "/api/cards")
 
 Record = TypeVar("Record")
-Kind = Literal["pinhole", "reciprocity", "bellows"]
+Kind = Literal["pinhole", "sky", "reciprocity", "bellows"]
 
 
 @dataclass(frozen=True)
@@ -75,6 +75,8 @@ def dial(
 def _card(db: Db, kind: Kind, chosen: Chosen) -> Card:
     if kind == "pinhole":
         return pinhole_chart(_pinhole(db, chosen.pinhole_id), _film(db, chosen.film_id))
+    if kind == "sky":
+        return sky_chart(_pinhole(db, chosen.pinhole_id), _film(db, chosen.film_id))
     if kind == "reciprocity":
         return reciprocity_chart(_film(db, chosen.film_id))
     return bellows_chart(_lens(db, chosen.lens_id))

@@ -25,12 +25,13 @@ from emulsa.core.exposing.penalties import Weights
 from emulsa.core.kit.films import unnamed_film
 from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
-from emulsa.core.line.carry_out import KitNames, ask_iso, carry_out
+from emulsa.core.line.carry_out import KitNames
+from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.outing.today import of_today
 from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.edits import Edits, edited
-from emulsa.core.scene.plan import falls, meter_set, plan
+from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.solve import Solution
@@ -96,22 +97,11 @@ class Opinions:
 
 @dataclass(frozen=True, kw_only=True)
 class TypedLine:
-    """A line typed over a scene; ``reading_id`` names the reading it may add."""
+    """What is typed over a scene; ``reading_id`` names the reading it may add."""
 
     scene: Scene
-    text: Annotated[str, Length("The line", 0, 200)]
+    text: Annotated[str, Length("What is typed", 0, 4000)]
     reading_id: Id
-
-
-@dataclass(frozen=True)
-class ReadLine:
-    """The line's meaning in words, where its reading falls, and the edits that carry it out, with
-    the kit they make."""
-
-    says: str
-    falls_on: str
-    edits: Edits
-    makes: Made
 
 
 @routes.question("/{id}")
@@ -195,8 +185,8 @@ def relight(db: Db, id: str, changed: Relit) -> RelitAnswer:  # noqa: A002
     """What a reading taken while the shutter is open means for the exposure; nothing is kept."""
     scene = found(db, id)
     own = store.kit_of(db, scene)
-    meter = meter_set(scene, own, preferences.preferences(db).time_iso)
-    word = grammar.reading(changed.text, meter)
+    way = preferences.preferences(db)
+    word = grammar.reading(changed.text, meter_set(scene, own, way.time_iso), way.decimal_comma)
     return relit(plan(scene, own), changed, word.reading, word.through)
 
 
@@ -216,14 +206,8 @@ def solve(db: Db, draft: Draft) -> Solution:
 
 
 @routes.question("/line", "POST")
-def line(db: Db, typed: TypedLine) -> ReadLine:
-    """What a typed line means over a scene; nothing is kept."""
-    said = preferences.preferences(db).time_iso
-    own = store.kit_of(db, typed.scene)
-    meter = meter_set(typed.scene, own, said)
-    word = grammar.parse(typed.text, meter)
-    has_iso = own.meter is not None and own.meter.iso is not None
-    ask_iso(word, meter, has_iso, said)
+def line(db: Db, asked: TypedLine) -> Typed:
+    """What a typed line, or several, mean over a scene; nothing is kept."""
     everything = kit.everything(db)
     names = KitNames(
         films=tuple(everything["films"]),
@@ -231,11 +215,8 @@ def line(db: Db, typed: TypedLine) -> ReadLine:
         pinholes=tuple(everything["pinholes"]),
         filters=tuple(everything["filters"]),
     )
-    done = carry_out(typed.scene, word, names, typed.reading_id)
-    after = edited(typed.scene, done.edits, now())
-    tones = falls(after, store.kit_of(db, after))
-    falls_on = next((each.zone_text for each in tones if each.id == typed.reading_id), "")
-    return ReadLine(done.says, falls_on, done.edits, done.makes)
+    own, way = store.kit_of(db, asked.scene), preferences.preferences(db)
+    return typed(asked.text, asked.scene, own, names, way, asked.reading_id)
 
 
 def found(db: Db, id_: str) -> Scene:

@@ -24,7 +24,8 @@ class SceneView:
     words (``said``).
 
     ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
-    spent here, when its price is known; ``outing`` the day it belongs to.
+    spent here, when its price is known; ``outing`` the day it belongs to; ``labels`` what was
+    metered lately, by its names.
     """
 
     scene: Scene
@@ -35,6 +36,7 @@ class SceneView:
     showed: list[str]
     cost: float | None
     outing: Outing | None
+    labels: list[str]
 
 
 @dataclass(frozen=True)
@@ -63,6 +65,7 @@ def scene_view(db: Connection, scene: Scene) -> SceneView:
         [showed(each) for each in seen],
         sum(costs) if costs else None,
         outings.outing(db, scene.outing_id),
+        scenes.labels(db),
     )
 
 

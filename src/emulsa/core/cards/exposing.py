@@ -8,16 +8,20 @@ from emulsa.core.cards.table import Card
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import converted_s, pinhole_f_number
+from emulsa.core.data.sky import SKY_EV
 from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitPinhole
 from emulsa.core.kit.films import Film
+from emulsa.core.kit.leaflet import leaflet_ev
 from emulsa.core.light.hand_time import hand_time_s, stops_text, time_text
 from emulsa.core.light.marks import f_number, mark_text, seconds, time_scale
+from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.limits import plain
 
 METER_MARKS = ("1/250", "15")  # from bright sun to deep shade at f/22
 RECIPROCITY_S = ("1", "1000")
 READ_AT = "22"
+BY_THE_SKY = "Told by the sky: one stop either way; bracket what matters."
 BEYOND = "* beyond the film's data: carried on from its last step; bracket towards more."
 
 
@@ -45,6 +49,37 @@ def pinhole_chart(pinhole: KitPinhole, film: Film, read_at: str = READ_AT) -> Ca
         rows=tuple(rows),
         estimated=tuple(estimated),
         notes=_notes(estimated),
+    )
+
+
+def sky_chart(pinhole: KitPinhole, film: Film) -> Card:
+    """The sky → this pinhole's time on this film: by its leaflet, else by the table of skies.
+
+    t = N² / 2^EV · 100/EI, then reciprocity. Missing when the film has no law.
+    """
+    law, leaflet = _law(film), pinhole.leaflet
+    at = pinhole_f_number(pinhole.optics.distance_mm, pinhole.optics.diameter_mm)
+    rows, estimated = [], []
+    for sky in SKY_EV:
+        told = leaflet_ev(leaflet, sky, at) if leaflet else None
+        for snow in (True, False) if sky == "bright sun" else (False,):
+            reading = SkyReading(sky=sky, snow=snow, leaflet_ev=told)
+            plain_s = at**2 / 2 ** sky_ev(reading) * 100 / film.exposure_index
+            given = reciprocity.corrected_s(law, plain_s)
+            beyond = reciprocity.extrapolated(law, plain_s)
+            said = time_text(leaflet.time_s(sky)) if leaflet and not snow else "–"
+            row = (sky + ", snow or sand" * snow, said, time_text(plain_s), _given(given, beyond))
+            rows.append(row if leaflet else (row[0], *row[2:]))
+            estimated.append(beyond)
+    columns = ("sky", "leaflet", "before reciprocity", "give")
+    return Card(
+        title=f"Pinhole {pinhole.name} by the sky",
+        holds_for=f"{film.name} at EI {plain(film.exposure_index)},"
+        f" {mark_text(plain(round(at, 1)))}; subject lit from the front",
+        columns=columns if leaflet else (columns[0], *columns[2:]),
+        rows=tuple(rows),
+        estimated=tuple(estimated),
+        notes=(BY_THE_SKY, *_notes(estimated)),
     )
 
 

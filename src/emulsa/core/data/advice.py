@@ -8,6 +8,7 @@ CATALOGUE: dict[str, str] = {
     "iso-differs": "readings taken with different ISO settings, as after a change of EI",
     "pair-of-spots": "an incident pair of spot readings, whose range would get 5 stops too many",
     "pair-ei-twice": "an incident pair at twice the usual EI, which the pair already uses",
+    "sky-estimated": "light told by the sky or a leaflet, without a meter",
     "reading-old": "a reading more than 10 minutes old",
     # tones
     "highlight-beyond-range": "a tone above what the film holds",

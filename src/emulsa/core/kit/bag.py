@@ -9,6 +9,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
 from emulsa.core.corrections.pinhole import Side
 from emulsa.core.errors import CoreError, Missing, Unsound
+from emulsa.core.kit.leaflet import Leaflet
 from emulsa.core.light.marks import f_number
 from emulsa.core.light.meters import Calibrated, Held
 from emulsa.core.limits import ExposureIndex, Id, Length, Name, Note, Within
@@ -68,12 +69,13 @@ class KitLens:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KitPinhole:
-    """A pinhole: measured diameter and distance to the film."""
+    """A pinhole: measured diameter and distance to the film; ``leaflet`` has its times by sky."""
 
     id: Id
     name: Name
     camera_id: Id | None = None
     optics: Pinhole
+    leaflet: Leaflet | None = None
     note: Note = ""
     archived: bool = False
 

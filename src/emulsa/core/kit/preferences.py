@@ -37,7 +37,8 @@ class Preferences:
     """Defaults of new scenes, and what stands before and during an exposure.
 
     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
-    it: asked once, kept here. ``simulated_devices`` are for trying things out, not for real film.
+    it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``simulated_devices``
+    are for trying things out, not for real film.
     """
 
     school: School | None = None
@@ -48,4 +49,5 @@ class Preferences:
     sounds: Sounds = Sounds()
     measures: Measures = Measures()
     time_iso: TimeIso | None = None
+    decimal_comma: bool | None = None
     simulated_devices: bool = False

@@ -13,6 +13,7 @@ from typing import Annotated, Literal
 from emulsa.core.errors import OutOfRange
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
+from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
 from emulsa.core.limits import EV, EV_RANGE, ExposureIndex, Length, Within, plain
 
@@ -78,7 +79,7 @@ class IlluminanceReading:
     unit: Literal["lx", "fc"] = "lx"
 
 
-Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading
+Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading | SkyReading
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -140,6 +141,8 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
     """
     if isinstance(reading, MeanReading):
         return math.fsum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
+    if isinstance(reading, SkyReading):
+        return sky_ev(reading)  # no meter, so no meter's offset
     if isinstance(reading, EvReading):
         level = reading.ev if reading.iso == 100 else at_hundred(reading.ev, reading.iso)
         level += reading.held_stops

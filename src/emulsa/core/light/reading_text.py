@@ -10,6 +10,7 @@ from emulsa.core.light.meters import (
     Reading,
     TimeReading,
 )
+from emulsa.core.light.sky import SkyReading, sky_text
 from emulsa.core.limits import plain
 from emulsa.core.tones.zones import ev_text
 
@@ -24,6 +25,8 @@ def reading_text(reading: Reading) -> str:
     """
     if isinstance(reading, MeanReading):
         return "mean of " + ", ".join(reading_text(each) for each in reading.readings)
+    if isinstance(reading, SkyReading):
+        return sky_text(reading)
     if isinstance(reading, EvReading):
         said = f"EV {ev_text(reading.ev)}"
         said += "" if reading.iso == 100 else f" at ISO {plain(reading.iso)}"

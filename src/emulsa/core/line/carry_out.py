@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
@@ -12,6 +12,7 @@ from emulsa.core.corrections.optics import aperture_of
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
 from emulsa.core.kit.films import Film
+from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     EvReading,
@@ -23,18 +24,20 @@ from emulsa.core.light.meters import (
     held_stops,
 )
 from emulsa.core.light.reading_text import reading_text
+from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.limits import plain
 from emulsa.core.line import making
-from emulsa.core.line.grammar import (
+from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.line.words import (
     ApertureWord,
     DepthWord,
     FocusWord,
     KitWord,
     Line,
+    MeterWord,
     RatingWord,
     ReadingWord,
 )
-from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.scene.assumed import EI
 from emulsa.core.scene.edits import (
     ChooseFilm,
@@ -48,10 +51,12 @@ from emulsa.core.scene.edits import (
     SetAperture,
     SetDepth,
     SetFocus,
+    SetMeter,
 )
-from emulsa.core.scene.record import Scene, SceneReading
-from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.scene.record import Scene, SceneKit, SceneReading
+from emulsa.core.tones.zones import MIDDLE, ev_text, number_text, zone_text
 
+OF_THE_LIGHT = (IlluminanceReading, SkyReading)  # never of a tone, so no word says it
 FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
 
 
@@ -76,6 +81,25 @@ class KitNames:
     lenses: tuple[KitLens, ...] = ()
     pinholes: tuple[KitPinhole, ...] = ()
     filters: tuple[KitFilter, ...] = ()
+
+    def with_made(self, made: Made) -> KitNames:
+        """The same kit with what a line has just made."""
+        return KitNames(
+            films=self.films + made.films,
+            lenses=self.lenses + made.lenses,
+            pinholes=self.pinholes + made.pinholes,
+            filters=self.filters + made.filters,
+        )
+
+    def of(self, scene: Scene, before: SceneKit) -> SceneKit:
+        """The kit a scene names, by what it named ``before``."""
+        return replace(
+            before,
+            film=_by_id(self.films, scene.film_id),
+            lens=_by_id(self.lenses, scene.lens_id),
+            pinhole=_by_id(self.pinholes, scene.pinhole_id),
+            filters=tuple(each for each in self.filters if each.id in scene.filter_ids),
+        )
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -106,7 +130,18 @@ def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> Carri
     if isinstance(line, RatingWord):
         says = f"rated EI {plain(line.exposure_index)}"
         return CarriedOut(edits=(Rate(exposure_index=line.exposure_index),), says=says)
+    if isinstance(line, MeterWord):
+        edits = (SetMeter(iso=line.iso, held_stops=line.held_stops),)
+        return CarriedOut(edits=edits, says=f"meter set to {_set_text(line)}")
     return _kit(scene, line, kit, reading_id)
+
+
+def _set_text(word: MeterWord) -> str:
+    iso = f"ISO {plain(word.iso)}" if word.iso is not None else ""
+    if word.held_stops is None:
+        return iso
+    held = f"{stops_text(word.held_stops)} stops held" if word.held_stops else "nothing held"
+    return ", ".join(each for each in (iso, held) if each)
 
 
 def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> None:
@@ -204,7 +239,9 @@ def _through(pinhole: KitPinhole) -> CarriedOut:
 
 def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
     before = next((each for each in scene.readings if each.id == reading_id), None)
-    label = line.label or (before.label if before else f"reading {len(scene.readings) + 1}")
+    reading = line.reading
+    sky = reading.sky if isinstance(reading, SkyReading) else ""
+    label = line.label or (before.label if before else sky or f"reading {len(scene.readings) + 1}")
     read = Read(
         id=reading_id,
         label=label,
@@ -212,8 +249,13 @@ def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
         incident=line.incident,
         through=line.through,
     )
-    says = f"{reading_text(line.reading)} · “{label}”"
-    says += " · through the filters" * line.through + " · of the light" * line.incident
+    says = reading_text(reading)
+    if isinstance(reading, SkyReading):
+        says += f" · EV {ev_text(sky_ev(reading))} ±1"
+    says += f" · “{label}”" * (label != sky)
+    says += " · through the filters" * line.through + " · of the light" * (
+        line.incident and not sky
+    )
     zone, held = line.zone, held_stops(line.reading)
     if zone is None and held:
         zone = max(0.0, min(10.0, MIDDLE + held))  # what the meter holds has placed it already
@@ -235,9 +277,9 @@ def line_of(taken: SceneReading, meter: MeterSet = MeterSet()) -> str:
         " + ".join(_said(one) for one in each),
         _iso_word(each, meter),
         _held_word(each, meter),
-        taken.label,
+        "" if isinstance(reading, SkyReading) and taken.label == reading.sky else taken.label,
         "@through" if taken.through else "",
-        "@incident" if taken.incident and not isinstance(reading, IlluminanceReading) else "",
+        "@incident" if taken.incident and not isinstance(reading, OF_THE_LIGHT) else "",
     ]
     return " ".join(word for word in words if word)
 
@@ -267,7 +309,15 @@ def _said(reading: Single) -> str:
     if isinstance(reading, TimeReading):
         time = reading.time if isinstance(reading.time, str) else plain(reading.time)
         return f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
+    if isinstance(reading, SkyReading):
+        said = reading.sky + _shift(reading.shift_stops)
+        return f"{said} snow" if reading.snow else said
     return f"{plain(reading.value)} {reading.unit}"
+
+
+def _shift(stops: float) -> str:
+    """What was added to a sky, to the third or the half."""
+    return f" {'-' if stops < 0 else '+'}{number_text(abs(stops))}" if stops else ""
 
 
 def _exact(ev: float) -> str:
@@ -277,6 +327,10 @@ def _exact(ev: float) -> str:
         text = ev_text(size)
         return ("-" if ev < 0 else "") + (text if text[0].isdecimal() else f"0{text}")
     return f"{ev:.4g}"
+
+
+def _by_id(records: Sequence[N], id_: str | None) -> N | None:
+    return next((each for each in records if each.id == id_), None)
 
 
 def _find(records: Sequence[N], words: str, what: str) -> N | None:

@@ -40,6 +40,15 @@ class Made:
     def all(self) -> tuple[Film | KitLens | KitPinhole | KitFilter, ...]:
         return (*self.films, *self.lenses, *self.pinholes, *self.filters)
 
+    def and_(self, more: Made) -> Made:
+        """Both together."""
+        return Made(
+            films=self.films + more.films,
+            lenses=self.lenses + more.lenses,
+            pinholes=self.pinholes + more.pinholes,
+            filters=self.filters + more.filters,
+        )
+
 
 NOTHING = Made()
 

@@ -19,7 +19,7 @@ from emulsa.core.errors import Missing
 from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import School
 from emulsa.core.light.marks import ApertureMark, typed_aperture
-from emulsa.core.light.meters import Reading
+from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.moments import Moment
 from emulsa.core.scene.record import PINNING, Pin, Scene, SceneReading
@@ -150,6 +150,15 @@ class ChooseMeter:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class SetMeter:
+    """What the meter is set to from here on, its ISO or what it holds; what is empty stays."""
+
+    kind: Literal["set_meter"] = "set_meter"
+    iso: ExposureIndex | None = None
+    held_stops: Held | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class ChooseFilters:
     """The filters before the lens, all of them; none takes them off."""
 
@@ -221,6 +230,7 @@ Edit = (
     | ChooseLens
     | ChoosePinhole
     | ChooseMeter
+    | SetMeter
     | ChooseFilters
     | LightIs
     | SetAperture
@@ -314,6 +324,17 @@ def _film(scene: Scene, edit: ChooseFilm, _: str) -> Scene:
     return replace(scene, film_id=edit.film_id, exposure_index=None, recipe_id=None)
 
 
+def _meter(scene: Scene, edit: ChooseMeter, _: str) -> Scene:
+    """Another meter is set as its record says."""
+    return replace(scene, meter_id=edit.meter_id, meter_iso=None, meter_held_stops=None)
+
+
+def _set_meter(scene: Scene, edit: SetMeter, _: str) -> Scene:
+    iso = scene.meter_iso if edit.iso is None else edit.iso
+    held = scene.meter_held_stops if edit.held_stops is None else edit.held_stops
+    return replace(scene, meter_iso=iso, meter_held_stops=held)
+
+
 def _known(scene: Scene, reading: str) -> None:
     if reading not in {each.id for each in scene.readings}:
         raise Missing("That reading is not in this scene any more.", field="reading")
@@ -342,7 +363,8 @@ CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
     ChooseRecipe: _simply("recipe_id"),
     ChooseLens: lambda scene, edit, _: replace(scene, lens_id=edit.lens_id, pinhole_id=None),
     ChoosePinhole: lambda scene, edit, _: replace(scene, lens_id=None, pinhole_id=edit.pinhole_id),
-    ChooseMeter: _simply("meter_id"),
+    ChooseMeter: _meter,
+    SetMeter: _set_meter,
     ChooseFilters: _simply("filter_ids"),
     LightIs: _simply("light"),
     SetAperture: lambda scene, edit, _: replace(scene, aperture=typed_aperture(edit.aperture)),

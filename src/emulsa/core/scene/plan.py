@@ -10,14 +10,18 @@ from dataclasses import replace
 
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Optics
+from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
+from emulsa.core.kit.bag import KitPinhole
+from emulsa.core.kit.leaflet import leaflet_ev
 from emulsa.core.kit.preferences import TimeIso
-from emulsa.core.light.meters import Calibrated, MeterSet
+from emulsa.core.light.meters import Calibrated, MeterSet, Reading
+from emulsa.core.light.sky import SkyReading
 from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
 from emulsa.core.tones.development_number import TARGET
@@ -41,7 +45,7 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
     optics = _optics(kit)
     return ExposureRequest(
         ei=film_ei(scene, kit) or kit.film.exposure_index,
-        readings=spots(scene),
+        readings=spots(scene, kit),
         placement=placement(scene, kit),
         high=high(scene, kit),
         textural_range=kit.film.textural_range,
@@ -60,13 +64,13 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
     )
 
 
-def spots(scene: Scene) -> tuple[SpotReading, ...]:
-    """The scene's readings as the chain takes them."""
+def spots(scene: Scene, kit: SceneKit) -> tuple[SpotReading, ...]:
+    """The scene's readings as the chain takes them; a sky by the leaflet of its pinhole."""
     return tuple(
         SpotReading(
             id=each.id,
             label=each.label,
-            reading=each.reading,
+            reading=_by_leaflet(each.reading, kit.pinhole),
             incident=each.incident,
             through=each.through,
             graduated=each.graduated,
@@ -76,6 +80,14 @@ def spots(scene: Scene) -> tuple[SpotReading, ...]:
     )
 
 
+def _by_leaflet(reading: Reading, pinhole: KitPinhole | None) -> Reading:
+    if not isinstance(reading, SkyReading) or pinhole is None or pinhole.leaflet is None:
+        return reading
+    hole = pinhole.optics
+    at = pinhole_f_number(hole.distance_mm, hole.diameter_mm)
+    return replace(reading, leaflet_ev=leaflet_ev(pinhole.leaflet, reading.sky, at))
+
+
 def filters(kit: SceneKit) -> tuple[Filter, ...]:
     """The filters before the lens, by the names they have in the kit."""
     return tuple(replace(each.filter, label=each.name) for each in kit.filters)
@@ -83,7 +95,7 @@ def filters(kit: SceneKit) -> tuple[Filter, ...]:
 
 def levels(scene: Scene, kit: SceneKit) -> dict[str, float]:
     """EV at ISO 100 by reading, filters thought of."""
-    return levels_of(spots(scene), filters(kit), scene.light, calibration(kit))
+    return levels_of(spots(scene, kit), filters(kit), scene.light, calibration(kit))
 
 
 def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
@@ -95,7 +107,7 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     n = planned_n(wanted_n(placed, marked, scene.n, light, anchored), scene.n)
     planned = (n, marked.zone if marked else TARGET)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    return falls_of(light, anchored, planned, keeps, incident_ids(spots(scene), placed))
+    return falls_of(light, anchored, planned, keeps, incident_ids(spots(scene, kit), placed))
 
 
 def calibration(kit: SceneKit) -> Calibrated:
@@ -106,11 +118,13 @@ def calibration(kit: SceneKit) -> Calibrated:
 def meter_set(scene: Scene, kit: SceneKit, time_iso: TimeIso | None = None) -> MeterSet:
     """What the scene's meter is set to unless a reading says otherwise.
 
-    Times belong to the meter's own ISO if its record has one, else to the EI of the film, as a
+    What was said in the scene comes before the meter's record. Times belong to the meter's own ISO
+    if it has one, else to the EI of the film, as a
     meter is set to it to be read in times; ``time_iso`` is what the photographer said of that.
     """
-    own = kit.meter.iso if kit.meter else None
+    own = scene.meter_iso or (kit.meter.iso if kit.meter else None)
     held = kit.meter.held_stops if kit.meter else 0.0
+    held = held if scene.meter_held_stops is None else scene.meter_held_stops
     if own is not None:
         return MeterSet(ev_iso=own, time_iso=own, held_stops=held)
     ei = film_ei(scene, kit) if time_iso != "100" else None

@@ -16,7 +16,7 @@ from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.films import Film
 from emulsa.core.light.marks import ApertureMark
-from emulsa.core.light.meters import Reading
+from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.tones.development_number import DevelopmentNumber
 
@@ -50,8 +50,9 @@ class Scene:
     """Everything decided in front of one subject; what is empty is not decided yet.
 
     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-    important shadow when it is not the darkest reading. ``revisits`` is the earlier scene it was
-    copied from.
+    important shadow when it is not the darkest reading. ``meter_iso`` and ``meter_held_stops`` are
+    what the meter is set to here, other than its record says. ``revisits`` is the earlier scene it
+    was copied from.
     """
 
     id: Id
@@ -64,6 +65,8 @@ class Scene:
     lens_id: Id | None = None
     pinhole_id: Id | None = None
     meter_id: Id | None = None
+    meter_iso: ExposureIndex | None = None
+    meter_held_stops: Held | None = None
     filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
     focus: Focus = Infinity()
     aperture: ApertureMark | None = None
@@ -104,6 +107,8 @@ def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
         lens_id=last.lens_id,
         pinhole_id=last.pinhole_id,
         meter_id=last.meter_id,
+        meter_iso=last.meter_iso,
+        meter_held_stops=last.meter_held_stops,
         aperture=last.aperture,
         school=last.school or scene.school,
         light=last.light,

@@ -54,6 +54,15 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
             csv
           />
         )}
+        {pinhole && film && (
+          <Card
+            name="Pinhole times by the sky"
+            what="bright sun, hazy, cloudy, overcast → this pinhole's time on this film"
+            path="sky"
+            query={{ pinhole_id: pinhole, film_id: film }}
+            csv
+          />
+        )}
         {film && (
           <Card
             name="Long times"

@@ -6,6 +6,7 @@ import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
 import type { FieldSpec } from "./fields";
 import { LawField } from "./LawField";
+import { LeafletField } from "./LeafletField";
 import { LinesField } from "./LinesField";
 import { MeasuredField } from "./MeasuredField";
 import { named } from "./named";
@@ -101,6 +102,14 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
     case "law":
       return (
         <LawField value={value as Schemas["Film"]["law"]} onChange={onChange} problem={problem} />
+      );
+    case "leaflet":
+      return (
+        <LeafletField
+          value={value as Schemas["Leaflet"] | null}
+          onChange={onChange}
+          problem={problem}
+        />
       );
     case "points":
     case "ratings":

@@ -49,6 +49,11 @@ const TIME_ISO = [
   { value: "film", label: "the film's EI" },
   { value: "100", label: "ISO 100" },
 ];
+const COMMA = [
+  { value: "", label: "ask once" },
+  { value: "yes", label: "is 13.3: a decimal comma" },
+  { value: "no", label: "is a slip" },
+];
 const SIMULATED = [
   { value: "", label: "off" },
   { value: "yes", label: "on, to try things out" },
@@ -161,6 +166,12 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             value={draft.time_iso ?? ""}
             options={TIME_ISO}
             onChange={(value) => set("time_iso", value || null)}
+          />
+          <Choose
+            label="13,3 on the reading line"
+            value={draft.decimal_comma == null ? "" : draft.decimal_comma ? "yes" : "no"}
+            options={COMMA}
+            onChange={(value) => set("decimal_comma", value ? value === "yes" : null)}
           />
           <Choose
             label="Simulated meter, thermometer, shutter tester"

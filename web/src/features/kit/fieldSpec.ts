@@ -29,6 +29,7 @@ export interface FieldSpec {
     | "series"
     | "flag"
     | "law"
+    | "leaflet"
     | LinesKind
     | "scheme"
     | "powder"

@@ -140,6 +140,7 @@ export const OUTDOORS = {
       { path: "camera_id", label: "Camera", as: "camera" },
       { path: "optics.diameter_mm", label: "Diameter, mm", as: "number" },
       { path: "optics.distance_mm", label: "Distance to the film, mm", as: "number" },
+      { path: "leaflet", label: "Leaflet", as: "leaflet" },
       note,
     ],
     blank: () => ({
@@ -147,10 +148,13 @@ export const OUTDOORS = {
       name: "",
       camera_id: null,
       optics: { kind: "pinhole", diameter_mm: 0.3, distance_mm: 75 },
+      leaflet: null,
       note: "",
     }),
     describe: (pinhole: Schemas["KitPinhole"]) =>
-      `${pinhole.optics.diameter_mm} mm hole, ${pinhole.optics.distance_mm} mm from the film`,
+      `${pinhole.optics.diameter_mm} mm hole, ${pinhole.optics.distance_mm} mm from the film${
+        pinhole.leaflet ? ", with its leaflet's times" : ""
+      }`,
   },
   filters: {
     title: "Filters",

@@ -117,7 +117,9 @@ export function OpenScene({
     <FirstReading />
   );
 
-  const entry = <ReadingLine scene={calmScene} edit={edit} field={line} />;
+  const entry = (
+    <ReadingLine scene={calmScene} edit={edit} field={line} labels={view.labels} narrow={narrow} />
+  );
   const sentence = (
     <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} edit={edit}>
       {narrow && solution?.answer && (

@@ -8,8 +8,10 @@ import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
 import { useKeptText } from "../../shared/useKeptText";
 import { useWrite } from "../../shared/useWrite";
+import { Keypad } from "./Keypad";
 import { readLine, type Scene } from "./queries";
 import type { Change } from "./useKeeping";
+import { useKeypad } from "./useKeypad";
 
 interface Meaning {
   text: string;
@@ -17,25 +19,54 @@ interface Meaning {
   problem: boolean;
   /** which ISO the time belongs to, asked once: the film's EI or 100 */
   isos: number[] | null;
+  /** the nearest line that is understood, or the one a decimal comma means */
+  nearest: string | null;
+  comma: boolean;
 }
 
-const refusalOf = (text: string, problem: Error): Meaning => ({
-  text,
-  says: problem.message,
-  problem: true,
-  isos:
-    problem instanceof Refusal && problem.field === "time_iso"
-      ? (problem.allowed as number[] | null)
-      : null,
-});
+function refusalOf(text: string, problem: Error): Meaning {
+  const { field, allowed } = problem instanceof Refusal ? problem : { field: null, allowed: null };
+  const [first] = Array.isArray(allowed) ? allowed : [];
+  return {
+    text,
+    says: problem.message,
+    problem: true,
+    isos: field === "time_iso" ? (allowed as number[] | null) : null,
+    nearest: typeof first === "string" ? first : null,
+    comma: field === "decimal_comma",
+  };
+}
+
+/** Where the line stands while its keypad is open: over the room, at the thumb. */
+const ABOVE = {
+  position: "fixed",
+  insetInline: "0",
+  bottom: "0",
+  zIndex: "docked",
+  background: "sheet",
+  paddingTop: "2",
+  boxShadow: "0 -1px 0 var(--chakra-colors-line)",
+} as const;
+
+/** Several lines, pasted from a table, as one line with semicolons between. */
+const joined = (pasted: string) =>
+  pasted
+    .trim()
+    .split(/[\r\n]+/)
+    .join("; ");
 
 /** One line for readings and settings; its meaning is shown before Enter keeps it. */
 export const ReadingLine = memo(function ReadingLine({
   scene,
   edit,
   field,
+  labels,
+  narrow,
 }: {
   scene: Scene;
+  /** names used lately, for the keypad */
+  labels: string[];
+  narrow: boolean;
   edit: (change: Change) => Promise<void>;
   field: RefObject<HTMLInputElement | null>;
 }) {
@@ -47,6 +78,7 @@ export const ReadingLine = memo(function ReadingLine({
   const way = useQuery(wayQuery).data;
   const stamp = useStamp("/api/scenes/line");
   const { write } = useWrite();
+  const pad = useKeypad(narrow, field);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when kit or preferences changed
   useEffect(() => {
@@ -60,7 +92,14 @@ export const ReadingLine = memo(function ReadingLine({
         const falls =
           read.falls_on && !read.says.includes("placed") ? ` · falls on ${read.falls_on}` : "";
         if (number === asked.current) {
-          setMeaning({ text, says: read.says + falls, problem: false, isos: null });
+          setMeaning({
+            text,
+            says: read.says + falls,
+            problem: false,
+            isos: null,
+            nearest: null,
+            comma: false,
+          });
         }
       })
       .catch((problem: Error) => {
@@ -75,9 +114,19 @@ export const ReadingLine = memo(function ReadingLine({
     await write(act("preferences_put", { query: { base: way.version }, body: wanted }));
     field.current?.focus();
   };
+  const commaIs = async (decimal_comma: boolean) => {
+    if (!way) return;
+    const wanted = { ...way.preferences, decimal_comma };
+    await write(act("preferences_put", { query: { base: way.version }, body: wanted }));
+    field.current?.focus();
+  };
+  const type = (next: string) => {
+    setText(next);
+    setRefused(false);
+  };
 
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
+  const keep = async (event?: FormEvent) => {
+    event?.preventDefault();
     if (!text.trim()) return;
     try {
       await edit((latest) => readLine(latest, text, nextId.current));
@@ -92,7 +141,7 @@ export const ReadingLine = memo(function ReadingLine({
 
   const shown = meaning;
   return (
-    <Box as="form" onSubmit={keep}>
+    <Box as="form" onSubmit={keep} {...(pad.shown && ABOVE)}>
       <Flex
         align="center"
         border="2px solid"
@@ -107,10 +156,16 @@ export const ReadingLine = memo(function ReadingLine({
         <Input
           ref={field}
           value={text}
-          onChange={(event) => {
-            setText(event.target.value);
-            setRefused(false);
+          onChange={(event) => type(event.target.value)}
+          onPaste={(event) => {
+            const pasted = event.clipboardData.getData("text");
+            if (!/[\r\n]/.test(pasted.trim())) return;
+            event.preventDefault();
+            type([text.trim(), joined(pasted)].filter(Boolean).join("; "));
           }}
+          inputMode={pad.shown ? "none" : "text"}
+          onFocus={pad.open}
+          onBlur={pad.leave}
           onKeyDown={(event) => event.key === "Escape" && event.currentTarget.blur()}
           aria-label="Type a reading"
           aria-describedby="line-meaning"
@@ -160,11 +215,32 @@ export const ReadingLine = memo(function ReadingLine({
       >
         {shown?.says}
       </Box>
+      {shown?.nearest && !shown.comma && (
+        <Button variant="word" onClick={() => type(shown.nearest ?? text)}>
+          Use “{shown.nearest}”
+        </Button>
+      )}
+      {shown?.comma && (
+        <Flex gap="3" paddingTop="2" wrap="wrap" role="group" aria-label="Decimal comma">
+          <Button onClick={() => commaIs(true)}>A decimal comma</Button>
+          <Button onClick={() => commaIs(false)}>A slip</Button>
+        </Flex>
+      )}
       {shown?.isos && (
         <Flex gap="3" paddingTop="2" wrap="wrap" role="group" aria-label="Times belong to">
           <Button onClick={() => belong("film")}>The film's EI, {shown.isos[0]}</Button>
           <Button onClick={() => belong("100")}>ISO 100</Button>
         </Flex>
+      )}
+      {pad.shown && (
+        <Keypad
+          field={field}
+          labels={labels}
+          change={type}
+          keep={() => (text.trim() ? void keep() : pad.close())}
+          letters={pad.letters}
+          close={pad.close}
+        />
       )}
     </Box>
   );

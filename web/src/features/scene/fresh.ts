@@ -14,6 +14,8 @@ export const unbegun = (): SceneView => ({
     lens_id: null,
     pinhole_id: null,
     meter_id: null,
+    meter_iso: null,
+    meter_held_stops: null,
     filter_ids: [],
     focus: { kind: "infinity" },
     aperture: null,
@@ -35,4 +37,5 @@ export const unbegun = (): SceneView => ({
   showed: [],
   cost: null,
   outing: null,
+  labels: [],
 });

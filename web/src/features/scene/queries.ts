@@ -44,7 +44,7 @@ export const moversQuery = queryOptions({
 
 export const readLine = (scene: Scene, text: string, readingId: string) =>
   unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } })) as Promise<
-    Schemas["ReadLine"]
+    Schemas["Typed"]
   >;
 
 /** A scene worked out as it would be after some edits; nothing is kept. */

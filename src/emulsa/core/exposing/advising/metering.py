@@ -6,9 +6,11 @@ import math
 from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
+from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
 from emulsa.core.light.meters import EvReading, IlluminanceReading, TimeReading
+from emulsa.core.light.sky import SkyReading
 from emulsa.core.limits import plain
 from emulsa.core.tones.placement import IncidentPair
 from emulsa.core.tones.zones import ev_text
@@ -22,6 +24,7 @@ NEAR_STOPS = 3.0  # a reading whose EV without its sign lies so near the others 
 def advise(request: ExposureRequest, _: ExposureAnswer) -> Iterator[Advice]:
     yield from _sign(request)
     yield from _iso(request)
+    yield from _sky(request)
     placement = request.placement
     if not isinstance(placement, IncidentPair):
         return
@@ -84,6 +87,22 @@ def _iso(request: ExposureRequest) -> Iterator[Advice]:
             text=f"These readings were taken at ISO {listed}: take them again if the meter was"
             " not really reset between them.",
         )
+
+
+def _sky(request: ExposureRequest) -> Iterator[Advice]:
+    skies = [each.reading for each in request.readings if isinstance(each.reading, SkyReading)]
+    if not skies:
+        return
+    doubt = plain(DOUBT_STOPS)
+    leaflet = skies[0].leaflet_ev is not None
+    yield Advice(
+        code="sky-estimated",
+        severity="note",
+        text="The light is the leaflet's for this sky" * leaflet
+        + f"The light is told by the sky, ±{doubt} stop for a subject lit from the front"
+        * (not leaflet)
+        + "; bracket what matters.",
+    )
 
 
 def _is_incident(reading: SpotReading) -> bool:

@@ -12,8 +12,14 @@ import { Word } from "./Word";
 
 export function MeterWord({ scene, kit, edit }: WordProps) {
   const meter = kit.meters.find((each) => each.id === scene.meter_id);
+  const held = scene.meter_held_stops;
+  const set = [
+    meter?.name ?? "standard",
+    scene.meter_iso != null && `at ISO ${scene.meter_iso}`,
+    held != null && held !== 0 && `${held > 0 ? "+" : "−"}${Math.abs(held)} held`,
+  ];
   return (
-    <Word label="Meter" named={!meter} value={meter?.name ?? "standard"}>
+    <Word label="Meter" named={!meter} value={set.filter(Boolean).join(", ")}>
       {(close) => <MeterChoices scene={scene} kit={kit} edit={edit} close={close} />}
     </Word>
   );

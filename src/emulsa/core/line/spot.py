@@ -1,0 +1,126 @@
+"""A reading on the line: its number, how it was taken, what it is of, and its zone."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from emulsa.core import wire
+from emulsa.core.errors import OutOfRange, Unreadable
+from emulsa.core.light.meters import IlluminanceReading, MeterSet
+from emulsa.core.light.sky import SkyReading
+from emulsa.core.limits import ZONES, Label
+from emulsa.core.line.number import numbers
+from emulsa.core.line.words import ReadingWord
+from emulsa.core.tones.zones import FRACTIONS, parse_zone
+
+ZONE_AT_END = re.compile(
+    r"(?:^|\s)(?:on\s+(?:zone\s+)?(?=[IVXivx\d]))?"
+    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X|i{1,3}|iv|vi{0,3}|ix|x)(?:[+＋−-]|\s*[¼⅓½⅔¾]|\s+\d/\d)?"
+    r"|z\s*\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾])?"
+    r"|(?:(?<=on\s)|(?<=zone\s))\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
+)
+ZONE_FIRST = re.compile(
+    r"^(?:on\s+)?(?:zone\s+)?((?:II|III|IV|VI|VII|VIII|IX)[+−-]?[¼⅓½⅔¾]?)(?=\s)"
+)
+ZONE_INSIDE = re.compile(r"(?:^|\s)((?:II|III|IV|VI|VII|VIII|IX)[¼⅓½⅔¾]?)(?=\s)")
+SETTING_INSIDE = re.compile(
+    r"(?:^|\s)(f/\d+(?:\.\d+)?|f\d+(?:\.\d+)?|(?:ei|draw|bellows|spread)\s*\d+(?:\.\d+)?)(?=\s|$)",
+    re.I,
+)
+PAST_X = re.compile(r"(?:^|\s)(x(?:i{1,3}|iv|vi{0,3}|ix|x))$", re.I)
+ISO = re.compile(r"(?:^|\s)iso\s*(\d+)(?=\s|$)", re.I)
+THROUGH = re.compile(r"(?:^|\s)@\s*through(?=\s|$)", re.I)
+INCIDENT = re.compile(r"(?:^|\s)@\s*(?:incident|dome)(?=\s|$)", re.I)
+HELD = re.compile(
+    r"(?:^|\s)([-−+])\s*(?=[\d¼⅓½⅔¾])(\d+(?:\.\d+)?)?(?:\s+(\d)/([1-9])|\s*([¼⅓½⅔¾]))?\s+held(?=\s|$)",
+    re.I,
+)
+
+
+def spot(line: str, meter: MeterSet) -> ReadingWord:
+    """A reading with how it was taken, what it is of, and the zone it goes on."""
+    line, held = taken_out(line, HELD)
+    line, iso = taken_out(line, ISO)
+    line, through = taken_out(line, THROUGH)
+    line, incident = taken_out(line, INCIDENT)
+    number, rest = numbers(line, _set_to(meter, iso, held))
+    label, zone = _zone(rest)
+    _no_setting_in(label, line)
+    if through and incident:
+        raise Unreadable("A reading is either through the filters or of the light.", field="text")
+    return ReadingWord(
+        reading=number,
+        label=wire.decode(Label, label.strip(), "text"),
+        zone=zone,
+        through=through is not None,
+        incident=incident is not None or isinstance(number, (IlluminanceReading, SkyReading)),
+        iso_said=iso is not None,
+    )
+
+
+def _set_to(meter: MeterSet, iso: re.Match[str] | None, held: re.Match[str] | None) -> MeterSet:
+    """What the meter was set to once the line has been heard."""
+    if iso:
+        meter = replace(meter, ev_iso=float(iso[1]), time_iso=float(iso[1]))
+    return replace(meter, held_stops=held_of(held)) if held else meter
+
+
+def held_of(said: re.Match[str]) -> float:
+    """The stops of ``+2½ held``."""
+    size = float(said[2] or 0) + FRACTIONS.get(said[5], 0.0)
+    size += int(said[3]) / int(said[4]) if said[3] else 0.0
+    return size if said[1] == "+" else -size
+
+
+def _zone(rest: str) -> tuple[str, float | None]:
+    """What is behind the number as a name and a zone, which stands at its end or its beginning.
+
+    A numeral within a name is asked about: it is hardly ever part of one.
+    """
+    first = ZONE_FIRST.match(rest)
+    end = ZONE_AT_END.search(rest)
+    if end:
+        return rest[: end.start()], _zone_of(end[1])
+    if first:
+        return rest[first.end() :], _zone_of(first[1])
+    beyond = PAST_X.search(rest)
+    if beyond:
+        raise OutOfRange(
+            f"“{beyond[1]}” is past the scale: a zone is 0 to X.", field="text", allowed=[0, 10]
+        )
+    return rest, None
+
+
+def _zone_of(said: str) -> float:
+    """``III+`` is a third above III, ``III−`` a third below."""
+    if said[-1] not in "+＋−-":
+        return parse_zone(said)
+    third = 1 / 3 if said[-1] in "+＋" else -1 / 3
+    return ZONES.check(parse_zone(said[:-1]) + third, "text")
+
+
+def _no_setting_in(label: str, line: str) -> None:
+    """A numeral or a setting is never taken as part of a name in silence."""
+    inside = ZONE_INSIDE.search(label)
+    if inside:
+        said = " ".join(each for each in line.replace(inside[1], " ").split())
+        raise Unreadable(
+            f"Is {inside[1]} the zone? A zone stands at the end.",
+            field="text",
+            allowed=[f"{said} {inside[1]}"],
+        )
+    setting = SETTING_INSIDE.search(label)
+    if setting:
+        said = " ".join(line.replace(setting[1], " ").split())
+        raise Unreadable(
+            f"“{setting[1]}” is no part of a name; a semicolon keeps two things apart.",
+            field="text",
+            allowed=[f"{said}; {setting[1]}"],
+        )
+
+
+def taken_out(line: str, word: re.Pattern[str]) -> tuple[str, re.Match[str] | None]:
+    """The line without a word that may stand anywhere, and the word when it was there."""
+    found = word.search(line)
+    return (line if not found else f"{line[: found.start()]}{line[found.end() :]}".strip()), found

@@ -1,0 +1,78 @@
+"""What a line on the reading line can mean, before it is carried out."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from emulsa.core.corrections.aperture_choice import BySpread
+from emulsa.core.corrections.bellows import Focus
+from emulsa.core.light.meters import Reading
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ReadingWord:
+    """A reading, its label, and the zone to place it on when one was said.
+
+    ``iso_said``: the line itself named the ISO the meter was set to.
+    """
+
+    kind: Literal["reading"] = "reading"
+    reading: Reading
+    label: str
+    zone: float | None
+    through: bool = False
+    incident: bool = False
+    iso_said: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ApertureWord:
+    """An aperture to set."""
+
+    kind: Literal["aperture"] = "aperture"
+    aperture: str | float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FocusWord:
+    """A draw, or infinity."""
+
+    kind: Literal["focus"] = "focus"
+    focus: Focus
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class DepthWord:
+    """Near to far focus on the ground glass."""
+
+    kind: Literal["depth"] = "depth"
+    depth: BySpread
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KitWord:
+    """A piece of kit by words of its name; no words take filters off."""
+
+    kind: Literal["filter", "lens", "pinhole", "film"]
+    words: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RatingWord:
+    """The EI the film is rated at here."""
+
+    kind: Literal["rating"] = "rating"
+    exposure_index: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MeterWord:
+    """What the meter is set to from here on: its ISO, what it already holds, or both."""
+
+    kind: Literal["meter"] = "meter"
+    iso: float | None = None
+    held_stops: float | None = None
+
+
+Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord | RatingWord | MeterWord
