@@ -15,6 +15,7 @@ from PIL import Image
 from emulsa.api.views.scenes import solution
 from emulsa.core import wire
 from emulsa.core.film.formats import SheetFormat
+from emulsa.core.kit.starters import STARTERS
 from emulsa.core.scene.assumed import TYPICAL_LAWS
 from emulsa.store import kit, outings, preferences, records, rows, scenes
 from tests.acts.doing import ACTS, Answer, Hands, Request
@@ -146,6 +147,12 @@ def _recipes(look: Looking) -> Request:
     known = look.record(records.RECIPE, look.one("SELECT id FROM recipe"))
     pair = [replace(known, id=look.new("recipe"), name=look.word()) for _ in range(2)]
     return Request("kit.add_recipes", body={"recipes": wire.encode(pair)})
+
+
+@drawn("kit.add_starter")
+def _starter(look: Looking) -> Request:
+    chosen = look.dice.choice(STARTERS)
+    return Request("kit.add_starter", {"key": chosen.key}, body={"id": look.new("set")})
 
 
 @drawn("preferences.put")

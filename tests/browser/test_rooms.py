@@ -167,7 +167,7 @@ def test_an_empty_house_teaches_the_next_step(open_page: Open, service: Service)
     service.lay(service.empty)
     page = open_page("/outing")
     for path, taught in (
-        ("/outing", "Nothing here yet."),
+        ("/outing", "No outing yet."),
         ("/scene", "Meter the thing that matters"),
         ("/film", "No holders yet."),
         ("/darkroom", "Nothing to develop."),

@@ -11,7 +11,7 @@ from tests.browser.conftest import PHONE, Open, Service
 
 pytestmark = pytest.mark.browser
 
-MOST_INTERACTIONS = 12
+MOST_INTERACTIONS = 10
 
 
 class Hands:
@@ -103,7 +103,7 @@ def test_the_canonical_scene_on_a_phone(open_page: Open, begun: str) -> None:
         assert box["y"] + box["height"] <= PHONE["height"]
         assert box["x"] >= 0
         assert box["x"] + box["width"] <= PHONE["width"]
-    hands.tap("Expose")
+    hands.tap("Expose now")
     hands.tap("2B")
     hands.tap("Log exposure")
     expect(page.get_by_text("2B exposed: 9 s at f/32")).to_be_visible()
@@ -177,7 +177,7 @@ def test_the_line_says_its_meaning_and_keeps_what_was_typed(
         ("f/4", "This lens has no f/4: its apertures run from f/5.6 to f/64."),
         ("25 sun", "EV 25 is more than any light (EV is between −8 and 24)"),
         ("draw 5000", "must be between 0 and 3000 mm"),
-        ("13,3 bark", "Is the comma a decimal point?"),
+        ("13,3 bark", "Is the comma a decimal point, as in 13.3 bark?"),
         ("filter amber", "There is no filter “amber”. Say its factor"),
     ):
         field.fill(typed)

@@ -61,6 +61,7 @@ const ACTS: Record<ActName, readonly [Method, string]> = {
   kit_delete_bottle: ["DELETE", "/api/kit/bottles/{id}"],
   kit_put_powder: ["PUT", "/api/kit/powders/{id}"],
   kit_delete_powder: ["DELETE", "/api/kit/powders/{id}"],
+  kit_add_starter: ["POST", "/api/kit/starters/{key}"],
   kit_add_recipes: ["POST", "/api/kit/recipes"],
   mixing_clearing: ["POST", "/api/mixing/clearing"],
   outings_put: ["PUT", "/api/outings/{id}"],

@@ -768,6 +768,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to do next on a first outing. */
+        get: operations["guide_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/history/{id}": {
         parameters: {
             query?: never;
@@ -1218,6 +1235,23 @@ export interface paths {
         post?: never;
         /** Delete a record nothing uses. */
         delete: operations["kit_delete_powder"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/starters/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a set to begin with; what is there already of it stays as it is. */
+        post: operations["kit_add_starter"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3778,6 +3812,15 @@ export interface components {
             others: components["schemas"]["Other"][];
         };
         /**
+         * Guide
+         * @description The five steps, none when it is not needed; ``so_far`` names what they go on with.
+         */
+        Guide: {
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            so_far: components["schemas"]["SoFar"];
+        };
+        /**
          * Habits
          * @description The zones a photographer places on, the tone highlights are meant for, and the blur allowed
          *     on the film.
@@ -4060,7 +4103,8 @@ export interface components {
          * Kit
          * @description Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
          *     in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
-         *     after run.
+         *     after run, ``developers`` generic names with their usual dilutions, ``starters`` sets to begin
+         *     with.
          */
         Kit: {
             /** Films */
@@ -4097,6 +4141,13 @@ export interface components {
             };
             /** Reused */
             reused: string[];
+            /** Developers */
+            developers: [
+                string,
+                string[]
+            ][];
+            /** Starters */
+            starters: components["schemas"]["StarterLine"][];
             /** Versions */
             versions: {
                 [key: string]: string;
@@ -5183,8 +5234,9 @@ export interface components {
          * @description Defaults of new scenes, and what stands before and during an exposure.
          *
          *     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
-         *     it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``simulated_devices``
-         *     are for trying things out, not for real film.
+         *     it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``guide`` is that of a
+         *     first outing, until it is put away. ``simulated_devices`` are for trying things out, not for
+         *     real film.
          */
         Preferences: {
             /**
@@ -5255,6 +5307,11 @@ export interface components {
              * @default null
              */
             decimal_comma: boolean | null;
+            /**
+             * Guide
+             * @default true
+             */
+            guide: boolean;
             /**
              * Simulated Devices
              * @default false
@@ -6380,6 +6437,52 @@ export interface components {
             leaflet_ev: number | null;
         };
         /**
+         * SoFar
+         * @description What has been done in this log; ``film_id`` is the latest exposure's.
+         */
+        SoFar: {
+            /**
+             * Readings
+             * @default 0
+             */
+            readings: number;
+            /**
+             * Exposures
+             * @default 0
+             */
+            exposures: number;
+            /**
+             * Recipes
+             * @default 0
+             */
+            recipes: number;
+            /**
+             * Developed
+             * @default 0
+             */
+            developed: number;
+            /**
+             * Judged
+             * @default 0
+             */
+            judged: number;
+            /**
+             * Scene Id
+             * @default null
+             */
+            scene_id: string | null;
+            /**
+             * Exposure Id
+             * @default null
+             */
+            exposure_id: string | null;
+            /**
+             * Film Id
+             * @default null
+             */
+            film_id: string | null;
+        };
+        /**
          * Solution
          * @description A scene worked out; ``plan`` is what an exposure made by it is logged with.
          */
@@ -6483,6 +6586,37 @@ export interface components {
              * @enum {string}
              */
             subject: "" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade";
+        };
+        /**
+         * StarterLine
+         * @description A set to begin with, and what is in it.
+         */
+        StarterLine: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Step
+         * @description One of the five, whether it is done, and whether it is the next.
+         */
+        Step: {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "read" | "expose" | "recipe" | "develop" | "judge";
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
+            /** Done */
+            done: boolean;
+            /** Next */
+            next: boolean;
         };
         /**
          * Stock
@@ -8011,6 +8145,14 @@ export interface components {
              * @default 1
              */
             weight: number;
+        };
+        /**
+         * Starting
+         * @description A set to add; its records' ids begin with ``id``.
+         */
+        Starting: {
+            /** Id */
+            id: string;
         };
         /**
          * StripDevelopment
@@ -9693,6 +9835,26 @@ export interface operations {
             };
         };
     };
+    guide_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guide"];
+                };
+            };
+        };
+    };
     history_read: {
         parameters: {
             query?: never;
@@ -10710,6 +10872,35 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    kit_add_starter: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Starting"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

@@ -1,7 +1,8 @@
 import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo, useState } from "react";
-import { NavLink, Outlet, useNavigate } from "react-router";
+import { CircleHelp } from "lucide-react";
+import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
+import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
 import { putTroubleAway, useTrouble } from "../api/pending";
 import { readsOf } from "../api/reads";
@@ -9,13 +10,16 @@ import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
+import { Sheet } from "../components/Sheet";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
-import { ROOMS } from "./rooms";
+import { MORE, ROOMS } from "./rooms";
 
 const ExposureClock = lazy(async () => ({
   default: (await import("../features/clock")).ExposureClock,
 }));
+
+const Guide = lazy(async () => ({ default: (await import("../features/guide")).Guide }));
 
 const RunClockFace = lazy(async () => ({
   default: (await import("../features/run")).RunClockFace,
@@ -55,7 +59,7 @@ export function Shell() {
       templateRows={{ base: "minmax(0,1fr) auto", md: "minmax(0,1fr)" }}
       background="paper"
     >
-      <Rail />
+      <Rail help={() => setHelp(true)} />
       <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
         <Trouble />
         {problem && (
@@ -63,7 +67,14 @@ export function Shell() {
             {problem.message}
           </Notice>
         )}
-        <Outlet />
+        <Flex flex="1" minHeight="0" minWidth="0" direction={{ base: "column", md: "row" }}>
+          <Flex direction="column" flex="1" minHeight="0" minWidth="0">
+            <Outlet />
+          </Flex>
+          <Suspense>
+            <Guide />
+          </Suspense>
+        </Flex>
       </Flex>
       <Help open={help} close={() => setHelp(false)} />
       {clocks && (
@@ -80,7 +91,10 @@ export function Shell() {
   );
 }
 
-function Rail() {
+function Rail({ help }: { help: () => void }) {
+  const [more, setMore] = useState(false);
+  const { pathname } = useLocation();
+  const beyond = MORE.some((room) => pathname.startsWith(room.path));
   return (
     <Flex
       as="nav"
@@ -108,34 +122,103 @@ function Rail() {
         emulsa
       </Box>
       {ROOMS.map((room) => (
-        <NavLink
+        <Box
           key={room.path}
-          to={room.path}
-          style={{ flex: "1 1 0", maxHeight: 56, textDecoration: "none" }}
+          asChild
+          flex="1 1 0"
+          maxHeight="56px"
+          textDecoration="none"
+          display={{ base: MORE.includes(room) ? "none" : "block", md: "block" }}
         >
-          {({ isActive }) => (
-            <Flex
-              direction="column"
-              align="center"
-              justify="center"
-              height={{ base: "56px", md: "56px" }}
-              fontSize={{ base: "14px", md: "13px" }}
-              color={isActive ? "accent" : "ink2"}
-              fontWeight={isActive ? 650 : 400}
-              background={isActive ? "accentSoft" : "transparent"}
-              boxShadow={{
-                base: isActive ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none",
-                md: isActive ? "inset 3px 0 0 var(--chakra-colors-accent)" : "none",
+          <NavLink to={room.path}>
+            {({ isActive }) => (
+              <Place active={isActive}>
+                {room.name}
+                <Box as="span" aria-hidden fontSize="12px" display={{ base: "none", md: "block" }}>
+                  {room.key}
+                </Box>
+              </Place>
+            )}
+          </NavLink>
+        </Box>
+      ))}
+      <Box
+        as="button"
+        flex="1 1 0"
+        display={{ base: "block", md: "none" }}
+        background="transparent"
+        aria-haspopup="dialog"
+        onClick={() => setMore(true)}
+      >
+        <Place active={beyond}>More</Place>
+      </Box>
+      <Button
+        variant="quiet"
+        display={{ base: "none", md: "inline-flex" }}
+        marginTop="auto"
+        marginBottom="3"
+        aria-label="Help and keys"
+        onClick={help}
+      >
+        <CircleHelp size={20} aria-hidden />
+      </Button>
+      <Sheet open={more} close={() => setMore(false)} title="More">
+        <ul>
+          {MORE.map((room) => (
+            <MoreLink key={room.path} to={room.path} close={() => setMore(false)}>
+              {room.name}
+            </MoreLink>
+          ))}
+          <MoreLink to="/kit?do=preferences" close={() => setMore(false)}>
+            Preferences
+          </MoreLink>
+          <li>
+            <Button
+              variant="choice"
+              onClick={() => {
+                setMore(false);
+                help();
               }}
             >
-              {room.name}
-              <Box as="span" aria-hidden fontSize="12px" display={{ base: "none", md: "block" }}>
-                {room.key}
-              </Box>
-            </Flex>
-          )}
-        </NavLink>
-      ))}
+              Help and keys
+            </Button>
+          </li>
+        </ul>
+      </Sheet>
+    </Flex>
+  );
+}
+
+function MoreLink({ to, close, children }: { to: string; close: () => void; children: ReactNode }) {
+  return (
+    <Box as="li" borderBottom="1px solid" borderColor="line">
+      <Box asChild display="flex" alignItems="center" minHeight="52px" fontSize="17px">
+        <Link to={to} onClick={close}>
+          {children}
+        </Link>
+      </Box>
+    </Box>
+  );
+}
+
+/** A place in the bar of rooms. */
+function Place({ active, children }: { active: boolean; children: ReactNode }) {
+  return (
+    <Flex
+      direction="column"
+      align="center"
+      justify="center"
+      height="56px"
+      fontSize={{ base: "14px", md: "13px" }}
+      color={active ? "accent" : "ink2"}
+      fontWeight={active ? 650 : 400}
+      background={active ? "accentSoft" : "transparent"}
+      boxShadow={{
+        base: active ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none",
+        md: active ? "inset 3px 0 0 var(--chakra-colors-accent)" : "none",
+      }}
+    >
+      {children}
     </Flex>
   );
 }
@@ -148,7 +231,7 @@ function Help({ open, close }: { open: boolean; close: () => void }) {
         <Dialog.Positioner>
           <Dialog.Content>
             <Dialog.Header>
-              <Dialog.Title>Keys</Dialog.Title>
+              <Dialog.Title>Help and keys</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body>
               <table>

@@ -7,3 +7,8 @@ export const ROOMS = [
   { name: "Log", path: "/log", key: "7" },
   { name: "Kit", path: "/kit", key: "9" },
 ] as const;
+
+type Room = (typeof ROOMS)[number];
+
+/** Rooms a phone keeps behind “More”. */
+export const MORE: readonly Room[] = ROOMS.filter(({ path }) => path === "/log" || path === "/kit");

@@ -1,5 +1,5 @@
 import { Field, Input, Textarea } from "@chakra-ui/react";
-import type { ComponentProps } from "react";
+import { type ComponentProps, useId } from "react";
 
 /** A labelled field with its help and, beside it, the one sentence of a refusal. */
 export function Entry({
@@ -8,6 +8,7 @@ export function Entry({
   problem,
   multiline,
   rows,
+  suggest,
   ...rest
 }: {
   label: string;
@@ -15,14 +16,24 @@ export function Entry({
   problem?: string | null;
   multiline?: boolean;
   rows?: number;
+  /** what may be meant, to choose from while typing */
+  suggest?: readonly string[];
 } & ComponentProps<typeof Input>) {
+  const list = useId();
   return (
     <Field.Root invalid={Boolean(problem)}>
       <Field.Label>{label}</Field.Label>
       {multiline ? (
         <Textarea rows={rows} {...(rest as ComponentProps<typeof Textarea>)} />
       ) : (
-        <Input autoComplete="off" {...rest} />
+        <Input autoComplete="off" list={suggest && list} {...rest} />
+      )}
+      {suggest && (
+        <datalist id={list}>
+          {suggest.map((each) => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
       )}
       {help && !problem && <Field.HelperText>{help}</Field.HelperText>}
       <Field.ErrorText role="alert">{problem}</Field.ErrorText>

@@ -13,6 +13,7 @@ NOUNS = (
     "evening",
     "exchange",
     "exposures",
+    "guide",
     "history",
     "holders",
     "journal",

@@ -12,6 +12,7 @@ from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import amount_text
+from emulsa.core.data.developers import DEVELOPERS
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
 from emulsa.core.development.agitation import words
@@ -20,6 +21,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
 from emulsa.store import films, rows
@@ -30,10 +32,27 @@ routes = Routes("kit", "/api/kit")
 
 
 @dataclass(frozen=True)
+class StarterLine:
+    """A set to begin with, and what is in it."""
+
+    key: str
+    title: str
+    says: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class Starting:
+    """A set to add; its records' ids begin with ``id``."""
+
+    id: Annotated[str, Length("An id", 1, 40)]
+
+
+@dataclass(frozen=True)
 class Kit:
     """Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
     in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
-    after run."""
+    after run, ``developers`` generic names with their usual dilutions, ``starters`` sets to begin
+    with."""
 
     films: list[Film]
     recipes: list[FilmRecipe]
@@ -50,6 +69,8 @@ class Kit:
     agitations: dict[str, str]
     amounts: dict[str, str]
     reused: tuple[str, ...]
+    developers: tuple[tuple[str, tuple[str, ...]], ...]
+    starters: tuple[StarterLine, ...]
     versions: dict[str, str]
 
 
@@ -77,6 +98,8 @@ def read(db: Db) -> Kit:
         agitations=words(),
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
         reused=REUSED,
+        developers=DEVELOPERS,
+        starters=tuple(StarterLine(each.key, each.title, each.says) for each in STARTERS),
         versions={each.id: version_of(each) for each in records},
     )
 
@@ -110,6 +133,17 @@ for plural, kept in store.KINDS.items():
     path = f"/{plural}/{{id}}"
     routes.add("act", "PUT", path, _put(kept), name=f"kit.put_{kept.name}")
     routes.add("act", "DELETE", path, _delete(kept), name=f"kit.delete_{kept.name}")
+
+
+@routes.act("POST", "/starters/{key}")
+def add_starter(act: Act, key: str, starting: Starting) -> Done:
+    """Add a set to begin with; what is there already of it stays as it is."""
+    chosen = starter(key, starting.id)
+    act.says(f"add {chosen.title[0].lower()}{chosen.title[1:]}")
+    for each in chosen.records:
+        if act.read_back(each) is None:
+            act.keep(each)
+    return Done(f"add {chosen.title}", tuple(each.id for each in chosen.records))
 
 
 @routes.question("/data-sheet", "POST")

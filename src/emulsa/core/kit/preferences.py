@@ -37,8 +37,9 @@ class Preferences:
     """Defaults of new scenes, and what stands before and during an exposure.
 
     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
-    it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``simulated_devices``
-    are for trying things out, not for real film.
+    it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``guide`` is that of a
+    first outing, until it is put away. ``simulated_devices`` are for trying things out, not for
+    real film.
     """
 
     school: School | None = None
@@ -50,4 +51,5 @@ class Preferences:
     measures: Measures = Measures()
     time_iso: TimeIso | None = None
     decimal_comma: bool | None = None
+    guide: bool = True
     simulated_devices: bool = False

@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { darkroomQuery, type Group, type Scale } from "../../shared/runs";
+import { useAsked } from "../../shared/useAsked";
 import { useKeptText } from "../../shared/useKeptText";
 import { DecideSheet } from "./DecideSheet";
 import { GroupPanel } from "./GroupPanel";
@@ -40,6 +41,9 @@ export function DarkroomRoom() {
   const view = darkroom.data ?? good;
   const problem = darkroom.error?.message ?? view?.refused;
   const groups = view?.groups ?? [];
+  useAsked(Boolean(view), {
+    run: () => setBegun(groups.find((each) => each.sheets.length) ?? null),
+  });
   const pieces = groups.reduce((sum, group) => sum + group.sheets.length, 0);
   const nothing =
     view && !groups.length && !view.runs.length && !view.to_judge.length && !view.undecided.length;

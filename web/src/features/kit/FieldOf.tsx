@@ -70,6 +70,16 @@ const CHOICES: Partial<Record<FieldSpec["as"], { value: string; label: string }[
   colon: COLONS,
 };
 
+const names = (kit: Schemas["Kit"]) =>
+  (kit.developers as [string, string[]][]).map(([name]) => name);
+
+/** How a developer of this name is usually diluted; every dilution while it has none. */
+function dilutions(kit: Schemas["Kit"], record: unknown): string[] {
+  const developers = kit.developers as [string, string[]][];
+  const known = developers.find(([name]) => name === valueAt(record, "recipe.developer"));
+  return known ? known[1] : [...new Set(developers.flatMap(([, usual]) => usual))];
+}
+
 /** One field of a record, the way its kind is typed or chosen. */
 export function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
   const text = value == null ? "" : String(value);
@@ -102,6 +112,18 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
     case "law":
       return (
         <LawField value={value as Schemas["Film"]["law"]} onChange={onChange} problem={problem} />
+      );
+    case "developer":
+    case "dilution":
+      return (
+        <Entry
+          label={field.label}
+          help={field.help}
+          value={text}
+          suggest={field.as === "developer" ? names(kit) : dilutions(kit, record)}
+          onChange={(event) => onChange(event.target.value)}
+          problem={problem}
+        />
       );
     case "leaflet":
       return (

@@ -5,10 +5,12 @@ import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { useAsked } from "../../shared/useAsked";
 import { Cards } from "./Cards";
 import { DataSheet } from "./DataSheet";
 import { KINDS, type Kind } from "./fields";
 import { RecordSheet } from "./RecordSheet";
+import { Starters } from "./Starters";
 import { YourWay } from "./YourWay";
 
 interface Edited {
@@ -22,14 +24,34 @@ export function KitRoom() {
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
+  const [sets, setSets] = useState(false);
+  const [way, setWay] = useState(false);
   const archived = kit.data
     ? (Object.keys(KINDS) as Kind[])
         .flatMap((kind) => kit.data[kind] as { archived?: boolean }[])
         .filter((each) => each.archived).length
     : 0;
+  const bare = Boolean(
+    kit.data && !kit.data.cameras.length && !kit.data.lenses.length && !kit.data.tanks.length,
+  );
+  const add = (kind: Kind, filled: object = {}) =>
+    setEdited({
+      kind,
+      record: { ...(KINDS[kind].blank() as { id: string }), ...filled },
+      known: false,
+    });
+  useAsked(kit.isSuccess, {
+    recipe: (of) => add("recipes", { film_id: of.get("film") ?? "" }),
+    preferences: () => setWay(true),
+  });
   return (
     <>
       <RoomHeader title="Kit">
+        {!bare && (
+          <Button variant="quiet" aria-expanded={sets} onClick={() => setSets(!sets)}>
+            Starter sets
+          </Button>
+        )}
         {archived > 0 && (
           <Button variant="quiet" aria-pressed={archive} onClick={() => setArchive(!archive)}>
             {archive ? "Hide archived" : `Show ${archived} archived`}
@@ -48,6 +70,7 @@ export function KitRoom() {
             columnGap="10"
             rowGap="8"
           >
+            {(bare || sets) && <Starters starters={kit.data.starters} />}
             {(Object.keys(KINDS) as Kind[]).map((kind) => {
               const spec = KINDS[kind];
               const all = kit.data[kind] as { id: string; name: string; archived?: boolean }[];
@@ -68,12 +91,7 @@ export function KitRoom() {
                         Paste a data sheet
                       </Button>
                     )}
-                    <Button
-                      variant="quiet"
-                      onClick={() =>
-                        setEdited({ kind, record: spec.blank() as { id: string }, known: false })
-                      }
-                    >
+                    <Button variant="quiet" onClick={() => add(kind)}>
                       Add a {spec.one}
                     </Button>
                   </Flex>
@@ -116,7 +134,7 @@ export function KitRoom() {
                 </Box>
               );
             })}
-            <YourWay />
+            <YourWay open={way} setOpen={setWay} />
             <Cards kit={kit.data} />
           </Grid>
         )}

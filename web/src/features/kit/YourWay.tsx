@@ -67,10 +67,9 @@ const SOUNDS = [
 ] as const;
 
 /** How the photographer works: it sets the defaults of new scenes, and nothing else. */
-export function YourWay() {
+export function YourWay({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   const way = useQuery(wayQuery).data;
   const preferences = way?.preferences;
-  const [open, setOpen] = useState(false);
   const school = SCHOOLS.find((each) => each.value === (preferences?.school ?? ""));
   return (
     <Box as="section" aria-label="Preferences">

@@ -30,6 +30,8 @@ export interface FieldSpec {
     | "flag"
     | "law"
     | "leaflet"
+    | "developer"
+    | "dilution"
     | LinesKind
     | "scheme"
     | "powder"

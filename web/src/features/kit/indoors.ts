@@ -11,8 +11,8 @@ export const INDOORS = {
     fields: [
       name,
       { path: "film_id", label: "Film", as: "film" },
-      { path: "recipe.developer", label: "Developer, by its generic name", as: "text" },
-      { path: "recipe.dilution", label: "Dilution", as: "text", help: "1+9, stock, 10+10+500" },
+      { path: "recipe.developer", label: "Developer, by its generic name", as: "developer" },
+      { path: "recipe.dilution", label: "Dilution", as: "dilution", help: "1+9, stock, 10+10+500" },
       { path: "recipe.colon", label: "Written 1:n, it means", as: "colon" },
       { path: "recipe.agitation", label: "Agitation in words", as: "text" },
       { path: "recipe.scheme", label: "Agitation scheme", as: "scheme" },

@@ -41,5 +41,8 @@ export const putPreferences = (preferences: Schemas["Preferences"], base: string
 export const readSheet = (text: string) =>
   unwrap(api.POST("/api/kit/data-sheet", { body: { text } })) as Promise<Schemas["DataSheet"]>;
 
+export const addStarter = (key: string, id: string) =>
+  act("kit_add_starter", { path: { key }, body: { id } });
+
 export const addRecipes = (recipes: Schemas["FilmRecipe"][]) =>
   act("kit_add_recipes", { body: { recipes } });

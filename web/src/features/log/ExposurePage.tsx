@@ -11,6 +11,7 @@ import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { STATE_WORDS } from "../../shared/states";
+import { useAsked } from "../../shared/useAsked";
 import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
 import { NameHolder } from "./NameHolder";
@@ -44,6 +45,7 @@ function Told({ story }: { story: Story }) {
   const recipe = recipes.find((each) => each.id === view.recipe_id);
   const developed = story.state === "developed" || story.state === "judged";
   const close = () => setOpen(null);
+  useAsked(developed, { judge: () => setOpen("judge") });
   return (
     <>
       <RoomHeader title={`${view.where} · ${scene.title}`} sub={momentText(view.exposed_at)}>

@@ -159,9 +159,8 @@ export function LogRoom() {
                 </Button>
               ) : (
                 <>
-                  Every exposure is written here by itself.{" "}
-                  <Link to="/scene">Go on with the scene</Link>, or bring an old log in with In and
-                  out.
+                  Every exposure you log is listed here. <Link to="/scene">Take a reading</Link>, or
+                  import an old log.
                 </>
               )}
             </Empty>

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { useNavigate } from "react-router";
 import { newId } from "../../api/client";
 import { outingsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -32,6 +32,7 @@ const blank = (): Outing => ({
 });
 
 export function OutingRoom() {
+  const navigate = useNavigate();
   const [limit, setLimit] = useState(AT_ONCE);
   const outings = useQuery(outingsQuery(limit));
   const [planned, setPlanned] = useState<{ outing: Outing; what: Planning } | null>(null);
@@ -63,16 +64,18 @@ export function OutingRoom() {
             align="flex-start"
           >
             <Box fontSize="19px" fontWeight={600}>
-              Nothing here yet.
+              No outing yet.
             </Box>
             <Box>
-              An outing holds the scenes of a day. Before the first one, give{" "}
-              <Link to="/kit">Kit</Link> your film, a lens or a pinhole, and{" "}
-              <Link to="/film">Film</Link> your holders.
+              An outing holds the scenes of a day. The first reading begins today's by itself; or
+              plan one ahead, with what to pack.
             </Box>
-            <Button variant="main" onClick={begin}>
-              Begin an outing
-            </Button>
+            <Flex gap="3" wrap="wrap">
+              <Button variant="main" onClick={() => navigate("/scene")}>
+                Take a reading
+              </Button>
+              <Button onClick={begin}>Plan an outing</Button>
+            </Flex>
           </Flex>
         )}
         {latest && (

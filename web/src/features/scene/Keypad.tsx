@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 const ZONES = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
 const SKIES = ["bright sun", "hazy", "cloudy bright", "overcast", "open shade"];
 const KEYS = "7 8 9 ⅓ / − 4 5 6 ½ @ + 1 2 3 ⅔ f/".split(" ");
+const DOES = { variant: "main", background: "accent" };
 const SPOKEN: Record<string, string> = {
   "⅓": "one third",
   "½": "one half",
@@ -28,6 +29,7 @@ export function Keypad({
   keep,
   letters,
   close,
+  expose,
 }: {
   field: RefObject<HTMLInputElement | null>;
   labels: string[];
@@ -35,6 +37,8 @@ export function Keypad({
   keep: () => void;
   letters: () => void;
   close: () => void;
+  /** when nothing is typed and there is an answer, Enter goes on with it */
+  expose: (() => void) | null;
 }) {
   /** at the caret; a word stands apart from what is there, and moves on to the next */
   const put = (what: string, word: boolean) => {
@@ -121,7 +125,9 @@ export function Keypad({
         {key("⌫", back, "delete back")}
         {key("abc", letters, "letters", { fontSize: "15px" })}
         {key("⌄", close, "hide keypad")}
-        {key("↵", keep, "Enter", { variant: "main", background: "accent" })}
+        {expose
+          ? key("Expose", expose, "Expose now", { ...DOES, fontSize: "15px" })
+          : key("↵", keep, "Enter", DOES)}
       </Grid>
     </Box>
   );

@@ -8,6 +8,7 @@ import { Notice } from "../../components/Notice";
 import { useNarrow } from "../../components/useNarrow";
 import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { useAsked } from "../../shared/useAsked";
 import { ToneBridge } from "./bridge/ToneBridge";
 import {
   AdviceList,
@@ -65,6 +66,10 @@ export function OpenScene({
     [ready],
   );
   useKeys(keys);
+  useAsked(ready || Boolean(scene && !scene.readings.length), {
+    type: () => line.current?.focus(),
+    expose: () => ready && setOpen("expose"),
+  });
   const waits = typing && kit.isSuccess;
   useEffect(() => {
     if (waits) line.current?.focus();
@@ -80,6 +85,7 @@ export function OpenScene({
   );
 
   const take = useCallback((edits: Edit[]) => void change(edits, true), [change]);
+  const openExpose = useCallback(() => setOpen("expose"), []);
   const openTitle = useCallback(() => setOpen("title"), []);
   const chooseAperture = useCallback(
     (aperture: string) => void change([{ kind: "aperture", aperture }], true),
@@ -118,7 +124,14 @@ export function OpenScene({
   );
 
   const entry = (
-    <ReadingLine scene={calmScene} edit={edit} field={line} labels={view.labels} narrow={narrow} />
+    <ReadingLine
+      scene={calmScene}
+      edit={edit}
+      field={line}
+      labels={view.labels}
+      narrow={narrow}
+      expose={ready ? openExpose : null}
+    />
   );
   const sentence = (
     <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} edit={edit}>

@@ -42,9 +42,10 @@ const ABOVE = {
   position: "fixed",
   insetInline: "0",
   bottom: "0",
-  zIndex: "docked",
+  zIndex: 20,
   background: "sheet",
   paddingTop: "2",
+  "& > :not([role=group])": { marginInline: "12px" },
   boxShadow: "0 -1px 0 var(--chakra-colors-line)",
 } as const;
 
@@ -62,11 +63,14 @@ export const ReadingLine = memo(function ReadingLine({
   field,
   labels,
   narrow,
+  expose,
 }: {
   scene: Scene;
   /** names used lately, for the keypad */
   labels: string[];
   narrow: boolean;
+  /** on to the exposure, when there is an answer */
+  expose: (() => void) | null;
   edit: (change: Change) => Promise<void>;
   field: RefObject<HTMLInputElement | null>;
 }) {
@@ -240,6 +244,14 @@ export const ReadingLine = memo(function ReadingLine({
           keep={() => (text.trim() ? void keep() : pad.close())}
           letters={pad.letters}
           close={pad.close}
+          expose={
+            expose && !text.trim()
+              ? () => {
+                  pad.close();
+                  expose();
+                }
+              : null
+          }
         />
       )}
     </Box>
