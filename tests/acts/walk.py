@@ -47,6 +47,8 @@ WEIGHTS = {
     "pieces.name_holder": 3,
     "outings.begin": 2,
     "holders.put": 2,
+    "kit.delete_line": 4,
+    "kit.put_line": 3,
 }
 NEVER_YET = 8  # what was not done yet is tried more often
 

@@ -73,7 +73,7 @@ def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
     tank = {"id": "small", "name": "Small tank", "holds": 3, "volume_ml": 300}
     ok(client.put("/api/kit/tanks/small", json=tank))
     refused = refusal(plan(client, {**OSTREL, "tank_id": "small"}), 409)
-    assert "takes the place of 4" in refused["message"]
+    assert "a roll counts as 4" in refused["message"]
     evening = ok(plan(client, OSTREL))
     assert ["Roll 1"] in [[piece["where"] for piece in run["pieces"]] for run in evening["runs"]]
 

@@ -239,6 +239,64 @@ def test_a_rated_roll_wants_its_own_scene(client: TestClient) -> None:
     assert refusal(client.put("/api/rolls/r", json=late), 409)["field"] == "exposure_index"
 
 
+def undecided(client: TestClient) -> list[str]:
+    """The strips nobody chose a development for."""
+    return [each["text"] for each in client.get("/api/darkroom").json()["undecided"]]
+
+
+def test_half_a_roll_each_way(client: TestClient) -> None:
+    """The front at EI 250 in one developer, the back at EI 500 in another and as rated so: each
+    strip has its own minutes, and says what its frames need at its own EI."""
+    body = {"id": "roll", "film_id": "film-ostrel", "format": "6x6", "frames": 6}
+    ok(client.post("/api/rolls", json=body))
+    ok(expose(client, "e1", "roll-1", "scene-adit"))
+    for _ in range(2):
+        ok(client.post("/api/rolls/roll/skip"))
+    scene = client.get("/api/scenes/scene-adit").json()["scene"]
+    ok(client.put("/api/scenes/scene-adit", json={**scene, "exposure_index": 500}))
+    ok(expose(client, "e4", "roll-4", "scene-adit", happened=True))
+    ok(client.post("/api/rolls/roll/take-out", json={"finished": True}))
+    ok(client.post("/api/rolls/roll/cut", json={"after": [1]}))
+    front, back = (each["strip"]["id"] for each in view_of(client)["strips"])
+    asked = f"/api/rolls/strips/{back}/choices"
+    needs = [
+        ok(client.get(asked, params=ei))["choices"][0]["losses"][0]["n"]
+        for ei in ({}, {"exposure_index": 500})
+    ]
+    assert needs[0] - needs[1] == pytest.approx(
+        1, abs=0.02
+    )  # half the light as the roll is rated, all of it at 500
+    chosen = {front: ("recipe-ostrel-ascorbate", None), back: ("recipe-ostrel-mq", 500)}
+    for strip, (recipe, ei) in chosen.items():
+        body = {"n": 0, "recipe_id": recipe, "exposure_index": ei}
+        ok(client.post(f"/api/rolls/strips/{strip}/development", json=body))
+    minutes = {
+        each["where"]: group["time"]["minutes"]
+        for group in client.get("/api/darkroom").json()["groups"]
+        for each in group["sheets"]
+    }
+    assert minutes["Roll 2, frame 1"] == 7.5  # the ascorbate recipe's N
+    assert minutes["Roll 2, frames 2–6"] == 14.5  # the other's own time for EI 500
+
+
+def test_plain_n_without_ceremony(client: TestClient) -> None:
+    """One choice without a reason, and back again: N−1 of 6:50 becomes the recipe's 8:30."""
+    groups = client.get("/api/darkroom").json()["groups"]
+    of = {(each["film_name"], each["n_text"]): each for each in groups}
+    pieces = of["Corvane 100", "N−1"]["sheets"][0]["piece_ids"]
+    said = {"piece_ids": pieces, "choice": {"plain_n": True}}
+    assert ok(client.post("/api/darkroom/choices", json=said)) == pieces
+    found = next(
+        group
+        for group in client.get("/api/darkroom").json()["groups"]
+        if group["choice"]["plain_n"]
+    )
+    assert found["sheets"][0]["piece_ids"] == pieces
+    assert found["time"]["minutes_text"] == "8 min 30 s"
+    client.post("/api/darkroom/choices", json={"piece_ids": pieces, "choice": {}})
+    assert not any(g["choice"]["plain_n"] for g in client.get("/api/darkroom").json()["groups"])
+
+
 def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, roll: Json) -> None:
     """Undecided until chosen; the losses are shown first; cut, each strip has its own."""
     ok(expose(client, "e1", "roll-1", "scene-adit"))
@@ -247,24 +305,20 @@ def test_one_development_for_a_roll_and_strips_of_their_own(client: TestClient, 
     ok(client.post("/api/rolls/roll/skip"))
     ok(expose(client, "e4", "roll-4", "scene-adit"))
     ok(client.post("/api/rolls/roll/take-out", json={"finished": True}))
-    assert client.get("/api/darkroom").json()["undecided"] == ["roll 2", "roll 1"]
+    assert undecided(client) == ["roll 2", "roll 1"]
     strip = view_of(client)["strips"][0]["strip"]["id"]
     ok(client.post("/api/rolls/roll/weight", json={"frame": 4, "weight": 0}))
     found = ok(client.get(f"/api/rolls/strips/{strip}/choices"))["choices"]
     assert [each["n"] for each in found if each["best"]] == [found[0]["losses"][0]["n"]]
     assert [each["weight"] for each in found[0]["losses"]] == [1, 0]
     ok(client.post(f"/api/rolls/strips/{strip}/development", json={"n": 0}))
-    assert client.get("/api/darkroom").json()["undecided"] == ["roll 1"]
+    assert undecided(client) == ["roll 1"]
     ok(client.post("/api/rolls/roll/cut", json={"after": [1]}))
     cut = view_of(client)
     assert [
         (each["strip"]["first_frame"], each["strip"]["last_frame"]) for each in cut["strips"]
     ] == [(1, 1), (2, 4)]
-    assert client.get("/api/darkroom").json()["undecided"] == [
-        "roll 2, frame 1",
-        "roll 2, frames 2–4",
-        "roll 1",
-    ]
+    assert undecided(client) == ["roll 2, frame 1", "roll 2, frames 2–4", "roll 1"]
     for each, n in zip(cut["strips"], (-1, 1), strict=True):
         ok(client.post(f"/api/rolls/strips/{each['strip']['id']}/development", json={"n": n}))
     waiting = {

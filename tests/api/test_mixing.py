@@ -194,7 +194,7 @@ def test_a_run_uses_its_bottles_up(client: TestClient) -> None:
     [
         (["sheet-1A", "sheet-1A"], {"bottle_ids": ["done"]}, 409, "is exhausted (8 rolls)"),
         (["sheet-1A"], {"temperature_c": 30}, 422, "between 18 and 27"),
-        (["sheet-1A", "sheet-1B"], {"tank_id": "one"}, 409, "takes the place of 2"),
+        (["sheet-1A", "sheet-1B"], {"tank_id": "one"}, 409, "more than fits"),
         (["sheet-1A", "sheet-2A"], {}, 409, "2A"),
         (["sheet-1A", "sheet-3A"], {}, 409, "Different films never share a run"),
     ],

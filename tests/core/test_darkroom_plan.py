@@ -1,5 +1,6 @@
 """What a darkroom has, and how an evening's runs are planned from it."""
 
+from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -34,7 +35,8 @@ LINE = Line(
 )
 
 
-def wanting(*minutes: float, places: int = 1) -> list[Wanting]:
+def wanting(*minutes: float, places: Fraction = Fraction(1, 4)) -> list[Wanting]:
+    """Film of a tank for four, unless more or less of it is taken."""
     return [Wanting(id=f"{k}", minutes=m, places=places) for k, m in enumerate(minutes)]
 
 
@@ -70,11 +72,38 @@ def test_nothing_is_left_behind(minutes: list[float]) -> None:
 
 def test_rolls_take_the_places_of_four() -> None:
     """Two reels in a tank for eight sheets; none in one for three."""
-    rolls = wanting(8, 8, 8, places=4)
-    eight = Tank(id="e", name="Eight", holds=8)
+    eight, three = Tank(id="e", name="Eight", holds=8), Tank(id="t", name="Three", holds=3)
+    rolls = wanting(8, 8, 8, places=plan.roll_share(eight))
     assert [len(run.ids) for run in plan.sharing(rolls, eight).runs] in ([2, 1], [1, 2])
-    with pytest.raises(Impossible, match="takes the place of 4"):
-        plan.sharing(rolls, Tank(id="t", name="Three", holds=3))
+    with pytest.raises(Impossible, match="does not fit"):
+        plan.sharing(wanting(8, places=plan.roll_share(three)), three)
+
+
+@pytest.mark.parametrize(
+    ("holds", "rolls", "sheets_in", "rolls_in", "fits"),
+    [
+        (4, 2, 0, 2, True),
+        (4, 2, 0, 3, False),
+        (4, 2, 2, 1, True),  # half of it sheets, half a reel
+        (4, 2, 3, 1, False),
+        (4, 0, 4, 0, True),
+        (4, 0, 0, 1, False),  # a tank for sheets takes no reel
+        (3, 2, 0, 2, True),
+        (8, None, 4, 1, True),
+        (8, None, 5, 1, False),
+    ],
+)
+def test_a_tank_has_its_own_room_for_rolls(
+    holds: int, rolls: int | None, sheets_in: int, rolls_in: int, fits: bool
+) -> None:
+    """Reels are counted apart from sheets where the tank says how many it takes."""
+    tank = Tank(id="t", name="Tank", holds=holds, holds_rolls=rolls)
+    share = plan.share_together(tank, [20.0] * sheets_in, rolls_in)
+    if fits:
+        plan.check_room(tank, share, "piece_ids")
+    else:
+        with pytest.raises(Impossible, match="more than fits"):
+            plan.check_room(tank, share, "piece_ids")
 
 
 @pytest.mark.parametrize(
@@ -101,7 +130,7 @@ def test_sharing_by_hand_costs() -> None:
     assert len(asked.runs) == 2
     assert asked.cost > best.cost
     assert not asked.optimal
-    with pytest.raises(Impossible, match="takes the place of 5"):
+    with pytest.raises(Impossible, match="more than fits"):
         plan.as_asked(wanting(6, 6, 6, 6, 6), TANK, [["0", "1", "2", "3", "4"]])
 
 
@@ -208,19 +237,32 @@ def test_a_dilution_of_two_meanings_is_asked_once() -> None:
 @pytest.mark.parametrize(
     ("area", "rolled", "weight", "places", "counted"),
     [
-        (20.0, False, 1, 1, 1),
-        (13.8, False, 1, 1, 1),
-        (35.0, False, 2, 2, 2),
-        (80.0, False, 1, 4, 1),
-        (80.0, True, 0, 4, 0.25),
+        (20.0, False, 1, "1/4", 1),
+        (13.8, False, 1, "1/4", 1),
+        (35.0, False, 2, "1/2", 2),
+        (80.0, False, 1, "1", 1),
+        (80.0, True, 0, "1", 0.25),
     ],
 )
 def test_places_in_a_tank(
-    area: float, rolled: bool, weight: float, places: int, counted: float
+    area: float, rolled: bool, weight: float, places: str, counted: float
 ) -> None:
     """Tanks are counted in 4×5: larger sheets take more, a roll its reel; all weigh something."""
-    found = plan.wanting("a", 8, weight, area, rolled)
-    assert (found.places, found.weight, found.area_in2) == (places, counted, area)
+    found = plan.wanting("a", 8, weight, area, rolled, Tank(id="t", name="Tank", holds=4))
+    assert (found.places, found.weight, found.area_in2) == (Fraction(places), counted, area)
+
+
+def test_a_wash_in_changes_of_water() -> None:
+    """Five changes in ten minutes: every two, heard; the water of five tanks."""
+    wash = Bath(name="Wash", kind="wash", seconds=600, changes=5)
+    line = Line(id="l", name="Line", baths=(Bath(name="Developer", kind="developer"), wash))
+    last = plan.course(line, TANK, 5, 80, None).steps[-1]
+    changes = [cue.start_s - last.start_s for cue in last.cues if cue.kind == "change"]
+    assert changes == [120, 240, 360, 480]
+    said = [each for each in heard((last,)) if each.says == "Change the water"]
+    assert len(said) == 4
+    (water,) = plan.totals(line, [(TANK, ())])
+    assert water.ml == 5 * TANK.volume_ml
 
 
 def test_the_clock_leaves_drying_to_the_night() -> None:

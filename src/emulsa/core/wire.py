@@ -18,12 +18,20 @@ from functools import cache
 from operator import attrgetter
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
-from emulsa.core import degrees
+from emulsa.core import degrees, lengths, watch
 from emulsa.core.errors import CoreError, Missing, OutOfRange, UnknownField, Unreadable
 from emulsa.core.limits import Length, Within
 from emulsa.core.moments import Instant
 
 Decoder = Callable[[Any, str], Any]
+# what may be typed with its unit, by the unit the core keeps it in
+TYPED: dict[str, Callable[[Any, str], Any]] = {
+    "°C": degrees.of,
+    "min": watch.minutes_of,
+    "s": watch.seconds_of,
+    "mm": lengths.mm_of,
+    "ml": lengths.ml_of,
+}
 TAGS = ("kind", "school")
 UNSTORABLE = re.compile("[\ud800-\udfff\0]")  # halves of a character, and the end of a C string
 
@@ -110,14 +118,15 @@ def _decoder(kind: Any) -> Decoder:
 
 def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
     inner = _decoder(kind)
-    warm = any(isinstance(limit, Within) and limit.unit == "°C" for limit in limits)
+    units = [limit.unit for limit in limits if isinstance(limit, Within)]
+    typed = TYPED.get(units[0]) if units else None
     checks = [limit.check for limit in limits if isinstance(limit, (Within, Length, Instant))]
-    if len(checks) == 1 and not warm:
+    if len(checks) == 1 and typed is None:
         (only,) = checks
         return lambda value, field: only(inner(value, field), field)
 
     def decoded(value: Any, field: str) -> Any:
-        result = inner(degrees.of(value, field) if warm else value, field)
+        result = inner(value if typed is None else typed(value, field), field)
         for check in checks:
             check(result, field)
         return result

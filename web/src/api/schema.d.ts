@@ -1801,7 +1801,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every development this strip could have, and what each frame would lose by it. */
+        /**
+         * Every development this strip could have, and what each frame would lose by it; at another EI
+         * @description than the roll's when one is named.
+         */
         get: operations["rolls_strip_choices"];
         put?: never;
         post?: never;
@@ -2412,7 +2415,8 @@ export interface components {
          * Bath
          * @description A step of the line. The developer's time comes from the film; ``agitation`` empty: the
          *     tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
-         *     that has a vessel of its own; empty: as the tank.
+         *     that has a vessel of its own; empty: as the tank. ``changes`` shares its time between so many
+         *     fillings of water.
          */
         Bath: {
             /** Name */
@@ -2447,6 +2451,11 @@ export interface components {
              * @default null
              */
             volume_ml: number | null;
+            /**
+             * Changes
+             * @default 1
+             */
+            changes: number;
         };
         /**
          * BathReading
@@ -2755,7 +2764,9 @@ export interface components {
          * Choice
          * @description For one piece of film; empty fields leave the plan as it is.
          *
-         *     ``minutes`` of one's own need a ``reason``, and so does a recipe that is not recommended.
+         *     ``plain_n`` takes the recipe's time for N, whatever was planned and however it was exposed; it
+         *     needs no reason. ``minutes`` of one's own need a ``reason``, and so does a recipe that is not
+         *     recommended.
          */
         Choice: {
             /**
@@ -2763,6 +2774,11 @@ export interface components {
              * @default null
              */
             recipe_id: string | null;
+            /**
+             * Plain N
+             * @default false
+             */
+            plain_n: boolean;
             /**
              * Minutes
              * @default null
@@ -2954,7 +2970,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pour" | "agitate" | "drain";
+            kind: "pour" | "agitate" | "change" | "drain";
         };
         /**
          * DarkroomView
@@ -2974,7 +2990,7 @@ export interface components {
             /** Groups */
             groups: components["schemas"]["Group"][];
             /** Undecided */
-            undecided: string[];
+            undecided: components["schemas"]["Undecided"][];
             /** Runs */
             runs: components["schemas"]["RunView"][];
             /** To Judge */
@@ -3494,7 +3510,8 @@ export interface components {
         };
         /**
          * Film
-         * @description A film in the kit; ``law`` is empty until reciprocity is known, ``price`` is a sheet's.
+         * @description A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
+         *     says. ``law`` is empty until reciprocity is known, ``price`` is a sheet's.
          */
         Film: {
             /** Id */
@@ -3503,6 +3520,11 @@ export interface components {
             name: string;
             /** Exposure Index */
             exposure_index: number;
+            /**
+             * Box Speed
+             * @default null
+             */
+            box_speed: number | null;
             /**
              * Textural Range
              * @default [
@@ -6787,6 +6809,8 @@ export interface components {
         /**
          * Strip
          * @description A length of a roll developed on its own; an uncut roll is one strip.
+         *
+         *     ``exposure_index`` is what it is developed as rated at, when that is not the roll's.
          */
         Strip: {
             /** Id */
@@ -6807,6 +6831,11 @@ export interface components {
              * @default null
              */
             recipe_id: string | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
         };
         /**
          * StripChoices
@@ -6851,6 +6880,8 @@ export interface components {
         /**
          * Tank
          * @description A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved.
+         *
+         *     ``holds_rolls`` is how many reels it takes instead; without it a reel counts as four sheets.
          */
         Tank: {
             /** Id */
@@ -6862,6 +6893,11 @@ export interface components {
              * @default 4
              */
             holds: number;
+            /**
+             * Holds Rolls
+             * @default null
+             */
+            holds_rolls: number | null;
             /**
              * Volume Ml
              * @default 500
@@ -6997,6 +7033,16 @@ export interface components {
             makes: components["schemas"]["Made"];
         };
         /**
+         * Undecided
+         * @description A strip nobody chose a development for.
+         */
+        Undecided: {
+            /** Strip Id */
+            strip_id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * WaitingFilm
          * @description Film developed as one: an exposed sheet, or a strip of a roll with all its frames.
          *
@@ -7047,6 +7093,7 @@ export interface components {
             /**
              * @default {
              *       "recipe_id": null,
+             *       "plain_n": false,
              *       "minutes": null,
              *       "reason": ""
              *     }
@@ -7927,7 +7974,8 @@ export interface components {
         };
         /**
          * ProcessStep
-         * @description A bath: how long the film is in it, how it is moved, and the seconds of pouring.
+         * @description A bath: how long the film is in it, how it is moved, the seconds of pouring, and between how
+         *     many changes of water its time is shared.
          */
         ProcessStep: {
             /** Name */
@@ -7954,6 +8002,11 @@ export interface components {
              * @default 0
              */
             drain_s: number;
+            /**
+             * Changes
+             * @default 1
+             */
+            changes: number;
         };
         /**
          * PuttingBack
@@ -8156,7 +8209,8 @@ export interface components {
         };
         /**
          * StripDevelopment
-         * @description The one development of a strip, and the recipe it is developed in; empty leaves it open.
+         * @description The one development of a strip, the recipe it is developed in and the EI it is developed for;
+         *     empty leaves it open, or to the roll.
          */
         StripDevelopment: {
             /** N */
@@ -8166,6 +8220,11 @@ export interface components {
              * @default null
              */
             recipe_id: string | null;
+            /**
+             * Exposure Index
+             * @default null
+             */
+            exposure_index: number | null;
         };
         /**
          * TakingOut
@@ -11815,7 +11874,9 @@ export interface operations {
     };
     rolls_strip_choices: {
         parameters: {
-            query?: never;
+            query?: {
+                exposure_index?: number | null;
+            };
             header?: never;
             path: {
                 id: string;

@@ -12,6 +12,7 @@ from emulsa.api.views.runs import PieceLine, RunView, piece_lines, run_view
 from emulsa.core.darkroom.acts.deciding import Deciding, decide
 from emulsa.core.darkroom.groups import Group, groups, time_of
 from emulsa.core.darkroom.plan import rotary
+from emulsa.core.darkroom.waiting import Undecided
 from emulsa.core.data.development import BATH_C
 from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
@@ -42,7 +43,7 @@ class DarkroomView:
     degrees: str
     refused: str
     groups: tuple[Group, ...]
-    undecided: tuple[str, ...]
+    undecided: tuple[Undecided, ...]
     runs: tuple[RunView, ...]
     to_judge: tuple[PieceLine, ...]
 

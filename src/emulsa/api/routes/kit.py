@@ -15,7 +15,7 @@ from emulsa.core.corrections.filters import amount_text
 from emulsa.core.data.developers import DEVELOPERS
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
-from emulsa.core.development.agitation import words
+from emulsa.core.development.agitation import scheme_text, words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
@@ -44,7 +44,7 @@ class StarterLine:
 class Starting:
     """A set to add; its records' ids begin with ``id``."""
 
-    id: Annotated[str, Length("An id", 1, 40)]
+    id: Annotated[str, Length("A set's id", 1, 40)]
 
 
 @dataclass(frozen=True)
@@ -95,13 +95,24 @@ def read(db: Db) -> Kit:
     records = (each for members in lists.values() for each in members)
     return Kit(
         **lists,
-        agitations=words(),
+        agitations=words() | {key: scheme_text(key) for key in _schemes(lists)},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
         reused=REUSED,
         developers=DEVELOPERS,
         starters=tuple(StarterLine(each.key, each.title, each.says) for each in STARTERS),
         versions={each.id: version_of(each) for each in records},
     )
+
+
+def _schemes(lists: dict[str, list[Any]]) -> set[str]:
+    """The ways of agitating that are written in the kit, named or one's own."""
+    baths = [bath for line in lists["lines"] for bath in line.baths]
+    said = [
+        *(tank.agitation for tank in lists["tanks"]),
+        *(bath.agitation for bath in baths),
+        *(each.recipe.scheme for each in lists["recipes"]),
+    ]
+    return {key for key in said if key}
 
 
 def _put(table: Table) -> Callable[..., Any]:

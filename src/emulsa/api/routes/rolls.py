@@ -21,6 +21,7 @@ from emulsa.core.film.acts.rolling import (
 from emulsa.core.film.moves import Outcome
 from emulsa.core.film.roll_development import RollChoice, choices
 from emulsa.core.film.rolls import Roll, Strip
+from emulsa.core.limits import ExposureIndex
 from emulsa.store import films, pieces, stock
 from emulsa.store import rolls as store
 
@@ -118,11 +119,16 @@ def weigh(act: Act, id: str, weighing: Weighing) -> Done:  # noqa: A002
 
 
 @routes.question("/strips/{id}/choices")
-def strip_choices(db: Db, id: str) -> StripChoices:  # noqa: A002
-    """Every development this strip could have, and what each frame would lose by it."""
+def strip_choices(
+    db: Db,
+    id: str,  # noqa: A002
+    exposure_index: ExposureIndex | None = None,
+) -> StripChoices:
+    """Every development this strip could have, and what each frame would lose by it; at another EI
+    than the roll's when one is named."""
     strip = _strip(db, id)
     roll = _found(db, strip.roll_id)
-    frames = wanted_frames(db, roll, strip)
+    frames = wanted_frames(db, roll, strip, exposure_index)
     return StripChoices(choices(frames), recipe_for(db, roll, frames))
 
 

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from emulsa.core.darkroom.waiting import Exposed, WaitingFilm, waiting_film
+from emulsa.core.darkroom.waiting import Exposed, Undecided, WaitingFilm, waiting_film
 from emulsa.store import exposures, films, pieces, rolls, scenes
 from emulsa.store.database import Connection
 
 
-def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[str, ...]]:
+def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[Undecided, ...]]:
     """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
     exposed = pieces.in_state(db, "exposed")
     shots = exposures.shots(db, [each.id for each in exposed])

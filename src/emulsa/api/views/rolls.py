@@ -17,6 +17,7 @@ from emulsa.core.film.rolls import (
     is_out,
     rated,
     rating_text,
+    strip_rated,
     unexposed_from,
 )
 from emulsa.core.film.states import State
@@ -96,14 +97,17 @@ def roll_views(db: Connection) -> list[RollView]:
     ]
 
 
-def wanted_frames(db: Connection, roll: Roll, strip: Strip) -> tuple[WantedFrame, ...]:
-    """A strip's exposed frames with the N each of them wants as it was really exposed."""
+def wanted_frames(
+    db: Connection, roll: Roll, strip: Strip, exposure_index: float | None = None
+) -> tuple[WantedFrame, ...]:
+    """A strip's exposed frames with the N each of them wants as it was really exposed, when the
+    strip is developed as rated at ``exposure_index``, else as it stands."""
     film = films.film(db, roll.film_id)
     assert film is not None
     frames = frames_in(strip, pieces.of_roll(db, strip.roll_id))
     shots = exposures.shots(db, [each.id for each in frames])
     titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
-    ei = rated(roll, film.exposure_index)
+    ei = exposure_index or strip_rated(roll, strip, film.exposure_index)
     return tuple(
         WantedFrame(
             frame=each.frame or 0,

@@ -22,6 +22,9 @@ StepKind = Literal[
 StepSeconds = Annotated[float, Within("A step's time", 1, 90_000, "s")]
 
 
+Changes = Annotated[int, Within("Changes of water", 1, 20)]
+
+
 Pour = Annotated[float, Within("Pouring or draining", 0, 120, "s")]
 
 

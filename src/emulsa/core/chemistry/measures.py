@@ -8,9 +8,8 @@ from typing import Literal
 
 from emulsa.core.chemistry.dilution import Mixed
 from emulsa.core.degrees import fahrenheit
+from emulsa.core.lengths import ML_PER_FL_OZ
 from emulsa.core.limits import plain
-
-ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -41,6 +41,8 @@ def _of(step: TimedStep, then: str | None) -> Iterator[Heard]:
         if cue.kind == "pour":
             poured = True
             yield Heard(at_s=cue.start_s, sound="pour", says=f"Pour in: {step.name}")
+        elif cue.kind == "change":
+            yield Heard(at_s=cue.start_s, sound="pour", says="Change the water")
         elif cue.kind == "drain":
             yield Heard(at_s=cue.start_s, sound="drain", says=f"Pour out: {step.name}")
         else:

@@ -84,6 +84,7 @@ def _alike(sheet: WaitingFilm, films: Mapping[str, Film]) -> tuple[object, ...]:
         round(error, 2),
         sheet.exposure_index or 0.0,
         sheet.choice.minutes or 0.0,
+        sheet.choice.plain_n,
         sheet.choice.reason,
     )
 

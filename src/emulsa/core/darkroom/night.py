@@ -246,7 +246,7 @@ class _Night:
         )
         found = [self.pieces[each] for each in waiting.piece_ids]
         rolled = any(each.roll_id for each in found)
-        return plan.wanting(id_, time.minutes, waiting.weight, self.areas.in2(found), rolled)
+        return plan.wanting(id_, time.minutes, waiting.weight, self.areas.in2(found), rolled, tank)
 
     def _runs(
         self,

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass, replace
+from fractions import Fraction
 
 from emulsa.core.chemistry import dilution
 from emulsa.core.chemistry.dilution import Mixed
@@ -37,14 +38,14 @@ from emulsa.core.tones.development_number import n_text
 class Wanting:
     """Film that waits, in what a run is planned from: an id, its minutes, weight and area.
 
-    ``places`` is how many sheets' places it takes in a tank: one for a sheet, four for a roll.
+    ``places`` is what it takes of a tank that holds 1: a sheet of 4×5, or a reel.
     """
 
     id: str
     minutes: float
     weight: float = 1.0
     area_in2: float = SHEET_IN2
-    places: int = 1
+    places: Fraction = Fraction(1)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -55,14 +56,16 @@ class Total:
     ml: float
 
 
-def wanting(id_: str, minutes: float, weight: float, area_in2: float, rolled: bool) -> Wanting:
-    """Film as a plan sees it: a roll takes a reel's places, a larger sheet those of its area."""
+def wanting(
+    id_: str, minutes: float, weight: float, area_in2: float, rolled: bool, tank: Tank
+) -> Wanting:
+    """Film as a plan sees it: what part of the tank a reel or a sheet of its area takes."""
     return Wanting(
         id=id_,
         minutes=minutes,
         weight=max(weight, LEAST_WEIGHT),
         area_in2=area_in2,
-        places=ROLL_PLACES if rolled else sheet_places(area_in2),
+        places=roll_share(tank) if rolled else Fraction(sheet_places(area_in2), tank.holds),
     )
 
 
@@ -75,24 +78,49 @@ def sheet_places(area_in2: float) -> int:
     return max(1, math.ceil(area_in2 / SHEET_IN2 - 1e-9))
 
 
-def places_together(sheets_in2: Iterable[float], rolls: int) -> int:
-    """Places that sheets and reels take together.
+def roll_share(tank: Tank) -> Fraction:
+    """The part of a tank one reel takes: of its reels, or of its sheets when those are not said;
+    more than all of it when it takes none.
 
-    >>> places_together([20, 80], 1)
-    9
+    >>> [roll_share(Tank(id="t", name="T", holds=6, holds_rolls=each)) for each in (None, 2)]
+    [Fraction(2, 3), Fraction(1, 2)]
     """
-    return sum(sheet_places(each) for each in sheets_in2) + rolls * ROLL_PLACES
+    if tank.holds_rolls is None:
+        return Fraction(ROLL_PLACES, tank.holds)
+    return Fraction(1, tank.holds_rolls) if tank.holds_rolls else Fraction(2)
 
 
-def check_room(tank: Tank, places: int, field: str) -> None:
-    """Impossible when so many sheets' places are more than the tank has."""
-    if places > tank.holds:
+def share_together(tank: Tank, sheets_in2: Iterable[float], rolls: int) -> Fraction:
+    """The part of a tank that sheets and reels take together.
+
+    >>> share_together(Tank(id="t", name="Tank", holds=9), [20, 80], 1)
+    Fraction(1, 1)
+    """
+    sheets = Fraction(sum(sheet_places(each) for each in sheets_in2), tank.holds)
+    return sheets + rolls * roll_share(tank)
+
+
+def check_room(tank: Tank, share: Fraction, field: str) -> None:
+    """Impossible when film takes more than the whole tank."""
+    if share > 1:
         raise Impossible(
-            f"{tank.name} holds {tank.holds} sheets of 4×5 and this takes the place of {places};"
-            " take some out, or choose another tank.",
+            f"{tank.name} holds {room_text(tank)}; this is more than fits. Take some out, or choose"
+            " another tank.",
             field=field,
-            allowed=[1, tank.holds],
         )
+
+
+def room_text(tank: Tank) -> str:
+    """What a tank holds, in words.
+
+    >>> room_text(Tank(id="t", name="T", holds=4)), room_text(Tank(id="t", name="T", holds_rolls=2))
+    ('4 sheets of 4×5 (a roll counts as 4)', '4 sheets of 4×5 or 2 rolls')
+    """
+    sheets = f"{tank.holds} sheets of 4×5"
+    if tank.holds_rolls is None:
+        return f"{sheets} (a roll counts as {ROLL_PLACES})"
+    rolls = f"{tank.holds_rolls} roll{'' if tank.holds_rolls == 1 else 's'}"
+    return f"{sheets} or {rolls}" if tank.holds_rolls else f"{sheets} and no rolls"
 
 
 def spread_text(ns: Sequence[float]) -> str:
@@ -118,15 +146,14 @@ def by_the_clock(line: Line) -> Line:
 def sharing(film: Sequence[Wanting], tank: Tank, max_runs: int | None = None) -> BatchesAnswer:
     """Runs for film of one kind and recipe; without ``max_runs`` as few as put no piece further off
     than a quarter of a zone. Impossible when a single piece does not fit the tank."""
-    too_large = max(each.places for each in film)
-    if too_large > tank.holds:
+    largest = max(each.places for each in film)
+    if largest > 1:
         raise Impossible(
-            f"{tank.name} holds {tank.holds} sheets; a roll takes the place of {too_large}."
-            " Choose another tank.",
+            f"{tank.name} holds {room_text(tank)}; this does not fit. Choose another tank.",
             field="tank_id",
         )
-    # Rolls take several places: with them a tank holds so many pieces as fit the largest.
-    capacity = tank.holds // too_large
+    # Pieces of several sizes: the tank holds so many as fit the largest.
+    capacity = int(1 / largest)
     fewest = math.ceil(len(film) / capacity)
     sheets = tuple(Sheet(id=each.id, minutes=each.minutes, weight=each.weight) for each in film)
     most = len(film) if max_runs is None else max_runs
@@ -150,7 +177,7 @@ def as_asked(film: Sequence[Wanting], tank: Tank, parts: Sequence[Sequence[str]]
         )
     places = {each.id: each.places for each in film}
     for part in parts:
-        check_room(tank, sum(places[id_] for id_ in part), "parts")
+        check_room(tank, sum((places[id_] for id_ in part), Fraction(0)), "parts")
     sheets = tuple(Sheet(id=each.id, minutes=each.minutes, weight=each.weight) for each in film)
     return shared(sheets, [part for part in parts if part])
 
@@ -171,6 +198,7 @@ def course(
             agitation=_moved(bath, tank, recipe),
             pour_s=tank.pour_s if WHERE[bath.kind][0] == "tank" else 0.0,
             drain_s=tank.drain_s if bath.kind == "developer" else 0.0,
+            changes=bath.changes,
         )
         for bath in line.baths
     )
@@ -216,7 +244,7 @@ def totals(
     tank, and the water, that of presoak, rinse and wash too. Baths of the kinds that stand ready
     in bottles are not mixed.
 
-    A wash counts as five changes of the tank; running water takes more.
+    A wash counts as five changes of the tank unless it says how many; running water takes more.
     """
     found: dict[str, float] = {}
     tanks = {tank.id: tank for tank, _ in runs}
@@ -234,7 +262,8 @@ def totals(
                     what = "water" if part.part == "water" else f"{bath.name}, {part.part}"
                     _count(found, what, part.ml)
         elif bath.kind in WATER_CHANGES:
-            water = math.fsum(tank.volume_ml for tank, _ in runs) * WATER_CHANGES[bath.kind]
+            fills = bath.changes if bath.changes > 1 else WATER_CHANGES[bath.kind]
+            water = math.fsum(tank.volume_ml for tank, _ in runs) * fills
             _count(found, "water", water)
     return tuple(Total(what=what, ml=ml) for what, ml in found.items())
 

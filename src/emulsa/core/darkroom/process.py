@@ -12,7 +12,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.advice import Advice
 from emulsa.core.chemistry import dilution, film_area
-from emulsa.core.chemistry.baths import Area, Pour, StepKind, StepSeconds
+from emulsa.core.chemistry.baths import Area, Changes, Pour, StepKind, StepSeconds
 from emulsa.core.chemistry.dilution import Colon, MinimumMl, Mixed, RollsPerLitre, Volume
 from emulsa.core.data.line import NEVER_WAIT, SHEET_IN2
 from emulsa.core.development import agitation
@@ -21,12 +21,13 @@ from emulsa.core.development.time import short_time
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import STEPS, Label, Name, plain
 
-CueKind = Literal["pour", "agitate", "drain"]
+CueKind = Literal["pour", "agitate", "change", "drain"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ProcessStep:
-    """A bath: how long the film is in it, how it is moved, and the seconds of pouring."""
+    """A bath: how long the film is in it, how it is moved, the seconds of pouring, and between how
+    many changes of water its time is shared."""
 
     name: Name
     kind: StepKind
@@ -34,6 +35,7 @@ class ProcessStep:
     agitation: SchemeKey | None = None
     pour_s: Pour = 0.0
     drain_s: Pour = 0.0
+    changes: Changes = 1
 
     def __post_init__(self) -> None:
         if self.drain_s >= self.seconds:
@@ -139,6 +141,10 @@ def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
                 Cue(start_s=start + first, end_s=start + last, kind="agitate")
                 for first, last in agitation.named(step.agitation, wet)
             ]
+        cues += [
+            Cue(start_s=at_s, end_s=at_s, kind="change")
+            for at_s in (start + k * step.seconds / step.changes for k in range(1, step.changes))
+        ]
         if step.drain_s:
             cues.append(Cue(start_s=end - step.drain_s, end_s=end, kind="drain"))
         found.append(
@@ -147,7 +153,7 @@ def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
                 kind=step.kind,
                 start_s=start,
                 end_s=end,
-                cues=tuple(cues),
+                cues=tuple(sorted(cues, key=lambda cue: cue.start_s)),
                 may_wait=step.kind not in NEVER_WAIT,
             )
         )

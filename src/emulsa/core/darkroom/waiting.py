@@ -71,7 +71,15 @@ class Exposed:
     usual: Mapping[str, str] = field(default_factory=dict)
 
 
-def waiting_film(exposed: Exposed) -> tuple[tuple[WaitingFilm, ...], tuple[str, ...]]:
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Undecided:
+    """A strip nobody chose a development for."""
+
+    strip_id: str
+    text: str
+
+
+def waiting_film(exposed: Exposed) -> tuple[tuple[WaitingFilm, ...], tuple[Undecided, ...]]:
     """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
     known = [each for each in exposed.pieces if exposed.shots.get(each.id)]
     waiting = [_sheet(each, exposed) for each in known if each.roll_id is None]
@@ -83,7 +91,7 @@ def waiting_film(exposed: Exposed) -> tuple[tuple[WaitingFilm, ...], tuple[str, 
             if not frames or not is_out(roll, strip):
                 continue
             if strip.n is None:
-                undecided.append(strip_text(roll, strip))
+                undecided.append(Undecided(strip_id=strip.id, text=strip_text(roll, strip)))
             else:
                 waiting.append(_strip(roll, strip, frames, exposed))
     return tuple(waiting), tuple(undecided)
@@ -133,7 +141,7 @@ def _strip(roll: Roll, strip: Strip, frames: Sequence[Piece], exposed: Exposed) 
         development_change=1.0,
         error_stops=0.0,
         set_text="",
-        exposure_index=roll.exposure_index,
+        exposure_index=strip.exposure_index or roll.exposure_index,
         weight=max(each.weight for each in frames),
         choice=frames[0].choice or Choice(),
     )

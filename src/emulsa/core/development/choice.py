@@ -14,10 +14,13 @@ from emulsa.core.limits import Id, Label
 class Choice:
     """For one piece of film; empty fields leave the plan as it is.
 
-    ``minutes`` of one's own need a ``reason``, and so does a recipe that is not recommended.
+    ``plain_n`` takes the recipe's time for N, whatever was planned and however it was exposed; it
+    needs no reason. ``minutes`` of one's own need a ``reason``, and so does a recipe that is not
+    recommended.
     """
 
     recipe_id: Id | None = None
+    plain_n: bool = False
     minutes: Minutes | None = None
     reason: Label = ""
 
@@ -38,8 +41,10 @@ def choice_text(choice: Choice, recipe_name: str = "") -> str:
     '8 min instead of the plan: thin last time'
     >>> choice_text(Choice(recipe_id="r"), "Semi-stand"), choice_text(Choice())
     ('Semi-stand instead of the plan', '')
+    >>> choice_text(Choice(plain_n=True))
+    'N instead of the plan'
     """
     minutes = "" if choice.minutes is None else minutes_text(choice.minutes)
-    what = ", ".join(each for each in (recipe_name, minutes) if each)
+    what = ", ".join(each for each in (recipe_name, "N" * choice.plain_n, minutes) if each)
     words = f"{what} instead of the plan" if what else ""
     return ": ".join(each for each in (words, choice.reason.strip()) if each)

@@ -49,16 +49,19 @@ def developing_time(
     >>> recipe = Recipe(points=(Point(n=-2, minutes=5.5), Point(n=-1, minutes=6.5)))
     >>> developing_time(Negative(n=-1, error_stops=1), 100, recipe).minutes_text
     '5 min 30 s'
+    >>> developing_time(Negative(n=-2, choice=Choice(plain_n=True)), 100, recipe).origin
+    'estimated'
     """
+    plain_n = negative.choice.plain_n
     return development(
         DevelopmentRequest(
             recipe=recipe,
-            n=negative.n,
+            n=0.0 if plain_n else negative.n,
             temperature_c=tankful.temperature_c,
             ei=own_ei,
             rated_ei=negative.rated_ei,
-            error_stops=negative.error_stops,
-            reciprocity_change=negative.reciprocity_change,
+            error_stops=0.0 if plain_n else negative.error_stops,
+            reciprocity_change=1.0 if plain_n else negative.reciprocity_change,
             rotary=tankful.rotary,
             age_change=tankful.age_change,
             own_minutes=negative.choice.minutes,

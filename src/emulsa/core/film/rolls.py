@@ -55,7 +55,10 @@ class Roll:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Strip:
-    """A length of a roll developed on its own; an uncut roll is one strip."""
+    """A length of a roll developed on its own; an uncut roll is one strip.
+
+    ``exposure_index`` is what it is developed as rated at, when that is not the roll's.
+    """
 
     id: Id
     roll_id: Id
@@ -63,6 +66,7 @@ class Strip:
     last_frame: FrameNumber
     n: DevelopmentNumber | None = None
     recipe_id: Id | None = None
+    exposure_index: ExposureIndex | None = None
 
 
 def exposing(roll: Roll, frame: int) -> None:
@@ -94,6 +98,11 @@ def in_the_gate(roll: Roll, frame: int, exposed: bool) -> bool:
 def rated(roll: Roll, film_ei: float) -> float:
     """The EI the roll is shot at."""
     return film_ei if roll.exposure_index is None else roll.exposure_index
+
+
+def strip_rated(roll: Roll, strip: Strip, film_ei: float) -> float:
+    """The EI a strip is developed for: its own, else the roll's."""
+    return rated(roll, film_ei) if strip.exposure_index is None else strip.exposure_index
 
 
 def push_stops(rated_ei: float, film_ei: float) -> float:

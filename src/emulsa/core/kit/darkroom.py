@@ -9,7 +9,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
-from emulsa.core.chemistry.baths import Pour, StepKind, StepSeconds
+from emulsa.core.chemistry.baths import Changes, Pour, StepKind, StepSeconds
 from emulsa.core.chemistry.dilution import Colon, Volume
 from emulsa.core.chemistry.film_area import rolls
 from emulsa.core.chemistry.fixing import exhausted_s
@@ -20,6 +20,7 @@ from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within, plain
 from emulsa.core.moments import day_words
 
 Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
+HoldsRolls = Annotated[int, Within("Rolls a tank holds", 0, 40)]
 Many = Annotated[int, Within("How many of them", 1, 20)]
 Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
 ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
@@ -31,11 +32,15 @@ BottleKind = Literal[
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Tank:
-    """A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved."""
+    """A tank, tray or set of hangers: how many sheets share it, its volume, how it is moved.
+
+    ``holds_rolls`` is how many reels it takes instead; without it a reel counts as four sheets.
+    """
 
     id: Id
     name: Name
     holds: Holds = 4
+    holds_rolls: HoldsRolls | None = None
     volume_ml: Volume = 500.0
     many: Many = 1
     agitation: SchemeKey = "30+10"
@@ -52,7 +57,8 @@ class Tank:
 class Bath:
     """A step of the line. The developer's time comes from the film; ``agitation`` empty: the
     tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
-    that has a vessel of its own; empty: as the tank."""
+    that has a vessel of its own; empty: as the tank. ``changes`` shares its time between so many
+    fillings of water."""
 
     name: Name
     kind: StepKind
@@ -61,6 +67,7 @@ class Bath:
     dilution: Label = ""
     colon: Colon | None = None
     volume_ml: Volume | None = None
+    changes: Changes = 1
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

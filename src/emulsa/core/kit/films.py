@@ -22,11 +22,13 @@ class Provenance:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Film:
-    """A film in the kit; ``law`` is empty until reciprocity is known, ``price`` is a sheet's."""
+    """A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
+    says. ``law`` is empty until reciprocity is known, ``price`` is a sheet's."""
 
     id: Id
     name: Name
     exposure_index: ExposureIndex
+    box_speed: ExposureIndex | None = None
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
     law: Law | None = None
     price: Price | None = None

@@ -12,8 +12,10 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { darkroomQuery, type Group, type Scale } from "../../shared/runs";
 import { useAsked } from "../../shared/useAsked";
 import { useKeptText } from "../../shared/useKeptText";
+import { useWrite } from "../../shared/useWrite";
 import { DecideSheet } from "./DecideSheet";
 import { GroupPanel } from "./GroupPanel";
+import { developStrip } from "./queries";
 import { RunSheet } from "./RunSheet";
 import { Runs } from "./Runs";
 import { ToJudge } from "./ToJudge";
@@ -44,6 +46,7 @@ export function DarkroomRoom() {
   useAsked(Boolean(view), {
     run: () => setBegun(groups.find((each) => each.sheets.length) ?? null),
   });
+  const { write, busy } = useWrite();
   const pieces = groups.reduce((sum, group) => sum + group.sheets.length, 0);
   const nothing =
     view && !groups.length && !view.runs.length && !view.to_judge.length && !view.undecided.length;
@@ -78,8 +81,18 @@ export function DarkroomRoom() {
         {view && view.undecided.length > 0 && (
           <Box paddingTop="4" maxWidth="720px">
             <Notice tone="note">
-              No development is chosen yet for {view.undecided.join(", ")}.{" "}
-              <Link to="/film/rolls">Choose it in Film</Link>
+              No development chosen yet. <Link to="/film/rolls">Choose by what is lost</Link>, or{" "}
+              {view.undecided.map((each) => (
+                <Button
+                  key={each.strip_id}
+                  variant="word"
+                  marginRight="3"
+                  disabled={busy}
+                  onClick={() => write(developStrip(each.strip_id, 0))}
+                >
+                  develop {each.text} at N
+                </Button>
+              ))}
             </Notice>
           </Box>
         )}

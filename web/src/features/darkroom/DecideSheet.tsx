@@ -10,6 +10,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { clockText } from "../../components/watch";
 import { type Group, weighQuery } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { WEIGHTS } from "../../shared/weights";
@@ -32,7 +33,7 @@ export function DecideSheet({
   const { choice } = group;
   const [left, setLeft] = useState<string[]>([]);
   const [recipe, setRecipe] = useState(choice.recipe_id ?? "");
-  const [minutes, setMinutes] = useState(choice.minutes == null ? "" : String(choice.minutes));
+  const [minutes, setMinutes] = useState(choice.minutes == null ? "" : clockText(choice.minutes));
   const [reason, setReason] = useState(choice.reason ?? "");
   const [weight, setWeight] = useState(String(group.sheets[0]?.weight ?? 1));
   const { problem, write, busy, at } = useWrite(close);
@@ -41,6 +42,7 @@ export function DecideSheet({
     .flatMap((each) => each.piece_ids);
   const wanted: Schemas["Choice"] = {
     recipe_id: recipe || null,
+    plain_n: false,
     minutes: minutes.trim() ? typedNumber(minutes) : null,
     reason,
   };
@@ -105,8 +107,8 @@ export function DecideSheet({
         <Grid templateColumns="1fr 2fr" gap="4">
           <Entry
             label="Minutes of your own"
-            inputMode="decimal"
             placeholder="as worked out"
+            help="as 6:50"
             value={minutes}
             onChange={(event) => setMinutes(event.target.value)}
             problem={

@@ -54,7 +54,11 @@ export function GroupPanel({
             <Box fontSize="38px" fontWeight={620} lineHeight={1.1} whiteSpace="nowrap" data-minutes>
               {time.minutes_text}
             </Box>
-            <Box color="ink2">{own ? "your own" : time.origin}</Box>
+            <Box color="ink2">
+              {own
+                ? "your own"
+                : [group.choice.plain_n && "plain N", time.origin].filter(Boolean).join(", ")}
+            </Box>
           </Flex>
           {own && (
             <Box color={time.off_text === "as wanted" ? "ink2" : "ochre"} fontWeight={550}>
@@ -143,6 +147,24 @@ export function GroupPanel({
         <Button onClick={begin} disabled={group.needs_reason}>
           Add to run
         </Button>
+        {(group.n !== 0 || group.sheets.some((each) => each.error_stops !== 0)) &&
+          group.recipe_id !== null &&
+          !group.needs_reason && (
+            <Button
+              disabled={busy}
+              onClick={() =>
+                write(
+                  decide({
+                    piece_ids: pieces,
+                    choice: { ...group.choice, minutes: null, plain_n: !group.choice.plain_n },
+                    weight: null,
+                  }),
+                )
+              }
+            >
+              {group.choice.plain_n ? `Back to ${group.n_text}` : "Develop at N"}
+            </Button>
+          )}
         <Button onClick={decideOn}>
           {group.needs_reason ? "Use it all the same, or choose another" : "Change development"}
         </Button>

@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { clockText } from "../../components/watch";
 import { Bottles, useBottles } from "../../shared/Bottles";
 import { type Group, newRun, weighQuery } from "../../shared/runs";
 import { useDegrees } from "../../shared/useDegrees";
@@ -65,7 +66,7 @@ export function RunSheet({
   });
   const worked = weighed.error ? null : weighed.data;
   const [typedMinutes, setMinutes] = useState<string | null>(null);
-  const minutes = typedMinutes ?? (worked ? String(Math.round(worked.minutes * 100) / 100) : "");
+  const minutes = typedMinutes ?? (worked ? clockText(worked.minutes) : "");
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
@@ -122,7 +123,7 @@ export function RunSheet({
         <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
             label="Minutes in the developer"
-            inputMode="decimal"
+            help="as 6:50"
             value={minutes}
             onChange={(event) => setMinutes(event.target.value)}
             problem={at("run.minutes")}

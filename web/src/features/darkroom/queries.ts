@@ -11,6 +11,14 @@ export const runDeveloped = (id: string) => act("runs_developed", { path: { id }
 export const leaveRun = (id: string) => act("runs_leave", { path: { id } });
 
 /** Nothing decided over the plan. */
-export const AS_PLANNED: Schemas["Choice"] = { recipe_id: null, minutes: null, reason: "" };
+export const AS_PLANNED: Schemas["Choice"] = {
+  recipe_id: null,
+  plain_n: false,
+  minutes: null,
+  reason: "",
+};
+
+export const developStrip = (id: string, n: number) =>
+  act("rolls_develop_for", { path: { id }, body: { n, recipe_id: null, exposure_index: null } });
 
 export const decide = (body: Schemas["Deciding"]) => act("darkroom_decide_over", { body });

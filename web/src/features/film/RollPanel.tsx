@@ -118,7 +118,7 @@ export function RollPanel({ view }: { view: View }) {
           ))}
         {roll.place !== "camera" && !inRun && (
           <Button onClick={() => setOpen("cut")}>
-            {view.strips.length > 1 ? "Cut otherwise" : "Cut into strips"}
+            {view.strips.length > 1 ? "Change cuts" : "Cut into strips"}
           </Button>
         )}
       </Flex>
@@ -178,7 +178,7 @@ function Strip({
       </Box>
       {waits && (
         <Button variant={n_text ? "plain" : "main"} onClick={open}>
-          {n_text ? "Choose anew" : "Choose its development"}
+          {n_text ? "Change development" : "Choose development"}
         </Button>
       )}
     </Flex>

@@ -1,15 +1,18 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { WEIGHTS } from "../../shared/weights";
+import { LossCurve } from "./LossCurve";
 import { choicesQuery, developStrip, weigh } from "./queries";
 
 type View = Schemas["RollView"];
@@ -24,7 +27,11 @@ export function StripSheet({
   strip: View["strips"][number];
   close: () => void;
 }) {
-  const asked = useQuery(choicesQuery(strip.id));
+  const [typedEi, setEi] = useState(
+    strip.exposure_index == null ? "" : String(strip.exposure_index),
+  );
+  const ei = typedEi.trim() ? typedNumber(typedEi) : null;
+  const asked = useQuery(choicesQuery(strip.id, ei));
   const choices = asked.data?.choices;
   const recipes = (useQuery(kitQuery).data?.recipes ?? []).filter(
     (each) => each.film_id === view.roll.film_id && !each.archived,
@@ -35,6 +42,7 @@ export function StripSheet({
   const recipe = taken ?? asked.data?.recipe_id ?? "";
   const chosen = useWrite(close);
   const weighed = useWrite();
+  const rolled = view.roll.exposure_index;
   const best = choices?.find((each) => each.best);
   const shown = choices?.find((each) => each.n === n) ?? best;
   return (
@@ -47,7 +55,7 @@ export function StripSheet({
           {strip.n != null && (
             <Button
               variant="quiet"
-              onClick={() => chosen.write(developStrip(strip.id, null, null))}
+              onClick={() => chosen.write(developStrip(strip.id, null, null, null))}
             >
               Leave it open
             </Button>
@@ -56,7 +64,9 @@ export function StripSheet({
           <Button
             variant="main"
             disabled={!shown || chosen.busy}
-            onClick={() => shown && chosen.write(developStrip(strip.id, shown.n, recipe || null))}
+            onClick={() =>
+              shown && chosen.write(developStrip(strip.id, shown.n, recipe || null, ei))
+            }
           >
             Develop for {shown?.n_text ?? "N"}
           </Button>
@@ -64,30 +74,7 @@ export function StripSheet({
       }
     >
       {asked.error && <Notice tone="caution">{asked.error.message}</Notice>}
-      <Box fontSize="14px" color="ink2" paddingBottom="1">
-        Stops of tone lost by all frames together
-      </Box>
-      <Flex role="group" aria-label="Development" wrap="wrap" gap="1">
-        {choices?.map((each) => (
-          <Button
-            key={each.n}
-            minWidth="56px"
-            paddingInline="2"
-            borderWidth="1px"
-            variant={each === shown ? "main" : "plain"}
-            aria-pressed={each === shown}
-            flexDirection="column"
-            gap="0"
-            lineHeight={1.15}
-            onClick={() => setN(each.n)}
-          >
-            {each.n_text}
-            <Box as="span" fontSize="12px" fontWeight={400}>
-              {each.best ? "least lost" : `${each.cost.toFixed(1)} stops`}
-            </Box>
-          </Button>
-        ))}
-      </Flex>
+      {choices && shown && <LossCurve choices={choices} shown={shown} choose={setN} />}
       <Box as="ul" paddingTop="3">
         {(shown?.losses ?? view.frames.filter((each) => each.exposure_id)).map((each) => {
           const told = "says" in each ? each : null;
@@ -128,14 +115,21 @@ export function StripSheet({
           );
         })}
       </Box>
-      <Box paddingTop="3">
+      <Grid templateColumns="2fr 1fr" gap="4" paddingTop="3">
         <Choose
           label="Develop in"
           value={recipe}
           options={recipes.map((each) => ({ value: each.id, label: each.name }))}
           onChange={setRecipe}
         />
-      </Box>
+        <Entry
+          label="Developed as EI"
+          inputMode="decimal"
+          placeholder={rolled ? String(rolled) : "the film's own"}
+          value={typedEi}
+          onChange={(event) => setEi(event.target.value)}
+        />
+      </Grid>
       <Box fontSize="13px" color="ink2" paddingTop="2">
         Each frame counts by its priority, and a blocked stop twice a soft one.
       </Box>

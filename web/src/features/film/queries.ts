@@ -1,4 +1,4 @@
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
 import { api, newId, type Schemas, unwrap } from "../../api/client";
 import { readsOf } from "../../api/reads";
@@ -84,14 +84,23 @@ export const cutRoll = (id: string, after: number[]) =>
 export const weigh = (id: string, frame: number, weight: number) =>
   act("rolls_weigh", { path: { id }, body: { frame, weight } });
 
-export const choicesQuery = (stripId: string) =>
+export const choicesQuery = (stripId: string, exposure_index: number | null) =>
   queryOptions({
-    queryKey: ["choices", stripId],
+    queryKey: ["choices", stripId, exposure_index],
     queryFn: () =>
-      unwrap(api.GET("/api/rolls/strips/{id}/choices", { params: { path: { id: stripId } } })),
+      unwrap(
+        api.GET("/api/rolls/strips/{id}/choices", {
+          params: { path: { id: stripId }, query: { exposure_index } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
     retry: false,
     ...readsOf("/api/rolls/strips/{id}/choices"),
   });
 
-export const developStrip = (id: string, n: number | null, recipe_id: string | null) =>
-  act("rolls_develop_for", { path: { id }, body: { n, recipe_id } });
+export const developStrip = (
+  id: string,
+  n: number | null,
+  recipe_id: string | null,
+  exposure_index: number | null,
+) => act("rolls_develop_for", { path: { id }, body: { n, recipe_id, exposure_index } });

@@ -1,11 +1,13 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
+import { ArrowDown, ArrowUp } from "lucide-react";
+import { useState } from "react";
+import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
-import { named } from "./named";
+import { AgitationField } from "./AgitationField";
 
 type Bath = Schemas["Bath"];
 
@@ -20,6 +22,18 @@ const KINDS = [
   "wetting agent",
   "dry",
 ].map((kind) => ({ value: kind, label: kind }));
+
+const WATER = ["presoak", "rinse", "wash"];
+const BLANK: Bath = {
+  name: "",
+  kind: "rinse",
+  seconds: 60,
+  agitation: null,
+  dilution: "",
+  colon: null,
+  volume_ml: null,
+  changes: 1,
+};
 
 /** The baths of a line, one after the other, strictly one way. */
 export function BathsField({
@@ -36,6 +50,23 @@ export function BathsField({
 }) {
   const set = (place: number, more: Partial<Bath>) =>
     onChange(value.map((bath, at) => (at === place ? { ...bath, ...more } : bath)));
+  // each bath keeps a key of its own, so that what was typed moves with it
+  const [keys, setKeys] = useState(() => value.map(() => newId()));
+  const change = (baths: Bath[], moved: string[]) => {
+    setKeys(moved);
+    onChange(baths);
+  };
+  const insert = (place: number) =>
+    change(value.toSpliced(place, 0, { ...BLANK }), keys.toSpliced(place, 0, newId()));
+  const remove = (place: number) => change(value.toSpliced(place, 1), keys.toSpliced(place, 1));
+  const move = (from: number, to: number) => {
+    const [bath, key] = [value[from], keys[from]];
+    if (!bath || !key) return;
+    change(
+      value.toSpliced(from, 1).toSpliced(to, 0, bath),
+      keys.toSpliced(from, 1).toSpliced(to, 0, key),
+    );
+  };
   return (
     <Box as="fieldset">
       <Box as="legend" fontSize="14px" color="ink2">
@@ -43,8 +74,7 @@ export function BathsField({
       </Box>
       {value.map((bath, place) => (
         <Grid
-          // biome-ignore lint/suspicious/noArrayIndexKey: a bath has no name of its own
-          key={place}
+          key={keys[place]}
           templateColumns="1fr 1fr"
           gap="2"
           borderBottom="1px solid"
@@ -57,39 +87,40 @@ export function BathsField({
             onChange={(event) => set(place, { name: event.target.value })}
           />
           <Choose
-            label="Type"
+            label={`${place + 1}. type`}
             value={bath.kind}
             options={KINDS}
             onChange={(kind) => set(place, { kind: kind as Bath["kind"] })}
           />
           {bath.kind === "developer" ? (
             <Box fontSize="14px" color="ink2" alignSelf="center">
-              as long as the film wants
+              its time comes from the film
             </Box>
           ) : (
             <Entry
-              label="Seconds"
-              inputMode="decimal"
+              label={`${place + 1}. time`}
+              help="seconds, or 5:00"
               defaultValue={String(bath.seconds)}
               onChange={(event) => set(place, { seconds: typedNumber(event.target.value) })}
             />
           )}
-          <Choose
-            label="Agitation"
+          <AgitationField
+            label={`${place + 1}. agitation`}
             value={bath.agitation ?? ""}
-            options={[{ value: "", label: "as the tank" }, ...named(agitations)]}
-            onChange={(key) => set(place, { agitation: key || null })}
+            agitations={agitations}
+            none="as the tank"
+            onChange={(agitation) => set(place, { agitation })}
           />
           {bath.kind !== "developer" && (
             <>
               <Entry
-                label="Dilution"
+                label={`${place + 1}. dilution`}
                 placeholder="1+4, empty: water"
                 value={bath.dilution ?? ""}
                 onChange={(event) => set(place, { dilution: event.target.value })}
               />
               <Entry
-                label="Volume, ml"
+                label={`${place + 1}. volume, ml`}
                 placeholder="as the tank"
                 inputMode="decimal"
                 defaultValue={bath.volume_ml == null ? "" : String(bath.volume_ml)}
@@ -99,30 +130,48 @@ export function BathsField({
                   })
                 }
               />
+              {WATER.includes(bath.kind) && (
+                <Entry
+                  label={`${place + 1}. changes of water`}
+                  inputMode="numeric"
+                  defaultValue={String(bath.changes ?? 1)}
+                  help="its time is shared between them"
+                  onChange={(event) => set(place, { changes: typedNumber(event.target.value) })}
+                />
+              )}
             </>
           )}
-          <Flex gridColumn="1 / -1" justify="flex-end">
+          <Flex gridColumn="1 / -1" justify="flex-end" gap="1" wrap="wrap">
             <Button
               variant="quiet"
               paddingInline="2"
-              onClick={() => onChange(value.filter((_, at) => at !== place))}
+              aria-label={`Move ${bath.name || "bath"} up`}
+              disabled={place === 0}
+              onClick={() => move(place, place - 1)}
             >
+              <ArrowUp size={18} aria-hidden />
+            </Button>
+            <Button
+              variant="quiet"
+              paddingInline="2"
+              aria-label={`Move ${bath.name || "bath"} down`}
+              disabled={place === value.length - 1}
+              onClick={() => move(place, place + 1)}
+            >
+              <ArrowDown size={18} aria-hidden />
+            </Button>
+            <Button variant="quiet" paddingInline="2" onClick={() => insert(place + 1)}>
+              Insert after {bath.name || "this bath"}
+            </Button>
+            <Button variant="quiet" paddingInline="2" onClick={() => remove(place)}>
               Remove {bath.name || "this bath"}
             </Button>
           </Flex>
         </Grid>
       ))}
       <Problem text={problem} />
-      <Button
-        variant="word"
-        onClick={() =>
-          onChange([
-            ...value,
-            { name: "", kind: "rinse", seconds: 60, agitation: null, dilution: "" },
-          ])
-        }
-      >
-        add a bath
+      <Button variant="word" onClick={() => insert(value.length)}>
+        Add a bath
       </Button>
     </Box>
   );

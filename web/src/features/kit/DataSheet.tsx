@@ -9,6 +9,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { clockText } from "../../components/watch";
 import { useWrite } from "../../shared/useWrite";
 import { INDOORS } from "./indoors";
 import { addRecipes, readSheet } from "./queries";
@@ -137,7 +138,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
                       ? `left out: ${cell.problem}`
                       : cell.minutes == null
                         ? "not recommended"
-                        : `${Math.round(cell.minutes * 100) / 100} min`}
+                        : clockText(cell.minutes)}
                   </b>
                 </Box>
               ))}

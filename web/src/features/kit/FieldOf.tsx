@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
+import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
 import type { FieldSpec } from "./fields";
@@ -9,7 +10,6 @@ import { LawField } from "./LawField";
 import { LeafletField } from "./LeafletField";
 import { LinesField } from "./LinesField";
 import { MeasuredField } from "./MeasuredField";
-import { named } from "./named";
 import { valueAt } from "./record";
 import { StrengthField } from "./StrengthField";
 
@@ -101,10 +101,10 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
   switch (field.as) {
     case "agitation":
       return (
-        <Choose
+        <AgitationField
           label={field.label}
           value={text}
-          options={named(kit.agitations)}
+          agitations={kit.agitations}
           onChange={onChange}
           problem={problem}
         />
@@ -148,11 +148,12 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
       );
     case "scheme":
       return (
-        <Choose
+        <AgitationField
           label={field.label}
           value={text}
-          options={[{ value: "", label: "as the tank is moved" }, ...named(kit.agitations)]}
-          onChange={(key) => onChange(key || null)}
+          agitations={kit.agitations}
+          none="as the tank"
+          onChange={onChange}
           problem={problem}
         />
       );

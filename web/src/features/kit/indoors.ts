@@ -87,7 +87,13 @@ export const INDOORS = {
     teach: "How many sheets share it, its volume, and how it is moved: runs are planned by it.",
     fields: [
       name,
-      { path: "holds", label: "Holds, sheets of 4×5", as: "number", help: "a roll takes four" },
+      { path: "holds", label: "Holds, sheets of 4×5", as: "number" },
+      {
+        path: "holds_rolls",
+        label: "Holds, rolls",
+        as: "optional",
+        help: "empty: a roll counts as four sheets; 0: none",
+      },
       { path: "volume_ml", label: "Volume, ml", as: "number" },
       { path: "many", label: "How many you have", as: "number" },
       { path: "agitation", label: "Agitation", as: "agitation" },
@@ -99,6 +105,7 @@ export const INDOORS = {
       id: newId(),
       name: "",
       holds: 4,
+      holds_rolls: null,
       volume_ml: 500,
       many: 1,
       agitation: "30+10",
@@ -109,7 +116,9 @@ export const INDOORS = {
     }),
     describe: (tank: Schemas["Tank"], kit: Schemas["Kit"]) =>
       [
-        `${tank.holds} sheets, ${tank.volume_ml} ml`,
+        `${tank.holds} sheets`,
+        tank.holds_rolls != null && `${tank.holds_rolls} rolls`,
+        `${tank.volume_ml} ml`,
         kit.agitations[tank.agitation],
         tank.many > 1 && `${tank.many} of them`,
       ]

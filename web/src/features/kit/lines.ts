@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { typedNumber } from "../../components/typedNumber";
+import { clockText } from "../../components/watch";
 
 /* Tables of a recipe, a line each, the way they stand in a leaflet or a notebook. */
 
@@ -10,7 +11,6 @@ export interface Lines<Row> {
   read: (words: string[]) => Row;
 }
 
-const short = (value: number) => Math.round(value * 100) / 100;
 const number = (word = "") => typedNumber(word.replace("−", "-"));
 const ORIGINS = ["tested", "personal", "published"] as const;
 type Origin = (typeof ORIGINS)[number];
@@ -25,11 +25,11 @@ function rest(words: string[], fallback: Origin) {
 }
 
 const points: Lines<Schemas["Point"]> = {
-  help: "A line each: N, minutes, tested, personal or published, EI, who says so; a note after “//”. As in: -1  6.5  personal  80  own sheets",
+  help: "A line each: N, minutes, tested, personal or published, EI, who says so; a note after “//”. As in: -1  6:30  personal  80  own sheets",
   text: (point) =>
     [
       point.n,
-      short(point.minutes),
+      clockText(point.minutes),
       point.origin,
       point.ei ?? "",
       point.who ?? "",
@@ -55,9 +55,9 @@ const points: Lines<Schemas["Point"]> = {
 };
 
 const ratings: Lines<Schemas["Rating"]> = {
-  help: "A line each: EI, minutes, tested, personal or published, who says so. As in: 800  14.5  published  leaflet",
+  help: "A line each: EI, minutes, tested, personal or published, who says so. As in: 800  14:30  published  leaflet",
   text: (row) =>
-    [row.ei, short(row.minutes), row.origin, row.who ?? ""]
+    [row.ei, clockText(row.minutes), row.origin, row.who ?? ""]
       .filter((each) => each !== "")
       .join("  "),
   read: (words) => {
@@ -72,8 +72,8 @@ const ratings: Lines<Schemas["Rating"]> = {
 };
 
 const warmth: Lines<Schemas["Warmth"]> = {
-  help: "The maker's table, a line each: °C, minutes for N. As in: 24  7.75. Two rows or more replace k",
-  text: (row) => `${row.temperature_c}  ${short(row.minutes)}`,
+  help: "The maker's table, a line each: °C, minutes for N. As in: 24  7:45. Two rows or more replace k",
+  text: (row) => `${row.temperature_c}  ${clockText(row.minutes)}`,
   read: (words) => ({ temperature_c: number(words[0]), minutes: number(words[1]) }),
 };
 

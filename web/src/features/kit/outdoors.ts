@@ -27,6 +27,7 @@ export const OUTDOORS = {
     fields: [
       name,
       { path: "exposure_index", label: "Your EI", as: "number" },
+      { path: "box_speed", label: "Box speed", as: "optional" },
       { path: "textural_range.0", label: "Holds texture from zone", as: "number" },
       { path: "textural_range.1", label: "to zone", as: "number" },
       { path: "law", label: "Reciprocity", as: "law" },
@@ -41,6 +42,7 @@ export const OUTDOORS = {
       id: newId(),
       name: "",
       exposure_index: 100,
+      box_speed: null,
       textural_range: [2, 8],
       law: null,
       price: null,
@@ -49,7 +51,7 @@ export const OUTDOORS = {
     }),
     describe: (film: Schemas["Film"]) =>
       [
-        `EI ${film.exposure_index}`,
+        `EI ${film.exposure_index}${film.box_speed ? ` (box ${film.box_speed})` : ""}`,
         lawText(film.law),
         film.provenance?.law,
         film.price != null && `${film.price} a sheet`,

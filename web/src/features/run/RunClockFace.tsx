@@ -267,6 +267,7 @@ function Face({
 const DOING = {
   pour: "Pour in",
   agitate: "Agitate",
+  change: "Change the water",
   drain: "Pour out",
   still: "Rest",
 };

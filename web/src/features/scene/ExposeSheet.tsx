@@ -221,7 +221,9 @@ export function ExposeSheet({
               checked={happened}
               onChange={(event) => setHappened(event.target.checked)}
             />
-            It happened: record it
+            {doubts.every((each) => each.code === "frame-at-another-ei")
+              ? `Expose this frame at EI ${plan?.request.ei ?? ""}`
+              : "It happened: record it"}
           </Box>
         )}
         <Grid templateColumns="1fr 1fr" gap="4">

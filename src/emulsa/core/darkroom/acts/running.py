@@ -8,7 +8,7 @@ from typing import Annotated
 
 from emulsa.core.chemistry.film_area import rolls as rolls_of
 from emulsa.core.darkroom.areas import Areas, roll_count
-from emulsa.core.darkroom.plan import check_room, places_together
+from emulsa.core.darkroom.plan import check_room, share_together
 from emulsa.core.darkroom.run import Run, Went
 from emulsa.core.development import temperature
 from emulsa.core.errors import Impossible
@@ -64,8 +64,8 @@ def begin(
     if run.temperature_c is not None:
         temperature.allowed(run.temperature_c, "run.temperature_c")
     if tank is not None:
-        places = places_together(areas.sheets_in2(pieces), roll_count(pieces))
-        check_room(tank, places, "piece_ids")
+        share = share_together(tank, areas.sheets_in2(pieces), roll_count(pieces))
+        check_room(tank, share, "piece_ids")
     for bottle in bottles:
         if said := used_up(bottle):
             raise Impossible(said, field="run.bottle_ids")

@@ -19,7 +19,7 @@ from emulsa.core.film.rolls import (
     strip_text,
     unexposed_from,
 )
-from emulsa.core.limits import Id, Label, Length
+from emulsa.core.limits import ExposureIndex, Id, Label, Length
 from emulsa.core.tones.development_number import DevelopmentNumber, n_text
 
 
@@ -55,10 +55,12 @@ class Weighing:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StripDevelopment:
-    """The one development of a strip, and the recipe it is developed in; empty leaves it open."""
+    """The one development of a strip, the recipe it is developed in and the EI it is developed for;
+    empty leaves it open, or to the roll."""
 
     n: DevelopmentNumber | None
     recipe_id: Id | None = None
+    exposure_index: ExposureIndex | None = None
 
 
 def change(known: Roll, wanted: Roll, frames: Iterable[Piece]) -> Outcome:
@@ -186,5 +188,7 @@ def choose(roll: Roll, strip: Strip, chosen: StripDevelopment) -> Outcome:
     """The one development of a strip."""
     name = strip_text(roll, strip)
     label = f"leave {name} open" if chosen.n is None else f"develop {name} for {n_text(chosen.n)}"
-    changed = replace(strip, n=chosen.n, recipe_id=chosen.recipe_id)
+    changed = replace(
+        strip, n=chosen.n, recipe_id=chosen.recipe_id, exposure_index=chosen.exposure_index
+    )
     return Outcome(says=label, kept=(changed,))
