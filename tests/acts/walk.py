@@ -47,8 +47,6 @@ WEIGHTS = {
     "pieces.name_holder": 3,
     "outings.begin": 2,
     "holders.put": 2,
-    "kit.delete_line": 4,
-    "kit.put_line": 3,
 }
 NEVER_YET = 8  # what was not done yet is tried more often
 
@@ -102,10 +100,11 @@ def drawn(name: str) -> Callable[[Drawing], Drawing]:
 
 
 def work(hands: Hands, dice: Random, acts: int) -> Iterator[tuple[Request, Answer]]:
-    """Requests at random until so many acts were done; each with its answer, refused ones too."""
-    looking, done = Looking(hands, dice), 0
+    """Requests at random until so many acts were done, and every kind of them, if half as many more
+    bring it about; each with its answer, refused ones too."""
+    looking, done, never = Looking(hands, dice), 0, set(ACTS)
     weights = {name: NEVER_YET + WEIGHTS.get(name, 1) for name in ACTS}
-    while done < acts:
+    while done < acts or (never and done < 1.5 * acts):
         try:
             name = dice.choices(ACTS, list(weights.values()))[0]
             request = hands.based(DRAWN[name](looking))
@@ -114,6 +113,7 @@ def work(hands: Hands, dice: Random, acts: int) -> Iterator[tuple[Request, Answe
         answer = hands.do(request)
         done += answer.ok
         if answer.ok:
+            never.discard(name)
             weights[name] = WEIGHTS.get(name, 1)
         yield request, answer
 
