@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import socket
 import sys
+from datetime import datetime
 from pathlib import Path
 
 from emulsa import __version__
@@ -123,7 +124,7 @@ def serve(options: argparse.Namespace) -> int:
             from emulsa.demo.quarry import build
             from emulsa.devices.spot_meter import SimulatedSpotMeter
 
-            build(data)
+            build(data, datetime.now().astimezone().date())
             meter = SimulatedSpotMeter(SCENES)
         hosts = (options.host, *options.allow_host)
         app = create_app(Settings(data, spot_meter=meter, demo=demo, hosts=hosts))

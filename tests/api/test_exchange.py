@@ -195,11 +195,11 @@ def test_what_is_no_csv(client: TestClient, content: bytes, says: str) -> None:
 @pytest.mark.parametrize(
     ("lens", "pinhole", "filters", "column", "says"),
     [
-        ("150 mm", "0.2 mm at 30 mm", "", "pinhole", "A lens and a pinhole at once"),
+        ("150 mm", "0.3 mm at 60 mm", "", "pinhole", "A lens and a pinhole at once"),
         ("", "Nobody's tin", "", "pinhole", "“Nobody's tin” is not in the kit"),
         ("150 mm", "", "Deep red;Mauve", "filters", "“Mauve” is not in the kit"),
         ("150 mm", "", "Deep red", "", ""),
-        ("", "0.2 MM AT 30 MM", "", "", ""),
+        ("", "0.3 MM AT 60 MM", "", "", ""),
     ],
 )
 def test_kit_by_its_names(

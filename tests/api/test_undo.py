@@ -134,7 +134,7 @@ def test_the_demo_is_what_it_promises(client: TestClient) -> None:
     field = [lens for lens in kit["lenses"] if lens["camera_id"] == "camera-field"]
     assert len(field) == 3
     hole = kit["pinholes"][0]["optics"]
-    assert hole["distance_mm"] / hole["diameter_mm"] == pytest.approx(150)
+    assert hole["distance_mm"] / hole["diameter_mm"] == pytest.approx(200)
     assert len(kit["meters"]) == 1
     scenes = client.get("/api/outings").json()[0]["scenes"]
     assert len(scenes) >= 4

@@ -103,7 +103,7 @@ def test_a_bracket_is_one_action(client: TestClient) -> None:
     body = {"id": "b", "frames": frames(client, ["2A", "2B", "4B"])}
     key = {"Idempotency-Key": "bracket"}
     logged = client.post("/api/exposures/bracket", json=body, headers=key).json()
-    assert [each["seconds"] for each in logged] == [25, 10, 4.3]
+    assert [each["seconds"] for each in logged] == [28, 11, 4.6]
     assert [each["n"] for each in logged] == [0, 0, 0]
     again = client.post("/api/exposures/bracket", json=body, headers=key)
     assert again.json() == logged
@@ -152,7 +152,7 @@ def test_a_given_time_is_weighed_first(client: TestClient) -> None:
     given = {"id": "g", "scene_id": "scene-pool", "piece_id": "any", "time": 600}
     found = client.post("/api/exposures/check", json=given).json()["check"]
     assert [each["code"] for each in found["advice"]] == ["minutes-as-seconds"]
-    assert found["planned_s"] == 10
+    assert found["planned_s"] == 11
     assert client.get("/api/scenes/scene-pool").json()["exposures"] == []
 
 

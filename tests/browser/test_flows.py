@@ -77,7 +77,7 @@ def test_an_alternative_is_taken(open_page: Open, service: Service) -> None:
     expect(strip.get_by_role("button")).to_have_count(8)
     expect(strip.get_by_role("button", name="f/32")).to_have_attribute("aria-pressed", "true")
     strip.get_by_role("button", name="f/45").click()
-    expect(page.locator("[data-result]")).to_have_text("f/4525 s")
+    expect(page.locator("[data-result]")).to_have_text("f/4528 s")
     assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "45"
 
 
@@ -92,7 +92,7 @@ def test_film_and_rating(open_page: Open) -> None:
     page.get_by_label("Exposure index").fill("50")
     page.get_by_role("button", name="Rate", exact=True).click()
     expect(page.get_by_role("button", name="Film: Corvane 100 · EI 50")).to_be_visible()
-    expect(page.locator("[data-result]")).to_contain_text("25 s")
+    expect(page.locator("[data-result]")).to_contain_text("28 s")
     page.get_by_role("button", name="Film: Corvane 100 · EI 50").click()
     page.get_by_role("button", name=re.compile("Velm 25")).click()
     expect(page.get_by_role("button", name="Film: Velm 25 · EI 25")).to_be_visible()
@@ -123,7 +123,7 @@ def test_ways_of_saying_the_focus(
 def test_a_pinhole_has_no_aperture_and_no_focus(open_page: Open) -> None:
     """The sentence holds only what can be said; its f-number is its own."""
     page = open_page("/scene/scene-adit")
-    expect(page.locator("[data-result]")).to_have_text("f/15015 min 30 s")
+    expect(page.locator("[data-result]")).to_have_text("f/20013 min 30 s")
     for word in ("Aperture", "Focus"):
         expect(page.get_by_role("button", name=re.compile(f"^{word}:"))).to_have_count(0)
     page.get_by_role("button", name=re.compile("^Lens: pinhole")).click()
@@ -235,10 +235,10 @@ def test_a_recipe_by_its_points(open_page: Open, service: Service) -> None:
     page = open_page("/kit")
     page.get_by_role("button", name="Metol–hydroquinone 1+1, trays").click()
     points = page.get_by_label("Minutes for N")
-    expect(points).to_have_value(re.compile(r"^-2 {2}5.5 {2}personal {2}64"))
+    expect(points).to_have_value(re.compile(r"^-2 {2}5:30 {2}personal {2}64"))
     points.fill("N-1  seven  tested\nN  9  tested  100")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("alert").filter(has_text="“seven” is not a number")).to_be_visible()
+    expect(page.get_by_role("alert").filter(has_text="“seven” is not a time")).to_be_visible()
     points.fill("N-1  7  tested\nN  9  tested  100")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)

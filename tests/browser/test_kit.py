@@ -31,15 +31,15 @@ def test_archived_and_brought_back(open_page: Open, service: Service) -> None:
 def test_a_copy_is_a_record_of_its_own(open_page: Open, service: Service) -> None:
     """Another distance of the same hole: copied, changed, kept beside the first."""
     page = open_page("/kit")
-    page.get_by_role("button", name=re.compile("^0.2 mm at 30 mm")).click()
+    page.get_by_role("button", name=re.compile("^0.3 mm at 60 mm")).click()
     page.get_by_role("button", name="Copy").click()
-    expect(page.get_by_label("Name")).to_have_value("0.2 mm at 30 mm copy")
-    page.get_by_label("Name").fill("0.2 mm at 60 mm")
-    page.get_by_label("Distance to the film, mm").fill("60")
+    expect(page.get_by_label("Name")).to_have_value("0.3 mm at 60 mm copy")
+    page.get_by_label("Name").fill("0.3 mm at 90 mm")
+    page.get_by_label("Distance to the film, mm").fill("90")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     pinholes = service.call("GET", "/api/kit")["pinholes"]
-    assert [each["optics"]["distance_mm"] for each in pinholes] == [30, 60]
+    assert [each["optics"]["distance_mm"] for each in pinholes] == [60, 90]
 
 
 def test_a_shutter_is_tested_and_kept(open_page: Open, service: Service) -> None:

@@ -271,7 +271,7 @@ def test_kit_is_found_by_words() -> None:
     """All words must be in the name; several or none are asked about with the names."""
     assert applied("filter red")[0].filter_ids == ("filter-red",)
     assert applied("lens 300")[0].lens_id == "lens-300"
-    hole, _ = applied("pinhole 0.2")
+    hole, _ = applied("pinhole 0.3")
     assert (hole.lens_id, hole.pinhole_id) == (None, "pinhole-box")
     assert applied("film ostrel")[0].film_id == "film-ostrel"
     assert applied("no filter", applied("filter red")[0])[0].filter_ids == ()

@@ -24,7 +24,7 @@ FEW = settings(max_examples=25, suppress_health_check=[HealthCheck.filter_too_mu
 def memory() -> Iterator[database.Connection]:
     """A database in memory with the demo's kit in it."""
     db = databases.empty()
-    bag.fill(db)
+    bag.fill(db, lambda record: record)
     records.keep(db, OUTING)
     try:
         yield db

@@ -18,12 +18,14 @@ from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
+from emulsa.demo.calendar import Moved
 from emulsa.store import films, holders, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
 DAY = "2025-11-22"
 DEVELOPED = "2025-11-25T20:10:00.000Z"
 JUDGED = "2025-11-26T18:00:00.000Z"
+SCANNED = "2025-11-27T19:00:00.000Z"
 
 OUTING = Outing(
     id="outing-autumn",
@@ -103,45 +105,47 @@ FRAMES = ((1, 0), (2, 0), (3, 1), (6, 2), (7, 2))  # frame, and which light
 LAST = 12  # the roll was wound to its end
 
 
-def fill(connection: Connection, folder: Path) -> None:
+def fill(connection: Connection, folder: Path, moved: Moved) -> None:
     """Put the outing, its sheets and its roll into a database whose kit is there."""
-    records.keep(connection, OUTING)
+    records.keep(connection, moved(OUTING))
     for scene in (SHED, *TIPS):
-        scenes.put(connection, scene)
-    _sheets(connection)
-    scan.attach(connection, folder, "exposure-shed-A")
-    _roll(connection)
+        scenes.put(connection, moved(scene))
+    _sheets(connection, moved)
+    scan.attach(connection, folder, "exposure-shed-A", moved(SCANNED))
+    _roll(connection, moved)
 
 
-def _sheets(connection: Connection) -> None:
+def _sheets(connection: Connection, moved: Moved) -> None:
     for side, _, _ in NEGATIVES:
         id_ = f"sheet-shed-{side}"
-        made.sheet(connection, id_, f"5{side}", "film-corvane", f"{DAY}T07:40:00.000Z")
-        at = f"{DAY}T10:{41 if side == 'A' else 44}:00.000Z"
-        made.expose(connection, SHED, f"exposure-shed-{side}", id_, at)
+        made.sheet(connection, id_, f"5{side}", "film-corvane", moved(f"{DAY}T07:40:00.000Z"))
+        at = moved(f"{DAY}T10:{41 if side == 'A' else 44}:00.000Z")
+        made.expose(connection, moved(SHED), f"exposure-shed-{side}", id_, at)
     ids = [f"sheet-shed-{side}" for side, _, _ in NEGATIVES]
     areas, alone = holders.areas(connection), rolls.with_film(connection, ())
-    begun = running.begin(RUN, _found(connection, ids), alone, None, (), areas, DEVELOPED)
+    developed_at = moved(DEVELOPED)
+    begun = running.begin(RUN, _found(connection, ids), alone, None, (), areas, developed_at)
     records.carry_out(connection, begun)
-    developed = running.developed(RUN, _found(connection, ids), alone, (), areas, DEVELOPED)
+    developed = running.developed(RUN, _found(connection, ids), alone, (), areas, developed_at)
     records.carry_out(connection, developed)
     for (_, shadow, note), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
         word = Judgement(id=piece.id, shadow=shadow, highlight="full", note=note)
-        records.carry_out(connection, judge(piece, word, None, (), JUDGED))
+        records.carry_out(connection, judge(piece, word, None, (), moved(JUDGED)))
 
 
-def _roll(connection: Connection) -> None:
+def _roll(connection: Connection, moved: Moved) -> None:
     film = films.film(connection, ROLL.film_id)
     assert film is not None
     box = stock.box(connection, ROLL.stock_id)
-    loaded = load_roll(ROLL, film, box, rolls.next_number(connection), f"{DAY}T08:00:00.000Z")
+    at = moved(f"{DAY}T08:00:00.000Z")
+    loaded = load_roll(ROLL, film, box, rolls.next_number(connection), at)
     records.carry_out(connection, loaded)
     records.carry_out(connection, rolling.advance(_loaded(connection)))
     lights = dict(FRAMES)
     for frame in range(1, LAST + 1):
-        at = f"{DAY}T12:{10 + frame}:00.000Z"
+        at = moved(f"{DAY}T12:{10 + frame}:00.000Z")
         if frame in lights:
-            scene = TIPS[lights[frame]]
+            scene = moved(TIPS[lights[frame]])
             made.expose(connection, scene, f"exposure-tip-{frame}", f"{ROLL.id}-{frame}", at)
         else:
             frames = pieces.of_roll(connection, ROLL.id)

@@ -11,6 +11,7 @@ from emulsa.core.film.stock import Stock
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe, Provenance
+from emulsa.demo.calendar import Moved
 from emulsa.store import records
 from emulsa.store.database import Connection
 
@@ -19,7 +20,7 @@ FILMS = (
         id="film-corvane",
         name="Corvane 100",
         exposure_index=100,
-        law=PowerLaw(exponent=1.26, from_s=1, tested_until_s=600),
+        law=PowerLaw(exponent=1.31, from_s=1, tested_until_s=600),
         price=2.4,
         provenance=Provenance(
             exposure_index="own test, autumn",
@@ -44,7 +45,7 @@ FILMS = (
         name="Velm 25",
         exposure_index=25,
         textural_range=(2, 7),
-        law=NoFailure(until_s=120),
+        law=NoFailure(until_s=90),
         note="Very fine grain; blocks early.",
     ),
 )
@@ -200,9 +201,9 @@ LENSES = (
 
 PINHOLE = KitPinhole(
     id="pinhole-box",
-    name="0.2 mm at 30 mm",
+    name="0.3 mm at 60 mm",
     camera_id="camera-box",
-    optics=Pinhole(diameter_mm=0.2, distance_mm=30),
+    optics=Pinhole(diameter_mm=0.3, distance_mm=60),
     note="Measured under a loupe.",
 )
 
@@ -246,9 +247,10 @@ STOCK = (
         count=10,
         spent=5,
         price=31,
-        expires="2026-02",
+        expires="2025-10",
         kept="fridge",
         opened="2025-09-20",
+        note="Out of date on purpose: what the demo says of it is said of yours.",
     ),
     Stock(
         id="box-velm",
@@ -332,7 +334,7 @@ METER = Meter(id="meter-spot", name="Spot meter, 1°", scale="third", spot_deg=1
 KIT = (*FILMS, *RECIPES, *CAMERAS, *LENSES, PINHOLE, *FILTERS, METER, *TANKS, LINE)
 
 
-def fill(connection: Connection) -> None:
+def fill(connection: Connection, moved: Moved) -> None:
     """Put the whole kit into a new database."""
     for record in (*KIT, *BOTTLES, *POWDERS, *STOCK):
-        records.keep(connection, record)
+        records.keep(connection, moved(record))

@@ -6,6 +6,7 @@ already holds the outing is left as it is.
 
 from __future__ import annotations
 
+from datetime import date
 from pathlib import Path
 
 from emulsa.core.corrections.bellows import ByDraw
@@ -15,6 +16,7 @@ from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import autumn, bag, made
 from emulsa.demo.bag import METER
+from emulsa.demo.calendar import WRITTEN, Moved, moved_to
 from emulsa.store import backups, database, outings, records, scenes, transactions
 
 DAY = "2026-01-17"
@@ -98,9 +100,9 @@ ADIT = Scene(
     meter_id=METER.id,
     pin=Pin(reading="props", zone=3),
     readings=(
-        _reading("props", "pit props", 3, 180),
-        _reading("water", "flooded floor", 4 + 2 / 3, 181),
-        _reading("mouth", "daylit rim", 9, 181),
+        _reading("props", "pit props", 4, 180),
+        _reading("water", "flooded floor", 5 + 2 / 3, 181),
+        _reading("mouth", "daylit rim", 10, 181),
     ),
 )
 
@@ -124,28 +126,29 @@ EXPOSED = (
 )
 
 
-def build(folder: Path) -> None:
-    """Create the demo's database in ``folder`` unless it holds the outing already."""
+def build(folder: Path, today: date = WRITTEN) -> None:
+    """Create the demo's database in ``folder`` unless it holds the outing already; its days stand
+    beside ``today``."""
     folder.mkdir(parents=True, exist_ok=True)
     backups.prepare(folder / backups.DATABASE)
     connection = database.connect(folder / backups.DATABASE)
     try:
         if outings.outing(connection, OUTING.id) is None:
             with transactions.transaction(connection):
-                _fill(connection, folder)
+                _fill(connection, folder, moved_to(today))
     finally:
         connection.close()
 
 
-def _fill(connection: database.Connection, folder: Path) -> None:
-    bag.fill(connection)
+def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
+    bag.fill(connection, moved)
     for number in range(1, 7):
         records.keep(connection, Holder(id=f"holder-{number}", number=number))
-    autumn.fill(connection, folder)
+    autumn.fill(connection, folder, moved)
     for where, film_id in LOADED:
-        made.sheet(connection, f"sheet-{where}", where, film_id, f"{DAY}T07:30:00.000Z")
-    records.keep(connection, OUTING)
+        made.sheet(connection, f"sheet-{where}", where, film_id, moved(f"{DAY}T07:30:00.000Z"))
+    records.keep(connection, moved(OUTING))
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
-        scenes.put(connection, scene)
+        scenes.put(connection, moved(scene))
     for scene, where, at in EXPOSED:
-        made.expose(connection, scene, f"exposure-{where}", f"sheet-{where}", at)
+        made.expose(connection, moved(scene), f"exposure-{where}", f"sheet-{where}", moved(at))

@@ -13,7 +13,7 @@ SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
 NAME = "cutting-shed-5A.png"
 
 
-def attach(connection: Connection, folder: Path, exposure_id: str) -> None:
+def attach(connection: Connection, folder: Path, exposure_id: str, at: str) -> None:
     """Draw the scan and keep it with an exposure."""
     handed_in = folder / NAME
     _draw(handed_in)
@@ -31,7 +31,7 @@ def attach(connection: Connection, folder: Path, exposure_id: str) -> None:
             width=picture.width,
             height=picture.height,
             digest=picture.digest,
-            added_at="2025-11-27T19:00:00.000Z",
+            added_at=at,
         ),
     )
 
