@@ -23,7 +23,7 @@ SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page test check lint types contracts schema browser bench screenshots format clean
+.PHONY: help demo serve page package test check lint types contracts schema browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
@@ -39,6 +39,11 @@ serve: $(RUNTIME) $(PAGE)
 
 # Build the page into the package.
 page: $(PAGE)
+
+# A wheel in dist/ with the page, fonts and migrations in it: pip install it anywhere, without Node.
+package: $(RUNTIME) $(PAGE)
+	@rm -rf dist build && $(BIN)/pip wheel -q --disable-pip-version-check --no-deps --no-build-isolation -w dist .
+	@rm -rf build && ls dist/*.whl
 
 # Set up everything and run every check; ends with pytest's closing line.
 test: $(TOOLS) $(PAGE) $(CHROMIUM)

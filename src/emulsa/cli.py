@@ -159,28 +159,55 @@ def _port_problem(host: str, port: int) -> str:
 
 
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="emulsa", description=__doc__)
-    commands = parser.add_subparsers(dest="command", required=True)
-    for name, summary in (("serve", "serve your own data"), ("demo", "serve the demo outing")):
-        command = commands.add_parser(name, help=summary)
-        command.add_argument("--host", default="127.0.0.1")
-        command.add_argument("--port", type=int, default=8017)
-        command.add_argument("--data", type=Path, help="folder of the database")
+    parser = argparse.ArgumentParser(
+        prog="emulsa",
+        description="From the spot meter to the developing tank: exposures placed, corrected and"
+        " logged, film developed by the clock. Everything runs on this machine.",
+        epilog="emulsa COMMAND --help explains the options of each.",
+    )
+    parser.add_argument("--version", action="version", version=f"Emulsa {__version__}")
+    commands = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
+    for name, summary in (
+        ("serve", "serve your own log in the browser"),
+        ("demo", "serve a demo outing, in a folder of its own; your log is not touched"),
+    ):
+        command = commands.add_parser(name, help=summary, description=f"{summary.capitalize()}.")
         command.add_argument(
-            "--allow-host", action="append", default=[], help="another name it answers under"
+            "--host",
+            default="127.0.0.1",
+            help="address to listen on; %(default)s is this machine alone, 0.0.0.0 its network too",
         )
-    command = commands.add_parser("backup", help="everything into one file to carry away")
-    command.add_argument("file", type=Path, nargs="?", help="emulsa-backup-<day>.zip unless named")
-    command.add_argument("--data", type=Path, help="folder of the database")
+        command.add_argument("--port", type=int, default=8017, help="port (default: %(default)s)")
+        _data(command, demo=name == "demo")
+        command.add_argument(
+            "--allow-host",
+            action="append",
+            default=[],
+            metavar="NAME",
+            help="another name it answers under, as the machine's own; may be given several times",
+        )
+    command = commands.add_parser("backup", help="write everything into one file to carry away")
+    command.add_argument(
+        "file", type=Path, nargs="?", help="file to write (default: emulsa-backup-<day>.zip)"
+    )
+    _data(command)
     command = commands.add_parser("restore", help="put a backup back; what it replaces is kept")
     command.add_argument("file", type=Path, help="a backup, or one of the daily copies")
-    command.add_argument("--data", type=Path, help="folder of the database")
-    command = commands.add_parser("compute", help="one rule of the job: JSON in, JSON out")
-    command.add_argument("operation", metavar="operation", help=", ".join(operations.TABLE))
-    command = commands.add_parser("read", help="what a reading line means: 9 shade III")
-    command.add_argument("line", nargs="+")
-    commands.add_parser("openapi", help="print the OpenAPI document")
+    _data(command)
+    command = commands.add_parser("compute", help="ask one rule of the job: JSON in, JSON out")
+    command.add_argument(
+        "operation", metavar="OPERATION", help=f"one of {', '.join(operations.TABLE)}"
+    )
+    command = commands.add_parser("read", help="say what a reading line means, as 9 shade III")
+    command.add_argument("line", nargs="+", help="the line, as it is typed in the scene")
+    commands.add_parser("openapi", help="print the OpenAPI document of the service")
     return parser
+
+
+def _data(command: argparse.ArgumentParser, demo: bool = False) -> None:
+    folder = _default_data(demo)
+    said = f"folder of the log (default: {folder})".replace("%", "%%")
+    command.add_argument("--data", type=Path, metavar="FOLDER", help=said)
 
 
 if __name__ == "__main__":

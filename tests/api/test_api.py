@@ -201,7 +201,9 @@ def test_the_path_of_a_sheet(client: TestClient) -> None:
     solution = client.post("/api/scenes/solve", json={"scene": scene}).json()
     assert solution["placement"] == "shadow on III"
     assert solution["answer"]["set"]["text"] == "10 s"
-    assert solution["answer"]["corrected_s"] == pytest.approx(9.91, abs=0.005)  # 5.76 s to the power of 1.31
+    assert solution["answer"]["corrected_s"] == pytest.approx(
+        9.91, abs=0.005
+    )  # 5.76 s to the power of 1.31
     assert solution["development"]["minutes"] == pytest.approx(6.8333333)
 
     given = {"id": "e", "scene_id": "new", "piece_id": "sheet-2B", "time": 11}
