@@ -72,3 +72,13 @@ def test_a_line_is_read_by_the_same_grammar(
     """As on the page: its meaning as JSON, or the question and exit 2."""
     assert cli.main(["read", *line.split()]) == code
     assert said in capsys.readouterr().out
+
+
+def test_every_option_is_explained() -> None:
+    """No command and no option without a word on it."""
+    parser = cli._parser()
+    (commands,) = (each for each in parser._actions if isinstance(each.choices, dict))
+    assert {each.dest for each in commands._choices_actions} == set(commands.choices)
+    for command in commands.choices.values():
+        for action in command._actions:
+            assert action.help, (command.prog, action.dest)

@@ -30,7 +30,7 @@ def test_close_times_share_a_run(client: TestClient) -> None:
     # 4A wants N+1, 11 min 30 s, and was exposed over: its high value fell higher
     assert [run["minutes_text"] for run in evening["runs"]] == ["6 min 50 s", "10 min 25 s"]
     assert {piece["error_text"] for run in evening["runs"] for piece in run["pieces"]} == {
-        "as wanted"
+        "on target"
     }
     one = ok(plan(client, {**CORVANE, "max_runs": 1}))
     (run,) = one["runs"]
@@ -81,8 +81,8 @@ def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("change", "status", "says"),
     [
-        ({"line_id": "none"}, 404, "no such bath sequence"),
-        ({"kinds": [{**CORVANE, "tank_id": "none"}]}, 422, "no such tank"),
+        ({"line_id": "none"}, 404, "This bath sequence"),
+        ({"kinds": [{**CORVANE, "tank_id": "none"}]}, 422, "This tank"),
         ({"kinds": [{**CORVANE, "recipe_id": "recipe-ostrel-mq"}]}, 422, "no such recipe"),
         ({"kinds": [{**CORVANE, "recipe_id": "recipe-corvane-pyro"}]}, 422, ""),
         ({"temperature_c": 30}, 422, "between 18 and 27"),

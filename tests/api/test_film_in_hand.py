@@ -62,7 +62,7 @@ def test_a_loading_session_takes_from_its_box(client: TestClient) -> None:
     [
         ({"film_id": "film-velm"}, 409, "stock_id", "does not hold Velm 25"),
         ({"stock_id": "brick-ostrel", "film_id": "film-ostrel"}, 409, "stock_id", "holds 120"),
-        ({"stock_id": "none"}, 404, "stock_id", "no such box"),
+        ({"stock_id": "none"}, 404, "stock_id", "This box of film was not found"),
         ({"sides": "1A"}, 409, "side", "already exposed"),
         ({"sides": "9"}, 422, "sides", "no holder 9"),
     ],
@@ -378,7 +378,7 @@ def test_developed_film_leaves_its_side_free(client: TestClient) -> None:
     [
         (["sheet-1A", "sheet-3A"], "never share a run"),
         (["sheet-2A"], "only exposed film"),
-        (["gone"], "no such piece"),
+        (["gone"], "is gone"),
     ],
 )
 def test_runs_that_cannot_be(client: TestClient, pieces: list[str], says: str) -> None:

@@ -87,7 +87,7 @@ def test_a_choice_is_weighed_first(client: TestClient) -> None:
     """Nothing is kept of it; film that does not wait is not weighed."""
     trial = {"piece_id": "sheet-1A", "choice": {"minutes": 8, "reason": "x"}}
     answer = ok(client.post("/api/darkroom/weigh", json=trial))
-    assert (answer["minutes"], answer["off_text"]) == (8, "0.5 zone hard")
+    assert (answer["minutes"], answer["off_text"]) == (8, "0.5 zone too high")
     assert client.get("/api/journal").json()["undo"] is None
     drum = {"id": "drum", "name": "Drum", "agitation": "rotary"}
     ok(client.put("/api/kit/tanks/drum", json=drum))
@@ -144,10 +144,10 @@ def test_the_other_school_is_chosen(client: TestClient) -> None:
     ("choice", "pieces", "status", "says"),
     [
         ({"minutes": 8}, ["sheet-1A"], 422, "Say why"),
-        ({"recipe_id": "none"}, ["sheet-1A"], 404, "no such recipe"),
+        ({"recipe_id": "none"}, ["sheet-1A"], 404, "recipe"),
         ({"recipe_id": "recipe-ostrel-mq"}, ["sheet-1A"], 409, "of another film"),
         ({"reason": "x"}, ["sheet-2A"], 409, "only film that waits"),
-        ({"reason": "x"}, ["lost"], 404, "no such piece"),
+        ({"reason": "x"}, ["lost"], 404, "is gone"),
         ({"minutes": 900, "reason": "x"}, ["sheet-1A"], 422, "between 0.5 and 240"),
     ],
 )
@@ -233,9 +233,9 @@ def test_a_mixing_sheet(client: TestClient) -> None:
     for more, status, says in (
         ({"tap_c": 24, "other_c": 50}, 409, "colder water"),
         ({"tap_c": 12}, 422, "both waters"),
-        ({"recipe_id": "none"}, 404, "no such recipe"),
-        ({"tank_id": "none"}, 404, "no such tank"),
-        ({"line_id": "none"}, 404, "no such bath sequence"),
+        ({"recipe_id": "none"}, 404, "recipe"),
+        ({"tank_id": "none"}, 404, "This tank"),
+        ({"line_id": "none"}, 404, "This bath sequence"),
         ({"temperature_c": 40}, 422, "between 18 and 27"),
     ):
         answer = client.get("/api/mixing", params={**asked, **more})

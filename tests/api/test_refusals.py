@@ -126,7 +126,7 @@ CASES: dict[str, tuple[Does, Does, int, str]] = {
         nothing,
         lambda client: client.get("/api/darkroom/runs/none/sheet.pdf"),
         404,
-        "no such run",
+        "This run was not found",
     ),
     "an archive that was never written": (
         nothing,

@@ -65,6 +65,9 @@ def test_a_timed_exposure_survives_a_reload(open_page: Open, service: Service) -
     expect(page.get_by_text("Close the shutter now")).to_be_visible()
     page.get_by_role("button", name="Close and log").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
+    expect(
+        page.get_by_role("status").filter(has_text="logged on Into the adit: f/200")
+    ).to_be_visible()
     exposure = service.call("GET", "/api/scenes/scene-adit")["exposures"][0]
     assert exposure["seconds"] == pytest.approx(850, abs=30)
     assert 0 < exposure["error_stops"] < 0.3

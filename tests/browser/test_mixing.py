@@ -23,7 +23,7 @@ def test_other_minutes_with_a_reason(open_page: Open, service: Service) -> None:
     expect(dialog.get_by_role("alert").filter(has_text="Say why")).to_be_visible()
     expect(dialog.get_by_label("Minutes of your own")).to_have_value("8")
     dialog.get_by_label("Why").fill("thin last time")
-    expect(dialog.locator("[data-weighed]")).to_contain_text("High value: 0.5 zone hard")
+    expect(dialog.locator("[data-weighed]")).to_contain_text("High values 0.5 zone too high")
     assert violations(page) == []
     dialog.get_by_role("button", name="Save").click()
     expect(dialog).to_have_count(0)
@@ -58,7 +58,7 @@ def test_a_recipe_that_is_not_recommended(open_page: Open, service: Service) -> 
     group = page.get_by_role("region", name="Corvane 100 N+1")
     expect(group).to_contain_text("Not recommended (the film's leaflet)")
     expect(group.get_by_role("button", name="Add to run")).to_be_disabled()
-    group.get_by_role("button", name="Use it all the same").click()
+    group.get_by_role("button", name="Use this recipe or choose another").click()
     page.get_by_role("dialog").get_by_label("Why").fill("it is all there is")
     page.get_by_role("button", name="Save").click()
     expect(group.get_by_role("button", name="Add to run")).to_be_enabled()
@@ -183,7 +183,7 @@ def test_a_sheet_is_dragged(open_page: Open, service: Service) -> None:
     page.get_by_role("listitem").filter(has_text="1B Winding house").drag_to(second)
     shared = page.get_by_role("article", name="Run 2: Corvane 100 N−1 to N+1")
     expect(shared).to_contain_text("1B")
-    expect(shared).to_contain_text("zone hard")
+    expect(shared).to_contain_text("zone too high")
 
 
 def test_the_evening_in_the_calendar(open_page: Open) -> None:

@@ -217,3 +217,41 @@ def test_nothing_that_opens_shuts_anybody_out(
     assert violations(page) == []
     page.evaluate("document.documentElement.classList.replace('light', 'dark')")
     assert violations(page) == []
+
+
+# What is named twice on a page by the same name cannot be told apart by ear.
+NAMED_ALIKE = """() => {
+  const seen = new Map();
+  const marked = 'button, a[href], select, input, textarea, [role=slider], [role=tab]';
+  for (const each of document.querySelectorAll(marked)) {
+    if (!each.checkVisibility()) continue;
+    const own = each.getAttribute('aria-label') || each.labels?.[0]?.innerText || each.innerText;
+    const link = each.tagName === 'A';
+    const name = (link ? 'link ' : 'control ') + (own || '').trim().replace(/\\s+/g, ' ');
+    seen.set(name, (seen.get(name) || new Set()).add(link ? each.getAttribute('href') : each));
+  }
+  return [...seen].filter(([, each]) => each.size > 1).map(([name]) => name);
+}"""
+
+
+@pytest.mark.parametrize(
+    ("path", "ready"),
+    [
+        ("/outing", "section"),
+        ("/scene/scene-pool", "[data-result]"),
+        ("/film", "main li"),
+        ("/film/rolls", "main section"),
+        ("/film/stock", "main li"),
+        ("/darkroom", "[data-minutes]"),
+        ("/darkroom/mixing", "main"),
+        ("/darkroom/evening", "main section"),
+        ("/log", "[data-place]"),
+        ("/log/exposure-1A", "[data-result]"),
+        ("/kit", "main section"),
+    ],
+)
+def test_every_control_has_a_name_of_its_own(open_page: Open, path: str, ready: str) -> None:
+    """Links of one name lead to one place; no two controls sound alike."""
+    page = open_page(path)
+    expect(page.locator(ready).first).to_be_visible()
+    assert page.evaluate(NAMED_ALIKE) == []

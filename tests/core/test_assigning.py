@@ -280,7 +280,7 @@ def test_film_that_wants_the_same_waits_together() -> None:
     (own,) = (each for each in found if each.choice.minutes)
     assert own.time is not None
     assert own.time.minutes == 8
-    assert own.time.off_text == "0.4 zone hard"  # ln(8/7) of ln 1.35
+    assert own.time.off_text == "0.4 zone too high"  # ln(8/7) of ln 1.35
 
 
 def test_two_schools_of_contraction() -> None:

@@ -305,7 +305,7 @@ def test_errors_in_words(error: float) -> None:
     """Hard is too much development, soft too little, and nothing is nothing."""
     text = zones_text(error)
     if abs(error) < 0.02:
-        assert text == "as wanted"
+        assert text == "on target"
     else:
         assert text.endswith("hard" if error > 0 else "soft")
         assert "0.0" not in text

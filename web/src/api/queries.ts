@@ -59,3 +59,11 @@ export const devicesQuery = queryOptions({
   queryFn: () => unwrap(api.GET("/api/devices")),
   ...readsOf("/api/devices"),
 });
+
+/** What each source key of a ledger stands for. */
+export const sourcesQuery = queryOptions({
+  queryKey: ["sources"],
+  queryFn: () => unwrap(api.GET("/api/compute/sources")),
+  staleTime: Number.POSITIVE_INFINITY,
+  ...readsOf("/api/compute/sources"),
+});

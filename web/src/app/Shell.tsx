@@ -1,6 +1,6 @@
 import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { CircleHelp } from "lucide-react";
+import { CircleHelp, X } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
@@ -13,6 +13,7 @@ import { Notice } from "../components/Notice";
 import { Sheet } from "../components/Sheet";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
+import { say, useSaid } from "../shared/saying";
 import { MORE, ROOMS } from "./rooms";
 
 const ExposureClock = lazy(async () => ({
@@ -62,6 +63,7 @@ export function Shell() {
       <Rail help={() => setHelp(true)} />
       <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
         <Trouble />
+        <Said />
         {problem && (
           <Notice tone="refusal" live>
             {problem.message}
@@ -261,6 +263,30 @@ function Help({ open, close }: { open: boolean; close: () => void }) {
         </Dialog.Positioner>
       </Portal>
     </Dialog.Root>
+  );
+}
+
+/** What was just done, where the screen it was done on is gone. */
+function Said() {
+  const said = useSaid();
+  return (
+    <Box role="status">
+      {said && (
+        <Flex
+          align="center"
+          background="accentSoft"
+          color="accent"
+          fontWeight={600}
+          paddingLeft={{ base: "4", md: "6" }}
+          minHeight="44px"
+        >
+          <Box flex="1">{said}</Box>
+          <Button variant="quiet" aria-label="Close this line" onClick={() => say(null)}>
+            <X size={18} aria-hidden />
+          </Button>
+        </Flex>
+      )}
+    </Box>
   );
 }
 

@@ -8,6 +8,7 @@ const recipe = defineRecipe({
     justifyContent: "center",
     gap: "2",
     minHeight: "44px",
+    minWidth: "44px",
     paddingInline: "4",
     borderRadius: "6px",
     borderWidth: "2px",
@@ -24,6 +25,7 @@ const recipe = defineRecipe({
       quiet: { borderColor: "transparent", background: "transparent", color: "ink" },
       word: {
         minHeight: { base: "44px", md: "34px" },
+        minWidth: { base: "44px", md: "0" },
         paddingInline: "0",
         borderWidth: "0",
         borderRadius: "0",

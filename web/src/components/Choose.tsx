@@ -7,8 +7,11 @@ export function Choose({
   options,
   onChange,
   problem,
+  name,
 }: {
   label: string;
+  /** what it is called where several of one label stand together */
+  name?: string;
   value: string;
   options: { value: string; label: string }[];
   onChange: (value: string) => void;
@@ -18,7 +21,11 @@ export function Choose({
     <Field.Root invalid={Boolean(problem)}>
       <Field.Label>{label}</Field.Label>
       <NativeSelect.Root>
-        <NativeSelect.Field value={value} onChange={(event) => onChange(event.target.value)}>
+        <NativeSelect.Field
+          aria-label={name}
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        >
           {options.map((option) => (
             <option key={option.value} value={option.value}>
               {option.label}

@@ -165,7 +165,13 @@ const config = defineConfig({
     },
     "html.dark": { colorScheme: "dark" },
     "h1, h2, h3": { fontSize: "inherit", fontWeight: 650 },
-    a: { color: "accent", textDecoration: "underline", textUnderlineOffset: "3px" },
+    a: {
+      color: "accent",
+      textDecoration: "underline",
+      textUnderlineOffset: "3px",
+      // a line of text stays as high as it is; what a thumb may touch is higher
+      "@media (max-width: 899.9px)": { paddingBlock: "11px" },
+    },
     ":focus-visible": { outline: "3px solid", outlineColor: "accent", outlineOffset: "2px" },
     "input[type=checkbox]": {
       width: "20px",

@@ -36,7 +36,7 @@ def attach(
     if known is not None:
         return known
     exposure = exposures.exposure(act.db, exposure_id)
-    needed(exposure, "There is no such exposure.", "exposure_id")
+    needed(exposure, "This exposure was not found.", "exposure_id")
     attachment = Attachment(
         id=id,
         exposure_id=exposure_id,
@@ -79,7 +79,7 @@ def delete(act: Act, id: str) -> Done:  # noqa: A002
 
 
 def _found(db: Db, id_: str) -> Attachment:
-    return needed(store.attachment(db, id_), "There is no such picture.")
+    return needed(store.attachment(db, id_), "This picture was not found.")
 
 
 def _file(path: Path, media_type: str, headers: dict[str, str]) -> File:

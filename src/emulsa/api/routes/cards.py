@@ -97,4 +97,4 @@ def _lens(db: Db, id_: str | None) -> KitLens:
 def _found(record: Record | None, id_: str | None, what: str) -> Record:
     if not id_:
         raise Missing(f"Choose the {what} the card is for.", field=f"{what}_id")
-    return needed(record, f"There is no such {what}.", f"{what}_id")
+    return needed(record, f"This {what} was not found.", f"{what}_id")

@@ -94,7 +94,7 @@ def weigh(db: Db, trial: Trial) -> DevelopmentAnswer:
     recipe = needed(
         films.recipe(db, wanted.chosen_recipe_id), "Choose a recipe first.", "choice.recipe_id"
     )
-    own = needed(films.film(db, wanted.film_id), "There is no such film in the kit.", "film_id")
+    own = needed(films.film(db, wanted.film_id), "This film is not in the kit.", "film_id")
     tank = darkroom.tank(db, trial.tank_id)
     tankful = Tankful(
         temperature_c=temperature.given(trial.temperature_c, trial.temperature_f, BATH_C),
@@ -111,10 +111,10 @@ def decide_over(act: Act, deciding: Deciding) -> tuple[str, ...]:
     chosen = deciding.choice.recipe_id
     recipe = films.recipe(act.db, chosen)
     if chosen:
-        needed(recipe, "There is no such recipe.", "choice.recipe_id")
+        needed(recipe, "This recipe was not found.", "choice.recipe_id")
     ids = tuple(dict.fromkeys(deciding.piece_ids))
     found = pieces.of_ids(act.db, ids)
-    said = "There is no such piece of film any more."
+    said = "This piece of film is gone."
     outcome = decide(deciding, [needed(found.get(each), said, "piece_ids") for each in ids], recipe)
     act.carry_out(outcome)
     changed = {each.id for each in outcome.kept if hasattr(each, "id")}
@@ -125,7 +125,7 @@ def decide_over(act: Act, deciding: Deciding) -> tuple[str, ...]:
 def judge(act: Act, id: str, base: str, judgement: Judgement) -> Judgement:  # noqa: A002
     """Keep what a negative shows; the best of a bracket is one."""
     own_id(id, judgement)
-    piece = needed(pieces.piece(act.db, id), "There is no such piece of film any more.")
+    piece = needed(pieces.piece(act.db, id), "This piece of film is gone.")
     others = store.judgements(act.db, [*exposures.bracket_pieces(act.db, id), id])
     known = others.pop(id, None)
     wanted = judgement if known is None else replace(judgement, at=known.at)

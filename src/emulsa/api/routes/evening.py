@@ -49,7 +49,7 @@ def calendar(db: Db, dated: Dated) -> File:
 
 
 def _night(db: Db, planning: Planning) -> Night:
-    said = "There is no such bath sequence in the kit."
+    said = "This bath sequence is not in the kit."
     film, _ = waiting(db)
     return Night(
         tanks={each.id: each for each in darkroom.tanks(db)},

@@ -190,13 +190,13 @@ def job(house: House, db: Db, id: str) -> JobView:  # noqa: A002
     if running is not None:
         return _view(running)
     done = act_done(house, Doing(id, "", "", {}), db)
-    return _finished(id, "", needed(done, "There is no such job any more."))
+    return _finished(id, "", needed(done, "This job is gone."))
 
 
 @routes.work("DELETE", "/jobs/{id}")
 def stop(house: House, id: str) -> JobView:  # noqa: A002
     """Stop a job; what it began is taken back."""
-    found = needed(house.jobs.find(id), "There is no such job any more.")
+    found = needed(house.jobs.find(id), "This job is gone.")
     found.stop.set()
     return _view(found)
 

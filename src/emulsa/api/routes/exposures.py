@@ -86,7 +86,7 @@ def weigh(db: Db, given: Given) -> Weighed:
 @routes.act("PUT", "/{id}")
 def put_right(act: Act, id: str, base: str, correction: Correction) -> ExposureView:  # noqa: A002
     """Correct what was really given; the plan it was made by stays."""
-    known = needed(exposures.exposure(act.db, id), "There is no such exposure.")
+    known = needed(exposures.exposure(act.db, id), "This exposure was not found.")
     exposure = correct(known, correction)
     act.says("correct an exposure")
     unchanged("This exposure", known, exposure, base)
@@ -101,11 +101,11 @@ def _logging(act: Act, scene: Scene) -> Logging:
 
 def _scene(db: Db, id_: str) -> Scene:
     found = scenes.scene(db, id_)
-    return needed(found, "There is no such scene; it may have been deleted.", "scene_id")
+    return needed(found, "This scene was not found; it may have been deleted.", "scene_id")
 
 
 def _piece(db: Db, id_: str) -> Piece:
-    said = "There is no film in that place any more; choose another."
+    said = "No film is in that place any more; choose another."
     return needed(pieces.piece(db, id_), said, "piece_id")
 
 

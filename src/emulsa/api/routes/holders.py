@@ -87,14 +87,14 @@ def put(act: Act, id: str, base: str, holder: Holder) -> Holder:  # noqa: A002
     act.says(f"save holder {holder.number}")
     unchanged(f"Holder {holder.number}", before, holder, base)
     act.keep(holder)
-    return needed(act.read_back(holder), "There is no such holder.")
+    return needed(act.read_back(holder), "This holder was not found.")
 
 
 @routes.act("DELETE", "/{id}")
 def delete(act: Act, id: str) -> Done:  # noqa: A002
     """Take an empty holder off the board; one that exposed film is retired instead."""
     known = {each.id: each for each in store.holders(act.db)}
-    holder = needed(known.get(id), "There is no such holder.")
+    holder = needed(known.get(id), "This holder was not found.")
     if any(each.holder_id == id for each in pieces.in_holders(act.db)):
         raise Impossible("This holder still has film in it; empty it first.", field="id")
     act.says(f"remove holder {holder.number}")
@@ -108,7 +108,7 @@ def load(act: Act, loading: Loading) -> Done:
     film = films.film(act.db, loading.film_id)
     outcome = load_sides(
         loading,
-        needed(film, "There is no such film in the kit.", "film_id"),
+        needed(film, "This film is not in the kit.", "film_id"),
         store.board(act.db, loading.id),
         _box(act.db, loading.stock_id),
         act.moment,
@@ -128,4 +128,4 @@ def unload(act: Act, unloading: Unloading) -> Done:
 def _box(db: Db, stock_id: str | None) -> Box | None:
     if stock_id is None:
         return None
-    return needed(stock.box(db, stock_id), "There is no such box of film.", "stock_id")
+    return needed(stock.box(db, stock_id), "This box of film was not found.", "stock_id")

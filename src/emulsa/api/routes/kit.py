@@ -131,7 +131,7 @@ def _put(table: Table) -> Callable[..., Any]:
 def _delete(table: Table) -> Callable[..., Any]:
     def delete(act: Act, id: str) -> Done:  # noqa: A002 - the path's name
         """Delete a record nothing uses."""
-        said = f"There is no such {table.name.replace('_', ' ')}."
+        said = f"This {table.name.replace('_', ' ')} was not found."
         known = needed(rows.one(act.db, table, id), said)
         act.says(f"delete {known.name}")
         store.delete(act.db, table, id)

@@ -68,7 +68,7 @@ def clearing(act: Act, test: ClearingTest) -> Cleared:
     """The clearing test: the first one of a bottle is what it did when fresh."""
     bottle = None
     if test.bottle_id is not None:
-        said = "There is no such bottle in the kit."
+        said = "This bottle is not in the kit."
         bottle = needed(darkroom.bottle(act.db, test.bottle_id), said, "bottle_id")
     cleared, outcome = clear(test, bottle)
     act.carry_out(outcome)
@@ -81,11 +81,11 @@ def _page(made: MixingSheet) -> File:
 
 def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
     recipe = needed(
-        films.recipe(db, asked.recipe_id), "There is no such recipe in the kit.", "recipe_id"
+        films.recipe(db, asked.recipe_id), "This recipe is not in the kit.", "recipe_id"
     )
-    tank = needed(darkroom.tank(db, asked.tank_id), "There is no such tank in the kit.", "tank_id")
+    tank = needed(darkroom.tank(db, asked.tank_id), "This tank is not in the kit.", "tank_id")
     line = needed(
-        darkroom.line(db, asked.line_id), "There is no such bath sequence in the kit.", "line_id"
+        darkroom.line(db, asked.line_id), "This bath sequence is not in the kit.", "line_id"
     )
     if (asked.tap_c is None) != (asked.other_c is None):
         raise Missing("Give both waters, or neither.", field="other_c")
@@ -107,5 +107,5 @@ def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
 
 
 def _powder(db: Db, id_: str) -> MixingSheet:
-    found = needed(darkroom.powder(db, id_), "There is no such powder in the kit.")
+    found = needed(darkroom.powder(db, id_), "This powder is not in the kit.")
     return mixing.for_powder(found, preferences.preferences(db).measures)

@@ -142,7 +142,7 @@ def revisit(act: Act, id: str, revisiting: Revisiting) -> Scene:  # noqa: A002
         return known
     _found(act.db, id)
     before = scenes.scene(act.db, revisiting.scene_id)
-    said = "There is no such scene to go back to."
+    said = "The scene to revisit was not found."
     scene = copied(needed(before, said, "scene_id"), revisiting.id, id)
     act.says(f"plan to go back to {scene.title}")
     scenes.put(act.db, scene)
@@ -180,4 +180,4 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
 
 
 def _found(db: Db, id_: str) -> Outing:
-    return needed(store.outing(db, id_), "There is no such outing.")
+    return needed(store.outing(db, id_), "This outing was not found.")

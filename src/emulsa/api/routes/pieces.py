@@ -32,7 +32,7 @@ def fitting(db: Db, film_id: Id, share: Share = 1.0) -> Fitting:
 @routes.act("POST", "/{id}/holder")
 def name_holder(act: Act, id: str, naming: Naming) -> Done:  # noqa: A002
     """Say in which side a sheet lay that was exposed without a holder."""
-    piece = needed(pieces.piece(act.db, id), "There is no such sheet.")
+    piece = needed(pieces.piece(act.db, id), "This sheet was not found.")
     outcome = named(piece, naming, holders.holders(act.db), pieces.in_holders(act.db), act.moment)
     act.carry_out(outcome)
     return Done(outcome.says, (id,))

@@ -47,12 +47,10 @@ def load(act: Act, loading: RollLoading) -> Done:
     """Load a roll; one of this id that is there already stays as it is."""
     if store.roll(act.db, loading.id) is not None:
         return Done("", (loading.id,))
-    film = needed(
-        films.film(act.db, loading.film_id), "There is no such film in the kit.", "film_id"
-    )
+    film = needed(films.film(act.db, loading.film_id), "This film is not in the kit.", "film_id")
     box = None
     if loading.stock_id is not None:
-        said = "There is no such box of film."
+        said = "This box of film was not found."
         box = needed(stock.box(act.db, loading.stock_id), said, "stock_id")
     number = store.next_number(act.db)
     return _done(act, load_roll(loading, film, box, number, act.moment), loading.id)
@@ -145,9 +143,9 @@ def _done(act: Act, outcome: Outcome, id_: str) -> Done:
 
 
 def _found(db: Db, id_: str) -> Roll:
-    return needed(store.roll(db, id_), "There is no such roll.")
+    return needed(store.roll(db, id_), "This roll was not found.")
 
 
 def _strip(db: Db, id_: str) -> Strip:
-    said = "There is no such strip; the roll may have been cut again."
+    said = "This strip was not found; the roll may have been cut again."
     return needed(store.strip(db, id_), said)

@@ -65,7 +65,7 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
         return Done("", (run.id,))
     ids = tuple(dict.fromkeys(beginning.piece_ids))
     there = pieces.of_ids(act.db, ids)
-    said = "There is no such piece of film any more."
+    said = "This piece of film is gone."
     found = [needed(there.get(each), said, "piece_ids") for each in ids]
     outcome = running.begin(
         run,
@@ -175,4 +175,4 @@ def _minutes(run: Run) -> float:
 
 
 def _found(db: Db, id_: str) -> Run:
-    return needed(store.run(db, id_), "There is no such run.")
+    return needed(store.run(db, id_), "This run was not found.")

@@ -220,7 +220,7 @@ def line(db: Db, asked: TypedLine) -> Typed:
 
 
 def found(db: Db, id_: str) -> Scene:
-    return needed(store.scene(db, id_), "There is no such scene; it may have been deleted.")
+    return needed(store.scene(db, id_), "This scene was not found; it may have been deleted.")
 
 
 def _make(act: Act, makes: Made) -> None:

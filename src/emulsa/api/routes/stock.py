@@ -54,7 +54,7 @@ def put(act: Act, id: str, base: str, stock: Stock) -> Stock:  # noqa: A002
     """Keep a box, new or changed; it never holds less than was taken from it already."""
     own_id(id, stock)
     film = films.film(act.db, stock.film_id)
-    needed(film, "There is no such film in the kit.", "film_id")
+    needed(film, "This film is not in the kit.", "film_id")
     taken = store.taken(act.db).get(id, 0)
     if left(stock, taken) < 0:
         raise Unsound(
@@ -65,13 +65,13 @@ def put(act: Act, id: str, base: str, stock: Stock) -> Stock:  # noqa: A002
     act.says("save a box of film")
     unchanged("This box", store.stock(act.db, id), stock, base)
     act.keep(stock)
-    return needed(act.read_back(stock), "There is no such box.")
+    return needed(act.read_back(stock), "This box was not found.")
 
 
 @routes.act("DELETE", "/{id}")
 def delete(act: Act, id: str) -> Done:  # noqa: A002
     """Delete a box nothing was taken from."""
-    needed(store.stock(act.db, id), "There is no such box.")
+    needed(store.stock(act.db, id), "This box was not found.")
     act.says("delete a box of film")
     store.delete(act.db, id)
     return Done("delete a box of film", (id,))

@@ -180,7 +180,7 @@ def sidecar_of(db: Db, id_: str) -> Sidecar:
 
 def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
     """An exposure, its scene, its outing and its film."""
-    exposure = needed(exposures.exposure(db, id_), "There is no such exposure in the log.")
+    exposure = needed(exposures.exposure(db, id_), "This exposure was not found in the log.")
     scene = needed(scenes.scene(db, exposure.scene_id), "Its scene is gone.")
     outing = needed(outings.outing(db, scene.outing_id), "Its outing is gone.")
     return exposure, scene, outing, needed(pieces.piece(db, exposure.piece_id), "Its film is gone.")

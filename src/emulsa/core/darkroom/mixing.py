@@ -171,7 +171,7 @@ def _lines(
             yield f"Add {text(ml)} of concentrate; stir."
         elif name != "water":
             yield f"With syringe {name}, and no other: add {text(ml)} of part {name}; stir."
-    yield f"{text(volume_ml)} of {title}: read its temperature, {warm} is wanted."
+    yield f"{text(volume_ml)} of {title}: check it is at {warm}."
 
 
 def _water(ml: float, at_c: float, water: Water | None, measures: Measures) -> Iterator[str]:

@@ -170,7 +170,7 @@ class _Night:
         for place, kind in enumerate(self.planning.kinds):
             tank = self.tanks.get(kind.tank_id)
             if tank is None:
-                raise Missing("There is no such tank in the kit.", field=f"kinds.{place}.tank_id")
+                raise Missing("This tank is not in the kit.", field=f"kinds.{place}.tank_id")
             made, sure = self._kind(kind, tank)
             runs += made
             proven[f"{kind.film_id} {kind.recipe_id}"] = sure
@@ -215,7 +215,7 @@ class _Night:
     def _kind(self, kind: KindPlan, tank: Tank) -> tuple[list[PlannedRun], bool]:
         recipe, film = self.recipes.get(kind.recipe_id), self.films.get(kind.film_id)
         if recipe is None or film is None or recipe.film_id != kind.film_id:
-            raise Missing("There is no such recipe for this film.", field="kinds")
+            raise Missing("This film has no such recipe.", field="kinds")
         waiting = {
             each.piece_ids[0]: each
             for each in self.waiting

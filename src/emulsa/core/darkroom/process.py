@@ -169,7 +169,7 @@ def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
     rolls = film_area.rolls(request.film_area_in2)
     if per_litre is not None and rolls > per_litre * request.volume_ml / 1_000 * (1 + 1e-9):
         text = (
-            f"A litre of this developer does {plain(per_litre)} rolls, and this is"
+            f"A litre of this developer is enough for {plain(per_litre)} rolls, and this is"
             f" {plain(round(rolls, 2))} in {plain(request.volume_ml)} ml; put less in at once."
         )
         yield Advice(code="capacity-short", severity="warning", text=text)

@@ -31,7 +31,7 @@ class Choice:
 def check_reason(minutes: float | None, reason: str) -> None:
     """Missing when minutes of one's own come without a reason."""
     if minutes is not None and not reason.strip():
-        raise Missing("Say why in a few words; the log keeps it.", field="reason")
+        raise Missing("Give the reason in a few words, for the log.", field="reason")
 
 
 def choice_text(choice: Choice, recipe_name: str = "") -> str:

@@ -13,13 +13,13 @@ def too_far(error_zones: float) -> bool:
 
 
 def zones_text(error_zones: float) -> str:
-    """What sharing does to a high value: *as wanted*, *0.2 zone soft*, *0.3 zone hard*.
+    """What a time does to the high values: *on target*, *0.2 zone too low*, *0.3 zone too high*.
 
     >>> zones_text(0.0), zones_text(-0.21), zones_text(0.3)
-    ('as wanted', '0.2 zone soft', '0.3 zone hard')
+    ('on target', '0.2 zone too low', '0.3 zone too high')
     """
     if abs(error_zones) < EXACT:
-        return "as wanted"
-    return f"{abs(error_zones):.1f} zone {'hard' if error_zones > 0 else 'soft'}".replace(
+        return "on target"
+    return f"{abs(error_zones):.1f} zone too {'high' if error_zones > 0 else 'low'}".replace(
         "0.0 zone", "under 0.1 zone"
     )

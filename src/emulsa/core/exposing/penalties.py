@@ -129,7 +129,7 @@ def costs(tones: Tones, amounts: dict[str, float], out: tuple[str, ...], off: fl
     if amounts["error"] > 0.1:
         said.append(f"is {stops_words(off)} off")
     if amounts["extrapolation"]:
-        said.append("wants a second sheet at one stop more")
+        said.append("needs a second sheet at one stop more")
     if not said:
         return "Costs nothing but the sheet."
     return "Costs: " + "; ".join(said) + "."

@@ -9,6 +9,7 @@ from emulsa.core.data.formats import ROLLS
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.limits import Id, Label, Length, Note, Within, plain
+from emulsa.core.moments import month_words
 
 Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
 Spent = Annotated[int, Within("Sheets or rolls gone already", 0, 10_000)]
@@ -103,9 +104,9 @@ def state(stock: Stock, taken: int, today: str) -> StockState:
     low = there <= LOW_SHARE * stock.count
     said = []
     if expired:
-        said.append(f"expired {stock.expires}; test it before a picture that matters")
+        said.append(f"expired {month_words(stock.expires)}; test it before a picture that matters")
     elif months is not None and months <= SOON_MONTHS:
-        said.append(f"expires {stock.expires}")
+        said.append(f"expires {month_words(stock.expires)}")
     if there == 0:
         said.append("empty")
     elif low:

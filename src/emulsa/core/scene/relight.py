@@ -127,7 +127,7 @@ def _sentence(steady: LightChangeAnswer, going_on: LightChangeAnswer | None) -> 
         return "The exposure is complete: close the shutter."
     assert steady.remaining_s is not None
     done = f"{100 * steady.progress:.0f} % is on the film"
-    said = f"{done}; {time_text(steady.remaining_s)} more if the light stays so."
+    said = f"{done}; {time_text(steady.remaining_s)} more if the light stays like this."
     if going_on is None:
         return said
     if going_on.never:

@@ -73,8 +73,8 @@ export function DarkroomRoom() {
         {nothing && (
           <Box paddingTop="6">
             <Empty title="Nothing to develop.">
-              Exposed film comes here by itself, grouped by film, recipe and N.{" "}
-              <Link to="/scene">Go on with the scene</Link>
+              Exposed film is listed here by film, recipe and N.{" "}
+              <Link to="/scene">Back to the scene</Link>
             </Empty>
           </Box>
         )}

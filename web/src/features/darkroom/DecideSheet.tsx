@@ -142,7 +142,7 @@ export function DecideSheet({
             <Box color="ink2">
               {wanted.minutes == null
                 ? `${weighed.data.origin}${weighed.data.who ? ` by ${weighed.data.who}` : ""}`
-                : `High value: ${weighed.data.off_text}`}
+                : `High values ${weighed.data.off_text}`}
             </Box>
             {weighed.data.advice.map((each) => (
               <Notice key={each.code} tone={each.severity}>

@@ -1,6 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
+import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Ledger } from "../../components/Ledger";
@@ -32,6 +34,8 @@ export function GroupPanel({
   const [all, setAll] = useState(false);
   const own = group.choice.minutes != null;
   const { write, problem, busy } = useWrite();
+  const sources = useQuery(sourcesQuery).data ?? {};
+  const what = [group.film_name, group.n_text, group.sheets[0]?.where].join(" ");
   const pieces = group.sheets.flatMap((each) => each.piece_ids);
   return (
     <Box
@@ -61,8 +65,8 @@ export function GroupPanel({
             </Box>
           </Flex>
           {own && (
-            <Box color={time.off_text === "as wanted" ? "ink2" : "ochre"} fontWeight={550}>
-              High value {time.off_text}
+            <Box color={time.off_text === "on target" ? "ink2" : "ochre"} fontWeight={550}>
+              High values {time.off_text}
             </Box>
           )}
           {!own && group.choice.reason && (
@@ -83,7 +87,7 @@ export function GroupPanel({
               amount: row.factor === 1 ? "" : `×${row.factor.toFixed(2)}`,
               running: row.minutes_text,
               why: row.why,
-              source: row.source,
+              source: sources[row.source] ?? row.source,
             }))}
           />
           <Flex direction="column" gap="2" paddingTop="2">
@@ -144,7 +148,7 @@ export function GroupPanel({
         </Box>
       ))}
       <Flex gap="3" paddingTop="2" wrap="wrap">
-        <Button onClick={begin} disabled={group.needs_reason}>
+        <Button aria-label={`Add to run: ${what}`} onClick={begin} disabled={group.needs_reason}>
           Add to run
         </Button>
         {(group.n !== 0 || group.sheets.some((each) => each.error_stops !== 0)) &&
@@ -152,6 +156,7 @@ export function GroupPanel({
           !group.needs_reason && (
             <Button
               disabled={busy}
+              aria-label={`${group.choice.plain_n ? `Back to ${group.n_text}` : "Develop at N"}: ${what}`}
               onClick={() =>
                 write(
                   decide({
@@ -165,8 +170,11 @@ export function GroupPanel({
               {group.choice.plain_n ? `Back to ${group.n_text}` : "Develop at N"}
             </Button>
           )}
-        <Button onClick={decideOn}>
-          {group.needs_reason ? "Use it all the same, or choose another" : "Change development"}
+        <Button
+          aria-label={`${group.needs_reason ? "Use this recipe or choose another" : "Change development"}: ${what}`}
+          onClick={decideOn}
+        >
+          {group.needs_reason ? "Use this recipe or choose another" : "Change development"}
         </Button>
       </Flex>
       <Problem of={problem} />

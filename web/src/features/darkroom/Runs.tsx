@@ -66,7 +66,12 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
                   {each.where}
                 </Box>
                 {each.exposure_id ? (
-                  <Link to={`/log/${each.exposure_id}`}>{each.scene_title}</Link>
+                  <Link
+                    to={`/log/${each.exposure_id}`}
+                    aria-label={`${each.scene_title}, ${each.where}`}
+                  >
+                    {each.scene_title}
+                  </Link>
                 ) : (
                   each.scene_title
                 )}
@@ -85,10 +90,20 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               Cancel run (film dry)
             </Button>
             {run.recipe_id && run.tank_id && run.line_id && (
-              <Link to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}>Mixing sheet</Link>
+              <Link
+                to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}
+                aria-label={`Mixing sheet for ${run.name}`}
+              >
+                Mixing sheet
+              </Link>
             )}
             {run.minutes != null && (
-              <a href={`/api/darkroom/runs/${run.id}/sheet.pdf`}>Run sheet (PDF)</a>
+              <a
+                href={`/api/darkroom/runs/${run.id}/sheet.pdf`}
+                aria-label={`Run sheet for ${run.name} (PDF)`}
+              >
+                Run sheet (PDF)
+              </a>
             )}
           </Flex>
         </Box>

@@ -31,6 +31,7 @@ export function ToJudge({ lines }: { lines: Schemas["PieceLine"][] }) {
               {[line.scene_title, line.n_text, line.part_text].filter(Boolean).join(", ")}
             </Box>
             <Button
+              aria-label={`Judge ${line.where}`}
               onClick={() =>
                 setOpen({ ...line, version: "", in_bracket: line.bracket_id !== null })
               }

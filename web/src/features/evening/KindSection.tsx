@@ -61,6 +61,7 @@ export function KindSection({
         <Box flex="0 1 220px">
           <Choose
             label="Tank or tray"
+            name={`Tank or tray for ${name}, ${recipe}`}
             value={chosen.tank_id ?? ""}
             options={tanks.map((each) => ({
               value: each.id,
@@ -72,6 +73,7 @@ export function KindSection({
         <Box flex="0 1 150px">
           <Entry
             label="Runs"
+            aria-label={`Runs for ${name}, ${recipe}`}
             inputMode="numeric"
             placeholder={`${runs.length}, automatic`}
             value={chosen.max_runs ?? ""}

@@ -150,7 +150,7 @@ export function RunCard({
         {run.developer || "developer"} {run.dilution}, {run.mix_text}
       </Box>
       <Flex gap="4" align="center" paddingTop="2" wrap="wrap">
-        <Button disabled={busy} onClick={begin}>
+        <Button disabled={busy} aria-label={`Set up run ${number} of ${run.name}`} onClick={begin}>
           Set up run {number}
         </Button>
         <Link
@@ -159,6 +159,7 @@ export function RunCard({
             run.area_in2,
             bottles.map((each) => each.kind),
           )}
+          aria-label={`Mixing sheet for run ${number} of ${run.name}`}
         >
           Mixing sheet
         </Link>

@@ -138,7 +138,7 @@ export function LoadRoll({ close }: { close: () => void }) {
         </Grid>
         <Entry
           label="Whole roll rated at EI"
-          help="Empty: the film's own EI. Otherwise the whole roll is pushed or pulled."
+          help="Empty: the film's own EI. Any other pushes or pulls the whole roll."
           inputMode="decimal"
           placeholder={own ? String(own.exposure_index) : ""}
           value={ei}

@@ -64,7 +64,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
         </Grid>
         <Entry
           label="Whole roll rated at EI"
-          help="Once a frame is exposed, the whole roll keeps its rating."
+          help="Fixed once a frame is exposed."
           inputMode="decimal"
           value={ei}
           onChange={(event) => setEi(event.target.value)}

@@ -6,6 +6,7 @@ import { newId, type Schemas } from "../../api/client";
 import { formatsQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { FilmRoom } from "./FilmRoom";
@@ -61,7 +62,7 @@ export function StockPart() {
       {stock.data && shown.length === 0 && (
         <Empty title="No film in stock yet.">
           Add a box of sheets or some rolls: what is left, what one exposure costs and what expires
-          is then known by itself.{" "}
+          is worked out from then on.{" "}
           {kit && !films.length && <Link to="/kit">Name a film first</Link>}
         </Empty>
       )}
@@ -96,7 +97,7 @@ export function StockPart() {
                 <Box color="ink2" fontSize="14px">
                   {[
                     view.stock.kept === "bag" ? "in the bag" : `in the ${view.stock.kept}`,
-                    view.stock.opened && `opened ${view.stock.opened}`,
+                    view.stock.opened && `opened ${dayText(view.stock.opened)}`,
                     view.state.each != null && `${view.state.each.toFixed(2)} each`,
                   ]
                     .filter(Boolean)

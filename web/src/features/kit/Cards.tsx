@@ -134,7 +134,7 @@ function Card({
         {name} as PDF
       </a>
       {csv && (
-        <a href={`/api/cards/${path}.csv?${asked}`} download>
+        <a href={`/api/cards/${path}.csv?${asked}`} download aria-label={`${name} as CSV`}>
           as CSV
         </a>
       )}

@@ -49,7 +49,7 @@ const POWDERS = ["developer", "fixer", "washing aid"].map((kind) => ({
   label: kind,
 }));
 const COLONS = [
-  { value: "", label: "it is not written so" },
+  { value: "", label: "not written 1:n" },
   { value: "one_plus_n", label: "one part and n of water" },
   { value: "one_in_n", label: "one part in n altogether" },
 ];

@@ -1,4 +1,5 @@
 import { newId, type Schemas } from "../../api/client";
+import { dayText } from "../../components/days";
 import { type KindSpec, name, note } from "./fieldSpec";
 
 /* What stands in the darkroom: recipes, and what film is developed in. */
@@ -13,7 +14,7 @@ export const INDOORS = {
       { path: "film_id", label: "Film", as: "film" },
       { path: "recipe.developer", label: "Developer, by its generic name", as: "developer" },
       { path: "recipe.dilution", label: "Dilution", as: "dilution", help: "1+9, stock, 10+10+500" },
-      { path: "recipe.colon", label: "Written 1:n, it means", as: "colon" },
+      { path: "recipe.colon", label: "1:n on the label means", as: "colon" },
       { path: "recipe.agitation", label: "Agitation in words", as: "text" },
       { path: "recipe.scheme", label: "Agitation scheme", as: "scheme" },
       { path: "recipe.compensating", label: "Compensating developer", as: "flag" },
@@ -22,7 +23,7 @@ export const INDOORS = {
         path: "recipe.k_per_c",
         label: "Change per °C (k)",
         as: "number",
-        help: "0.09 unless the maker says otherwise",
+        help: "0.09 unless the maker gives another",
       },
       { path: "recipe.points", label: "Minutes for N", as: "points" },
       { path: "recipe.warmth", label: "Minutes by temperature", as: "warmth" },
@@ -43,7 +44,7 @@ export const INDOORS = {
         path: "recipe.not_recommended",
         label: "Not recommended by",
         as: "text",
-        help: "who says so; empty: nobody. It is refused then, unless a reason is given",
+        help: "who says so; empty: nobody. It then needs a reason to be used",
       },
       note,
     ],
@@ -126,8 +127,8 @@ export const INDOORS = {
         .join(", "),
   },
   lines: {
-    title: "Lines of baths",
-    one: "line",
+    title: "Bath sequences",
+    one: "bath sequence",
     teach: "The baths in their order, strictly one way; the developer's time comes from the film.",
     fields: [name, { path: "baths", label: "Baths", as: "baths" }, note],
     blank: () => ({
@@ -147,7 +148,7 @@ export const INDOORS = {
   bottles: {
     title: "Bottles",
     one: "bottle",
-    teach: "What is mixed: since when, how much film it does, and how fast the fixer clears.",
+    teach: "What is mixed: when, its capacity, and how fast the fixer clears.",
     fields: [
       name,
       { path: "kind", label: "Holds", as: "bottle" },
@@ -194,9 +195,9 @@ export const INDOORS = {
     describe: (bottle: Schemas["Bottle"]) =>
       [
         bottle.kind,
-        bottle.mixed && `mixed ${bottle.mixed}`,
+        bottle.mixed && `mixed ${dayText(bottle.mixed)}`,
         bottle.capacity_rolls != null &&
-          `${bottle.used_rolls} of ${bottle.capacity_rolls} rolls done`,
+          `${bottle.used_rolls} of ${bottle.capacity_rolls} rolls used`,
       ]
         .filter(Boolean)
         .join(", "),
@@ -209,8 +210,13 @@ export const INDOORS = {
       name,
       { path: "kind", label: "Makes", as: "powder" },
       { path: "volume_ml", label: "Makes, ml", as: "number" },
-      { path: "start_ml", label: "Begin with water, ml", as: "number" },
-      { path: "start_c", label: "at, °C", as: "number", help: "up to 60; hot water scalds" },
+      { path: "start_ml", label: "Water to begin with, ml", as: "number" },
+      {
+        path: "start_c",
+        label: "Water temperature, °C",
+        as: "number",
+        help: "up to 60; hot water scalds",
+      },
       { path: "parts", label: "Powders", as: "parts" },
       note,
     ],

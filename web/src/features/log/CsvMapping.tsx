@@ -51,9 +51,7 @@ export function CsvMapping({ file }: { file: CsvFile }) {
   const good = report && report.refused === 0 && report.new > 0;
   return (
     <Flex direction="column" gap="4">
-      <Box color="ink2">
-        For each thing Emulsa keeps, the column of your file that holds it. Nothing is written yet.
-      </Box>
+      <Box color="ink2">Match your columns to Emulsa’s. Nothing is written yet.</Box>
       <Box as="ul" maxHeight="38dvh" overflow="auto" tabIndex={0} aria-label="Columns">
         {file.wanted.map((column) => (
           <Grid

@@ -1,17 +1,12 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, unwrap } from "../../api/client";
+import { sourcesQuery } from "../../api/queries";
 import { Ledger } from "../../components/Ledger";
 import type { Story } from "./queries";
 
-/** The sums of the day, read from the log and never worked out anew. */
+/** The sums of the day, read from the log and never worked out again. */
 export function KeptLedger({ story }: { story: Story }) {
-  const sources =
-    useQuery({
-      queryKey: ["sources"],
-      queryFn: () => unwrap(api.GET("/api/compute/sources")),
-      staleTime: Number.POSITIVE_INFINITY,
-    }).data ?? {};
+  const sources = useQuery(sourcesQuery).data ?? {};
   const text = (row: Story["ledger"][number], field: string) => String(row[field] ?? "");
   const rows = story.ledger.map((row, place) => ({
     key: `${place}`,
@@ -30,7 +25,7 @@ export function KeptLedger({ story }: { story: Story }) {
         <>
           <Ledger rows={rows} />
           <Box fontSize="13px" color="ink2" paddingTop="1">
-            As Emulsa {story.core_version} worked it out; kept, not worked out anew.
+            As Emulsa {story.core_version} worked it out that day.
           </Box>
         </>
       ) : (

@@ -80,7 +80,12 @@ export function Glance({ outingId }: { outingId: string }) {
               {line.where}
             </Box>
             <Box flex="1" lineHeight={1.3}>
-              <Link to={`/log/${line.exposure_id}`}>{line.scene_title}</Link>
+              <Link
+                to={`/log/${line.exposure_id}`}
+                aria-label={`${line.scene_title}, ${line.where}`}
+              >
+                {line.scene_title}
+              </Link>
               <Box color="ink2" fontSize="14px">
                 {[line.set_text, line.n_text, line.part_text].filter(Boolean).join(", ")}
               </Box>

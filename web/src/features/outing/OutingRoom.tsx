@@ -67,8 +67,8 @@ export function OutingRoom() {
               No outing yet.
             </Box>
             <Box>
-              An outing holds the scenes of a day. The first reading begins today's by itself; or
-              plan one ahead, with what to pack.
+              An outing holds the scenes of a day. The first reading begins today's, or plan one
+              ahead with what to pack.
             </Box>
             <Flex gap="3" wrap="wrap">
               <Button variant="main" onClick={() => navigate("/scene")}>

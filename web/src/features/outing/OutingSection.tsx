@@ -33,16 +33,36 @@ export function OutingSection({
         <Box as="h2" fontSize="24px" lineHeight={1.2}>
           {outing.title}
         </Box>
-        <Button variant="word" color="ink2" onClick={() => plan("change")}>
-          change
+        <Button
+          variant="word"
+          color="ink2"
+          aria-label={`Change ${outing.title}`}
+          onClick={() => plan("change")}
+        >
+          Change
         </Button>
-        <Button variant="word" color="ink2" onClick={() => plan("revisit")}>
-          go back to a scene
+        <Button
+          variant="word"
+          color="ink2"
+          aria-label={`Go back to a scene, on ${outing.title}`}
+          onClick={() => plan("revisit")}
+        >
+          Go back to a scene
         </Button>
-        <Button variant="word" color="ink2" onClick={() => plan("pack")}>
-          pack
+        <Button
+          variant="word"
+          color="ink2"
+          aria-label={`Pack for ${outing.title}`}
+          onClick={() => plan("pack")}
+        >
+          Pack
         </Button>
-        <a href={`/api/outings/${outing.id}/sheet.pdf`}>sheet (PDF)</a>
+        <a
+          href={`/api/outings/${outing.id}/sheet.pdf`}
+          aria-label={`Sheet of ${outing.title} (PDF)`}
+        >
+          Sheet (PDF)
+        </a>
       </Flex>
       <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
       {outing.note && <Box paddingTop="1">{outing.note}</Box>}
@@ -90,12 +110,13 @@ function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
     <Flex as="form" gap="3" align="flex-end" marginTop="4" maxWidth="560px" onSubmit={begin}>
       <Entry
         label={first ? "Begin the first scene: what is in front of you?" : "Next scene"}
+        aria-label={first ? undefined : `Next scene on ${outing.title}`}
         placeholder="Tramway bridge, low sun"
         value={title}
         onChange={(event) => setTitle(event.target.value)}
         problem={problem?.message ?? null}
       />
-      <Button type="submit" variant="main">
+      <Button type="submit" variant="main" aria-label={`Begin the scene on ${outing.title}`}>
         Begin
       </Button>
     </Flex>

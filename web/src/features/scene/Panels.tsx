@@ -1,10 +1,11 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo } from "react";
+import { memo, useState } from "react";
+import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
-import { type Answer, type ExposureView, type Solution, sourcesQuery } from "./queries";
+import type { Answer, ExposureView, Solution } from "./queries";
 
 /** How the exposure adds up. */
 export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer: Answer }) {
@@ -89,6 +90,7 @@ export const AdviceList = memo(function AdviceList({
   solution: Solution;
   most: number;
 }) {
+  const [all, setAll] = useState(false);
   const said = [
     ...(solution.answer?.advice ?? []),
     ...solution.aged,
@@ -106,15 +108,15 @@ export const AdviceList = memo(function AdviceList({
   }
   return (
     <Flex direction="column" gap="2">
-      {said.slice(0, most).map((each) => (
+      {said.slice(0, all ? said.length : most).map((each) => (
         <Notice key={`${each.code} ${each.text}`} tone={each.severity}>
           {each.text}
         </Notice>
       ))}
-      {said.length > most && (
-        <Box fontSize="13px" color="ink2">
-          and {said.length - most} more: see how it adds up
-        </Box>
+      {!all && said.length > most && (
+        <Button variant="word" alignSelf="flex-start" onClick={() => setAll(true)}>
+          {said.length - most} more
+        </Button>
       )}
     </Flex>
   );

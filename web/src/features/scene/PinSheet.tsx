@@ -85,7 +85,7 @@ export function PinSheet({
           />
         </form>
         <Choose
-          label="Important highlight, wanted on"
+          label="Important highlight, print zone"
           value={target === null ? "" : String(target)}
           options={[
             { value: "", label: target === null ? "not this one" : "let the brightest decide" },

@@ -28,13 +28,6 @@ export const sceneQuery = (id: string) =>
     ...readsOf("/api/scenes/{id}"),
   });
 
-export const sourcesQuery = queryOptions({
-  queryKey: ["sources"],
-  queryFn: () => unwrap(api.GET("/api/compute/sources")),
-  staleTime: Number.POSITIVE_INFINITY,
-  ...readsOf("/api/compute/sources"),
-});
-
 export const moversQuery = queryOptions({
   queryKey: ["movers"],
   queryFn: () => unwrap(api.GET("/api/compute/movers")),

@@ -29,8 +29,8 @@ def _too_wide(_: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Sai
     needed = marked(limits.widest or 0, limits.magnification)
     return (
         "caution",
-        f"{answer.set.aperture} does not hold the depth you want;"
-        f" it needs f/{needed:.0f} or smaller.",
+        f"{answer.set.aperture} gives too little depth of field;"
+        f" it takes f/{needed:.0f} or smaller.",
     )
 
 

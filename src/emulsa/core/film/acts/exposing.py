@@ -212,5 +212,5 @@ def _wound(frame: Piece, roll: Roll | None, again: bool) -> Roll | None:
 
 def _target(targets: Mapping[str, Target], piece_id: str) -> Target:
     if piece_id not in targets:
-        raise Missing("There is no film in that place any more; choose another.", field="piece_id")
+        raise Missing("No film is in that place any more; choose another.", field="piece_id")
     return targets[piece_id]

@@ -16,7 +16,7 @@ export function ToneBridge(props: BridgeProps) {
     <Box
       ref={ref}
       flex="1"
-      minHeight={props.upright ? "250px" : "300px"}
+      minHeight={props.upright ? "clamp(184px, 30dvh, 250px)" : "300px"}
       minWidth="0"
       position="relative"
     >

@@ -11,11 +11,17 @@ import type { WordProps } from "./props";
 import { ReciprocityWord } from "./ReciprocityWord";
 import { SharpWord } from "./SharpWord";
 
-/** The settings as a sentence of editable words. */
+/** The settings as a sentence of editable words; on a phone one line, to be pushed along. */
 export function Sentence({ children, ...props }: WordProps & { children?: ReactNode }) {
   return (
     <Flex
-      wrap="wrap"
+      wrap={{ base: "nowrap", md: "wrap" }}
+      overflowX={{ base: "auto", md: "visible" }}
+      flexShrink={0}
+      // it runs to the edge of the screen, so that its cut end says that it goes on
+      marginInline={{ base: "-16px", md: "0" }}
+      paddingInline={{ base: "16px", md: "0" }}
+      css={{ scrollbarWidth: "none", "& > *": { flex: "0 0 auto" } }}
       columnGap="4"
       fontSize={{ base: "15px", md: "14px" }}
       lineHeight={1.2}
