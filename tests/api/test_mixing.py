@@ -143,7 +143,7 @@ def test_the_other_school_is_chosen(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("choice", "pieces", "status", "says"),
     [
-        ({"minutes": 8}, ["sheet-1A"], 422, "Say why"),
+        ({"minutes": 8}, ["sheet-1A"], 422, "Give the reason"),
         ({"recipe_id": "none"}, ["sheet-1A"], 404, "recipe"),
         ({"recipe_id": "recipe-ostrel-mq"}, ["sheet-1A"], 409, "of another film"),
         ({"reason": "x"}, ["sheet-2A"], 409, "only film that waits"),

@@ -76,19 +76,30 @@ def test_what_is_needed_first(open_page: Open, service: Service) -> None:
 
 
 def test_a_line_of_baths_is_kept(open_page: Open, service: Service) -> None:
-    """A bath taken out; without its developer a line is refused, and nothing typed is lost."""
+    """Taken out, moved, put between; without a developer it is refused and nothing typed is lost; a
+    wash has its changes, and agitation of one's own its seconds."""
     page = open_page("/kit")
-    page.get_by_role("button", name="Add a line").click()
+    page.get_by_role("button", name="Add a bath sequence").click()
     page.get_by_label("Name", exact=True).fill("Short line")
     page.get_by_role("button", name="Remove Developer").click()
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="has one developer")).to_be_visible()
-    page.get_by_role("button", name="add a bath").click()
+    page.get_by_role("button", name="Add a bath", exact=True).click()
     page.get_by_label("4. name").fill("Soup")
-    page.get_by_label("Type").nth(3).select_option("developer")
+    page.get_by_label("4. type").select_option("developer")
+    page.get_by_role("button", name="Move Soup up").click()
+    page.get_by_role("button", name="Insert after Soup").click()
+    page.get_by_label("4. name").fill("Standing wash")
+    page.get_by_label("4. time").fill("7:30")
+    page.get_by_label("4. changes of water").fill("5")
+    page.get_by_label("4. agitation").select_option("own")
+    page.get_by_label("At the start, s").fill("5")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     kept = next(
         each for each in service.call("GET", "/api/kit")["lines"] if each["id"] != "line-usual"
     )
-    assert [bath["kind"] for bath in kept["baths"]] == ["stop", "fixer", "wash", "developer"]
+    kinds = [bath["kind"] for bath in kept["baths"]]
+    assert kinds == ["stop", "fixer", "developer", "rinse", "wash"]
+    rinse = kept["baths"][3]
+    assert (rinse["seconds"], rinse["changes"], rinse["agitation"]) == (450, 5, "5")

@@ -115,7 +115,7 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
 def test_a_box_of_film(open_page: Open) -> None:
     """Added, refused where it is wrong, kept, counted down by loading."""
     page = open_page("/film/stock")
-    expect(page.get_by_text("expired 2026-02")).to_be_visible()
+    expect(page.get_by_text("expired October 2025")).to_be_visible()
     page.get_by_role("button", name="Add a box").click()
     page.get_by_label("Film", exact=True).select_option("film-velm")
     page.get_by_label("Sheets or rolls in it when full").fill("10")

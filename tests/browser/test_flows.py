@@ -50,7 +50,7 @@ def test_the_important_highlight_is_chosen(open_page: Open) -> None:
     page = open_page("/scene/scene-winding-house")
     page.locator('[data-pin="wet slate face"]').focus()
     page.keyboard.press("Enter")
-    page.get_by_label("Important highlight, wanted on").select_option("7")
+    page.get_by_label("Important highlight, print zone").select_option("7")
     expect(page.locator("[data-handle]")).to_have_attribute(
         "aria-valuetext", "N+1½: wet slate face printed as VI⅔"
     )

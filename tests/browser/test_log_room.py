@@ -134,7 +134,7 @@ def test_the_whole_story(open_page: Open) -> None:
         expect(main).to_contain_text(told)
     ledger = page.get_by_role("region", name="How it added up that day")
     expect(ledger).to_contain_text("under the saw bed, EV 7, film at EI 100")
-    expect(ledger).to_contain_text("kept, not worked out anew")
+    expect(ledger).to_contain_text("worked it out that day")
 
 
 def test_a_picture_is_attached_and_taken_off(open_page: Open, tmp_path: Path) -> None:

@@ -302,12 +302,12 @@ def test_where_the_clock_may_stand() -> None:
 
 @given(st.floats(-5, 5))
 def test_errors_in_words(error: float) -> None:
-    """Hard is too much development, soft too little, and nothing is nothing."""
+    """Too high is too much development, too low too little, and nothing is nothing."""
     text = zones_text(error)
     if abs(error) < 0.02:
         assert text == "on target"
     else:
-        assert text.endswith("hard" if error > 0 else "soft")
+        assert text.endswith("too high" if error > 0 else "too low")
         assert "0.0" not in text
     assert too_far(error) == (abs(error) > 0.25)
 

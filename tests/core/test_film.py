@@ -110,9 +110,9 @@ BOX = stock.Stock(id="b", film_id="f", format="4x5", count=25, spent=3, price=50
         (0, "2026-01-17", False, False, ""),
         (17, "2026-01-17", True, False, "only 5 left"),
         (22, "2026-01-17", True, False, "empty"),
-        (0, "2026-04-01", False, False, "expires 2026-06"),
-        (0, "2026-06-30", False, False, "expires 2026-06"),
-        (0, "2026-07-01", False, True, "expired 2026-06"),
+        (0, "2026-04-01", False, False, "expires June 2026"),
+        (0, "2026-06-30", False, False, "expires June 2026"),
+        (0, "2026-07-01", False, True, "expired June 2026"),
     ],
 )
 def test_a_box_on_a_day(taken: int, today: str, low: bool, expired: bool, says: str) -> None:

@@ -74,7 +74,7 @@ def test_every_diluted_bath_is_on_the_sheet() -> None:
     assert made.parts[1].lines == (
         "Measure 475 ml of water at 20 °C.",
         "Add 25 ml of concentrate; stir.",
-        "500 ml of Stop: read its temperature, 20 °C is wanted.",
+        "500 ml of Stop: check it is at 20 °C.",
     )
     assert MAKER in made.cautions
     recipe = Recipe(developer="metol developer", dilution="1+25")
