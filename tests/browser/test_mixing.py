@@ -20,7 +20,7 @@ def test_other_minutes_with_a_reason(open_page: Open, service: Service) -> None:
     dialog.get_by_role("checkbox", name="1B").uncheck()
     dialog.get_by_label("Minutes of your own").fill("8")
     dialog.get_by_role("button", name="Save").click()
-    expect(dialog.get_by_role("alert").filter(has_text="Say why")).to_be_visible()
+    expect(dialog.get_by_role("alert").filter(has_text="Give the reason")).to_be_visible()
     expect(dialog.get_by_label("Minutes of your own")).to_have_value("8")
     dialog.get_by_label("Why").fill("thin last time")
     expect(dialog.locator("[data-weighed]")).to_contain_text("High values 0.5 zone too high")
@@ -165,7 +165,7 @@ def test_measures_of_ones_own(open_page: Open, service: Service) -> None:
 def test_stock_from_powder_and_the_clearing_test(open_page: Open, service: Service) -> None:
     """The powder's lines with their cautions; the fixer tried, and kept with its bottle."""
     page = open_page("/darkroom/mixing", PHONE)
-    page.get_by_label("What").select_option("powder-mq")
+    page.get_by_label("Mix", exact=True).select_option("powder-mq")
     expect(page.get_by_role("checkbox", name="Pour in all of part A")).to_be_visible()
     expect(page.get_by_text("Powders raise dust")).to_be_visible()
     page.get_by_label("Seconds").fill("70")

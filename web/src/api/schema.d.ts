@@ -4562,7 +4562,9 @@ export interface components {
         };
         /**
          * Measures
-         * @description How one photographer measures.
+         * @description How one photographer measures: degrees, volumes, lengths, stops, money and dates.
+         *
+         *     Focal lengths and holes stay in millimetres, as they are engraved.
          */
         Measures: {
             /**
@@ -4577,6 +4579,29 @@ export interface components {
              * @enum {string}
              */
             volume: "ml" | "fl oz";
+            /**
+             * Length
+             * @default mm
+             * @enum {string}
+             */
+            length: "mm" | "in";
+            /**
+             * Stops
+             * @default third
+             * @enum {string}
+             */
+            stops: "third" | "tenth";
+            /**
+             * Currency
+             * @default
+             */
+            currency: string;
+            /**
+             * Dates
+             * @default day first
+             * @enum {string}
+             */
+            dates: "day first" | "month first" | "iso";
         };
         /**
          * Meter
@@ -5315,7 +5340,11 @@ export interface components {
             /**
              * @default {
              *       "temperature": "C",
-             *       "volume": "ml"
+             *       "volume": "ml",
+             *       "length": "mm",
+             *       "stops": "third",
+             *       "currency": "",
+             *       "dates": "day first"
              *     }
              */
             measures: components["schemas"]["Measures"];

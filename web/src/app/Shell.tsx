@@ -1,14 +1,16 @@
 import { Box, Dialog, Flex, Grid, Portal } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { CircleHelp, X } from "lucide-react";
-import { lazy, type ReactNode, Suspense, useMemo, useState } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from "react";
 import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
 import { putTroubleAway, useTrouble } from "../api/pending";
+import { preferencesQuery } from "../api/queries";
 import { readsOf } from "../api/reads";
 import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
 import { Button } from "../components/Button";
+import { useDates, writeDates } from "../components/days";
 import { Notice } from "../components/Notice";
 import { Sheet } from "../components/Sheet";
 import { useJournal } from "../shared/journal";
@@ -51,6 +53,11 @@ export function Shell() {
     };
   }, [navigate, undo, redo]);
   useKeys(keys);
+  const written = useDates();
+  const dates = useQuery(preferencesQuery).data?.measures?.dates;
+  useEffect(() => {
+    if (dates) writeDates(dates);
+  }, [dates]);
   const timed = useClock();
   const clocks = useClocks();
   return (
@@ -70,7 +77,8 @@ export function Shell() {
           </Notice>
         )}
         <Flex flex="1" minHeight="0" minWidth="0" direction={{ base: "column", md: "row" }}>
-          <Flex direction="column" flex="1" minHeight="0" minWidth="0">
+          {/* dates written anew are drawn anew */}
+          <Flex key={written} direction="column" flex="1" minHeight="0" minWidth="0">
             <Outlet />
           </Flex>
           <Suspense>

@@ -12,12 +12,15 @@ export function Sheet({
   title,
   children,
   footer,
+  wide,
 }: {
   open: boolean;
   close: () => void;
   title: ReactNode;
   children: ReactNode;
   footer?: ReactNode;
+  /** two columns beside each other, where there is room for them */
+  wide?: boolean;
 }) {
   const [typed, setTyped] = useState(false);
   const [asked, setAsked] = useState(false);
@@ -49,7 +52,7 @@ export function Sheet({
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
-          <Dialog.Content onInput={() => setTyped(true)}>
+          <Dialog.Content maxWidth={wide ? "1040px" : undefined} onInput={() => setTyped(true)}>
             <Dialog.Header>
               <Dialog.Title>{title}</Dialog.Title>
             </Dialog.Header>

@@ -1,4 +1,20 @@
+import { keptOutside } from "../api/kept";
+
 /* Days and moments as people write them, without asking where the sun is. */
+
+export type DateForm = "day first" | "month first" | "iso";
+
+const form = keptOutside<{ form: DateForm }>("emulsa-dates");
+
+/** How dates are written on this device, as the preferences say. */
+export const writeDates = (next: DateForm) =>
+  form.read()?.form !== next && form.keep({ form: next });
+
+export const useDates = () => form.use()?.form ?? "day first";
+
+const LOCALE = { "day first": "en-GB", "month first": "en-US", iso: "sv-SE" } as const;
+const locale = () => LOCALE[form.read()?.form ?? "day first"];
+const isIso = () => form.read()?.form === "iso";
 
 export const today = () => {
   const now = new Date();
@@ -7,8 +23,8 @@ export const today = () => {
 };
 
 export function dayText(day: string): string {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return day;
-  return new Date(`${day}T12:00:00`).toLocaleDateString("en-GB", {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || isIso()) return day;
+  return new Date(`${day}T12:00:00`).toLocaleDateString(locale(), {
     day: "numeric",
     month: "long",
     year: "numeric",
@@ -19,9 +35,9 @@ export function dayText(day: string): string {
 export function momentText(at: string): string {
   const moment = new Date(at);
   if (Number.isNaN(moment.getTime())) return at;
-  return moment.toLocaleString("en-GB", {
+  return moment.toLocaleString(locale(), {
     day: "numeric",
-    month: "short",
+    month: isIso() ? "2-digit" : "short",
     year: "numeric",
     hour: "2-digit",
     minute: "2-digit",

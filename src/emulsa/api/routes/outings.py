@@ -173,10 +173,17 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
     outing = _found(db, id)
     data = {
         "outing": outing,
+        "warmth": _warmth(db, outing),
         "loaded": loaded_film(db),
         "scenes": [scene_on_paper(db, each) for each in scenes.of_outing(db, id)],
     }
     return attached(pdf.render("outing", data), PDF, f"outing-{outing.day}", "pdf")
+
+
+def _warmth(db: Db, outing: Outing) -> str | None:
+    if outing.temperature_c is None:
+        return None
+    return preferences.preferences(db).measures.temperature_text(outing.temperature_c)
 
 
 def _found(db: Db, id_: str) -> Outing:

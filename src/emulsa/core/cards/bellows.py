@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 
 from emulsa.core.cards.table import Card
+from emulsa.core.chemistry.measures import Measures
 from emulsa.core.corrections import bellows
 from emulsa.core.corrections.filters import factor_to_stops
 from emulsa.core.kit.bag import KitLens
@@ -35,7 +36,7 @@ class Target:
     ruler: tuple[Mark, ...]
 
 
-def bellows_chart(lens: KitLens) -> Card:
+def bellows_chart(lens: KitLens, measures: Measures = Measures()) -> Card:
     """Draw beyond infinity focus → factor and stops, to life size, by steps a hand measures."""
     optics = lens.optics
     longest = optics.focal_length_mm * LARGEST_M
@@ -47,7 +48,7 @@ def bellows_chart(lens: KitLens) -> Card:
         factor = bellows.factor(m, optics.pupil_magnification)
         scale = f"1 : {1 / m:.2g}" if m else ""
         stops = stops_text(round(factor_to_stops(factor) * 3) / 3)
-        rows.append((f"{plain(draw)} mm", scale, f"{factor:.2f}", stops))
+        rows.append((measures.length_text(draw), scale, f"{factor:.2f}", stops))
     note = "Draw is measured from the standard's place at infinity focus; right for any lens."
     return Card(
         title=f"Bellows, {lens.name}",

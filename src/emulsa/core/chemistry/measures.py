@@ -4,20 +4,35 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from typing import Literal
+from typing import Annotated, Literal
 
 from emulsa.core.chemistry.dilution import Mixed
 from emulsa.core.degrees import fahrenheit
-from emulsa.core.lengths import ML_PER_FL_OZ
-from emulsa.core.limits import plain
+from emulsa.core.lengths import ML_PER_FL_OZ, MM_PER_IN
+from emulsa.core.limits import Length, plain
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Measures:
-    """How one photographer measures."""
+    """How one photographer measures: degrees, volumes, lengths, stops, money and dates.
+
+    Focal lengths and holes stay in millimetres, as they are engraved.
+    """
 
     temperature: Literal["C", "F"] = "C"
     volume: Literal["ml", "fl oz"] = "ml"
+    length: Literal["mm", "in"] = "mm"
+    stops: Literal["third", "tenth"] = "third"
+    currency: Annotated[str, Length("The currency", 0, 4)] = ""
+    dates: Literal["day first", "month first", "iso"] = "day first"
+
+    def length_text(self, mm: float) -> str:
+        """A length one sets or measures: millimetres, or inches to a hundredth.
+
+        >>> Measures().length_text(30), Measures(length="in").length_text(30)
+        ('30 mm', '1.18 in')
+        """
+        return f"{plain(mm)} mm" if self.length == "mm" else f"{plain(round(mm / MM_PER_IN, 2))} in"
 
     def volume_text(self, ml: float) -> str:
         """To a tenth below 20 ml, to the millilitre above; ounces to a hundredth.

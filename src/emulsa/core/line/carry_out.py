@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
+from emulsa.core.chemistry.measures import Measures
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import aperture_of
@@ -111,7 +112,13 @@ class CarriedOut:
     makes: Made = NOTHING
 
 
-def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> CarriedOut:
+def carry_out(
+    scene: Scene,
+    line: Line,
+    kit: KitNames,
+    reading_id: str,
+    measures: Measures = Measures(),
+) -> CarriedOut:
     """The edits a line means over a scene; a reading of the same id is taken again, and kit that is
     named but not there is made under that id."""
     if isinstance(line, ReadingWord):
@@ -123,9 +130,11 @@ def carry_out(scene: Scene, line: Line, kit: KitNames, reading_id: str) -> Carri
         says = f"aperture {mark_text(line.aperture)}"
         return CarriedOut(edits=(SetAperture(aperture=line.aperture),), says=says)
     if isinstance(line, FocusWord):
-        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus))
+        return CarriedOut(
+            edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus, measures)
+        )
     if isinstance(line, DepthWord):
-        says = f"near to far focus {plain(line.depth.focus_spread_mm)} mm"
+        says = f"near to far focus {measures.length_text(line.depth.focus_spread_mm)}"
         return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
     if isinstance(line, RatingWord):
         says = f"rated EI {plain(line.exposure_index)}"
@@ -165,11 +174,11 @@ def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> No
     )
 
 
-def _focus_text(focus: Focus) -> str:
+def _focus_text(focus: Focus, measures: Measures) -> str:
     if isinstance(focus, ByDraw):
-        return f"focus {plain(focus.draw_mm)} mm past infinity"
+        return f"focus {measures.length_text(focus.draw_mm)} past infinity"
     if isinstance(focus, ByExtension):
-        return f"bellows extension {plain(focus.extension_mm)} mm"
+        return f"bellows extension {measures.length_text(focus.extension_mm)}"
     return "focus at infinity"
 
 

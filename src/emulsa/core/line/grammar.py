@@ -14,7 +14,7 @@
     9 shade on 3½        a zone in digits: on 3½ or z3.5
     hazy, overcast snow  no meter: the light by the sky, ±1 of one's own; on snow or sand one more
     f/32                 the aperture
-    draw 30              millimetres of draw beyond infinity focus
+    draw 30              millimetres of draw beyond infinity focus; draw 1.2 in too
     bellows 180          the whole extension, from lens to film
     spread 3             millimetres between near and far focus
     filter deep red      a filter by name; “no filter” takes them off
@@ -58,6 +58,7 @@ KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
     "film": "film",
 }
 LONGEST = 120  # characters of a line; labels have 80
+LONG = r"(\d+(?:\.\d+)?\s*(?:mm|cm|in|″)?)"  # millimetres unless it says otherwise
 COMMA = re.compile(r"(?<=\d),(?=\d)")
 
 
@@ -116,16 +117,16 @@ def _setting(line: str) -> Line | None:
     aperture = re.fullmatch(r"f\s*/?\s*(\d+(?:\.\d+)?)", line, re.I)
     if aperture:
         return ApertureWord(aperture=aperture_word(aperture[1]))
-    whole = re.fullmatch(r"(?:bellows|extension)\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    whole = re.fullmatch(rf"(?:bellows|extension)\s*{LONG}", line, re.I)
     if whole:
-        said = {"kind": "extension", "extension_mm": float(whole[1])}
+        said = {"kind": "extension", "extension_mm": whole[1]}
         return FocusWord(focus=wire.decode(ByExtension, said))
-    draw = re.fullmatch(r"draw\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+    draw = re.fullmatch(rf"draw\s*{LONG}", line, re.I)
     if draw:
-        return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": float(draw[1])}))
-    spread = re.fullmatch(r"spread\s*(\d+(?:\.\d+)?)\s*(?:mm)?", line, re.I)
+        return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": draw[1]}))
+    spread = re.fullmatch(rf"spread\s*{LONG}", line, re.I)
     if spread:
-        said = {"kind": "spread", "focus_spread_mm": float(spread[1])}
+        said = {"kind": "spread", "focus_spread_mm": spread[1]}
         return DepthWord(depth=wire.decode(BySpread, said))
     rating = re.fullmatch(r"ei\s*(\d+(?:\.\d+)?)", line, re.I)
     if rating:

@@ -3,7 +3,7 @@
 #show: look.with(paper: "a4")
 #let outing = data.outing
 #let joined(..parts) = parts.pos().filter(each => each != none and each != "").join(" · ")
-#let warmth = if outing.temperature_c == none { none } else { str(outing.temperature_c).replace("-", "−") + " °C" }
+#let warmth = data.warmth
 #let coordinates = if outing.latitude == none { none } else { str(outing.latitude) + ", " + str(outing.longitude) }
 #head(outing.title, joined(outing.day, outing.place, coordinates))
 #joined(outing.conditions, outing.light, warmth)

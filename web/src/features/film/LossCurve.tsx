@@ -129,7 +129,7 @@ export function LossCurve({
               textAnchor="middle"
               fontSize={15}
               fontWeight={650}
-              fill="var(--chakra-colors-onAccent)"
+              fill="var(--chakra-colors-on-accent)"
             >
               {shown.n_text}
             </text>

@@ -9,6 +9,7 @@ import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
+import { useMeasures } from "../../shared/measures";
 import { FilmRoom } from "./FilmRoom";
 import { stockQuery } from "./queries";
 import { StockSheet } from "./StockSheet";
@@ -18,6 +19,7 @@ type View = Schemas["StockView"];
 /** Boxes and bricks: what is left, what it costs, what expires. */
 export function StockPart() {
   const stock = useQuery(stockQuery);
+  const { money } = useMeasures();
   const kit = useQuery(kitQuery).data;
   const formats = useQuery(formatsQuery).data ?? [];
   const [edited, setEdited] = useState<Pick<View, "stock" | "version"> | null>(null);
@@ -98,7 +100,7 @@ export function StockPart() {
                   {[
                     view.stock.kept === "bag" ? "in the bag" : `in the ${view.stock.kept}`,
                     view.stock.opened && `opened ${dayText(view.stock.opened)}`,
-                    view.state.each != null && `${view.state.each.toFixed(2)} each`,
+                    view.state.each != null && `${money(view.state.each)} each`,
                   ]
                     .filter(Boolean)
                     .join(", ")}

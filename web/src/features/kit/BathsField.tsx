@@ -7,6 +7,7 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
+import { useMeasures } from "../../shared/measures";
 import { AgitationField } from "./AgitationField";
 
 type Bath = Schemas["Bath"];
@@ -50,6 +51,7 @@ export function BathsField({
 }) {
   const set = (place: number, more: Partial<Bath>) =>
     onChange(value.map((bath, at) => (at === place ? { ...bath, ...more } : bath)));
+  const { ml } = useMeasures().units;
   // each bath keeps a key of its own, so that what was typed moves with it
   const [keys, setKeys] = useState(() => value.map(() => newId()));
   const change = (baths: Bath[], moved: string[]) => {
@@ -120,13 +122,13 @@ export function BathsField({
                 onChange={(event) => set(place, { dilution: event.target.value })}
               />
               <Entry
-                label={`${place + 1}. volume, ml`}
+                label={`${place + 1}. volume, ${ml.name}`}
                 placeholder="as the tank"
                 inputMode="decimal"
-                defaultValue={bath.volume_ml == null ? "" : String(bath.volume_ml)}
+                defaultValue={bath.volume_ml == null ? "" : ml.show(bath.volume_ml)}
                 onChange={(event) =>
                   set(place, {
-                    volume_ml: event.target.value.trim() ? typedNumber(event.target.value) : null,
+                    volume_ml: event.target.value.trim() ? ml.typed(event.target.value) : null,
                   })
                 }
               />

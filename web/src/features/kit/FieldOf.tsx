@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
+import { useMeasures } from "../../shared/measures";
 import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
@@ -82,6 +83,7 @@ function dilutions(kit: Schemas["Kit"], record: unknown): string[] {
 
 /** One field of a record, the way its kind is typed or chosen. */
 export function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
+  const { units } = useMeasures();
   const text = value == null ? "" : String(value);
   const owned = (records: { id: string; name: string }[]) =>
     records.map((each) => ({ value: each.id, label: each.name }));
@@ -240,21 +242,27 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
         />
       );
     case "number":
-    case "optional":
+    case "optional": {
+      const unit = field.unit && units[field.unit];
       return (
         <Entry
-          label={field.label}
+          label={unit ? `${field.label}, ${unit.name}` : field.label}
           help={field.help}
           inputMode="decimal"
-          defaultValue={text}
+          defaultValue={unit && typeof value === "number" ? unit.show(value) : text}
           onChange={({ target }) =>
             onChange(
-              field.as === "optional" && !target.value.trim() ? null : typedNumber(target.value),
+              field.as === "optional" && !target.value.trim()
+                ? null
+                : unit
+                  ? unit.typed(target.value)
+                  : typedNumber(target.value),
             )
           }
           problem={problem}
         />
       );
+    }
     default:
       return (
         <Entry

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
 import { Cards } from "./Cards";
@@ -21,6 +22,7 @@ interface Edited {
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
+  const { units } = useMeasures();
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
@@ -125,7 +127,7 @@ export function KitRoom() {
                             )}
                           </Box>
                           <Box color="ink2" fontSize="14px">
-                            {spec.describe(record as never, kit.data)}
+                            {spec.describe(record as never, kit.data, units)}
                           </Box>
                         </Box>
                       </Box>

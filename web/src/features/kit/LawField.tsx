@@ -4,7 +4,6 @@ import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
-import { LawPlot } from "./LawPlot";
 
 type Law = NonNullable<Schemas["Film"]["law"]>;
 
@@ -130,7 +129,6 @@ export function LawField({
           />
         </Box>
       )}
-      {value && <LawPlot law={value} />}
     </Flex>
   );
 }

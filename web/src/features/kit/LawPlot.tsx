@@ -9,10 +9,15 @@ import { correctedBy } from "./queries";
 type Law = NonNullable<Schemas["Film"]["law"]>;
 
 const METERED = Array.from({ length: 33 }, (_, k) => 0.1 * 10 ** (k / 8));
-const HEIGHT = 190;
-const TICKS = [0.1, 1, 10, 100, 1000];
+const HEIGHT = 250;
+const [LEFT, BOTTOM] = [84, 46];
+const TICKS = [0.1, 1, 10, 60, 600];
 const named = (seconds: number) =>
-  seconds < 60 ? `${seconds} s` : seconds < 3600 ? `${seconds / 60} min` : `${seconds / 3600} h`;
+  seconds < 60
+    ? `${seconds} s`
+    : seconds < 3600
+      ? `${Math.round(seconds / 6) / 10} min`
+      : `${Math.round(seconds / 360) / 10} h`;
 
 /** The law as it is typed: metered time across, time to give upwards; dashed where no data are. */
 export function LawPlot({ law }: { law: Law }) {
@@ -34,8 +39,8 @@ export function LawPlot({ law }: { law: Law }) {
     return () => seen.disconnect();
   }, []);
   const results = data?.results ?? [];
-  const x = scaleLog([0.1, 1000], [44, Math.max(60, width - 8)]);
-  const y = scaleLog([0.1, 36_000], [HEIGHT - 26, 8]).clamp(true);
+  const x = scaleLog([0.1, 1000], [LEFT, Math.max(LEFT + 16, width - 16)]);
+  const y = scaleLog([0.1, 36_000], [HEIGHT - BOTTOM, 8]).clamp(true);
   const path = line<(typeof results)[number]>(
     (each) => x(each.metered_s),
     (each) => y(each.corrected_s),
@@ -47,52 +52,66 @@ export function LawPlot({ law }: { law: Law }) {
   return (
     <Box ref={box} minHeight={`${HEIGHT}px`}>
       {width > 0 && results.length > 0 && (
-        <svg
-          width={width}
-          height={HEIGHT}
-          role="img"
-          aria-label="Metered time across, time to give upwards"
-        >
+        <svg width={width} height={HEIGHT} role="img" aria-label={valuesOf(results)}>
           {TICKS.map((tick) => (
             <g key={tick}>
               <line
                 x1={x(tick)}
                 x2={x(tick)}
                 y1={8}
-                y2={HEIGHT - 26}
+                y2={HEIGHT - BOTTOM}
                 stroke="var(--chakra-colors-line)"
               />
               <text
                 x={x(tick)}
-                y={HEIGHT - 8}
+                y={HEIGHT - BOTTOM + 18}
                 textAnchor="middle"
-                fontSize={12}
+                fontSize={13}
                 fill="var(--chakra-colors-ink2)"
               >
                 {named(tick)}
               </text>
             </g>
           ))}
-          {[1, 60, 3600].map((tick) => (
+          {[1, 10, 60, 600, 3600].map((tick) => (
             <g key={tick}>
               <line
-                x1={44}
-                x2={width - 8}
+                x1={LEFT}
+                x2={width - 16}
                 y1={y(tick)}
                 y2={y(tick)}
                 stroke="var(--chakra-colors-line)"
               />
               <text
-                x={38}
+                x={LEFT - 8}
                 y={y(tick) + 4}
                 textAnchor="end"
-                fontSize={12}
+                fontSize={13}
                 fill="var(--chakra-colors-ink2)"
               >
                 {named(tick)}
               </text>
             </g>
           ))}
+          <text
+            x={(LEFT + width) / 2}
+            y={HEIGHT - 6}
+            textAnchor="middle"
+            fontSize={13}
+            fill="var(--chakra-colors-ink2)"
+          >
+            metered time
+          </text>
+          <text
+            x={12}
+            y={(HEIGHT - BOTTOM) / 2}
+            textAnchor="middle"
+            fontSize={13}
+            fill="var(--chakra-colors-ink2)"
+            transform={`rotate(-90 12 ${(HEIGHT - BOTTOM) / 2})`}
+          >
+            time to give
+          </text>
           <line
             x1={x(0.1)}
             y1={y(0.1)}
@@ -117,8 +136,18 @@ export function LawPlot({ law }: { law: Law }) {
         </svg>
       )}
       <Box fontSize="13px" color="ink2">
-        Metered across, to give upwards; dotted: no correction, dashed: beyond the data.
+        Dotted: no correction. Dashed: beyond the data.
       </Box>
     </Box>
   );
 }
+
+/** The law's values, for the ear. */
+const valuesOf = (results: { metered_s: number; corrected_s: number }[]) =>
+  `Metered and given: ${results
+    .filter((_, place) => place % 8 === 0)
+    .map(
+      (each) =>
+        `${named(Number(each.metered_s.toPrecision(2)))} ${named(Number(each.corrected_s.toPrecision(2)))}`,
+    )
+    .join(", ")}`;

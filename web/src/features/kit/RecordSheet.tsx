@@ -1,4 +1,4 @@
-import { Flex } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -8,8 +8,8 @@ import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
 import { useWrite } from "../../shared/useWrite";
 import { FieldOf } from "./FieldOf";
-import { KINDS, type Kind } from "./fields";
-import { PinholeFacts } from "./PinholeFacts";
+import { type FieldSpec, KINDS, type Kind } from "./fields";
+import { PICTURED, Picture } from "./Picture";
 import { deleteRecord, putRecord } from "./queries";
 import { valueAt, withValue } from "./record";
 
@@ -47,10 +47,12 @@ export function RecordSheet({
     event.preventDefault();
     void keep();
   };
+  const pictured = PICTURED.includes(kind);
   const owner = spec.fields.find((field) => covers(field.path, problem?.field ?? ""));
   return (
     <Sheet
       open
+      wide
       close={close}
       title={old ? `Change this ${spec.one}` : `Add a ${spec.one}`}
       footer={
@@ -85,33 +87,64 @@ export function RecordSheet({
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="record" onSubmit={submit}>
-        {spec.fields.map((field) => (
-          <FieldOf
-            key={field.path}
-            field={field}
-            value={valueAt(draft, field.path)}
-            kit={kit}
-            record={draft}
-            problem={owner === field ? (problem?.message ?? null) : null}
-            onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
-          />
-        ))}
-        {kind === "pinholes" && (
-          <PinholeFacts
-            optics={valueAt(draft, "optics") as Schemas["Pinhole"]}
-            format={formatOf(kit, valueAt(draft, "camera_id"))}
-          />
+      <Grid
+        templateColumns={{
+          base: "minmax(0,1fr)",
+          md: pictured ? "minmax(0,3fr) minmax(0,2fr)" : "minmax(0,1fr)",
+        }}
+        columnGap="8"
+        rowGap="5"
+      >
+        <Grid
+          as="form"
+          id="record"
+          onSubmit={submit}
+          templateColumns={{ base: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" }}
+          alignItems="start"
+          alignContent="start"
+          gap="4"
+        >
+          {spec.fields.map((field) => (
+            <Box key={field.path} gridColumn={{ md: WHOLE.has(field.as) ? "1 / -1" : "auto" }}>
+              <FieldOf
+                field={field}
+                value={valueAt(draft, field.path)}
+                kit={kit}
+                record={draft}
+                problem={owner === field ? (problem?.message ?? null) : null}
+                onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
+              />
+            </Box>
+          ))}
+          <Box gridColumn="1 / -1">
+            {!owner && <Problem of={problem} />}
+            <Conflict problem={problem} mine={draft} keep={keep} take={take} />
+          </Box>
+        </Grid>
+        {pictured && (
+          <Box as="aside" aria-label="What it means">
+            <Picture kind={kind} record={draft} kit={kit} />
+          </Box>
         )}
-        {!owner && <Problem of={problem} />}
-        <Conflict problem={problem} mine={draft} keep={keep} take={take} />
-      </Flex>
+      </Grid>
     </Sheet>
   );
 }
 
-const formatOf = (kit: Schemas["Kit"], cameraId: unknown): [number, number] =>
-  (kit.cameras.find((each) => each.id === cameraId)?.format_mm as [number, number]) ?? [120, 95];
+/** Fields that take the whole width of a form. */
+const WHOLE = new Set<FieldSpec["as"]>([
+  "note",
+  "law",
+  "leaflet",
+  "strength",
+  "measured",
+  "backs",
+  "baths",
+  "points",
+  "ratings",
+  "warmth",
+  "parts",
+]);
 
 const covers = (path: string, field: string) =>
   field === path ||

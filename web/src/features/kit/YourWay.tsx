@@ -49,6 +49,19 @@ const TIME_ISO = [
   { value: "film", label: "the film's EI" },
   { value: "100", label: "ISO 100" },
 ];
+const LENGTHS = [
+  { value: "mm", label: "mm" },
+  { value: "in", label: "inches" },
+];
+const STOPS = [
+  { value: "third", label: "thirds and halves" },
+  { value: "tenth", label: "tenths" },
+];
+const DATES = [
+  { value: "day first", label: "17 January 2026" },
+  { value: "month first", label: "January 17, 2026" },
+  { value: "iso", label: "2026-01-17" },
+];
 const COMMA = [
   { value: "", label: "ask once" },
   { value: "yes", label: "is 13.3: a decimal comma" },
@@ -148,6 +161,31 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
           {HABITS.map(([path, label, help]) => number(path, label, help))}
         </Grid>
         <Grid templateColumns="1fr 1fr" gap="4">
+          <Choose
+            label="Lengths in"
+            value={draft.measures?.length ?? "mm"}
+            options={LENGTHS}
+            onChange={(value) => set("measures.length", value)}
+          />
+          <Choose
+            label="Stops in"
+            value={draft.measures?.stops ?? "third"}
+            options={STOPS}
+            onChange={(value) => set("measures.stops", value)}
+          />
+          <Choose
+            label="Dates as"
+            value={draft.measures?.dates ?? "day first"}
+            options={DATES}
+            onChange={(value) => set("measures.dates", value)}
+          />
+          <Entry
+            label="Currency"
+            help="before the amount; empty: the number alone"
+            value={draft.measures?.currency ?? ""}
+            onChange={(event) => set("measures.currency", event.target.value)}
+            problem={at("measures.currency")}
+          />
           <Choose
             label="Temperatures in"
             value={draft.measures?.temperature ?? "C"}

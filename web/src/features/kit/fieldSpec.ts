@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import type { Unit, UnitKey } from "../../shared/measures";
 import type { LinesKind } from "./lines";
 
 /* What a kind of record asks for: a path into the record, a label, and how it is typed. */
@@ -47,6 +48,8 @@ export interface FieldSpec {
     | "day"
     | "optional";
   help?: string;
+  /** what the number is of; it is shown and typed in the photographer's own unit */
+  unit?: UnitKey;
 }
 
 export interface KindSpec {
@@ -55,7 +58,7 @@ export interface KindSpec {
   teach: string;
   fields: FieldSpec[];
   blank: () => Record<string, unknown>;
-  describe: (record: never, kit: Schemas["Kit"]) => string;
+  describe: (record: never, kit: Schemas["Kit"], units: Record<UnitKey, Unit>) => string;
 }
 
 export const name: FieldSpec = { path: "name", label: "Name", as: "text" };

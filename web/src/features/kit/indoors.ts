@@ -18,7 +18,7 @@ export const INDOORS = {
       { path: "recipe.agitation", label: "Agitation in words", as: "text" },
       { path: "recipe.scheme", label: "Agitation scheme", as: "scheme" },
       { path: "recipe.compensating", label: "Compensating developer", as: "flag" },
-      { path: "recipe.temperature_c", label: "Temperature, °C", as: "number" },
+      { path: "recipe.temperature_c", label: "Temperature", unit: "°C", as: "number" },
       {
         path: "recipe.k_per_c",
         label: "Change per °C (k)",
@@ -30,7 +30,8 @@ export const INDOORS = {
       { path: "recipe.ratings", label: "Pushed and pulled, by EI", as: "ratings" },
       {
         path: "recipe.minimum_ml_per_roll",
-        label: "Minimum concentrate per roll, ml",
+        label: "Minimum concentrate per roll",
+        unit: "ml",
         as: "number",
         help: "80 square inches: a roll, four 4×5; 0 when nothing is said",
       },
@@ -95,7 +96,7 @@ export const INDOORS = {
         as: "optional",
         help: "empty: a roll counts as four sheets; 0: none",
       },
-      { path: "volume_ml", label: "Volume, ml", as: "number" },
+      { path: "volume_ml", label: "Volume", unit: "ml", as: "number" },
       { path: "many", label: "How many you have", as: "number" },
       { path: "agitation", label: "Agitation", as: "agitation" },
       { path: "pour_s", label: "Seconds to fill it", as: "number" },
@@ -115,11 +116,11 @@ export const INDOORS = {
       note: "",
       archived: false,
     }),
-    describe: (tank: Schemas["Tank"], kit: Schemas["Kit"]) =>
+    describe: (tank: Schemas["Tank"], kit: Schemas["Kit"], units) =>
       [
         `${tank.holds} sheets`,
         tank.holds_rolls != null && `${tank.holds_rolls} rolls`,
-        `${tank.volume_ml} ml`,
+        units.ml.text(tank.volume_ml),
         kit.agitations[tank.agitation],
         tank.many > 1 && `${tank.many} of them`,
       ]
@@ -209,11 +210,12 @@ export const INDOORS = {
     fields: [
       name,
       { path: "kind", label: "Makes", as: "powder" },
-      { path: "volume_ml", label: "Makes, ml", as: "number" },
-      { path: "start_ml", label: "Water to begin with, ml", as: "number" },
+      { path: "volume_ml", label: "Makes", unit: "ml", as: "number" },
+      { path: "start_ml", label: "Water to begin with", unit: "ml", as: "number" },
       {
         path: "start_c",
-        label: "Water temperature, °C",
+        label: "Water temperature",
+        unit: "°C",
         as: "number",
         help: "up to 60; hot water scalds",
       },
@@ -231,7 +233,7 @@ export const INDOORS = {
       note: "",
       archived: false,
     }),
-    describe: (powder: Schemas["Powder"]) =>
-      [`${powder.volume_ml} ml`, ...powder.parts.map((part) => part.name)].join(", "),
+    describe: (powder: Schemas["Powder"], _kit, units) =>
+      [units.ml.text(powder.volume_ml), ...powder.parts.map((part) => part.name)].join(", "),
   },
 } satisfies Record<string, KindSpec>;

@@ -65,15 +65,15 @@ export const OUTDOORS = {
     teach: "A camera and the image area of its format.",
     fields: [
       name,
-      { path: "format_mm.0", label: "Image width, mm", as: "number" },
-      { path: "format_mm.1", label: "Image height, mm", as: "number" },
+      { path: "format_mm.0", label: "Image width", unit: "mm", as: "number" },
+      { path: "format_mm.1", label: "Image height", unit: "mm", as: "number" },
       { path: "backs", label: "Other backs", as: "backs" },
       note,
     ],
     blank: () => ({ id: newId(), name: "", format_mm: [120, 95], backs: [], note: "" }),
-    describe: (camera: Schemas["Camera"]) =>
+    describe: (camera: Schemas["Camera"], _kit, units) =>
       [
-        `${camera.format_mm[0]} × ${camera.format_mm[1]} mm`,
+        `${units.mm.show(camera.format_mm[0] ?? 0)} × ${units.mm.text(camera.format_mm[1] ?? 0)}`,
         ...(camera.backs ?? []).map((back) => back.name),
       ].join(", "),
   },
@@ -141,7 +141,7 @@ export const OUTDOORS = {
       name,
       { path: "camera_id", label: "Camera", as: "camera" },
       { path: "optics.diameter_mm", label: "Diameter, mm", as: "number" },
-      { path: "optics.distance_mm", label: "Distance to the film, mm", as: "number" },
+      { path: "optics.distance_mm", label: "Distance to the film", unit: "mm", as: "number" },
       { path: "leaflet", label: "Leaflet", as: "leaflet" },
       note,
     ],
@@ -153,8 +153,8 @@ export const OUTDOORS = {
       leaflet: null,
       note: "",
     }),
-    describe: (pinhole: Schemas["KitPinhole"]) =>
-      `${pinhole.optics.diameter_mm} mm hole, ${pinhole.optics.distance_mm} mm from the film${
+    describe: (pinhole: Schemas["KitPinhole"], _kit, units) =>
+      `${pinhole.optics.diameter_mm} mm hole, ${units.mm.text(pinhole.optics.distance_mm)} from the film${
         pinhole.leaflet ? ", with its leaflet's times" : ""
       }`,
   },
@@ -182,12 +182,13 @@ export const OUTDOORS = {
     teach: "4×5, 5×7, 8×10 and quarter plate are known; add what you cut or inherited.",
     fields: [
       name,
-      { path: "size_mm.0", label: "Image width, mm", as: "number" },
-      { path: "size_mm.1", label: "Image height, mm", as: "number" },
+      { path: "size_mm.0", label: "Image width", unit: "mm", as: "number" },
+      { path: "size_mm.1", label: "Image height", unit: "mm", as: "number" },
       note,
     ],
     blank: () => ({ id: newId(), name: "", size_mm: [164, 119], note: "", archived: false }),
-    describe: (format: Schemas["SheetFormat"]) => `${format.size_mm[0]} × ${format.size_mm[1]} mm`,
+    describe: (format: Schemas["SheetFormat"], _kit, units) =>
+      `${units.mm.show(format.size_mm[0] ?? 0)} × ${units.mm.text(format.size_mm[1] ?? 0)}`,
   },
   meters: {
     title: "Meters",

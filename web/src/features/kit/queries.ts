@@ -28,6 +28,29 @@ export const deleteRecord = (kind: Kind, id: string) => act(KEEPS[kind][1], { pa
 export const correctedBy = (law: NonNullable<Schemas["Film"]["law"]>, metered_s: number[]) =>
   unwrap(api.POST("/api/compute/reciprocity", { body: { law, metered_s, clock_s: null } }));
 
+/** A recipe's minutes for an N, as it is being typed. */
+export const developedFor = (recipe: Schemas["Recipe"], n: number) =>
+  unwrap(
+    api.POST("/api/compute/development", {
+      body: { recipe, n, reason: "drawn" } as Schemas["DevelopmentRequest"],
+    }),
+  );
+
+/** The same light through a lens at each of its marks. */
+export const exposedAt = (optics: Schemas["Lens"]) =>
+  unwrap(
+    api.POST("/api/compute/exposure", {
+      body: {
+        ei: 100,
+        readings: [{ id: "light", reading: { kind: "ev", ev: 12 } }],
+        placement: { school: "as_metered", reading: "light" },
+        optics,
+        law: { kind: "none", until_s: 100 },
+        aperture: optics.widest ?? null,
+      } as unknown as Schemas["ExposureRequest"],
+    }),
+  ) as Promise<Schemas["ExposureAnswer"]>;
+
 export const pinholeFacts = (body: Schemas["PinholeRequest"]) =>
   unwrap(api.POST("/api/compute/pinhole", { body }));
 

@@ -9,6 +9,7 @@ import { dayText, momentText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
+import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { STATE_WORDS } from "../../shared/states";
 import { useAsked } from "../../shared/useAsked";
@@ -42,6 +43,7 @@ function Told({ story }: { story: Story }) {
   const { exposure: view, scene, outing } = story;
   const recipes = useQuery(kitQuery).data?.recipes ?? [];
   const [open, setOpen] = useState<"correct" | "judge" | null>(null);
+  const { units } = useMeasures();
   const recipe = recipes.find((each) => each.id === view.recipe_id);
   const developed = story.state === "developed" || story.state === "judged";
   const close = () => setOpen(null);
@@ -162,7 +164,8 @@ function Told({ story }: { story: Story }) {
                     .map((step) => `${step.name} ${watchText(step.seconds)}`)
                     .join(", ")}
                   {story.run.went.measured.map(
-                    (each) => `; ${each.temperature_c} °C after ${Math.round(each.minute)} min`,
+                    (each) =>
+                      `; ${units["°C"].text(each.temperature_c)} after ${Math.round(each.minute)} min`,
                   )}
                 </Box>
               )}

@@ -39,7 +39,7 @@ export function MixingPage() {
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         <Box maxWidth="420px" paddingBottom="4">
           <Choose
-            label="What"
+            label="Mix"
             value={powder ?? ""}
             options={[
               { value: "", label: "the baths of a run" },

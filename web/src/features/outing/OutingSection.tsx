@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import { beginScene, type Outing, type OutingView } from "./queries";
 
@@ -20,12 +21,13 @@ export function OutingSection({
   plan: (what: Planning) => void;
 }) {
   const { outing, scenes } = view;
+  const { units } = useMeasures();
   const said = [
     dayText(outing.day),
     outing.place,
     outing.conditions,
     outing.light,
-    outing.temperature_c != null && `${String(outing.temperature_c).replace("-", "−")} °C`,
+    outing.temperature_c != null && units["°C"].text(outing.temperature_c),
   ];
   return (
     <section aria-label={outing.title}>

@@ -7,6 +7,7 @@ import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
+import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import { deleteOuting, type Outing, type OutingView, putOuting } from "./queries";
 
@@ -25,15 +26,18 @@ export function OutingSheet({
 }) {
   const [draft, setDraft] = useState(outing);
   const [began] = useState(kept?.version ?? "");
+  const celsius = useMeasures().units["°C"];
   const [typed, setTyped] = useState({
-    temperature_c: String(outing.temperature_c ?? ""),
+    temperature_c: outing.temperature_c == null ? "" : celsius.show(outing.temperature_c),
     latitude: String(outing.latitude ?? ""),
     longitude: String(outing.longitude ?? ""),
   });
   const { problem, write, take, at } = useWrite(close);
   const wanted: Outing = { ...draft };
   for (const field of NUMBERS) {
-    wanted[field] = typed[field].trim() ? typedNumber(typed[field]) : null;
+    wanted[field] = typed[field].trim()
+      ? (field === "temperature_c" ? celsius.typed : typedNumber)(typed[field])
+      : null;
   }
   const keep = (base: string) => write(putOuting(wanted, base));
   const submit = (event: FormEvent) => {
@@ -86,7 +90,7 @@ export function OutingSheet({
           {text("place", "Place")}
           {text("conditions", "Weather", { placeholder: "frost, no wind" })}
           {text("light", "Light", { placeholder: "thin cloud, low sun" })}
-          {number("temperature_c", "Temperature, °C", "-4")}
+          {number("temperature_c", `Temperature, ${celsius.name}`, "-4")}
         </Grid>
         <Grid templateColumns="1fr 1fr" gap="4">
           {number("latitude", "Latitude, degrees", "north is +, if you want it")}

@@ -7,6 +7,7 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import {
   asPlanned,
@@ -43,6 +44,7 @@ export function BracketSheet({
   close: () => void;
   logged: (said: string) => void;
 }) {
+  const { money } = useMeasures();
   const film = useQuery(fittingQuery(scene.film_id ?? "", 1)).data;
   const [step, setStep] = useState("1");
   const [frames, setFrames] = useState("3");
@@ -169,8 +171,8 @@ export function BracketSheet({
         {data && (
           <Box color="ink2" fontSize="14px">
             Uses {data.sheets} sheets
-            {data.price != null && `, ${data.price.toFixed(2)} in film`}. Most exposure first, so
-            that the frames can be told apart in the dark.
+            {data.price != null && `, ${money(data.price)} in film`}. Most exposure first, so that
+            the frames can be told apart in the dark.
           </Box>
         )}
       </Flex>

@@ -5,17 +5,19 @@ import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
+import { useMeasures } from "../../shared/measures";
 import type { Answer, ExposureView, Solution } from "./queries";
 
 /** How the exposure adds up. */
 export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer: Answer }) {
   const sources = useQuery(sourcesQuery).data ?? {};
+  const { stops } = useMeasures();
   const rows = answer.ledger
     .filter((row) => row.step !== "set")
     .map((row, place) => ({
       key: `${place}-${row.step}`,
       label: row.label,
-      amount: row.stops_text,
+      amount: row.stops == null ? "" : stops(row.stops),
       running: row.time_text,
       why: row.why,
       source: sources[row.source] ?? row.source,
@@ -196,11 +198,12 @@ export const Exposed = memo(function Exposed({
   cost: number | null;
   open: (view: ExposureView) => void;
 }) {
+  const { money } = useMeasures();
   if (!views.length) return null;
   return (
     <Box>
       <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-        Exposed on this scene{cost != null && `, ${cost.toFixed(2)} in film`}
+        Exposed on this scene{cost != null && `, ${money(cost)} in film`}
       </Box>
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (

@@ -4,6 +4,7 @@ import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
+import { type Unit, useMeasures } from "../../../shared/measures";
 import type { Scene } from "../queries";
 import type { WordProps } from "./props";
 import { Refused } from "./Said";
@@ -14,40 +15,41 @@ type Focus = Scene["focus"];
 
 const FOCUS = {
   infinity: { name: "infinity", fields: [] },
-  draw: { name: "draw beyond infinity", fields: [["draw_mm", "Draw, mm"]] },
-  extension: { name: "whole extension", fields: [["extension_mm", "Lens to film, mm"]] },
+  draw: { name: "draw beyond infinity", fields: [["draw_mm", "Draw"]] },
+  extension: { name: "whole extension", fields: [["extension_mm", "Lens to film"]] },
   magnification: { name: "magnification", fields: [["m", "Image size ÷ subject size"]] },
   target: {
     name: "target on the glass",
     fields: [
-      ["target_mm", "Target, mm"],
-      ["image_mm", "Its image, mm"],
+      ["target_mm", "Target"],
+      ["image_mm", "Its image"],
     ],
   },
-  subject: { name: "subject distance", fields: [["distance_mm", "Subject to lens, mm"]] },
+  subject: { name: "subject distance", fields: [["distance_mm", "Subject to lens"]] },
 } as const;
 
-function focusText(focus: Focus): string {
+function focusText(focus: Focus, mm: Unit): string {
   switch (focus.kind) {
     case "draw":
-      return `${focus.draw_mm} mm past infinity`;
+      return `${mm.text(focus.draw_mm)} past infinity`;
     case "extension":
-      return `${focus.extension_mm} mm extension`;
+      return `${mm.text(focus.extension_mm)} extension`;
     case "magnification":
       return `magnification ${focus.m}`;
     case "target":
-      return `target ${focus.target_mm} → ${focus.image_mm} mm`;
+      return `target ${mm.show(focus.target_mm)} → ${mm.text(focus.image_mm)}`;
     case "subject":
-      return `subject at ${focus.distance_mm} mm`;
+      return `subject at ${mm.text(focus.distance_mm)}`;
     default:
       return "infinity";
   }
 }
 
 export function FocusWord({ scene, solution, edit }: WordProps) {
+  const { mm } = useMeasures().units;
   const wrong = solution?.problem?.field?.startsWith("focus");
   return (
-    <Word label="Focus" value={focusText(scene.focus)} problem={wrong ? "focus" : null}>
+    <Word label="Focus" value={focusText(scene.focus, mm)} problem={wrong ? "focus" : null}>
       {(close) => <FocusChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );
@@ -63,15 +65,24 @@ function FocusChoices({
   close: () => void;
 }) {
   const { keep, problem } = useKeep(edit, close);
+  const { mm } = useMeasures().units;
   const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus.kind ?? "infinity");
   const [typed, setTyped] = useState<Record<string, string>>(() =>
-    Object.fromEntries(Object.entries(scene.focus).map(([name, value]) => [name, String(value)])),
+    Object.fromEntries(
+      Object.entries(scene.focus).map(([name, value]) => [
+        name,
+        typeof value === "number" && name.endsWith("_mm") ? mm.show(value) : String(value),
+      ]),
+    ),
   );
   const fields = FOCUS[kind].fields;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const values = Object.fromEntries(
-      fields.map(([name]) => [name, typedNumber(typed[name] ?? "")]),
+      fields.map(([name]) => [
+        name,
+        name.endsWith("_mm") ? mm.typed(typed[name] ?? "") : typedNumber(typed[name] ?? ""),
+      ]),
     );
     void keep({ kind: "focus", focus: { kind, ...values } as Focus });
   };
@@ -86,7 +97,7 @@ function FocusChoices({
       {fields.map(([name, label], place) => (
         <Entry
           key={name}
-          label={label}
+          label={name.endsWith("_mm") ? `${label}, ${mm.name}` : label}
           inputMode="decimal"
           value={typed[name] ?? ""}
           onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}

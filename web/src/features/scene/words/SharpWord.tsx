@@ -155,7 +155,7 @@ function SharpChoices({
       )}
       <Refused text={problem} />
       <Box fontSize="13px" color="ink2">
-        The blur allowed on the film is set in Kit, your way.
+        The blur allowed on the film is set in Preferences.
       </Box>
       <Button type="submit" variant="main">
         Set

@@ -1,0 +1,168 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQueries, useQuery } from "@tanstack/react-query";
+import { useDeferredValue } from "react";
+import type { Schemas } from "../../api/client";
+import type { Kind } from "./fields";
+import { LawPlot } from "./LawPlot";
+import { PinholeFacts } from "./PinholeFacts";
+import { developedFor, exposedAt } from "./queries";
+
+const ZONES = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
+const LADDER = [-2, -1, 0, 1, 2];
+
+/** The kinds of record that have a picture of what they mean. */
+export const PICTURED: readonly Kind[] = ["films", "lenses", "recipes", "pinholes"];
+
+/** What a record means, drawn while it is typed: a film's law and tones, a lens's marks, a recipe's
+    ladder of N, a pinhole's figures. */
+export function Picture({
+  kind,
+  record,
+  kit,
+}: {
+  kind: Kind;
+  record: unknown;
+  kit: Schemas["Kit"];
+}) {
+  if (kind === "films") return <FilmPicture film={record as Schemas["Film"]} />;
+  if (kind === "lenses") return <Marks optics={(record as Schemas["KitLens"]).optics} />;
+  if (kind === "recipes") return <Ladder recipe={(record as Schemas["FilmRecipe"]).recipe} />;
+  const pinhole = record as Schemas["KitPinhole"];
+  const camera = kit.cameras.find((each) => each.id === pinhole.camera_id);
+  return (
+    <PinholeFacts
+      optics={pinhole.optics}
+      format={(camera?.format_mm as [number, number]) ?? [120, 95]}
+    />
+  );
+}
+
+function Titled({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box as="section" aria-label={title}>
+      <Box as="h3" fontSize="14px" color="ink2" fontWeight={600} paddingBottom="2">
+        {title}
+      </Box>
+      {children}
+    </Box>
+  );
+}
+
+function FilmPicture({ film }: { film: Schemas["Film"] }) {
+  const [low, high] = film.textural_range as [number, number];
+  return (
+    <Flex direction="column" gap="5">
+      <Titled title="Zones that keep texture">
+        <Flex role="img" aria-label={`From zone ${low} to zone ${high}`}>
+          {ZONES.map((zone, place) => {
+            const held = place >= low && place <= high;
+            return (
+              <Flex
+                key={zone}
+                flex="1"
+                height="40px"
+                align="center"
+                justify="center"
+                fontSize="13px"
+                fontWeight={650}
+                color={!held ? "ink2" : place > 5 ? "#161616" : "#ffffff"}
+                background={held ? `hsl(0 0% ${4 + place * 9.4}%)` : "transparent"}
+                border="1px solid"
+                borderColor="line"
+                borderBottom="4px solid"
+                borderBottomColor={held ? "accent" : "line"}
+              >
+                {zone}
+              </Flex>
+            );
+          })}
+        </Flex>
+      </Titled>
+      <Titled title="Metered and given times">
+        {film.law ? (
+          <LawPlot law={film.law} />
+        ) : (
+          <Box color="ink2">Not known yet: long times are not corrected.</Box>
+        )}
+      </Titled>
+    </Flex>
+  );
+}
+
+/** The marks of a lens with the times they need in one light, as its shutter gives them. */
+function Marks({ optics }: { optics: Schemas["Lens"] }) {
+  const asked = useDeferredValue(optics);
+  const { data } = useQuery({
+    queryKey: ["marks", asked],
+    queryFn: () => exposedAt(asked),
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (before: Schemas["ExposureAnswer"] | undefined) => before,
+  });
+  return (
+    <Titled title="Its marks, in open shade (EV 12 at EI 100)">
+      <ul>
+        {data?.equivalents.map((each) => (
+          <Grid
+            as="li"
+            key={each.aperture}
+            templateColumns="80px 1fr"
+            borderBottom="1px solid"
+            borderColor="line"
+            paddingBlock="1"
+          >
+            <b>f/{each.aperture}</b>
+            <span>{each.text}</span>
+          </Grid>
+        ))}
+      </ul>
+    </Titled>
+  );
+}
+
+/** The minutes of a recipe from N−2 to N+2, and who says them. */
+function Ladder({ recipe }: { recipe: Schemas["Recipe"] }) {
+  const asked = useDeferredValue(recipe);
+  const found = useQueries({
+    queries: LADDER.map((n) => ({
+      queryKey: ["ladder", asked, n],
+      queryFn: () => developedFor(asked, n),
+      retry: false,
+      staleTime: Number.POSITIVE_INFINITY,
+    })),
+  });
+  const longest = Math.max(...found.map((each) => each.data?.minutes ?? 0), 1);
+  const problem = found.find((each) => each.error)?.error?.message;
+  return (
+    <Titled title="Ladder of N">
+      {problem && <Box color="ink2">{problem}</Box>}
+      {found.map(({ data }, place) =>
+        data ? (
+          <Grid
+            key={LADDER[place]}
+            templateColumns="44px minmax(0,1fr)"
+            gap="3"
+            alignItems="center"
+            paddingBlock="1.5"
+          >
+            <b>{`N${["−2", "−1", "", "+1", "+2"][place]}`}</b>
+            <Box>
+              <Box
+                height="10px"
+                background="accent"
+                opacity={data.origin === "estimated" ? 0.4 : 1}
+                width={`${(100 * data.minutes) / longest}%`}
+              />
+              <Box fontSize="14px">
+                {data.minutes_text}{" "}
+                <Box as="span" color="ink2">
+                  {[data.origin, data.who].filter(Boolean).join(", ")}
+                </Box>
+              </Box>
+            </Box>
+          </Grid>
+        ) : null,
+      )}
+    </Titled>
+  );
+}
