@@ -71,15 +71,15 @@ def _open(page: Any, what: str) -> None:
             page.get_by_role("button", name="Open the shutter").click()
             page.wait_for_timeout(2_000)
     elif what == "a run":
-        page.get_by_role("button", name="Set up run 1").first.click()
+        page.get_by_role("button", name="Set up run 1 ").first.click()
         page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
         page.get_by_role("button", name="Clock").click()
         page.get_by_role("button", name="Begin").click()
         page.evaluate(LATER)
         page.wait_for_timeout(1_000)
     elif what == "its development":
-        page.get_by_role("button", name="Choose its development").click()
-        page.get_by_text("least lost").wait_for()
+        page.get_by_role("button", name="Choose development").click()
+        page.get_by_role("slider", name="Development of the roll").wait_for()
     else:
         page.get_by_role("tab", name=what).click()
         page.wait_for_load_state("networkidle")

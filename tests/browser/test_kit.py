@@ -83,7 +83,7 @@ def test_every_figure_says_where_it_is_from(open_page: Open, service: Service) -
     page.get_by_label("Price of a sheet").fill("1.8")
     page.get_by_label("Law source").fill("a guess")
     page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("region", name="Films")).to_contain_text("a guess, 1.8 a sheet")
+    expect(page.get_by_role("region", name="Films")).to_contain_text("a guess, 1.80 a sheet")
     film = next(
         each for each in service.call("GET", "/api/kit")["films"] if each["id"] == "film-velm"
     )

@@ -242,7 +242,7 @@ def test_what_each_frame_loses() -> None:
     assert [each.lost_stops for each in by_n[0.0].losses] == [1, 0, 0]
     assert [each.grade for each in by_n[0.0].losses] == [1, 2, 3]
     assert by_n[0.0].losses[0].shift_stops == -0.5
-    assert by_n[0.0].losses[1].says == "as wanted"
+    assert by_n[0.0].losses[1].says == "nothing lost"
     assert "loses 1 stop of its highlights; paper grade 1" in by_n[0.0].losses[0].says
     assert loss(MIXED[2], -2).beyond_paper is False
     assert loss(WantedFrame(frame=1, n=2), -2).beyond_paper is True

@@ -290,9 +290,9 @@ LINE = Line(
     id="line-usual",
     name="The usual line",
     baths=(
-        Bath(name="Presoak", kind="presoak", seconds=120),
+        Bath(name="Pre-soak", kind="presoak", seconds=120),
         Bath(name="Developer", kind="developer"),
-        Bath(name="Stop", kind="stop", seconds=30, agitation="shuffle", dilution="1+19"),
+        Bath(name="Stop bath", kind="stop", seconds=30, agitation="shuffle", dilution="1+19"),
         Bath(name="Fixer", kind="fixer", seconds=300, dilution="1+4"),
         Bath(name="Rinse", kind="rinse", seconds=30, agitation="shuffle"),
         Bath(name="Wash", kind="wash", seconds=600),

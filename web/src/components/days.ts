@@ -31,6 +31,17 @@ export function dayText(day: string): string {
   });
 }
 
+/** The day of a moment, by the clock on the wall here; short, as in a column. */
+export function dayOf(at: string): string {
+  const moment = new Date(at);
+  if (Number.isNaN(moment.getTime())) return at;
+  return moment.toLocaleDateString(locale(), {
+    day: "numeric",
+    month: isIso() ? "2-digit" : "short",
+    year: "numeric",
+  });
+}
+
 /** A moment of the log, by the clock on the wall here. */
 export function momentText(at: string): string {
   const moment = new Date(at);

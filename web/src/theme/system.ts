@@ -172,6 +172,7 @@ const config = defineConfig({
       // a line of text stays as high as it is; what a thumb may touch is higher
       "@media (max-width: 899.9px)": { paddingBlock: "11px" },
     },
+    "nav a": { paddingBlock: "0 !important" },
     ":focus-visible": { outline: "3px solid", outlineColor: "accent", outlineOffset: "2px" },
     "input[type=checkbox]": {
       width: "20px",

@@ -143,7 +143,7 @@ def _cost(frame: WantedFrame, n: float) -> float:
 
 def _says(over: float, grade: float, beyond: bool) -> str:
     if abs(over) < 1e-9:
-        return "as wanted"
+        return "nothing lost"
     paper = f"paper grade {grade:g}" + (", and that is not enough" if beyond else "")
     stops = stops_words(abs(over)).lstrip("+")
     if over < 0:

@@ -12,6 +12,7 @@ import { AgitationField } from "./AgitationField";
 
 type Bath = Schemas["Bath"];
 
+const TRADE: Record<string, string> = { presoak: "pre-soak", stop: "stop bath" };
 const KINDS = [
   "presoak",
   "developer",
@@ -22,7 +23,7 @@ const KINDS = [
   "wash",
   "wetting agent",
   "dry",
-].map((kind) => ({ value: kind, label: kind }));
+].map((kind) => ({ value: kind, label: TRADE[kind] ?? kind }));
 
 const WATER = ["presoak", "rinse", "wash"];
 const BLANK: Bath = {

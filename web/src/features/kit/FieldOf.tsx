@@ -44,7 +44,7 @@ const BOTTLES = [
   "fixer",
   "washing aid",
   "wetting agent",
-].map((kind) => ({ value: kind, label: kind }));
+].map((kind) => ({ value: kind, label: kind === "stop" ? "stop bath" : kind }));
 const POWDERS = ["developer", "fixer", "washing aid"].map((kind) => ({
   value: kind,
   label: kind,

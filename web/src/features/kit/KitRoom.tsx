@@ -22,7 +22,8 @@ interface Edited {
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
-  const { units } = useMeasures();
+  const { units, money } = useMeasures();
+  const written = { ...units, money };
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
@@ -127,7 +128,7 @@ export function KitRoom() {
                             )}
                           </Box>
                           <Box color="ink2" fontSize="14px">
-                            {spec.describe(record as never, kit.data, units)}
+                            {spec.describe(record as never, kit.data, written)}
                           </Box>
                         </Box>
                       </Box>

@@ -18,6 +18,9 @@ export type Kind =
   | "bottles"
   | "powders";
 
+/** Units, and money, as the photographer writes them. */
+export type Written = Record<UnitKey, Unit> & { money: (amount: number) => string };
+
 export interface FieldSpec {
   path: string;
   label: string;
@@ -58,7 +61,7 @@ export interface KindSpec {
   teach: string;
   fields: FieldSpec[];
   blank: () => Record<string, unknown>;
-  describe: (record: never, kit: Schemas["Kit"], units: Record<UnitKey, Unit>) => string;
+  describe: (record: never, kit: Schemas["Kit"], units: Written) => string;
 }
 
 export const name: FieldSpec = { path: "name", label: "Name", as: "text" };

@@ -137,7 +137,7 @@ export const INDOORS = {
       name: "",
       baths: [
         { name: "Developer", kind: "developer", seconds: 60, agitation: null },
-        { name: "Stop", kind: "stop", seconds: 30, agitation: null },
+        { name: "Stop bath", kind: "stop", seconds: 30, agitation: null },
         { name: "Fixer", kind: "fixer", seconds: 300, agitation: null },
         { name: "Wash", kind: "wash", seconds: 600, agitation: null },
       ],

@@ -49,12 +49,12 @@ export const OUTDOORS = {
       provenance: { exposure_index: "", textural_range: "", law: "", price: "" },
       note: "",
     }),
-    describe: (film: Schemas["Film"]) =>
+    describe: (film: Schemas["Film"], _kit, units) =>
       [
         `EI ${film.exposure_index}${film.box_speed ? ` (box ${film.box_speed})` : ""}`,
         lawText(film.law),
         film.provenance?.law,
-        film.price != null && `${film.price} a sheet`,
+        film.price != null && `${units.money(film.price)} a sheet`,
       ]
         .filter(Boolean)
         .join(", "),

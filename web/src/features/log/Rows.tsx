@@ -1,6 +1,6 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { dayText } from "../../components/days";
+import { dayOf } from "../../components/days";
 import { useNarrow } from "../../components/useNarrow";
 import { STATE_WORDS } from "../../shared/states";
 import type { Line } from "./queries";
@@ -105,7 +105,7 @@ function Wide({ line }: { line: Line }) {
       _hover={{ color: "accent" }}
     >
       <Box fontSize="14px" color="ink2">
-        {line.exposed_at.slice(0, 10)}
+        {dayOf(line.exposed_at)}
       </Box>
       <Box fontWeight={650}>{line.where}</Box>
       <Box lineHeight={1.25} minWidth="0">
@@ -144,7 +144,7 @@ function Narrow({ line }: { line: Line }) {
           {line.scene_title}
         </Box>
         <Box fontSize="13px" color="ink2" {...clip}>
-          {dayText(line.exposed_at.slice(0, 10))}, {line.film_name}
+          {dayOf(line.exposed_at)}, {line.film_name}
         </Box>
       </Box>
       <Box textAlign="right" fontSize="14px">
