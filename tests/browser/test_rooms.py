@@ -255,3 +255,17 @@ def test_every_control_has_a_name_of_its_own(open_page: Open, path: str, ready: 
     page = open_page(path)
     expect(page.locator(ready).first).to_be_visible()
     assert page.evaluate(NAMED_ALIKE) == []
+
+
+def test_the_other_ways_are_tabs_with_a_panel(open_page: Open) -> None:
+    """Arrows go from one to the next, and the panel is called by its tab; upright pins say so."""
+    page = open_page("/scene/scene-pool")
+    first = page.get_by_role("tab", name="Other apertures")
+    first.focus()
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_role("tab", name="Placement methods")).to_be_focused()
+    expect(page.get_by_role("tabpanel", name="Placement methods")).to_contain_text("mid-tone")
+    page = open_page("/scene/scene-pool", PHONE)
+    pin = page.get_by_role("slider", name="dark crack, placed")
+    expect(pin).to_have_attribute("aria-orientation", "vertical")
+    expect(page.get_by_role("group", name="Tone bridge, upright")).to_be_visible()

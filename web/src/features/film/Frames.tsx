@@ -30,7 +30,9 @@ export function Frames({ view }: { view: Schemas["RollView"] }) {
             <span>{frame.frame}</span>
             {roll.place !== "done" && frame.frame === roll.next_frame && <b>▲ next</b>}
             {frame.weight !== 1 && frame.exposure_id && (
-              <span title="priority">{"●".repeat(frame.weight) || "○"}</span>
+              <Box as="span" role="img" aria-label={`priority ${frame.weight} of 3`}>
+                {"●".repeat(frame.weight) || "○"}
+              </Box>
             )}
           </Flex>
         </Box>

@@ -75,7 +75,6 @@ export function HoldersPart() {
               minWidth="44px"
               justifyContent="flex-start"
               aria-label={`Holder ${each.holder.number}`}
-              title="Its notes, faults and sheets"
               onClick={() => setOpened(each.holder.id)}
             >
               {each.holder.number}

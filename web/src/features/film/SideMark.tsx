@@ -70,8 +70,11 @@ export function SideMark({
           {chosen && " ✓"}
         </span>
         {side.doubt && (
-          <Box as="span" color="ochre" fontWeight={600} title={side.doubt}>
+          <Box as="span" color="ochre" fontWeight={600}>
             {" "}
+            <Box as="span" srOnly>
+              {side.doubt},{" "}
+            </Box>
             see note
           </Box>
         )}

@@ -62,7 +62,10 @@ export function Attachments({ story }: { story: Story }) {
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
         {story.attachments.map((each) => (
           <Box as="figure" key={each.id} minWidth="0">
-            <a href={`/api/attachments/${each.id}`} title="Save the picture as it was handed in">
+            <a
+              href={`/api/attachments/${each.id}`}
+              aria-label={`Save ${each.name} as it was added`}
+            >
               <img
                 src={`/api/attachments/${each.id}/thumbnail`}
                 alt={each.name}

@@ -33,30 +33,42 @@ export function Strip({
   return (
     <Box minHeight="140px">
       <Flex gap="5" role="tablist" aria-label="Other ways">
-        {views.map(([each, name]) => (
+        {views.map(([each, name], place) => (
           <Button
             key={each}
             variant="word"
             role="tab"
+            id={`way-${each}`}
+            aria-controls="ways"
+            tabIndex={view === each ? 0 : -1}
             aria-selected={view === each}
             fontSize="14px"
             color={view === each ? "accent" : "ink2"}
             textDecorationStyle={view === each ? "solid" : "dashed"}
             onClick={() => setWanted(each)}
+            onKeyDown={(event) => {
+              const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+              const next = step && views[(place + step + views.length) % views.length];
+              if (!next) return;
+              setWanted(next[0]);
+              document.getElementById(`way-${next[0]}`)?.focus();
+            }}
           >
             {name}
           </Button>
         ))}
       </Flex>
-      {view === "apertures" && (
-        <Alternatives
-          answer={answer}
-          aperture={answer.set.aperture.replace("f/", "")}
-          choose={choose}
-        />
-      )}
-      {view === "schools" && <Schools scene={scene} stamp={stamp} take={take} />}
-      {view === "opinion" && <SecondOpinion scene={scene} stamp={stamp} take={take} />}
+      <Box role="tabpanel" id="ways" aria-labelledby={`way-${view}`}>
+        {view === "apertures" && (
+          <Alternatives
+            answer={answer}
+            aperture={answer.set.aperture.replace("f/", "")}
+            choose={choose}
+          />
+        )}
+        {view === "schools" && <Schools scene={scene} stamp={stamp} take={take} />}
+        {view === "opinion" && <SecondOpinion scene={scene} stamp={stamp} take={take} />}
+      </Box>
     </Box>
   );
 }

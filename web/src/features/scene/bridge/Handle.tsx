@@ -57,6 +57,7 @@ export function Handle({
       role="slider"
       tabIndex={0}
       aria-label={`Development ${nText}`}
+      aria-orientation={span.upright ? "vertical" : "horizontal"}
       aria-valuemin={4}
       aria-valuemax={10}
       aria-valuenow={Math.round(zone * 100) / 100}

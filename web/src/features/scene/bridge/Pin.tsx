@@ -59,6 +59,7 @@ export function Pin({
       role="slider"
       tabIndex={0}
       aria-label={`${pin.label}${placed ? ", placed" : ""}${pin.incident ? ", incident" : ""}`}
+      aria-orientation={span.upright ? "vertical" : "horizontal"}
       aria-valuemin={0}
       aria-valuemax={10}
       aria-valuenow={Math.round(pin.zone * 100) / 100}

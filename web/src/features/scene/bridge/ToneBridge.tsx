@@ -25,7 +25,7 @@ export function ToneBridge(props: BridgeProps) {
           width={size.width}
           height={size.height}
           role="group"
-          aria-label="Tone bridge: readings as the light falls, and as the print shows them"
+          aria-label={`Tone bridge${props.upright ? ", upright, shadows below" : ""}: readings as the light falls, and as the print shows them`}
           style={{ position: "absolute", inset: 0, touchAction: "pan-y", userSelect: "none" }}
         >
           <Drawing {...props} width={size.width} height={size.height} />
