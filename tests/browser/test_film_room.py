@@ -82,7 +82,7 @@ def test_a_holder_with_a_leak(open_page: Open, service: Service) -> None:
     page.get_by_label("Where").select_option("B")
     page.get_by_role("button", name="Save").click()
     page.get_by_role("button", name="Side 6B, empty").click()
-    expect(page.get_by_text("Holder 6 side B has a light leak noted")).to_be_visible()
+    expect(page.get_by_text("Caution: Holder 6 side B has a light leak noted")).to_be_visible()
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="Retire").click()
     expect(page.get_by_role("button", name="Holder 6", exact=True)).to_have_count(0)
