@@ -1,5 +1,7 @@
 """What people really type: skies, tables, slips; and what the line answers."""
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -99,6 +101,14 @@ def test_a_leaflet_goes_through_ei_and_law(sky: Sky, exponent: float, ei: float)
     known = Leaflet(bright_s=2, hazy_s=4, cloudy_bright_s=8, overcast_s=15, law=law)
     back = 150**2 / 2 ** leaflet_ev(known, sky, 150)
     assert back**exponent == pytest.approx(LEAFLET.time_s(sky), rel=1e-9)
+
+
+def test_the_line_says_the_light_the_scene_works_with() -> None:
+    """Through a pinhole with a leaflet: 4 s at f/150 is EV 12½, not the table's 14."""
+    kit = KitNames(pinholes=(HOLE,))
+    for scene, said in ((SCENE, "EV 14 ±1"), (replace(SCENE, pinhole_id=HOLE.id), "EV 12½ ±1")):
+        done = typed("hazy", scene, kit.of(scene, SceneKit()), kit, Preferences(), "r")
+        assert said in done.says
 
 
 def test_the_chart_of_a_leaflet() -> None:

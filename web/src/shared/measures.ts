@@ -51,24 +51,6 @@ export const unitsOf = (measures: Measures | undefined): Record<UnitKey, Unit> =
   "°C": measures?.temperature === "F" ? FAHRENHEIT : CELSIUS,
 });
 
-const THIRDS = ["", "⅓", "⅔"];
-
-/** Stops alone, with their sign: in thirds and halves, or in tenths. */
-export function stopsIn(stops: number, how: Measures["stops"]): string {
-  const size = Math.abs(stops);
-  const sign = stops < 0 ? "−" : "+";
-  if (how === "tenth") return size < 0.05 ? "0" : `${sign}${size.toFixed(1)}`;
-  const half = Math.abs(size * 2 - Math.round(size * 2)) / 2;
-  const third = Math.abs(size * 3 - Math.round(size * 3)) / 3;
-  if (half < third - 1e-9) {
-    const halves = Math.round(size * 2);
-    return `${sign}${halves > 1 ? (halves - 1) / 2 : ""}½`;
-  }
-  const thirds = Math.round(size * 3);
-  if (thirds === 0) return "0";
-  return `${sign}${thirds >= 3 ? Math.floor(thirds / 3) : ""}${THIRDS[thirds % 3]}`;
-}
-
 /** Money, with the photographer's own sign. */
 export const moneyIn = (amount: number, currency: string | undefined) =>
   `${currency ?? ""}${amount.toFixed(2)}`;
@@ -78,7 +60,6 @@ export function useMeasures() {
   const measures = useQuery(preferencesQuery).data?.measures;
   return {
     units: unitsOf(measures),
-    stops: (value: number) => stopsIn(value, measures?.stops ?? "third"),
     money: (amount: number) => moneyIn(amount, measures?.currency),
   };
 }

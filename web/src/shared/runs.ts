@@ -1,4 +1,5 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { act } from "../api/acts";
 import { api, type Schemas, unwrap } from "../api/client";
 import { readsOf } from "../api/reads";
 
@@ -26,6 +27,14 @@ export const weighQuery = (trial: Schemas["Trial"]) =>
     retry: false,
     ...readsOf("/api/darkroom/weigh"),
   });
+
+/** The one development of a strip; no N leaves it open, no recipe or EI to its frames and roll. */
+export const developStrip = (
+  id: string,
+  n: number | null,
+  recipe_id: string | null = null,
+  exposure_index: number | null = null,
+) => act("rolls_develop_for", { path: { id }, body: { n, recipe_id, exposure_index } });
 
 /** A run that is not begun yet, but for what is chosen of it. */
 export const newRun = (

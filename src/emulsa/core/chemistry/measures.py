@@ -10,6 +10,7 @@ from emulsa.core.chemistry.dilution import Mixed
 from emulsa.core.degrees import fahrenheit
 from emulsa.core.lengths import ML_PER_FL_OZ, MM_PER_IN
 from emulsa.core.limits import Length, plain
+from emulsa.core.tones.zones import number_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,6 +34,19 @@ class Measures:
         ('30 mm', '1.18 in')
         """
         return f"{plain(mm)} mm" if self.length == "mm" else f"{plain(round(mm / MM_PER_IN, 2))} in"
+
+    def stops_text(self, stops: float) -> str:
+        """Stops alone, with their sign: to the nearest third or half, or in tenths.
+
+        >>> [Measures().stops_text(each) for each in (0.526, -2, 0.04, 5 / 3)]
+        ['+½', '−2', '0', '+1⅔']
+        >>> Measures(stops="tenth").stops_text(0.526)
+        '+0.5'
+        """
+        size = number_text(abs(stops)) if self.stops == "third" else f"{abs(stops):.1f}"
+        if size in ("0", "0.0"):
+            return "0"
+        return ("−" if stops < 0 else "+") + size
 
     def volume_text(self, ml: float) -> str:
         """To a tenth below 20 ml, to the millilitre above; ounces to a hundredth.

@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
-from emulsa.core.corrections.pinhole import Side
+from emulsa.core.corrections.pinhole import Side, pinhole_f_number
 from emulsa.core.errors import CoreError, Missing, Unsound
-from emulsa.core.kit.leaflet import Leaflet
+from emulsa.core.kit.leaflet import Leaflet, leaflet_ev
 from emulsa.core.light.marks import f_number
-from emulsa.core.light.meters import Calibrated, Held
+from emulsa.core.light.meters import Calibrated, Held, Reading
+from emulsa.core.light.sky import SkyReading
 from emulsa.core.limits import ExposureIndex, Id, Length, Name, Note, Within
 
 SpotAngle = Annotated[float, Within("The spot's angle", 0.1, 180, "degrees")]
@@ -78,6 +79,15 @@ class KitPinhole:
     leaflet: Leaflet | None = None
     note: Note = ""
     archived: bool = False
+
+
+def by_leaflet(reading: Reading, pinhole: KitPinhole | None) -> Reading:
+    """A sky as the leaflet of the pinhole before the film tells it; any other reading as it is."""
+    if not isinstance(reading, SkyReading) or pinhole is None or pinhole.leaflet is None:
+        return reading
+    hole = pinhole.optics
+    at = pinhole_f_number(hole.distance_mm, hole.diameter_mm)
+    return replace(reading, leaflet_ev=leaflet_ev(pinhole.leaflet, reading.sky, at))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -10,8 +10,9 @@ from emulsa.core.chemistry.measures import Measures
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import aperture_of
+from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import Ambiguous, Unreadable
-from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
+from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, by_leaflet
 from emulsa.core.kit.films import Film
 from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import mark_text
@@ -122,7 +123,7 @@ def carry_out(
     """The edits a line means over a scene; a reading of the same id is taken again, and kit that is
     named but not there is made under that id."""
     if isinstance(line, ReadingWord):
-        return _reading(scene, line, reading_id)
+        return _reading(scene, line, kit, reading_id)
     if isinstance(line, ApertureWord):
         lens = next((each for each in kit.lenses if each.id == scene.lens_id), None)
         if lens is not None:
@@ -246,7 +247,7 @@ def _through(pinhole: KitPinhole) -> CarriedOut:
     return CarriedOut(edits=edits, says=f"pinhole {pinhole.name}")
 
 
-def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
+def _reading(scene: Scene, line: ReadingWord, kit: KitNames, reading_id: str) -> CarriedOut:
     before = next((each for each in scene.readings if each.id == reading_id), None)
     reading = line.reading
     sky = reading.sky if isinstance(reading, SkyReading) else ""
@@ -258,9 +259,10 @@ def _reading(scene: Scene, line: ReadingWord, reading_id: str) -> CarriedOut:
         incident=line.incident,
         through=line.through,
     )
-    says = reading_text(reading)
-    if isinstance(reading, SkyReading):
-        says += f" · EV {ev_text(sky_ev(reading))} ±1"
+    told = by_leaflet(reading, _by_id(kit.pinholes, scene.pinhole_id))
+    says = reading_text(told)
+    if isinstance(told, SkyReading):
+        says += f" · EV {ev_text(sky_ev(told))} ±{plain(DOUBT_STOPS)}"
     says += f" · “{label}”" * (label != sky)
     says += " · through the filters" * line.through + " · of the light" * (
         line.incident and not sky

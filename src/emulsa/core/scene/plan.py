@@ -10,18 +10,15 @@ from dataclasses import replace
 
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Optics
-from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
-from emulsa.core.kit.bag import KitPinhole
-from emulsa.core.kit.leaflet import leaflet_ev
+from emulsa.core.kit.bag import by_leaflet
 from emulsa.core.kit.preferences import TimeIso
-from emulsa.core.light.meters import Calibrated, MeterSet, Reading
-from emulsa.core.light.sky import SkyReading
+from emulsa.core.light.meters import Calibrated, MeterSet
 from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
 from emulsa.core.tones.development_number import TARGET
@@ -70,7 +67,7 @@ def spots(scene: Scene, kit: SceneKit) -> tuple[SpotReading, ...]:
         SpotReading(
             id=each.id,
             label=each.label,
-            reading=_by_leaflet(each.reading, kit.pinhole),
+            reading=by_leaflet(each.reading, kit.pinhole),
             incident=each.incident,
             through=each.through,
             graduated=each.graduated,
@@ -78,14 +75,6 @@ def spots(scene: Scene, kit: SceneKit) -> tuple[SpotReading, ...]:
         )
         for each in scene.readings
     )
-
-
-def _by_leaflet(reading: Reading, pinhole: KitPinhole | None) -> Reading:
-    if not isinstance(reading, SkyReading) or pinhole is None or pinhole.leaflet is None:
-        return reading
-    hole = pinhole.optics
-    at = pinhole_f_number(hole.distance_mm, hole.diameter_mm)
-    return replace(reading, leaflet_ev=leaflet_ev(pinhole.leaflet, reading.sky, at))
 
 
 def filters(kit: SceneKit) -> tuple[Filter, ...]:

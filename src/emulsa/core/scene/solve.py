@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from emulsa.core.advice import Advice
+from emulsa.core.chemistry.measures import Measures
 from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.time import DevelopmentAnswer
 from emulsa.core.errors import CoreError
@@ -61,15 +62,22 @@ class Solution:
     age_text: str
 
 
-def solved(scene: Scene, kit: SceneKit, recipe: FilmRecipe | None, now: str) -> Solution:
+def solved(
+    scene: Scene,
+    kit: SceneKit,
+    recipe: FilmRecipe | None,
+    now: str,
+    measures: Measures = Measures(),
+) -> Solution:
     """Everything that can be said of a scene as it stands; it never refuses, it says what lacks.
 
-    ``recipe`` is the scene's, or its film's first; ``now`` tells how old the readings are.
+    ``recipe`` is the scene's, or its film's first; ``now`` tells how old the readings are,
+    ``measures`` how stops are written.
     """
     request, answer, problem = None, None, None
     try:
         request = plan(scene, kit)
-        answer = _unsure(exposure(request), kit)
+        answer = _written(_unsure(exposure(request), kit), measures)
     except CoreError as refusal:
         problem = Problem(
             code=refusal.code,
@@ -120,6 +128,12 @@ def _unsure(answer: ExposureAnswer, kit: SceneKit) -> ExposureAnswer:
         for row in answer.ledger
     )
     return replace(answer, advice=said, ledger=ledger)
+
+
+def _written(answer: ExposureAnswer, measures: Measures) -> ExposureAnswer:
+    """The answer with the stops of its sums as the photographer writes them."""
+    rows = (replace(row, stops_text=measures.stops_text(row.stops)) for row in answer.ledger)
+    return replace(answer, ledger=tuple(rows))
 
 
 def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -> Planned:

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Refusal, Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
+import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -10,7 +11,6 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { clockText } from "../../components/watch";
 import { type Group, weighQuery } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { WEIGHTS } from "../../shared/weights";
@@ -66,7 +66,7 @@ export function DecideSheet({
     void write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
   };
   const refused = weighed.error as Refusal | null;
-  const decided = choice.recipe_id || choice.minutes != null || choice.reason;
+  const decided = choice.recipe_id || choice.plain_n || choice.minutes != null || choice.reason;
   return (
     <Sheet
       open

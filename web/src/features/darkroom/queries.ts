@@ -18,7 +18,4 @@ export const AS_PLANNED: Schemas["Choice"] = {
   reason: "",
 };
 
-export const developStrip = (id: string, n: number) =>
-  act("rolls_develop_for", { path: { id }, body: { n, recipe_id: null, exposure_index: null } });
-
 export const decide = (body: Schemas["Deciding"]) => act("darkroom_decide_over", { body });

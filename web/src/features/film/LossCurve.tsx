@@ -29,7 +29,8 @@ export function LossCurve({
   const [ref, size] = useSize<HTMLDivElement>();
   const width = size?.width ?? 0;
   const most = Math.max(1, ...choices.map((each) => each.cost));
-  const x = scaleLinear([choices[0]?.n ?? -2, choices.at(-1)?.n ?? 2], [SIDE, width - SIDE]);
+  const [lowest, highest] = [choices[0]?.n ?? -2, choices.at(-1)?.n ?? 2];
+  const x = scaleLinear([lowest, highest], [SIDE, width - SIDE]);
   const y = scaleLinear([0, most], [HEIGHT - BOTTOM, TOP]);
   const path = line<Choice>(
     (each) => x(each.n),
@@ -51,10 +52,12 @@ export function LossCurve({
   const pointed = (event: PointerEvent<SVGSVGElement>) => {
     if (event.type === "pointermove" && !event.buttons) return;
     const n = x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left);
-    go(Math.round((n - (choices[0]?.n ?? 0)) / 0.5));
+    const off = choices.map((each) => Math.abs(each.n - n));
+    go(off.indexOf(Math.min(...off)));
   };
-  // frames that need the same N stand over each other
-  const stacks = new Map<number, number>();
+  // frames that need the same N stand beside each other
+  const together = new Map<number, Choice["losses"]>();
+  for (const each of shown.losses) together.set(each.n, [...(together.get(each.n) ?? []), each]);
   return (
     <Box ref={ref} minHeight={`${HEIGHT}px`}>
       {width > 0 && (
@@ -93,30 +96,25 @@ export function LossCurve({
                 {each.n_text}
               </text>
             ))}
-          {shown.losses.map((each) => {
-            const at = Math.max(x.domain()[0] ?? 0, Math.min(x.domain()[1] ?? 0, each.n));
-            const above = stacks.get(at) ?? 0;
-            stacks.set(at, above + 1);
-            return (
-              <text
-                key={each.frame}
-                x={x(at)}
-                y={y(0) + 34 + 13 * above}
-                textAnchor="middle"
-                fontSize={12}
-                fontWeight={each.weight > 1 ? 700 : 400}
-                fill={each.lost_stops ? "var(--chakra-colors-ochre)" : INK2}
-              >
-                {each.frame}
-              </text>
-            );
-          })}
+          {[...together].map(([n, frames]) => (
+            <text
+              key={n}
+              x={x(Math.max(lowest, Math.min(highest, n)))}
+              y={y(0) + 36}
+              textAnchor="middle"
+              fontSize={12}
+              fontWeight={frames.some((each) => each.weight > 1) ? 700 : 400}
+              fill={frames.some((each) => each.lost_stops) ? "var(--chakra-colors-ochre)" : INK2}
+            >
+              {frames.map((each) => each.frame).join(" ")}
+            </text>
+          ))}
           <g
             role="slider"
             tabIndex={0}
             aria-label="Development of the roll"
-            aria-valuemin={choices[0]?.n ?? -2}
-            aria-valuemax={choices.at(-1)?.n ?? 2}
+            aria-valuemin={lowest}
+            aria-valuemax={highest}
             aria-valuenow={shown.n}
             aria-valuetext={`${shown.n_text}: ${lostText(shown)}`}
             onKeyDown={pressed}

@@ -10,10 +10,11 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { developStrip } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { WEIGHTS } from "../../shared/weights";
 import { LossCurve } from "./LossCurve";
-import { choicesQuery, developStrip, weigh } from "./queries";
+import { choicesQuery, weigh } from "./queries";
 
 type View = Schemas["RollView"];
 
@@ -53,10 +54,7 @@ export function StripSheet({
       footer={
         <>
           {strip.n != null && (
-            <Button
-              variant="quiet"
-              onClick={() => chosen.write(developStrip(strip.id, null, null, null))}
-            >
+            <Button variant="quiet" onClick={() => chosen.write(developStrip(strip.id, null))}>
               Leave it open
             </Button>
           )}

@@ -97,10 +97,3 @@ export const choicesQuery = (stripId: string, exposure_index: number | null) =>
     retry: false,
     ...readsOf("/api/rolls/strips/{id}/choices"),
   });
-
-export const developStrip = (
-  id: string,
-  n: number | null,
-  recipe_id: string | null,
-  exposure_index: number | null,
-) => act("rolls_develop_for", { path: { id }, body: { n, recipe_id, exposure_index } });

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
+import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
@@ -9,7 +10,6 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { clockText } from "../../components/watch";
 import { useWrite } from "../../shared/useWrite";
 import { INDOORS } from "./indoors";
 import { addRecipes, readSheet } from "./queries";

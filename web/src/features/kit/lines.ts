@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
+import { clockText } from "../../clock/state";
 import { typedNumber } from "../../components/typedNumber";
-import { clockText } from "../../components/watch";
 
 /* Tables of a recipe, a line each, the way they stand in a leaflet or a notebook. */
 

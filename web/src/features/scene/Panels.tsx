@@ -11,13 +11,12 @@ import type { Answer, ExposureView, Solution } from "./queries";
 /** How the exposure adds up. */
 export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer: Answer }) {
   const sources = useQuery(sourcesQuery).data ?? {};
-  const { stops } = useMeasures();
   const rows = answer.ledger
     .filter((row) => row.step !== "set")
     .map((row, place) => ({
       key: `${place}-${row.step}`,
       label: row.label,
-      amount: row.stops == null ? "" : stops(row.stops),
+      amount: row.stops_text,
       running: row.time_text,
       why: row.why,
       source: sources[row.source] ?? row.source,

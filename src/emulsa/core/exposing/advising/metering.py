@@ -93,16 +93,11 @@ def _sky(request: ExposureRequest) -> Iterator[Advice]:
     skies = [each.reading for each in request.readings if isinstance(each.reading, SkyReading)]
     if not skies:
         return
-    doubt = plain(DOUBT_STOPS)
-    leaflet = skies[0].leaflet_ev is not None
-    yield Advice(
-        code="sky-estimated",
-        severity="note",
-        text="The light is the leaflet's for this sky" * leaflet
-        + f"The light is told by the sky, ±{doubt} stop for a subject lit from the front"
-        * (not leaflet)
-        + "; bracket what matters.",
-    )
+    told = "the leaflet's for this sky"
+    if skies[0].leaflet_ev is None:
+        told = f"told by the sky, ±{plain(DOUBT_STOPS)} stop for a subject lit from the front"
+    text = f"The light is {told}; bracket what matters."
+    yield Advice(code="sky-estimated", severity="note", text=text)
 
 
 def _is_incident(reading: SpotReading) -> bool:
