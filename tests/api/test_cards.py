@@ -43,7 +43,7 @@ def test_the_same_table_as_csv(client: TestClient) -> None:
     assert ["1/2", "39 s", "2 min"] in rows
     long = client.get("/api/cards/reciprocity.csv?film_id=film-corvane").content.decode("utf-8-sig")
     cells = [cell for row in csv.reader(io.StringIO(long)) for cell in row]
-    assert "+0.62" in cells
+    assert "'+⅔" in cells
     assert not any(cell.startswith(("=", "+", "-", "@")) and not number(cell) for cell in cells)
 
 

@@ -236,7 +236,7 @@ def test_a_mixing_sheet(client: TestClient) -> None:
         ({"recipe_id": "none"}, 404, "recipe"),
         ({"tank_id": "none"}, 404, "This tank"),
         ({"line_id": "none"}, 404, "This bath sequence"),
-        ({"temperature_c": 40}, 422, "between 18 and 27"),
+        ({"temperature_c": 40}, 422, "between 64.4 and 80.6 °F"),
     ):
         answer = client.get("/api/mixing", params={**asked, **more})
         assert says in refusal(answer, status)["message"]

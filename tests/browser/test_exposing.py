@@ -202,7 +202,7 @@ def test_what_is_typed_as_given_is_weighed(open_page: Open) -> None:
     sheet.get_by_label("Time given").fill("600")
     expect(sheet.get_by_text("minutes and seconds mixed up?")).to_be_visible()
     sheet.get_by_label("Time given").fill("20")
-    expect(sheet.locator("[data-check]")).to_have_text("20 s: +0.62 stop, N, developed as for N−⅔")
+    expect(sheet.locator("[data-check]")).to_have_text("20 s: +⅔ stop, N, developed as for N−⅔")
     sheet.get_by_label("Time given").fill("soon")
     expect(sheet.get_by_role("alert").filter(has_text="soon")).to_be_visible()
     expect(sheet.get_by_label("Time given")).to_have_value("soon")

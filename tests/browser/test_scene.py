@@ -252,7 +252,7 @@ def test_what_was_really_given(open_page: Open) -> None:
     page.keyboard.press("Enter")
     page.get_by_role("button", name="2A · f/32, 14 s · N").click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("+0.22 stop")
+    expect(dialog).to_contain_text("+⅓ stop")
     dialog.get_by_label("Time given").fill("12")
     dialog.get_by_role("button", name="Save").click()
     expect(page.get_by_role("button", name="2A · f/32, 12 s · N")).to_be_visible()

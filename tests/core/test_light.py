@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from emulsa.core.corrections.optics import Lens, Shutter, speeds
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable, Unsound
 from emulsa.core.light import marks
-from emulsa.core.light.hand_time import hand_time_s, minutes_text, stops_text, time_text
+from emulsa.core.light.hand_time import hand_time_s, minutes_text, time_text
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     Calibrated,
@@ -19,7 +19,9 @@ from emulsa.core.light.meters import (
     TimeReading,
     ev100,
 )
-from emulsa.core.tones.zones import number_text, parse_zone, zone_text
+from emulsa.core.numbers import number_text
+from emulsa.core.tones.zones import parse_zone, zone_text
+from emulsa.core.written import stops_text
 
 
 @pytest.mark.parametrize(

@@ -7,7 +7,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.beside import Going, beside, held
@@ -27,6 +26,7 @@ from emulsa.core.kit.darkroom import (
     short_of,
     used_up,
 )
+from emulsa.core.written import Written, writing
 
 TANK = Tank(id="tank", name="Tank", volume_ml=500, pour_s=10, drain_s=10)
 LINE = Line(
@@ -54,11 +54,10 @@ POWDER_STOCK = Powder(
 def sheet(
     dilution: str = "1+25",
     water: Water | None = None,
-    measures: Measures = Measures(),
     developer: str = "metol developer",
 ) -> MixingSheet:
     recipe = Recipe(developer=developer, dilution=dilution, points=(Point(n=0, minutes=8),))
-    return for_run("Run", LINE, TANK, recipe, 500, 20, water, measures)
+    return for_run("Run", LINE, TANK, recipe, 500, 20, water)
 
 
 def test_every_diluted_bath_is_on_the_sheet() -> None:
@@ -78,7 +77,7 @@ def test_every_diluted_bath_is_on_the_sheet() -> None:
     )
     assert MAKER in made.cautions
     recipe = Recipe(developer="metol developer", dilution="1+25")
-    ready = for_run("Run", LINE, TANK, recipe, 500, 20, None, Measures(), ("fixer", "stop"))
+    ready = for_run("Run", LINE, TANK, recipe, 500, 20, None, ("fixer", "stop"))
     assert [each.title for each in ready.parts] == ["Metol developer", "Wetting agent"]
     assert CAUTIONS["stop"] in made.parts[1].cautions
 
@@ -114,7 +113,8 @@ def test_two_parts_have_two_syringes() -> None:
 
 def test_measures_are_the_photographers() -> None:
     """68 °F is 20 °C by definition; a US fluid ounce 29.5735 ml by definition."""
-    made = sheet(measures=Measures(temperature="F", volume="fl oz"))
+    with writing(Written(temperature="F", volume="fl oz")):
+        made = sheet()
     assert made.parts[0].lines[0] == "Measure 16.26 fl oz of water at 68 °F."
     assert HOT not in made.cautions
     assert HOT in sheet(water=Water(tap_c=12, other_c=45)).cautions
@@ -126,7 +126,7 @@ def test_stock_is_not_diluted() -> None:
 
 def test_stock_from_powder() -> None:
     """Warm water, part after part, made up to the volume, cooled; dust and hot water are said."""
-    (part,) = for_powder(POWDER_STOCK, Measures()).parts
+    (part,) = for_powder(POWDER_STOCK).parts
     assert part.lines == (
         "Measure 750 ml of water at 50 °C.",
         "Pour in 4.5 g of part A slowly, close to the water; stir until it is gone.",
@@ -251,7 +251,7 @@ def test_the_recipe_says_how_film_is_moved() -> None:
 def test_a_run_on_paper() -> None:
     """Every bath with its moments, when film is moved, what is mixed, and the last word."""
     course = plan.course(LINE, TANK, 8, 40, Recipe(dilution="1+4"))
-    page = run_sheet("Run", "N, 8 min", ("1A Quarry",), "staining developer", course, Measures())
+    page = run_sheet("Run", "N, 8 min", ("1A Quarry",), "staining developer", course)
     rows: dict[str, Any] = {each.name: each for each in page.steps}
     assert (rows["Developer"].begins, rows["Developer"].lasts) == ("1:20", "8:00")
     assert rows["Developer"].moves.startswith("0:00, 1:00, 2:00")

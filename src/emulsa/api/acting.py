@@ -29,7 +29,8 @@ from emulsa.core.film.moves import Outcome
 from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
 from emulsa.core.operations import Operation
-from emulsa.store import acts, journal, records
+from emulsa.core.written import writing
+from emulsa.store import acts, journal, preferences, records
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
@@ -232,10 +233,11 @@ def serve(route: Route, house: House, asked: Asked) -> Reply:
     connection = house.pool.take()
     try:
         if route.kind == "question":
-            with snapshot(connection):
+            with snapshot(connection), writing(preferences.measures(connection)):
                 given = arguments(route, asked, house, db=connection, moment=now())
                 return _reply(route, route.handler(**given))
-        return perform(route, house, connection, asked)
+        with writing(preferences.measures(connection)):
+            return perform(route, house, connection, asked)
     finally:
         house.pool.give(connection)
 

@@ -7,6 +7,7 @@ from typing import Any
 
 from emulsa.core.errors import Unreadable
 
+F_PER_C, F_AT_0 = 1.8, 32.0  # by definition
 PATTERN = re.compile(r"([-−]?\d+(?:[.,]\d+)?)\s*°?\s*([CcFf])?")
 
 
@@ -16,7 +17,7 @@ def celsius(fahrenheit: float) -> float:
     >>> celsius(68)
     20.0
     """
-    return (fahrenheit - 32) / 1.8
+    return (fahrenheit - F_AT_0) / F_PER_C
 
 
 def fahrenheit(celsius_: float) -> float:
@@ -25,7 +26,7 @@ def fahrenheit(celsius_: float) -> float:
     >>> fahrenheit(20)
     68.0
     """
-    return celsius_ * 1.8 + 32
+    return celsius_ * F_PER_C + F_AT_0
 
 
 def typed(text: str, field: str | None = None) -> float:

@@ -11,34 +11,29 @@ from dataclasses import dataclass
 from typing import Annotated, Any
 
 from emulsa.core.errors import OutOfRange, Unreadable
-
-
-def plain(value: float) -> str:
-    """A number as one writes it: no trailing zeros, a true minus sign.
-
-    >>> plain(-8.0), plain(0.125)
-    ('−8', '0.125')
-    """
-    return f"{value:.6g}".replace("-", "−")
+from emulsa.core.written import range_text
 
 
 @dataclass(frozen=True)
 class Within:
-    """A closed range of finite numbers, with the name and unit the sentence uses."""
+    """A closed range of finite numbers, with the name and unit the sentence uses.
+
+    What is engraved is said in its own unit to everyone.
+    """
 
     what: str
     low: float
     high: float
     unit: str = ""
+    engraved: bool = False
 
     def check(self, value: float, field: str | None = None) -> float:
         """``value`` unchanged, or OutOfRange with the whole range in the sentence."""
         if not math.isfinite(value) or not self.low <= value <= self.high:
-            given = plain(value) if math.isfinite(value) else "not a number"
-            unit = f" {self.unit}" if self.unit else ""
+            given = value if math.isfinite(value) else None
+            allowed, this = range_text(self.low, self.high, given, self.unit, self.engraved)
             raise OutOfRange(
-                f"{self.what} must be between {plain(self.low)} and {plain(self.high)}{unit};"
-                f" this is {given}.",
+                f"{self.what} must be between {allowed}; this is {this}.",
                 field=field,
                 allowed=[self.low, self.high],
             )
@@ -88,7 +83,7 @@ EI = Within("The exposure index", 0.5, 25_600)
 ExposureIndex = Annotated[float, EI]
 Seconds = Annotated[float, TIMES]
 FNumber = Annotated[float, F_NUMBERS]
-FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm")]
+FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm", engraved=True)]
 Draw = Annotated[float, Within("The draw beyond infinity focus", 0, 3_000, "mm")]
 Price = Annotated[float, Within("The price of a sheet", 0, 10_000)]
 FILTERS = Length("Filters", 0, 12)

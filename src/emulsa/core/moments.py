@@ -49,30 +49,6 @@ def seconds(moment: str, field: str | None = None) -> float:
     raise Unreadable(f"“{moment[:LONGEST]}” is no moment; write 2026-01-17T09:20:00Z.", field=field)
 
 
-def day_words(day: str) -> str:
-    """An ISO date as one says it; anything else as it is.
-
-    >>> day_words("2026-01-17"), day_words("")
-    ('17 January 2026', '')
-    """
-    found = re.fullmatch(r"(\d{4})-(\d{2})-(\d{2})", day)
-    if not found or not 1 <= int(found[2]) <= 12:
-        return day
-    return f"{int(found[3])} {calendar.month_name[int(found[2])]} {found[1]}"
-
-
-def month_words(month: str) -> str:
-    """A month, or a day of it, as it stands on a box; anything else as it is.
-
-    >>> month_words("2027-06"), month_words("2027-06-30")
-    ('June 2027', 'June 2027')
-    """
-    found = re.fullmatch(r"(\d{4})-(\d{2})(?:-\d{2})?", month)
-    if not found or not 1 <= int(found[2]) <= 12:
-        return month
-    return f"{calendar.month_name[int(found[2])]} {found[1]}"
-
-
 def between(earlier: str, later: str) -> float | None:
     """Seconds from one instant to another; nothing when either is none.
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from sqlite3 import Connection
 
 from emulsa.core import wire
-from emulsa.core.kit.preferences import Preferences
+from emulsa.core.kit.preferences import Measures, Preferences
 
 
 def put(connection: Connection, preferences: Preferences) -> None:
@@ -22,3 +22,8 @@ def preferences(connection: Connection) -> Preferences:
     """What was kept, or the defaults."""
     row = connection.execute("SELECT value FROM preference").fetchone()
     return wire.loads(Preferences, row["value"]) if row else Preferences()
+
+
+def measures(connection: Connection) -> Measures:
+    """How numbers are written for this photographer."""
+    return preferences(connection).measures

@@ -16,6 +16,9 @@ declare module "@tanstack/react-query" {
 /** What a query's options say of what it reads. */
 export const readsOf = (question: Question) => ({ meta: { reads: reads[question] as string[] } });
 
+/** Every answer is written as the preferences say. */
+const reading = (tables: readonly string[]) => [...tables, "preference"];
+
 let count = 0;
 const touchedAt = new Map<string, number>();
 const watchers = new Set<() => void>();
@@ -28,7 +31,7 @@ export function refresh(client: QueryClient, touched: string[]): Promise<void> {
   for (const tell of watchers) tell();
   const waits = new Set([...touched, "*"]);
   return client.invalidateQueries({
-    predicate: ({ meta }) => !meta || meta.reads.some((table) => waits.has(table)),
+    predicate: ({ meta }) => !meta || reading(meta.reads).some((table) => waits.has(table)),
   });
 }
 
@@ -40,5 +43,5 @@ const subscribe = (tell: () => void) => {
 /** A number that is another one as soon as something a question reads was touched. */
 export const useStamp = (question: Question) =>
   useSyncExternalStore(subscribe, () =>
-    Math.max(0, ...reads[question].map((table) => touchedAt.get(table) ?? 0)),
+    Math.max(0, ...reading(reads[question]).map((table) => touchedAt.get(table) ?? 0)),
   );

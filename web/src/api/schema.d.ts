@@ -4095,7 +4095,8 @@ export interface components {
         };
         /**
          * KeptPreferences
-         * @description The preferences and their version; ``usual_degrees`` is the usual bath in their unit.
+         * @description The preferences and their version; ``usual_degrees`` is the usual bath in their unit, and
+         *     ``units`` are those that fields are filled in, by the core's own.
          */
         KeptPreferences: {
             preferences: components["schemas"]["Preferences"];
@@ -4103,6 +4104,10 @@ export interface components {
             version: string;
             /** Usual Degrees */
             usual_degrees: string;
+            /** Units */
+            units: {
+                [key: string]: components["schemas"]["Unit"];
+            };
         };
         /**
          * KeptScene
@@ -4562,9 +4567,7 @@ export interface components {
         };
         /**
          * Measures
-         * @description How one photographer measures: degrees, volumes, lengths, stops, money and dates.
-         *
-         *     Focal lengths and holes stay in millimetres, as they are engraved.
+         * @description How the photographer writes what is measured, and money.
          */
         Measures: {
             /**
@@ -4592,16 +4595,16 @@ export interface components {
              */
             stops: "third" | "tenth";
             /**
-             * Currency
-             * @default
-             */
-            currency: string;
-            /**
              * Dates
              * @default day first
              * @enum {string}
              */
             dates: "day first" | "month first" | "iso";
+            /**
+             * Currency
+             * @default
+             */
+            currency: string;
         };
         /**
          * Meter
@@ -5343,8 +5346,8 @@ export interface components {
              *       "volume": "ml",
              *       "length": "mm",
              *       "stops": "third",
-             *       "currency": "",
-             *       "dates": "day first"
+             *       "dates": "day first",
+             *       "currency": ""
              *     }
              */
             measures: components["schemas"]["Measures"];
@@ -5749,6 +5752,8 @@ export interface components {
             n_text: string;
             /** Cost */
             cost: number;
+            /** Cost Text */
+            cost_text: string;
             /** Best */
             best: boolean;
             /** Losses */
@@ -7070,6 +7075,23 @@ export interface components {
             strip_id: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Unit
+         * @description A unit as a field shows it: its name, how many make one of the core's, where it begins, and
+         *     how many digits a measure gives.
+         */
+        Unit: {
+            /** Name */
+            name: string;
+            /** Per */
+            per: number;
+            /** Zero */
+            zero: number;
+            /** Digits */
+            digits: number;
+            /** Own */
+            own: boolean;
         };
         /**
          * WaitingFilm

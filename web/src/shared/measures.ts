@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import type { Schemas } from "../api/client";
-import { preferencesQuery } from "../api/queries";
+import { wayQuery } from "../api/queries";
 import { typedNumber } from "../components/typedNumber";
 
 /* Numbers in the units one works in. What is typed goes to the core with its unit beside it; what is
@@ -23,13 +23,13 @@ export interface Unit {
 const plain = (value: number, digits: number) =>
   String(Number(value.toFixed(digits))).replace("-", "−");
 
-function unit(name: string, of: (value: number) => number, digits: number, own: boolean): Unit {
-  const show = (value: number) => plain(of(value), digits).replace("−", "-");
+/** A unit the core told of; a number typed in another than the core's own goes with its name. */
+function unit({ name, per, zero, digits, own }: Schemas["Unit"]): Unit {
+  const shown = (value: number) => plain(value * per + zero, digits);
   return {
     name,
-    show,
-    text: (value) => `${plain(of(value), digits)} ${name}`,
-    // a unit that is not the core's own is said beside the number; the wire takes the words for one
+    show: (value) => shown(value).replace("−", "-"),
+    text: (value) => `${shown(value)} ${name}`,
     typed: (text) =>
       own || !/^[-−\d.,\s]+$/.test(text.trim())
         ? typedNumber(text)
@@ -37,18 +37,16 @@ function unit(name: string, of: (value: number) => number, digits: number, own: 
   };
 }
 
-const same = (value: number) => value;
-const MM = unit("mm", same, 3, true);
-const INCH = unit("in", (mm) => mm / 25.4, 3, false);
-const ML = unit("ml", same, 1, true);
-const OUNCE = unit("fl oz", (ml) => ml / 29.5735295625, 2, false);
-const CELSIUS = unit("°C", same, 1, true);
-const FAHRENHEIT = unit("°F", (c) => c * 1.8 + 32, 1, false);
+const OWN: Record<UnitKey, Schemas["Unit"]> = {
+  mm: { name: "mm", per: 1, zero: 0, digits: 3, own: true },
+  ml: { name: "ml", per: 1, zero: 0, digits: 1, own: true },
+  "°C": { name: "°C", per: 1, zero: 0, digits: 1, own: true },
+};
 
-export const unitsOf = (measures: Measures | undefined): Record<UnitKey, Unit> => ({
-  mm: measures?.length === "in" ? INCH : MM,
-  ml: measures?.volume === "fl oz" ? OUNCE : ML,
-  "°C": measures?.temperature === "F" ? FAHRENHEIT : CELSIUS,
+const unitsOf = (told: Record<string, Schemas["Unit"]> = OWN): Record<UnitKey, Unit> => ({
+  mm: unit(told.mm ?? OWN.mm),
+  ml: unit(told.ml ?? OWN.ml),
+  "°C": unit(told["°C"] ?? OWN["°C"]),
 });
 
 /** Money, with the photographer's own sign. */
@@ -57,9 +55,9 @@ export const moneyIn = (amount: number, currency: string | undefined) =>
 
 /** Every formatter, as one works. */
 export function useMeasures() {
-  const measures = useQuery(preferencesQuery).data?.measures;
+  const kept = useQuery(wayQuery).data;
   return {
-    units: unitsOf(measures),
-    money: (amount: number) => moneyIn(amount, measures?.currency),
+    units: unitsOf(kept?.units),
+    money: (amount: number) => moneyIn(amount, kept?.preferences.measures?.currency),
   };
 }

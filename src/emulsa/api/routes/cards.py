@@ -15,9 +15,9 @@ from emulsa.core.cards.table import Card
 from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitLens, KitPinhole
 from emulsa.core.kit.films import Film
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.exchange.cards import csv_table, pdf
-from emulsa.store import films, kit, preferences
+from emulsa.store import films, kit
 
 routes = Routes("cards", "/api/cards")
 
@@ -79,7 +79,7 @@ def _card(db: Db, kind: Kind, chosen: Chosen) -> Card:
         return sky_chart(_pinhole(db, chosen.pinhole_id), _film(db, chosen.film_id))
     if kind == "reciprocity":
         return reciprocity_chart(_film(db, chosen.film_id))
-    return bellows_chart(_lens(db, chosen.lens_id), preferences.preferences(db).measures)
+    return bellows_chart(_lens(db, chosen.lens_id))
 
 
 def _film(db: Db, id_: str | None) -> Film:

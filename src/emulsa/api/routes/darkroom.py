@@ -22,7 +22,8 @@ from emulsa.core.film.acts.judging import judge as judged
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.kit.darkroom import age_of
 from emulsa.core.limits import Id
-from emulsa.store import darkroom, exposures, films, pieces, preferences
+from emulsa.core.written import degrees_text
+from emulsa.store import darkroom, exposures, films, pieces
 from emulsa.store import runs as store
 
 routes = Routes("darkroom", "/api/darkroom")
@@ -75,7 +76,7 @@ def read(
     film, undecided = waiting(db)
     return DarkroomView(
         temperature_c=at_c,
-        degrees=preferences.preferences(db).measures.degrees(at_c),
+        degrees=degrees_text(at_c),
         refused=temperature.refusal(at_c),
         groups=groups(film, by_id, recipes, at_c),
         undecided=undecided,

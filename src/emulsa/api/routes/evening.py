@@ -11,7 +11,7 @@ from emulsa.api.views.darkroom import waiting
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.night import EveningPlan, Night, Planning, planned
 from emulsa.exchange.calendar import Entry, Moment, ics
-from emulsa.store import darkroom, films, holders, pieces, preferences
+from emulsa.store import darkroom, films, holders, pieces
 
 routes = Routes("evening", "/api/evening")
 
@@ -60,6 +60,5 @@ def _night(db: Db, planning: Planning) -> Night:
         pieces={each.id: each for each in pieces.in_state(db, "exposed")},
         waiting=film,
         areas=holders.areas(db),
-        measures=preferences.preferences(db).measures,
         now=now(),
     )

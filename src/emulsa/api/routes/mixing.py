@@ -16,7 +16,7 @@ from emulsa.core.development.recipes import Celsius
 from emulsa.core.errors import Missing
 from emulsa.core.limits import Id, Length
 from emulsa.exchange.cards import pdf
-from emulsa.store import darkroom, films, preferences
+from emulsa.store import darkroom, films
 
 routes = Routes("mixing", "/api/mixing")
 
@@ -92,7 +92,6 @@ def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
     water = None
     if asked.tap_c is not None and asked.other_c is not None:
         water = Water(tap_c=asked.tap_c, other_c=asked.other_c)
-    measures = preferences.preferences(db).measures
     return mixing.for_run(
         f"{recipe.name}, {tank.name}",
         line,
@@ -101,11 +100,10 @@ def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
         plan.mixed_ml(tank, asked.area_in2, recipe.recipe),
         asked.temperature_c,
         water,
-        measures,
         tuple(asked.ready.split(",")),
     )
 
 
 def _powder(db: Db, id_: str) -> MixingSheet:
     found = needed(darkroom.powder(db, id_), "This powder is not in the kit.")
-    return mixing.for_powder(found, preferences.preferences(db).measures)
+    return mixing.for_powder(found)

@@ -18,6 +18,7 @@ from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.record import revisit as copied
 from emulsa.core.versions import version_of
+from emulsa.core.written import temperature_text
 from emulsa.exchange.cards import pdf
 from emulsa.store import kit, preferences, runs, scenes
 from emulsa.store import outings as store
@@ -173,17 +174,17 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
     outing = _found(db, id)
     data = {
         "outing": outing,
-        "warmth": _warmth(db, outing),
+        "warmth": _warmth(outing),
         "loaded": loaded_film(db),
         "scenes": [scene_on_paper(db, each) for each in scenes.of_outing(db, id)],
     }
     return attached(pdf.render("outing", data), PDF, f"outing-{outing.day}", "pdf")
 
 
-def _warmth(db: Db, outing: Outing) -> str | None:
+def _warmth(outing: Outing) -> str | None:
     if outing.temperature_c is None:
         return None
-    return preferences.preferences(db).measures.temperature_text(outing.temperature_c)
+    return temperature_text(outing.temperature_c)
 
 
 def _found(db: Db, id_: str) -> Outing:

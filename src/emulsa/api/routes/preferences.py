@@ -9,6 +9,7 @@ from emulsa.api.routing import Act, Db, Routes
 from emulsa.core.data.development import BATH_C
 from emulsa.core.kit.preferences import Preferences
 from emulsa.core.versions import version_of
+from emulsa.core.written import Unit, degrees_text, units, writing
 from emulsa.store import preferences as store
 
 routes = Routes("preferences", "/api/preferences")
@@ -16,11 +17,13 @@ routes = Routes("preferences", "/api/preferences")
 
 @dataclass(frozen=True)
 class KeptPreferences:
-    """The preferences and their version; ``usual_degrees`` is the usual bath in their unit."""
+    """The preferences and their version; ``usual_degrees`` is the usual bath in their unit, and
+    ``units`` are those that fields are filled in, by the core's own."""
 
     preferences: Preferences
     version: str
     usual_degrees: str
+    units: dict[str, Unit]
 
 
 @routes.question("")
@@ -40,4 +43,5 @@ def put(act: Act, base: str, preferences: Preferences) -> KeptPreferences:
 
 def _kept(db: Db) -> KeptPreferences:
     kept = store.preferences(db)
-    return KeptPreferences(kept, version_of(kept), kept.measures.degrees(BATH_C))
+    with writing(kept.measures):
+        return KeptPreferences(kept, version_of(kept), degrees_text(BATH_C), units())

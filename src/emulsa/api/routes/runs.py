@@ -22,9 +22,10 @@ from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
+from emulsa.core.written import temperature_text
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.run_table import csv_runs
-from emulsa.store import darkroom, holders, pieces, preferences, rolls
+from emulsa.store import darkroom, holders, pieces, rolls
 from emulsa.store import runs as store
 
 routes = Routes("runs", "/api/darkroom/runs", tag="darkroom")
@@ -97,8 +98,7 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
     """The run as a page to hang up beside the line."""
     run = _found(db, id)
     view, made, recipe = run_view(db, run), course_of(db, run, _minutes(run)), recipe_of(db, run)
-    measures = preferences.preferences(db).measures
-    warm = measures.temperature_text(BATH_C if run.temperature_c is None else run.temperature_c)
+    warm = temperature_text(BATH_C if run.temperature_c is None else run.temperature_c)
     page = run_sheet(
         run.name,
         f"{view.n_text}, {view.minutes_text} at {warm}, {made.tank.name}, {made.line.name}",
@@ -108,7 +108,6 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
         ),
         recipe.developer if recipe else "",
         made.process,
-        measures,
     )
     return attached(pdf.render("run", page), PDF, f"run-{run.name}", "pdf")
 
@@ -124,7 +123,7 @@ def retime(db: Db, id: str, retiming: Retiming) -> Retimed:  # noqa: A002
     left = drift.minutes_left(measured, retiming.elapsed_min, _minutes(run), k, reference)
     again = course_of(db, run, retiming.elapsed_min + left)
     text = minutes_text(left)
-    warm = preferences.preferences(db).measures.temperature_text(measured[-1][1])
+    warm = temperature_text(measured[-1][1])
     return Retimed(left, text, f"{warm}: {text} left", retiming.measured, again)
 
 

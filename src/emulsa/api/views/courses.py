@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.api.routing import Db
+from emulsa.core.chemistry import dilution
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.cues import Heard, heard
 from emulsa.core.darkroom.process import ProcessAnswer
@@ -13,7 +14,7 @@ from emulsa.core.data.cautions import of_run
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.kit import plain
 from emulsa.core.kit.darkroom import Line, Tank
-from emulsa.store import darkroom, films, holders, pieces, preferences
+from emulsa.store import darkroom, films, holders, pieces
 
 
 @dataclass(frozen=True)
@@ -39,8 +40,7 @@ def course_of(db: Db, run: Run, minutes: float) -> Course:
     recipe = recipe_of(db, run)
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
     cautions = of_run(recipe.developer if recipe else "")
-    measures = preferences.preferences(db).measures
-    mix_text = f"{tank.name}: {measures.mix_text(process.mix)}"
+    mix_text = f"{tank.name}: {dilution.mix_text(process.mix)}"
     return Course(tank, line, process, mix_text, heard(process.steps), cautions)
 
 

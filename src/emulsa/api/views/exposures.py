@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.logged.log import as_developed
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.logged.texts import part_text, set_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
+from emulsa.core.written import stops_text
 
 
 @dataclass(frozen=True)

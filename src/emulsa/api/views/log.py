@@ -14,7 +14,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
-from emulsa.core.light.hand_time import minutes_text, stops_text
+from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
@@ -23,6 +23,7 @@ from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
+from emulsa.core.written import stops_text, temperature_text
 from emulsa.exchange.sidecar import Sidecar
 from emulsa.store import (
     attachments,
@@ -31,7 +32,6 @@ from emulsa.store import (
     kit,
     outings,
     pieces,
-    preferences,
     runs,
     scenes,
     stock,
@@ -131,7 +131,7 @@ def story_of(db: Db, id_: str) -> Story:
         steps=[
             StoryStep(each.at, SAID[each.move], each.note) for each in pieces.steps(db, piece.id)
         ],
-        ledger=answer.get("ledger", []),
+        ledger=[_rewritten(row) for row in answer.get("ledger", [])],
         core_version=exposure.core_version,
         planned_text=planned_text(exposure),
         readings=[
@@ -144,7 +144,7 @@ def story_of(db: Db, id_: str) -> Story:
             if each.id != id_
         ],
         run=run,
-        run_text=_run_text(db, run) if run else "",
+        run_text=_run_text(run) if run else "",
         decided=_decided(db, piece),
         judgement=judged,
         judgement_version=version_of(judged) if judged else "",
@@ -192,11 +192,15 @@ def _tones(exposure: Exposure) -> list[tuple[dict[str, Any], dict[str, Any]]]:
     return list(zip(readings, falls, strict=False))
 
 
-def _run_text(db: Db, run: Run) -> str:
+def _rewritten(row: dict[str, Any]) -> dict[str, Any]:
+    """A kept row of the sums; its stops as they are written now."""
+    return {**row, "stops_text": stops_text(row["stops"])} if row.get("stops_text") else row
+
+
+def _run_text(run: Run) -> str:
     """A run's name, its time and its warmth, as the darkroom says them."""
     minutes = "" if run.minutes is None else minutes_text(run.minutes)
-    measures = preferences.preferences(db).measures
-    warm = "" if run.temperature_c is None else measures.temperature_text(run.temperature_c)
+    warm = "" if run.temperature_c is None else temperature_text(run.temperature_c)
     return ", ".join(each for each in (f"Run “{run.name}”", minutes, warm) if each)
 
 

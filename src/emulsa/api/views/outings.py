@@ -5,12 +5,12 @@ from __future__ import annotations
 from typing import Any
 
 from emulsa.api.routing import Db
-from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.logged.texts import part_text, set_text
 from emulsa.core.outing.packing import Loaded
 from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.written import stops_text
 from emulsa.store import exposures, films, pieces, rolls, scenes
 
 

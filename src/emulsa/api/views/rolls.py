@@ -22,9 +22,9 @@ from emulsa.core.film.rolls import (
 )
 from emulsa.core.film.states import State
 from emulsa.core.kit.films import Film, FilmRecipe
-from emulsa.core.limits import plain
 from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text
+from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.store import exposures, films, pieces, scenes

@@ -12,7 +12,8 @@ from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.log import as_developed, light_stops
 from emulsa.core.logged.texts import part_text
 from emulsa.core.tones.development_number import n_text
-from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
+from emulsa.core.written import temperature_text
+from emulsa.store import exposures, holders, pieces, runs, scenes
 from emulsa.store.database import Connection
 
 
@@ -46,8 +47,7 @@ def run_view(db: Connection, run: Run) -> RunView:
     minutes = "" if run.minutes is None else minutes_text(run.minutes)
     found = pieces.of_run(db, run.id)
     area = holders.areas(db).in2(found)
-    measures = preferences.preferences(db).measures
-    warm = "" if run.temperature_c is None else measures.temperature_text(run.temperature_c)
+    warm = "" if run.temperature_c is None else temperature_text(run.temperature_c)
     return RunView(run, n_text(run.n), minutes, warm, area, piece_lines(db, found))
 
 

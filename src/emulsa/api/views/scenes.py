@@ -87,5 +87,4 @@ def _said(scene: Scene) -> dict[str, str]:
 def solution(db: Connection, scene: Scene) -> Solution:
     """A scene worked out with the kit as it is now, its sums in one's own fractions."""
     recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
-    measures = preferences.preferences(db).measures
-    return solved(scene, scenes.kit_of(db, scene), recipe, now(), measures)
+    return solved(scene, scenes.kit_of(db, scene), recipe, now())

@@ -6,12 +6,11 @@ import math
 from dataclasses import dataclass
 
 from emulsa.core.cards.table import Card
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.corrections import bellows
 from emulsa.core.corrections.filters import factor_to_stops
 from emulsa.core.kit.bag import KitLens
-from emulsa.core.light.hand_time import stops_text
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
+from emulsa.core.written import length_text, stops_text
 
 LARGEST_M = 1.0
 ROWS = 16
@@ -36,7 +35,7 @@ class Target:
     ruler: tuple[Mark, ...]
 
 
-def bellows_chart(lens: KitLens, measures: Measures = Measures()) -> Card:
+def bellows_chart(lens: KitLens) -> Card:
     """Draw beyond infinity focus → factor and stops, to life size, by steps a hand measures."""
     optics = lens.optics
     longest = optics.focal_length_mm * LARGEST_M
@@ -48,7 +47,7 @@ def bellows_chart(lens: KitLens, measures: Measures = Measures()) -> Card:
         factor = bellows.factor(m, optics.pupil_magnification)
         scale = f"1 : {1 / m:.2g}" if m else ""
         stops = stops_text(round(factor_to_stops(factor) * 3) / 3)
-        rows.append((measures.length_text(draw), scale, f"{factor:.2f}", stops))
+        rows.append((length_text(draw), scale, f"{factor:.2f}", stops))
     note = "Draw is measured from the standard's place at infinity focus; right for any lens."
     return Card(
         title=f"Bellows, {lens.name}",

@@ -13,10 +13,11 @@ from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitPinhole
 from emulsa.core.kit.films import Film
 from emulsa.core.kit.leaflet import leaflet_ev
-from emulsa.core.light.hand_time import hand_time_s, stops_text, time_text
+from emulsa.core.light.hand_time import hand_time_s, time_text
 from emulsa.core.light.marks import f_number, mark_text, seconds, time_scale
 from emulsa.core.light.sky import SkyReading, sky_ev
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
+from emulsa.core.written import stops_text
 
 METER_MARKS = ("1/250", "15")  # from bright sun to deep shade at f/22
 RECIPROCITY_S = ("1", "1000")

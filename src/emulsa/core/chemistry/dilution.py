@@ -7,11 +7,13 @@ from __future__ import annotations
 
 import math
 import re
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Unreadable
 from emulsa.core.limits import Within
+from emulsa.core.written import volume_text
 
 Volume = Annotated[float, Within("The volume", 1, 100_000, "ml")]
 Parts = Annotated[float, Within("The parts of water", 0, 1_000)]
@@ -26,6 +28,15 @@ class Mixed:
 
     part: str
     ml: float
+
+
+def mix_text(parts: Iterable[Mixed]) -> str:
+    """What is measured, part by part.
+
+    >>> mix_text([Mixed(part="concentrate", ml=31.25), Mixed(part="water", ml=969)])
+    'concentrate 31 ml, water 969 ml'
+    """
+    return ", ".join(f"{each.part} {volume_text(each.ml)}" for each in parts)
 
 
 def one_part(n: float, volume_ml: float, reading: Colon = "one_plus_n") -> tuple[Mixed, Mixed]:

@@ -8,7 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.core.errors import Impossible
-from emulsa.core.limits import plain
+from emulsa.core.written import degrees_text, temperature_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -30,8 +30,9 @@ def tempered(volume_ml: float, wanted_c: float, first_c: float, added_c: float) 
     low, high = sorted((first_c, added_c))
     if not low <= wanted_c <= high or low == high:
         raise Impossible(
-            f"Water of {plain(first_c)} and {plain(added_c)} °C makes nothing of"
-            f" {plain(wanted_c)} °C; take {'warmer' if wanted_c > high else 'colder'} water.",
+            f"Water of {degrees_text(first_c)} and {temperature_text(added_c)} makes nothing of"
+            f" {temperature_text(wanted_c)}; take"
+            f" {'warmer' if wanted_c > high else 'colder'} water.",
             field="added_c",
             allowed=[low, high],
         )

@@ -13,7 +13,8 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import OutOfRange
-from emulsa.core.limits import Draw, Within, plain
+from emulsa.core.limits import Draw, Within
+from emulsa.core.numbers import plain
 
 Extension = Annotated[float, Within("The extension", 5, 6_000, "mm")]
 Magnification = Annotated[float, Within("The magnification", 0, 20)]

@@ -16,8 +16,9 @@ from typing import Annotated, Literal
 
 from emulsa.core.data.contrast import FAMILIES, Colour
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.light.hand_time import stops_words
-from emulsa.core.limits import Label, Within, plain
+from emulsa.core.limits import Label, Within
+from emulsa.core.numbers import plain
+from emulsa.core.written import stops_words
 
 Factor = Annotated[float, Within("A filter factor", 1, 100_000)]
 Stops = Annotated[float, Within("A filter's stops", 0, 20, "stops")]

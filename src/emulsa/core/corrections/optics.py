@@ -24,7 +24,8 @@ from emulsa.core.light.marks import (
     seconds,
     time_scale,
 )
-from emulsa.core.limits import FocalLength, Length, Seconds, Within, plain
+from emulsa.core.limits import FocalLength, Length, Seconds, Within
+from emulsa.core.numbers import plain
 
 LARGEST_SHUTTER_ERROR = 4.0  # a shutter two stops off is broken or mistyped (common practice)
 

@@ -11,7 +11,8 @@ import math
 
 from emulsa.core.corrections.pinhole import DEFAULT_WAVELENGTH_NM
 from emulsa.core.errors import OutOfRange
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
+from emulsa.core.written import length_text
 
 # N = √(375·Δv): defocus blur Δv/2N equals diffraction blur N/750 mm (2.44 · 546 nm). Derived.
 SPREAD_CONSTANT = 375.0
@@ -60,7 +61,7 @@ def focus_spread_mm(focal_length_mm: float, near_mm: float, far_mm: float) -> fl
     """
     if far_mm <= near_mm:
         raise OutOfRange(
-            f"The far thing must lie beyond the near one: more than {plain(near_mm)} mm.",
+            f"The far thing must lie beyond the near one: more than {length_text(near_mm)}.",
             field="depth.far_mm",
             allowed=[near_mm, 1e8],
         )

@@ -11,14 +11,15 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.chemistry import dilution
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.chemistry.tempering import tempered
 from emulsa.core.data.cautions import ALWAYS, CAUTIONS, HOT, MAKER, POWDER, poisons
 from emulsa.core.data.line import WHERE
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.kit.darkroom import Line, Tank
-from emulsa.core.limits import Within, plain
+from emulsa.core.limits import Within
+from emulsa.core.numbers import plain
+from emulsa.core.written import degrees_text, temperature_text, volume_text
 
 WaterC = Annotated[float, Within("The water", 0, 60, "°C")]
 WARM_C = 45.0  # from here on water is called hot
@@ -60,7 +61,6 @@ def for_run(
     developer_ml: float,
     at_c: float,
     water: Water | None,
-    measures: Measures,
     ready: Collection[str] = (),
 ) -> MixingSheet:
     """The developer first, then every bath of the line that is diluted, in the tank's volume; not
@@ -71,9 +71,7 @@ def for_run(
     """
     name = recipe.developer or "developer"
     name = name[0].upper() + name[1:]
-    parts = [
-        _part(name, "developer", recipe.dilution, recipe.colon, developer_ml, at_c, water, measures)
-    ]
+    parts = [_part(name, "developer", recipe.dilution, recipe.colon, developer_ml, at_c, water)]
     for bath in line.baths:
         if bath.kind == "developer" or not bath.dilution or bath.kind in ready:
             continue
@@ -87,7 +85,6 @@ def for_run(
                 volume or tank.volume_ml,
                 at_c,
                 water,
-                measures,
             )
         )
     cautions = [ALWAYS, CAUTIONS["thermometer"], MAKER]
@@ -95,15 +92,15 @@ def for_run(
         cautions.insert(1, HOT)
     return MixingSheet(
         title=title,
-        degrees=measures.degrees(at_c),
+        degrees=degrees_text(at_c),
         parts=tuple(parts),
         cautions=tuple(cautions),
     )
 
 
-def for_powder(powder: Powder, measures: Measures) -> MixingSheet:
+def for_powder(powder: Powder) -> MixingSheet:
     """Stock from powder."""
-    text, warm = measures.volume_text, measures.temperature_text(powder.start_c)
+    text, warm = volume_text, temperature_text(powder.start_c)
     lines = [f"Measure {text(powder.start_ml)} of water at {warm}."]
     for place, part in enumerate(powder.parts):
         grams = f"{plain(part.grams)} g of " if part.grams is not None else "all of "
@@ -127,7 +124,7 @@ def for_powder(powder: Powder, measures: Measures) -> MixingSheet:
         lines=tuple(lines),
         cautions=tuple(cautions),
     )
-    degrees = measures.degrees(powder.start_c)
+    degrees = degrees_text(powder.start_c)
     return MixingSheet(title=powder.name, degrees=degrees, parts=(made,))
 
 
@@ -139,11 +136,10 @@ def _part(
     volume_ml: float,
     at_c: float,
     water: Water | None,
-    measures: Measures,
 ) -> MixingPart:
     parts = dilution.mix(dilution_text, volume_ml, colon)
     two = any(each.part == "A" for each in parts)
-    lines = tuple(_lines(title, parts, volume_ml, at_c, water, measures))
+    lines = tuple(_lines(title, parts, volume_ml, at_c, water))
     cautions = [CAUTIONS[each] for each in (kind, "two parts" if two else "") if each in CAUTIONS]
     if poisons(title):
         cautions.append(CAUTIONS["poison"])
@@ -156,16 +152,15 @@ def _lines(
     volume_ml: float,
     at_c: float,
     water: Water | None,
-    measures: Measures,
 ) -> Iterator[str]:
-    text = measures.volume_text
-    warm = measures.temperature_text(at_c)
+    text = volume_text
+    warm = temperature_text(at_c)
     by_name = {each.part: each.ml for each in parts}
     if "stock" in by_name:
         yield f"Measure {text(by_name['stock'])} of {title}, undiluted."
         yield f"Bring it to {warm} in a water bath."
         return
-    yield from _water(by_name["water"], at_c, water, measures)
+    yield from _water(by_name["water"], at_c, water)
     for name, ml in by_name.items():
         if name == "concentrate":
             yield f"Add {text(ml)} of concentrate; stir."
@@ -174,8 +169,8 @@ def _lines(
     yield f"{text(volume_ml)} of {title}: check it is at {warm}."
 
 
-def _water(ml: float, at_c: float, water: Water | None, measures: Measures) -> Iterator[str]:
-    text, degrees = measures.volume_text, measures.temperature_text
+def _water(ml: float, at_c: float, water: Water | None) -> Iterator[str]:
+    text, degrees = volume_text, temperature_text
     if water is None:
         yield f"Measure {text(ml)} of water at {degrees(at_c)}."
         return

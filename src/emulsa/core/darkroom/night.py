@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.advice import Advice
-from emulsa.core.chemistry.measures import Measures
+from emulsa.core.chemistry.dilution import mix_text
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.areas import Areas
 from emulsa.core.darkroom.batches import BatchesAnswer
@@ -25,6 +25,7 @@ from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.hand_time import hours_text, minutes_text
 from emulsa.core.limits import BOTTLES, Id, Length, Within
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.written import amount_text, volume_text
 
 Places = Annotated[int, Within("Places", 1, 20)]
 MaxRuns = Annotated[int, Within("Runs of an evening", 1, 60)]
@@ -142,7 +143,6 @@ class Night:
     pieces: Mapping[str, Piece]
     waiting: Sequence[WaitingFilm]
     areas: Areas
-    measures: Measures
     now: str
 
 
@@ -154,7 +154,7 @@ def planned(night: Night, planning: Planning) -> EveningPlan:
 class _Night:
     def __init__(self, asked: Night, planning: Planning) -> None:
         self.asked, self.planning = asked, planning
-        self.line, self.measures = asked.line, asked.measures
+        self.line = asked.line
         self.tanks, self.films, self.recipes = asked.tanks, asked.films, asked.recipes
         self.pieces, self.areas = asked.pieces, asked.areas
         self.waiting = asked.waiting
@@ -201,7 +201,7 @@ class _Night:
                 if place != "tray" and (text := hours_text(seconds / 60))
             ),
             totals=tuple(
-                Amount(what=each.what, text=self.measures.amount_text(each.ml))
+                Amount(what=each.what, text=amount_text(each.ml))
                 for each in plan.totals(
                     self.line,
                     [(self.tanks[each.tank_id], each.course.mix) for each in runs],
@@ -282,8 +282,7 @@ class _Night:
                     dilution=recipe.recipe.dilution,
                     volume_ml=course.volume_ml,
                     area_in2=area,
-                    mix_text=f"{self.measures.volume_text(course.volume_ml)}:"
-                    f" {self.measures.mix_text(course.mix)}",
+                    mix_text=f"{volume_text(course.volume_ml)}: {mix_text(course.mix)}",
                     course=course,
                 )
             )

@@ -19,7 +19,9 @@ from emulsa.core.development import agitation
 from emulsa.core.development.agitation import SchemeKey
 from emulsa.core.development.time import short_time
 from emulsa.core.errors import Unsound
-from emulsa.core.limits import STEPS, Label, Name, plain
+from emulsa.core.limits import STEPS, Label, Name
+from emulsa.core.numbers import plain
+from emulsa.core.written import volume_text
 
 CueKind = Literal["pour", "agitate", "change", "drain"]
 
@@ -170,7 +172,7 @@ def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
     if per_litre is not None and rolls > per_litre * request.volume_ml / 1_000 * (1 + 1e-9):
         text = (
             f"A litre of this developer is enough for {plain(per_litre)} rolls, and this is"
-            f" {plain(round(rolls, 2))} in {plain(request.volume_ml)} ml; put less in at once."
+            f" {plain(round(rolls, 2))} in {volume_text(request.volume_ml)}; put less in at once."
         )
         yield Advice(code="capacity-short", severity="warning", text=text)
     if wanted_ml > request.volume_ml * (1 + 1e-9):
@@ -178,6 +180,6 @@ def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
         yield Advice(
             code="concentrate-short",
             severity="warning",
-            text=f"This film uses up more concentrate than {plain(request.volume_ml)} ml hold:"
-            f" mix {plain(round(wanted_ml))} ml, or put at most {fits} sheets of 4×5 in at once.",
+            text=f"This film uses up more concentrate than {volume_text(request.volume_ml)} hold:"
+            f" mix {volume_text(wanted_ml)}, or put at most {fits} sheets of 4×5 in at once.",
         )

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.core.chemistry.measures import Measures
+from emulsa.core.chemistry.dilution import mix_text
 from emulsa.core.darkroom.process import ProcessAnswer, TimedStep
 from emulsa.core.data.cautions import CAUTIONS, of_run
+from emulsa.core.written import volume_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -39,15 +40,14 @@ def run_sheet(
     film: tuple[str, ...],
     developer: str,
     process: ProcessAnswer,
-    measures: Measures,
 ) -> RunSheet:
     """A run's page; ``says`` is its time and temperature in words."""
     return RunSheet(
         title=title,
         says=says,
         film=film,
-        mix=f"{developer or 'Developer'}, {measures.volume_text(process.volume_ml)}:"
-        f" {measures.mix_text(process.mix)}",
+        mix=f"{developer or 'Developer'}, {volume_text(process.volume_ml)}:"
+        f" {mix_text(process.mix)}",
         steps=tuple(_step(each) for each in process.steps),
         notes=of_run(developer),
     )

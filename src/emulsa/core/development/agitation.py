@@ -8,7 +8,8 @@ from typing import Annotated
 
 from emulsa.core.data.agitation import CONTINUOUS, SCHEMES
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Length, Within, plain
+from emulsa.core.limits import Length, Within
+from emulsa.core.numbers import plain
 
 # 5: at the start only; 30+10/60: 30 s, then 10 s every 60 s
 OWN = re.compile(r"(\d{1,4}(?:\.\d)?)(?:\+(\d{1,3}(?:\.\d)?)/([1-9]\d{0,4}))?")

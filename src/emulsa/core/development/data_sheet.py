@@ -15,7 +15,8 @@ from typing import Annotated
 from emulsa.core.chemistry import dilution
 from emulsa.core.development.recipes import MINUTES
 from emulsa.core.errors import CoreError, Unreadable
-from emulsa.core.limits import EI, Length, plain
+from emulsa.core.limits import EI, Length
+from emulsa.core.numbers import plain
 
 Pasted = Annotated[str, Length("A data sheet", 1, 20_000)]
 DASHES = {"-", "–", "—", "−", "--", "n/r", "nr", "not recommended", "x"}

@@ -11,6 +11,7 @@ import math
 
 from emulsa.core.development.recipes import Recipe, Timed
 from emulsa.core.development.thumb import log_linear, thumb_factor
+from emulsa.core.written import size_text
 
 FREE_STOPS = 0.34  # EIs a third of a stop apart are the same film
 
@@ -45,7 +46,7 @@ def factor(recipe: Recipe, timed: Timed, rated_ei: float, own_ei: float) -> tupl
         reached = sure(recipe, timed, rated_ei, own_ei)
         why = "by its table of EIs" if reached else "beyond its table of EIs, estimated"
         return log_linear(table, stops) / log_linear(table, 0.0), why
-    words = "one stop" if abs(abs(stops) - 1) < 0.05 else f"{abs(stops):.1f} stops"
+    words = "one stop" if abs(abs(stops) - 1) < 0.05 else f"{size_text(abs(stops))} stops"
     return thumb_factor(stops), f"{words} {'more' if stops > 0 else 'less'} by rule of thumb"
 
 

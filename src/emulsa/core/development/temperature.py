@@ -16,7 +16,8 @@ from emulsa.core.degrees import celsius
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.thumb import log_linear
 from emulsa.core.errors import OutOfRange
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
+from emulsa.core.written import temperature_text, warmth_text
 
 
 def factor(temperature_c: float, reference_c: float, k_per_c: float) -> float:
@@ -36,7 +37,7 @@ def of_recipe(recipe: Recipe, temperature_c: float) -> tuple[float, str]:
     """
     off = temperature_c - recipe.temperature_c
     if recipe.scheme in UNCRITICAL and abs(off) <= UNCRITICAL_C + 1e-9:
-        return 1.0, f"uncritical within {plain(UNCRITICAL_C)} °C"
+        return 1.0, f"uncritical within {warmth_text(UNCRITICAL_C)}"
     if len(recipe.warmth) < 2:
         by_k = factor(temperature_c, recipe.temperature_c, recipe.k_per_c)
         return by_k, f"k {plain(recipe.k_per_c)} per °C"
@@ -88,7 +89,7 @@ def allowed(temperature_c: float, field: str) -> float:
     if not low <= round(temperature_c, 9) <= high:
         raise OutOfRange(
             f"Developers behave between {plain(low)} and {plain(high)} °C (64.4 to 80.6 °F);"
-            f" {plain(temperature_c)} °C is outside, where no time can be trusted.",
+            f" {temperature_text(temperature_c)} is outside, where no time can be trusted.",
             field=field,
             allowed=[low, high],
         )

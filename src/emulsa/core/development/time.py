@@ -28,9 +28,11 @@ from emulsa.core.development.recipes import (
 from emulsa.core.development.thumb import zones_off
 from emulsa.core.development.zones_text import zones_text
 from emulsa.core.errors import Impossible, Missing
-from emulsa.core.light.hand_time import minutes_text, stops_words
-from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within, plain
+from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within
+from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
+from emulsa.core.written import stops_words, temperature_text
 
 AnyCelsius = Annotated[float, Within("The temperature", -40, 100, "°C")]
 AnyFahrenheit = Annotated[float, Within("The temperature", -40, 212, "°F")]
@@ -171,7 +173,7 @@ class _Step:
 def _steps(request: DevelopmentRequest, timed: Timed, at_c: float) -> Iterator[_Step]:
     recipe = request.recipe
     said = f"{timed.origin}{f' by {timed.who}' if timed.who else ''}"
-    at = f"at {plain(recipe.temperature_c)} °C"
+    at = f"at {temperature_text(recipe.temperature_c)}"
     yield _Step("recipe", n_text(request.n), 1.0, f"{said}, {at}", "todd-zakia")
     if request.rated_ei is not None and request.ei is not None:
         rated, why = ratings.factor(recipe, timed, request.rated_ei, request.ei)
@@ -190,7 +192,7 @@ def _steps(request: DevelopmentRequest, timed: Timed, at_c: float) -> Iterator[_
         yield _Step("age", "Developer's age", request.age_change, why)
     warmth, why = temperature.of_recipe(recipe, at_c)
     if abs(at_c - recipe.temperature_c) > 1e-9:
-        label = f"{plain(round(at_c, 1))} °C"
+        label = temperature_text(at_c)
         yield _Step("temperature", label, warmth, f"×{warmth:.2f}, {why}", "todd-zakia")
 
 

@@ -22,9 +22,9 @@ from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import choose_time, error_stops
-from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.limits import Price, Within
+from emulsa.core.written import size_text, stops_text
 
 BracketStep = Annotated[float, Within("A bracket's step", 1 / 3 - 1e-9, 3, "stops")]
 Frames = Annotated[int, Within("Frames of a bracket", 2, 15)]
@@ -175,7 +175,7 @@ def _advice(frames: tuple[Frame, ...], step: float) -> Iterator[Advice]:
         yield Advice(
             code="bracket-step",
             severity="warning",
-            text=f"The marks of this lens and shutter do not give steps of {stops_text(step)[1:]}"
+            text=f"The marks of this lens and shutter do not give steps of {size_text(step)}"
             f" stop: {len(frames)} frames come out as {made} different exposures. Take a wider"
             " step, or a lens whose apertures go by thirds.",
         )

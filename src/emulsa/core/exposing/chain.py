@@ -35,7 +35,7 @@ from emulsa.core.exposing.setting import Setting, choose_time, error_stops, says
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import aperture_scale, mark_text, nearest, seconds
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import anchor, camera_ev
 

@@ -14,13 +14,14 @@ from emulsa.core.exposing.answer import Row, Step
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import Setting
 from emulsa.core.light.exposure_value import at_speed, seconds_for
-from emulsa.core.light.hand_time import stops_text, time_text
-from emulsa.core.limits import plain
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.numbers import plain
 from emulsa.core.tones.placement import (
     Average,
     IncidentPair,
 )
-from emulsa.core.tones.zones import MIDDLE, ev_text, number_text, zone_text
+from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.written import size_text, stops_text
 
 
 def to_film(
@@ -98,7 +99,7 @@ def _through(request: ExposureRequest) -> str:
         return ""
     taken = filtering.total_stops(request.filters, request.light)
     if taken:
-        return f" (read through the filters, {number_text(taken)} stops given back)"
+        return f" (read through the filters, {size_text(taken)} stops given back)"
     return ""
 
 
@@ -112,7 +113,7 @@ def _placement_why(zone: float) -> str:
     shift = zone - MIDDLE
     if abs(shift) < 1e-9:
         return "the meter's own V"
-    stops = f"{number_text(abs(shift))} stop" + ("s" if abs(shift) > 1 else "")
+    stops = f"{size_text(abs(shift))} stop" + ("s" if abs(shift) > 1 else "")
     return f"{stops} {'under' if shift < 0 else 'over'} the meter's V"
 
 
@@ -123,7 +124,7 @@ def _filter_why(counted: Counted, request: ExposureRequest) -> str:
     if each.type == "graduated":
         under = sum(reading.graduated for reading in request.readings)
         readings = f"{under} reading" + ("" if under == 1 else "s")
-        return f"holds back {readings} by {number_text(filtering.strength(each))} stops"
+        return f"holds back {readings} by {size_text(filtering.strength(each))} stops"
     if counted.outdone:
         return "a deeper filter of its family counts"
     if request.light == "tungsten" and each.tungsten_factor is not None:

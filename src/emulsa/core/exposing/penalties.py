@@ -21,10 +21,10 @@ from dataclasses import dataclass, fields
 from typing import Annotated
 
 from emulsa.core.exposing.ruling import WORDS, Limits
-from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Within
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import Placed, Placement
+from emulsa.core.written import stops_words
 
 Weight = Annotated[float, Within("A weight", 0, 100)]
 FREE_N = 0.5  # steps of N that cost nothing

@@ -44,7 +44,8 @@ from emulsa.core.exposing.schools import Habits, School, placed_by, placement_wo
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light.exposure_value import at_speed, seconds_for
 from emulsa.core.light.marks import Mark, f_number, mark_text
-from emulsa.core.limits import FILTERS, Length, plain
+from emulsa.core.limits import FILTERS, Length
+from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, camera_ev
 

@@ -16,7 +16,6 @@ from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.light.exposure_value import at_speed
-from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Zone
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import (
@@ -30,6 +29,7 @@ from emulsa.core.tones.placement import (
     camera_ev,
 )
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.written import stops_words
 
 School = Literal[
     "shadow", "midtone", "highlight", "average", "incident", "incident_pair", "as_metered"

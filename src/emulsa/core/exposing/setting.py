@@ -7,8 +7,9 @@ from typing import Literal
 
 from emulsa.core.corrections.optics import Lens, Optics, speeds
 from emulsa.core.corrections.reciprocity import Law, true_error_stops
-from emulsa.core.light.hand_time import hand_time_s, stops_words, time_text
+from emulsa.core.light.hand_time import hand_time_s, time_text
 from emulsa.core.light.marks import nearest
+from emulsa.core.written import stops_words
 
 MADE = {"shutter": "on the shutter", "bulb": "on B, hand-timed", "aperture": "as given"}
 EXACT_STOPS = 0.005

@@ -12,7 +12,8 @@ from typing import Annotated, Literal
 from emulsa.core.development.choice import Choice
 from emulsa.core.errors import Impossible
 from emulsa.core.film.states import Kept, Move, State
-from emulsa.core.limits import Id, Label, Note, Within, plain
+from emulsa.core.limits import Id, Label, Note, Within
+from emulsa.core.numbers import plain
 
 Side = Literal["A", "B"]
 NO_HOLDER = "no holder"  # the label of a sheet until its holder is named

@@ -15,11 +15,11 @@ from typing import Annotated
 
 from emulsa.core.errors import Missing
 from emulsa.core.film.pieces import FrameNumber, Weight
-from emulsa.core.light.hand_time import stops_words
 from emulsa.core.limits import Id, Label, Length
 from emulsa.core.logged.log import light_stops
 from emulsa.core.logged.record import Shot
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
+from emulsa.core.written import size_text, stops_words
 
 NORMAL_GRADE = 2.0
 GRADES = (0.0, 5.0)  # what papers and filters give; beyond it no paper mends the negative
@@ -68,6 +68,7 @@ class RollChoice:
     n: float
     n_text: str
     cost: float
+    cost_text: str
     best: bool
     losses: tuple[FrameLoss, ...]
 
@@ -88,6 +89,7 @@ def choices(frames: Frames) -> tuple[RollChoice, ...]:
             n=n,
             n_text=n_text(n),
             cost=costs[n],
+            cost_text=size_text(costs[n]),
             best=n == best,
             losses=tuple(loss(each, n) for each in frames),
         )

@@ -18,9 +18,10 @@ from emulsa.core.development.recipes import Recipe, time_for
 from emulsa.core.errors import CoreError, Impossible, OutOfRange, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.film.pieces import FrameNumber, Piece
-from emulsa.core.light.hand_time import stops_words
-from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within, plain
+from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within
+from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import DevelopmentNumber, half_steps, n_text
+from emulsa.core.written import stops_words
 
 RollNumber = Annotated[int, Within("A roll's number", 1, 9_999)]
 FrameCount = Annotated[int, Within("Frames of a roll", 1, 72)]

@@ -8,8 +8,9 @@ from typing import Annotated, Literal
 from emulsa.core.data.formats import ROLLS
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.film.formats import FormatKey
-from emulsa.core.limits import Id, Label, Length, Note, Within, plain
-from emulsa.core.moments import month_words
+from emulsa.core.limits import Id, Label, Length, Note, Within
+from emulsa.core.numbers import plain
+from emulsa.core.written import month_words
 
 Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
 Spent = Annotated[int, Within("Sheets or rolls gone already", 0, 10_000)]

@@ -16,8 +16,9 @@ from emulsa.core.chemistry.fixing import exhausted_s
 from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.time import Age
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within, plain
-from emulsa.core.moments import day_words
+from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
+from emulsa.core.numbers import plain
+from emulsa.core.written import day_words
 
 Holds = Annotated[int, Within("Sheets a tank holds", 1, 100)]
 HoldsRolls = Annotated[int, Within("Rolls a tank holds", 0, 40)]

@@ -6,7 +6,8 @@ from dataclasses import dataclass
 
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone, plain
+from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone
+from emulsa.core.numbers import plain
 from emulsa.core.tones import textural_range
 
 

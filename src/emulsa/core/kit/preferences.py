@@ -5,10 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.limits import Length
+from emulsa.core.written import Written
 
 Step = Annotated[str, Length("A step", 1, 80)]
 TimeIso = Literal["film", "100"]
@@ -30,6 +30,13 @@ class Sounds:
     each_ten: bool = False
     last_five: bool = True
     end: bool = True
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Measures(Written):
+    """How the photographer writes what is measured, and money."""
+
+    currency: Annotated[str, Length("The currency", 0, 4)] = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

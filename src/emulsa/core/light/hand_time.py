@@ -7,7 +7,6 @@ from bisect import bisect_right
 from functools import cache, lru_cache
 
 from emulsa.core.light.marks import SEARCHED, time_marks
-from emulsa.core.tones.zones import number_text
 
 # Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
 # whole seconds by the watch, then coarser as the same step becomes a smaller part of a stop.
@@ -82,31 +81,6 @@ def minutes_text(minutes: float) -> str:
     """
     seconds = int(round(minutes * 12, 9) + 0.5) * 5
     return _joined((seconds // 60, "min"), (seconds % 60, "s"))
-
-
-@lru_cache(2048)
-def stops_text(stops: float) -> str:
-    """Signed stops: thirds and halves as fractions when exact, else two decimals.
-
-    >>> stops_text(3), stops_text(0.526), stops_text(-2), stops_text(1 / 3), stops_text(0)
-    ('+3', '+0.53', '−2', '+⅓', '0')
-    """
-    if abs(stops) < 0.005:
-        return "0"
-    sign = "−" if stops < 0 else "+"
-    size = abs(stops)
-    if min(abs(size * 3 - round(size * 3)) / 3, abs(size * 2 - round(size * 2)) / 2) < 1e-6:
-        return sign + number_text(size)
-    return f"{sign}{size:.2f}"
-
-
-def stops_words(stops: float) -> str:
-    """Signed stops with their noun.
-
-    >>> stops_words(2), stops_words(-1 / 3), stops_words(-1.5)
-    ('+2 stops', '−⅓ stop', '−1½ stops')
-    """
-    return f"{stops_text(stops)} stop" + ("s" if abs(stops) > 1.005 else "")
 
 
 @cache

@@ -17,7 +17,8 @@ from typing import Annotated, Literal
 
 from emulsa.core.data import marks as engraved
 from emulsa.core.errors import Unreadable
-from emulsa.core.limits import F_NUMBERS, TIMES, FNumber, Length, Seconds, plain
+from emulsa.core.limits import F_NUMBERS, TIMES, FNumber, Length, Seconds
+from emulsa.core.numbers import plain
 
 MarkText = Annotated[str, Length("A mark", 1, 16)]
 ApertureMark = MarkText | FNumber

@@ -15,7 +15,8 @@ from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
 from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
-from emulsa.core.limits import EV, EV_RANGE, ExposureIndex, Length, Within, plain
+from emulsa.core.limits import EV, EV_RANGE, ExposureIndex, Length, Within
+from emulsa.core.numbers import plain
 
 Calibration = Annotated[float, Within("The reflected-light constant K", 8, 20)]
 IncidentCalibration = Annotated[float, Within("The incident-light constant C", 200, 600)]

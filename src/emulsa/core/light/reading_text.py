@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from emulsa.core.light.hand_time import stops_text, time_text
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     EvReading,
@@ -11,8 +11,9 @@ from emulsa.core.light.meters import (
     TimeReading,
 )
 from emulsa.core.light.sky import SkyReading, sky_text
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.core.tones.zones import ev_text
+from emulsa.core.written import stops_text
 
 
 def reading_text(reading: Reading) -> str:

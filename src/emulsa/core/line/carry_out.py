@@ -6,7 +6,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import aperture_of
@@ -14,7 +13,6 @@ from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, by_leaflet
 from emulsa.core.kit.films import Film
-from emulsa.core.light.hand_time import stops_text
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     EvReading,
@@ -27,7 +25,6 @@ from emulsa.core.light.meters import (
 )
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.light.sky import SkyReading, sky_ev
-from emulsa.core.limits import plain
 from emulsa.core.line import making
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.line.words import (
@@ -40,6 +37,7 @@ from emulsa.core.line.words import (
     RatingWord,
     ReadingWord,
 )
+from emulsa.core.numbers import number_text, plain
 from emulsa.core.scene.assumed import EI
 from emulsa.core.scene.edits import (
     ChooseFilm,
@@ -56,7 +54,8 @@ from emulsa.core.scene.edits import (
     SetMeter,
 )
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading
-from emulsa.core.tones.zones import MIDDLE, ev_text, number_text, zone_text
+from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.written import length_text, stops_text
 
 OF_THE_LIGHT = (IlluminanceReading, SkyReading)  # never of a tone, so no word says it
 FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
@@ -118,7 +117,6 @@ def carry_out(
     line: Line,
     kit: KitNames,
     reading_id: str,
-    measures: Measures = Measures(),
 ) -> CarriedOut:
     """The edits a line means over a scene; a reading of the same id is taken again, and kit that is
     named but not there is made under that id."""
@@ -131,11 +129,9 @@ def carry_out(
         says = f"aperture {mark_text(line.aperture)}"
         return CarriedOut(edits=(SetAperture(aperture=line.aperture),), says=says)
     if isinstance(line, FocusWord):
-        return CarriedOut(
-            edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus, measures)
-        )
+        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus))
     if isinstance(line, DepthWord):
-        says = f"near to far focus {measures.length_text(line.depth.focus_spread_mm)}"
+        says = f"near to far focus {length_text(line.depth.focus_spread_mm)}"
         return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
     if isinstance(line, RatingWord):
         says = f"rated EI {plain(line.exposure_index)}"
@@ -175,11 +171,11 @@ def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> No
     )
 
 
-def _focus_text(focus: Focus, measures: Measures) -> str:
+def _focus_text(focus: Focus) -> str:
     if isinstance(focus, ByDraw):
-        return f"focus {measures.length_text(focus.draw_mm)} past infinity"
+        return f"focus {length_text(focus.draw_mm)} past infinity"
     if isinstance(focus, ByExtension):
-        return f"bellows extension {measures.length_text(focus.extension_mm)}"
+        return f"bellows extension {length_text(focus.extension_mm)}"
     return "focus at infinity"
 
 

@@ -18,7 +18,8 @@ from emulsa.core.data.filters import USUAL_FACTORS
 from emulsa.core.errors import Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
 from emulsa.core.kit.films import Film
-from emulsa.core.limits import Length, Name, plain
+from emulsa.core.limits import Length, Name
+from emulsa.core.numbers import plain
 
 NUMBER = r"(\d+(?:\.\d+)?)"
 FACTOR = re.compile(rf"(.*?)\s*(?:×|x\s*|factor\s*){NUMBER}", re.I)

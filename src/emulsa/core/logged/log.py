@@ -18,9 +18,10 @@ from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light import marks
-from emulsa.core.light.hand_time import stops_words, time_text, watch_s
+from emulsa.core.light.hand_time import time_text, watch_s
 from emulsa.core.logged.record import Exposure, Given, Taken
 from emulsa.core.tones.development_number import meant, n_text
+from emulsa.core.written import stops_words
 
 MARK = re.compile(r"[\d./]+")  # as engraved; anything more is said by the watch
 

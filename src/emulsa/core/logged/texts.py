@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from emulsa.core.light.hand_time import stops_text, time_text
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.logged.record import Exposure, Shot
+from emulsa.core.written import stops_text
 
 
 def set_text(aperture: ApertureMark, seconds: float) -> str:

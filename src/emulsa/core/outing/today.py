@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from emulsa.core.moments import day_words
 from emulsa.core.outing.record import Outing
+from emulsa.core.written import day_words
 
 
 def of_today(outings: Iterable[Outing], day: str, new_id: str) -> Outing:

@@ -15,7 +15,7 @@ from emulsa.core.errors import Impossible, OutOfRange
 from emulsa.core.kit.bag import KitLens
 from emulsa.core.kit.films import Film, unnamed_film
 from emulsa.core.light.marks import f_number, mark_text
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.core.scene.record import Scene, SceneKit
 
 EI = 100.0

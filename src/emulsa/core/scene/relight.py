@@ -16,12 +16,13 @@ from emulsa.core.errors import OutOfRange
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.levels import levels_of
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
-from emulsa.core.light.hand_time import stops_words, time_text
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.meters import Reading
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import INTERVALS, Length
 from emulsa.core.logged.record import Share
 from emulsa.core.tones.placement import Average, IncidentPair
+from emulsa.core.written import stops_words
 
 SHORTEST_TREND_S = 5.0  # two readings closer together say nothing about a trend
 STEADY_STOPS = 0.05  # a smaller change is the meter's own

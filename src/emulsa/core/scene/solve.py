@@ -6,7 +6,6 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from emulsa.core.advice import Advice
-from emulsa.core.chemistry.measures import Measures
 from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.time import DevelopmentAnswer
 from emulsa.core.errors import CoreError
@@ -67,17 +66,15 @@ def solved(
     kit: SceneKit,
     recipe: FilmRecipe | None,
     now: str,
-    measures: Measures = Measures(),
 ) -> Solution:
     """Everything that can be said of a scene as it stands; it never refuses, it says what lacks.
 
-    ``recipe`` is the scene's, or its film's first; ``now`` tells how old the readings are,
-    ``measures`` how stops are written.
+    ``recipe`` is the scene's, or its film's first; ``now`` tells how old the readings are.
     """
     request, answer, problem = None, None, None
     try:
         request = plan(scene, kit)
-        answer = _written(_unsure(exposure(request), kit), measures)
+        answer = _unsure(exposure(request), kit)
     except CoreError as refusal:
         problem = Problem(
             code=refusal.code,
@@ -128,12 +125,6 @@ def _unsure(answer: ExposureAnswer, kit: SceneKit) -> ExposureAnswer:
         for row in answer.ledger
     )
     return replace(answer, advice=said, ledger=ledger)
-
-
-def _written(answer: ExposureAnswer, measures: Measures) -> ExposureAnswer:
-    """The answer with the stops of its sums as the photographer writes them."""
-    rows = (replace(row, stops_text=measures.stops_text(row.stops)) for row in answer.ledger)
-    return replace(answer, ledger=tuple(rows))
 
 
 def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -> Planned:

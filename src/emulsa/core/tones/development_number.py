@@ -11,7 +11,7 @@ from typing import Annotated
 
 from emulsa.core.data.development import FREE_ERROR_STOPS
 from emulsa.core.limits import Within
-from emulsa.core.tones.zones import number_text
+from emulsa.core.numbers import number_text
 
 DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
 

@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from emulsa.core.errors import Unreadable
 from emulsa.core.limits import ZONES
+from emulsa.core.numbers import number_text, split
 
 ROMAN = ("0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X")
 FRACTIONS = {"¼": 1 / 4, "⅓": 1 / 3, "½": 1 / 2, "⅔": 2 / 3, "¾": 3 / 4}
@@ -31,17 +32,6 @@ def zone_text(zone: float) -> str:
     return ROMAN[whole] + fraction if whole or not fraction else fraction
 
 
-@lru_cache(1024)
-def number_text(value: float) -> str:
-    """A non-negative number to the nearest third or half, with a real fraction.
-
-    >>> number_text(11 + 1 / 3), number_text(0.5)
-    ('11⅓', '½')
-    """
-    whole, fraction = split(value)
-    return f"{whole}{fraction}" if whole or not fraction else fraction
-
-
 def of_reflectance(reflectance: float) -> float:
     """The zone of a matt surface when 18 % is V: 5 + log2(R / 0.18). Common practice, no source.
 
@@ -59,19 +49,6 @@ def ev_text(ev: float) -> str:
     ('11⅓', '−2')
     """
     return ("−" if ev < -1e-9 else "") + number_text(abs(ev))
-
-
-def split(value: float) -> tuple[int, str]:
-    """Whole part and fraction sign of the nearest third or half of ``value`` ≥ 0."""
-    whole = int(value + 1e-9)
-    rest = value - whole
-    if rest < 1 / 6:
-        return whole, ""
-    if rest < 5 / 12:
-        return whole, "⅓"
-    if rest < 7 / 12:
-        return whole, "½"
-    return (whole, "⅔") if rest < 5 / 6 else (whole + 1, "")
 
 
 def parse_zone(text: str) -> float:

@@ -11,9 +11,9 @@ from emulsa.core.data.contrast import SHIFTS, SUBJECTS, WORTH_SAYING_STOPS, subj
 from emulsa.core.exposing.advising.metering import SAME_STOPS, upper
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
-from emulsa.core.light.hand_time import stops_text
-from emulsa.core.limits import plain
-from emulsa.core.tones.zones import number_text, zone_text
+from emulsa.core.numbers import plain
+from emulsa.core.tones.zones import zone_text
+from emulsa.core.written import size_text
 
 DEEPEST_COLOUR_STOPS = 5.0  # no contrast filter is deeper: a factor of 32 (common practice)
 
@@ -45,7 +45,7 @@ def _twice(request: ExposureRequest, taken: float) -> Iterator[Advice]:
             code="filter-counted-twice",
             severity="warning",
             text=f"EI {plain(request.ei)} instead of {plain(request.usual_ei)} is the filter's"
-            f" {number_text(taken)} stops already, and the filter's row adds them again.",
+            f" {size_text(taken)} stops already, and the filter's row adds them again.",
         )
 
 
@@ -86,7 +86,7 @@ def _doubtful(request: ExposureRequest) -> Iterator[Advice]:
                 severity="caution",
                 text=f"{upper(each.label or each.colour)} at {said} stops is a factor of"
                 f" {2**stops:.0f}: if {said} is its factor, it costs"
-                f" {number_text(math.log2(stops))} stops.",
+                f" {size_text(math.log2(stops))} stops.",
             )
 
 
@@ -130,7 +130,7 @@ def _moved(filter_: Filter, reading: SpotReading, subject: str, zone: float) -> 
     if abs(shift) < WORTH_SAYING_STOPS:
         return None
     way = "darkens" if shift < 0 else "lightens"
-    size = stops_text(round(abs(shift) * 3) / 3)[1:]
+    size = size_text(round(abs(shift) * 3) / 3)
     return Advice(
         code="contrast-shift",
         severity="note",

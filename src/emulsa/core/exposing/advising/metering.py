@@ -11,7 +11,7 @@ from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
 from emulsa.core.light.meters import EvReading, IlluminanceReading, TimeReading
 from emulsa.core.light.sky import SkyReading
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.core.tones.placement import IncidentPair
 from emulsa.core.tones.zones import ev_text
 

@@ -9,7 +9,8 @@ from emulsa.core.corrections import reciprocity
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import VISIBLE_ERROR_STOPS
-from emulsa.core.light.hand_time import stops_text, time_text
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.written import size_text
 
 UNTIMEABLE_S = 0.5  # shorter than this no hand opens and closes a cap evenly (common practice)
 SIXTY = (45.0, 80.0)  # times a planned time that look like minutes typed as seconds
@@ -26,14 +27,14 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
     if setting.means == "shutter" and setting.error_stops < -VISIBLE_ERROR_STOPS:
         text = (
             f"This shutter has neither B nor T: {setting.text} is"
-            f" {stops_text(abs(setting.error_stops))[1:]} stops under. Open the aperture, or time"
+            f" {size_text(abs(setting.error_stops))} stops under. Open the aperture, or time"
             " it with the lens cap."
         )
         yield Advice(code="longer-than-shutter", severity="warning", text=text)
     elif abs(setting.error_stops) > VISIBLE_ERROR_STOPS + 1e-9:
         side = "over" if setting.error_stops > 0 else "under"
         text = (
-            f"The nearest setting is {stops_text(abs(setting.error_stops))[1:]} stop {side};"
+            f"The nearest setting is {size_text(abs(setting.error_stops))} stop {side};"
             " shift the aperture by thirds, or accept it."
         )
         yield Advice(code="setting-off", severity="caution", text=text)
@@ -60,8 +61,7 @@ def given_advice(planned_s: float, given_s: float, error_stops: float) -> tuple[
             Advice(
                 code="given-off",
                 severity="caution",
-                text=f"This gives the film {stops_text(abs(error_stops))[1:]} stop {side} than"
-                " planned.",
+                text=f"This gives the film {size_text(abs(error_stops))} stop {side} than planned.",
             ),
         )
     return ()

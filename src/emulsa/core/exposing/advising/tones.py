@@ -8,7 +8,7 @@ from emulsa.core.advice import Advice
 from emulsa.core.exposing.advising.metering import steps_from_usual, upper
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.limits import plain
+from emulsa.core.numbers import plain
 from emulsa.core.tones.placement import Placed
 from emulsa.core.tones.zones import zone_text
 

@@ -15,10 +15,11 @@ from emulsa.core.film.rolls import Roll, exposing, rated
 from emulsa.core.film.states import Move
 from emulsa.core.film.states import move as state_after
 from emulsa.core.kit.films import Film, unnamed_film
-from emulsa.core.light.hand_time import stops_words
-from emulsa.core.limits import Id, Length, plain
+from emulsa.core.limits import Id, Length
 from emulsa.core.logged.log import light_stops, log
 from emulsa.core.logged.record import Exposure, Given, Planned, Shot, Taken
+from emulsa.core.numbers import plain
+from emulsa.core.written import stops_words
 
 SAME_EI = 1e-6
 
