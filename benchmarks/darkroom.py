@@ -16,7 +16,8 @@ from benchmarks.service import Running, speaking
 from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
 from emulsa.core.darkroom.evening import EveningRequest, EveningRun, Task, evening
 from emulsa.demo.quarry import build
-from emulsa.store import backups, database, transactions
+from emulsa.store import database, transactions
+from emulsa.store.folder import DATABASE
 
 WAITING = 500
 TWENTY = {
@@ -71,7 +72,7 @@ def schedule_ms(runs: int = 30) -> float:
 def fill(folder: Path) -> None:
     """The demo, and 500 exposed sheets more in boxes, of many N."""
     build(folder)
-    with closing(database.connect(folder / backups.DATABASE)) as db, transactions.transaction(db):
+    with closing(database.connect(folder / DATABASE)) as db, transactions.transaction(db):
         _copies(db, "piece", "sheet-1A", "w", {"in_place": 0, "kept_in": "Box 7"})
         _copies(db, "exposure", "exposure-1A", "e", {})
 

@@ -15,7 +15,8 @@ import httpx2
 
 from benchmarks.service import Running, speaking
 from emulsa.demo.quarry import build
-from emulsa.store import backups, database, log, transactions
+from emulsa.store import database, log, transactions
+from emulsa.store.folder import DATABASE
 from emulsa.store.log import match_text
 
 EXPOSURES, OUTINGS, SCENES = 100_000, 1_000, 20_000
@@ -43,7 +44,7 @@ def fill(folder: Path) -> None:
     """The demo, and around it a log far larger than anybody's: copies of its exposures."""
     build(folder)
     dice = random.Random(4)
-    with closing(database.connect(folder / backups.DATABASE)) as db, transactions.transaction(db):
+    with closing(database.connect(folder / DATABASE)) as db, transactions.transaction(db):
         model = dict(db.execute("SELECT * FROM exposure WHERE id = 'exposure-1A'").fetchone())
         db.executemany(
             "INSERT INTO outing (id, title, day, place, conditions, note)"
@@ -109,7 +110,7 @@ def _day(n: int) -> str:
 
 def search_ms(running: Running) -> tuple[float, float]:
     """p95 of searching as one types: through the API, and the raw query of the index."""
-    path = running.folder / backups.DATABASE
+    path = running.folder / DATABASE
     through: list[float] = []
     raw: list[float] = []
     with httpx2.Client(base_url=running.url) as client, closing(sqlite3.connect(path)) as db:

@@ -5,6 +5,9 @@ from __future__ import annotations
 import argparse
 import socket
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
 
@@ -14,7 +17,9 @@ from emulsa.core.errors import CoreError
 from emulsa.core.line import grammar
 from emulsa.core.wire import dumps
 
+LAST_PORT = 65_535
 BAD_INPUT = 2  # exit code of a refused request
+STOPS_WITHIN_S = 2  # what is under way when the service is told to stop
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -68,39 +73,33 @@ def openapi() -> int:
 
 def backup(options: argparse.Namespace) -> int:
     """Everything into one file to carry away; the service may go on meanwhile."""
-    from datetime import datetime
-
-    from emulsa.store import backups
+    from emulsa.store import backups, restoring
 
     data = options.data or _default_data(demo=False)
     day = datetime.now().astimezone().date().isoformat()
     target = options.file or Path(f"emulsa-backup-{day}.zip")
-    try:
-        backups.pack(data, target)
-    except (backups.Unsafe, OSError) as problem:
-        print(problem, file=sys.stderr)
-        return 1
-    print(f"Backed up and checked: {target} ({target.stat().st_size / 1e6:.1f} MB)")
-    return 0
+    with _told(target) as told:
+        if data.is_dir():
+            restoring.finish(data)
+        lost = backups.pack(data, target)
+        print(f"Backed up and checked: {target} ({target.stat().st_size / 1e6:.1f} MB)")
+        for name in lost:
+            print(f"Not in it, its file is gone: the picture {name}", file=sys.stderr)
+    return told.code
 
 
 def restore(options: argparse.Namespace) -> int:
     """Put a backup back; what it replaces is kept."""
-    from datetime import datetime
-
-    from emulsa.store import backups
+    from emulsa.store import restoring
+    from emulsa.store.folder import file_moment
 
     data = options.data or _default_data(demo=False)
-    moment = datetime.now().astimezone().strftime("%Y-%m-%dT%H-%M-%S")
-    try:
-        replaced = backups.restore(data, options.file, moment)
-    except (backups.Unsafe, OSError) as problem:
-        print(problem, file=sys.stderr)
-        return 1
-    print(f"Put back from {options.file} into {data}.")
-    if replaced:
-        print(f"What was there is kept as {replaced}")
-    return 0
+    with _told(data) as told:
+        replaced = restoring.restore(data, options.file, file_moment())
+        print(f"Put back from {options.file} into {data}.")
+        if replaced:
+            print(f"What was there is kept as {replaced}")
+    return told.code
 
 
 def serve(options: argparse.Namespace) -> int:
@@ -112,12 +111,10 @@ def serve(options: argparse.Namespace) -> int:
     import uvicorn
 
     from emulsa.api.app import Settings, create_app
-    from emulsa.store.backups import Damaged, Unsafe
-    from emulsa.store.database import TooNew
 
     demo = options.command == "demo"
     data = options.data or _default_data(demo)
-    try:
+    with _told(data) as told:
         meter = None
         if demo:
             from emulsa.demo.patches import SCENES
@@ -127,14 +124,51 @@ def serve(options: argparse.Namespace) -> int:
             build(data, datetime.now().astimezone().date())
             meter = SimulatedSpotMeter(SCENES)
         hosts = (options.host, *options.allow_host)
-        app = create_app(Settings(data, spot_meter=meter, demo=demo, hosts=hosts))
-    except (TooNew, Damaged, Unsafe) as problem:
-        print(problem, file=sys.stderr)
-        return 1
+        app = create_app(Settings(data, spot_meter=meter, demo=demo, hosts=hosts, anew=options.new))
+    if told.code:
+        return told.code
     print(f"Emulsa {__version__} is at http://{options.host}:{options.port} (data in {data})")
     sys.stdout.flush()
-    uvicorn.run(app, host=options.host, port=options.port, log_level="warning", access_log=False)
+    uvicorn.run(
+        app,
+        host=options.host,
+        port=options.port,
+        log_level="warning",
+        access_log=False,
+        timeout_graceful_shutdown=STOPS_WITHIN_S,
+    )
     return 0
+
+
+@dataclass
+class _Told:
+    """How a command ended."""
+
+    code: int = 0
+
+
+@contextmanager
+def _told(about: Path) -> Iterator[_Told]:
+    """What goes wrong with files is told in one sentence, and never as a traceback."""
+    from emulsa.store import faults
+    from emulsa.store.database import TooNew
+    from emulsa.store.folder import Unsafe
+
+    told = _Told()
+    try:
+        yield told
+    except (TooNew, Unsafe) as problem:
+        print(problem, file=sys.stderr)
+        told.code = 1
+    except faults.TROUBLES as problem:
+        print(faults.sentence(problem, about), file=sys.stderr)
+        told.code = 1
+
+
+def _port(text: str) -> int:
+    if not text.isascii() or not text.isdigit() or not 0 <= int(text[:6]) <= LAST_PORT:
+        raise argparse.ArgumentTypeError(f"“{text}” is no port; choose a number from 1 to 65535")
+    return int(text)
 
 
 def _default_data(demo: bool) -> Path:
@@ -177,7 +211,12 @@ def _parser() -> argparse.ArgumentParser:
             default="127.0.0.1",
             help="address to listen on; %(default)s is this machine alone, 0.0.0.0 its network too",
         )
-        command.add_argument("--port", type=int, default=8017, help="port (default: %(default)s)")
+        command.add_argument("--port", type=_port, default=8017, help="port (default: %(default)s)")
+        command.add_argument(
+            "--new",
+            action="store_true",
+            help="begin a new log although the folder holds copies of one that is gone",
+        )
         _data(command, demo=name == "demo")
         command.add_argument(
             "--allow-host",

@@ -15,8 +15,9 @@ from emulsa.api.house import House
 from emulsa.api.refusals import status
 from emulsa.api.routing import TABLE
 from emulsa.core.errors import CoreError
-from emulsa.store import backups, journal
+from emulsa.store import journal
 from emulsa.store.database import Connection, connect
+from emulsa.store.folder import DATABASE
 from emulsa.store.pool import Pool
 
 ACTS = tuple(sorted(name for name, route in TABLE.items() if route.kind == "act"))
@@ -52,7 +53,7 @@ class Hands:
 
     def __init__(self, folder: Path) -> None:
         self.folder = folder
-        database = folder / backups.DATABASE
+        database = folder / DATABASE
         self.house = House(
             database=database,
             attachments=folder / "attachments",

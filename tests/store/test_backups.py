@@ -18,20 +18,21 @@ from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
-from emulsa.store import backups, database, journal, outings, records
+from emulsa.store import backups, database, journal, opening, outings, records, restoring, soundness
+from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, together
 from tests.conftest import HERE, OWN
 
 TODAY = date(2026, 1, 20)
 
 
 def titles(folder: Path) -> set[str]:
-    with closing(database.connect(folder / backups.DATABASE)) as db:
+    with closing(database.connect(folder / DATABASE)) as db:
         return {each.title for each in outings.outings(db)}
 
 
 def rename(folder: Path, title: str) -> None:
     with (
-        closing(database.connect(folder / backups.DATABASE)) as db,
+        closing(database.connect(folder / DATABASE)) as db,
         journal.action(db, "renamed", "now"),
     ):
         records.keep(db, Outing(id=OUTING.id, title=title))
@@ -39,13 +40,13 @@ def rename(folder: Path, title: str) -> None:
 
 def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) -> None:
     """What is written afterwards is not in it; it is sound and stands alone."""
-    with closing(database.connect(folder / backups.DATABASE)) as running:
+    with closing(database.connect(folder / DATABASE)) as running:
         running.execute("BEGIN")
         running.execute("SELECT count(*) FROM outing").fetchone()
-        made = backups.copy(folder / backups.DATABASE, tmp_path / "copies" / "a.sqlite3")
+        made = backups.copy(folder / DATABASE, tmp_path / "copies" / "a.sqlite3")
         running.execute("ROLLBACK")
     rename(folder, "Afterwards")
-    assert backups.problems(made, thorough=True) == []
+    assert soundness.problems(made, thorough=True) == []
     with closing(sqlite3.connect(made)) as copied:
         assert copied.execute("PRAGMA journal_mode").fetchone()[0] == "delete"
         assert ("Afterwards",) not in copied.execute("SELECT title FROM outing").fetchall()
@@ -53,10 +54,10 @@ def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) 
 
 def test_a_copy_of_a_damaged_store_does_not_count(folder: Path, tmp_path: Path) -> None:
     """Pages are copied as they are; a copy that is not sound is refused and not kept."""
-    path = folder / backups.DATABASE
+    path = folder / DATABASE
     content = path.read_bytes()
     path.write_bytes(content[:8192] + b"\x5a" * 65_536 + content[73_728:])
-    with pytest.raises((backups.Unsafe, sqlite3.DatabaseError)):
+    with pytest.raises((Unsafe, sqlite3.DatabaseError)):
         backups.copy(path, tmp_path / "copies" / "a.sqlite3")
     assert list((tmp_path / "copies").iterdir()) == []
 
@@ -64,14 +65,17 @@ def test_a_copy_of_a_damaged_store_does_not_count(folder: Path, tmp_path: Path) 
 @given(st.sets(st.integers(0, 800)))
 def test_copies_are_thinned_out(ages: set[int]) -> None:
     """A week of days, five weeks, twelve months; never today's, and few in all."""
-    days = [TODAY - timedelta(days=age) for age in ages]
-    gone = set(backups.surplus(days, TODAY))
-    kept = set(days) - gone
-    assert all(TODAY - day >= timedelta(days=7) for day in gone)
+    there = [
+        backups.Copy(1_000 - age, TODAY - timedelta(days=age), Path(str(age)))
+        for age in sorted(ages)
+    ]
+    gone = set(backups.surplus(there, TODAY))
+    kept = [each for each in there if each not in gone]
+    assert all(TODAY - each.day >= timedelta(days=7) for each in gone)
     assert len(kept) <= 7 + 5 + 12
-    if days:
-        assert max(days) in kept
-    assert backups.surplus(sorted(kept), TODAY) == []
+    if there:
+        assert there[0] in kept
+    assert backups.surplus(kept, TODAY) == []
 
 
 def test_a_copy_a_day(folder: Path) -> None:
@@ -80,9 +84,9 @@ def test_a_copy_a_day(folder: Path) -> None:
     assert backups.daily(folder, TODAY) is None
     for age in range(1, 40):
         day = TODAY - timedelta(days=age)
-        (folder / backups.COPIES / f"emulsa-{day}.sqlite3").touch()
+        (folder / COPIES / f"emulsa-{day}.sqlite3").touch()
     backups.daily(folder, TODAY + timedelta(days=1))
-    days = [day for day, _ in backups.copies(folder)]
+    days = [each.day for each in backups.copies(folder)]
     assert days[0] == TODAY + timedelta(days=1)
     assert 8 <= len(days) <= 14
 
@@ -95,12 +99,12 @@ def test_away_and_back(folder: Path, tmp_path: Path, capsys: pytest.CaptureFixtu
         assert any(name.endswith(".png") for name in packed.namelist())
     rename(folder, "Changed since")
     before = titles(folder)
-    for picture in (folder / backups.ATTACHMENTS).iterdir():
+    for picture in (folder / ATTACHMENTS).iterdir():
         picture.unlink()
     assert main(["restore", str(target), *data]) == 0
     assert "Changed since" not in titles(folder)
-    assert len(list((folder / backups.ATTACHMENTS).iterdir())) == 2
-    (kept,) = (folder / backups.REPLACED).glob("*.sqlite3")
+    assert len(list((folder / ATTACHMENTS).iterdir())) == 2
+    (kept,) = (folder / REPLACED).glob("*.sqlite3")
     assert str(kept) in capsys.readouterr().out
     assert main(["restore", str(kept), *data]) == 0
     assert titles(folder) == before
@@ -108,14 +112,14 @@ def test_away_and_back(folder: Path, tmp_path: Path, capsys: pytest.CaptureFixtu
 
 def test_nothing_is_put_back_under_a_running_service(folder: Path, tmp_path: Path) -> None:
     """A restore waits until the service has stopped; nothing is changed."""
-    made = backups.copy(folder / backups.DATABASE, tmp_path / "a.sqlite3")
+    made = backups.copy(folder / DATABASE, tmp_path / "a.sqlite3")
     rename(folder, "Running")
     with (
-        backups.together(folder),
-        backups.together(folder),
-        pytest.raises(backups.Unsafe, match="stop it first"),
+        together(folder),
+        together(folder),
+        pytest.raises(Unsafe, match="stop it first"),
     ):
-        backups.restore(folder, made, "now")
+        restoring.restore(folder, made, "now")
     assert "Running" in titles(folder)
 
 
@@ -130,7 +134,7 @@ def test_what_cannot_be_trusted_is_not_put_back(folder: Path, tmp_path: Path, ha
         with closing(sqlite3.connect(source)) as other:
             other.execute("CREATE TABLE t (a)")
     elif harm != "none":
-        backups.copy(folder / backups.DATABASE, source)
+        backups.copy(folder / DATABASE, source)
         content = source.read_bytes()
         if harm == "cut":
             source.write_bytes(content[: len(content) // 2])
@@ -140,10 +144,10 @@ def test_what_cannot_be_trusted_is_not_put_back(folder: Path, tmp_path: Path, ha
             with closing(sqlite3.connect(source)) as newer:
                 newer.execute("PRAGMA user_version = 999")
     before = titles(folder)
-    with pytest.raises(backups.Unsafe):
-        backups.restore(folder, source, "now")
+    with pytest.raises(Unsafe):
+        restoring.restore(folder, source, "now")
     assert titles(folder) == before
-    assert not (folder / backups.REPLACED).exists()
+    assert not (folder / REPLACED).exists()
 
 
 def test_a_packed_file_cannot_write_outside(folder: Path, tmp_path: Path) -> None:
@@ -153,7 +157,7 @@ def test_a_packed_file_cannot_write_outside(folder: Path, tmp_path: Path) -> Non
     with zipfile.ZipFile(target, "a") as packed:
         packed.writestr("attachments/../../outside.png", b"x")
         packed.writestr("../outside.png", b"x")
-    backups.restore(folder, target, "now")
+    restoring.restore(folder, target, "now")
     assert not list(tmp_path.rglob("outside.png"))
 
 
@@ -161,7 +165,7 @@ def test_a_damaged_file_has_a_way_out(folder: Path) -> None:
     """At the start the damage is found, said with the copy to put back, and not copied over it."""
     kept = backups.daily(folder, TODAY)
     assert kept is not None
-    path = folder / backups.DATABASE
+    path = folder / DATABASE
     content = path.read_bytes()
     path.write_bytes(content[:8192] + b"\x5a" * 65_536 + content[73_728:])
     caretaker = Caretaker(folder)
@@ -169,13 +173,13 @@ def test_a_damaged_file_has_a_way_out(folder: Path) -> None:
     assert "damaged" in caretaker.trouble
     assert f"emulsa restore {kept}" in caretaker.trouble
     assert len(backups.copies(folder)) == 1
-    backups.restore(folder, kept, "now")
+    restoring.restore(folder, kept, "now")
     caretaker.look(TODAY + timedelta(days=1))
     assert caretaker.trouble == ""
     assert OUTING.title in titles(folder)
     path.write_bytes(b"no database at all" * 100)
-    with pytest.raises(backups.Damaged, match="emulsa restore"):
-        backups.prepare(path)
+    with pytest.raises(opening.Damaged, match="emulsa restore"):
+        opening.prepare(path)
 
 
 def test_the_caretaker_goes_on(folder: Path, monkeypatch: pytest.MonkeyPatch) -> None:
@@ -187,7 +191,7 @@ def test_the_caretaker_goes_on(folder: Path, monkeypatch: pytest.MonkeyPatch) ->
             time.sleep(0.02)
         assert client.get("/api/health").json()["trouble"] == ""
     assert len(backups.copies(folder)) == 1
-    (folder / backups.COPIES / "emulsa-2026-13-45.sqlite3").touch()  # no day: not one of ours
+    (folder / COPIES / "emulsa-2026-13-45.sqlite3").touch()  # no day: not one of ours
     assert len(backups.copies(folder)) == 1
     caretaker = Caretaker(folder)
 
@@ -197,7 +201,7 @@ def test_the_caretaker_goes_on(folder: Path, monkeypatch: pytest.MonkeyPatch) ->
     with monkeypatch.context() as disk:
         disk.setattr(backups, "daily", full)
         caretaker.look(TODAY)
-    assert "Make room on the disk" in caretaker.trouble
+    assert "Make room and try again" in caretaker.trouble
     caretaker.look(TODAY)
     assert caretaker.trouble == ""
 
@@ -223,17 +227,17 @@ def test_an_unforeseen_fault_does_not_end_the_watch(
 
 def test_a_copy_is_kept_before_an_old_file_is_changed(tmp_path: Path) -> None:
     """An older file is copied as it was, then brought up to date; a newer one is refused."""
-    path = tmp_path / backups.DATABASE
+    path = tmp_path / DATABASE
     first = database.migrations()[0]
     with closing(database.connect(path)) as old, database.transaction(old):
         for statement in database.statements(first[1]):
             old.execute(statement)
         old.execute("PRAGMA user_version = 1")
-    backups.prepare(path)
-    (copy,) = (tmp_path / backups.COPIES).glob("before-version-*.sqlite3")
+    opening.prepare(path)
+    (copy,) = (tmp_path / COPIES).glob("before-version-*.sqlite3")
     with closing(sqlite3.connect(copy)) as kept, closing(sqlite3.connect(path)) as now:
         assert kept.execute("PRAGMA user_version").fetchone()[0] == 1
         assert now.execute("PRAGMA user_version").fetchone()[0] == database.migrations()[-1][0]
         now.execute("PRAGMA user_version = 999")
     with pytest.raises(database.TooNew):
-        backups.prepare(path)
+        opening.prepare(path)

@@ -34,7 +34,7 @@ from emulsa.store import acts, journal, preferences, records
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
-from emulsa.store.transactions import snapshot, transaction
+from emulsa.store.transactions import refusing, snapshot, transaction
 
 Method = Literal["GET", "POST", "PUT", "DELETE"]
 Kind = Literal["question", "act", "undo", "work"]
@@ -230,6 +230,11 @@ def serve(route: Route, house: House, asked: Asked) -> Reply:
     if route.kind == "work":
         given = arguments(route, asked, house)
         return _reply(route, route.handler(**given, **_named(asked, route)))
+    with refusing():
+        return _served(route, house, asked)
+
+
+def _served(route: Route, house: House, asked: Asked) -> Reply:
     connection = house.pool.take()
     try:
         if route.kind == "question":

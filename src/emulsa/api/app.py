@@ -22,7 +22,8 @@ from emulsa.api.limits import BodyLimit
 from emulsa.api.refusals import NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
-from emulsa.store import backups
+from emulsa.store import opening
+from emulsa.store.folder import ATTACHMENTS, DATABASE, file_moment, together
 from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
@@ -45,8 +46,8 @@ HEADERS = [
 @dataclass(frozen=True)
 class Settings:
     """Where the data lies, where the built page is, the spot meter that is connected, whether this
-    is the demo, under which other names the service answers, and whether it looks after its data by
-    itself."""
+    is the demo, under which other names the service answers, whether it looks after its data by
+    itself, and whether a log is begun anew where one was lost."""
 
     data: Path
     page: Path = BUILT_PAGE
@@ -54,24 +55,25 @@ class Settings:
     demo: bool = False
     hosts: tuple[str, ...] = ()
     caretaker: bool = True
+    anew: bool = False
 
     @property
     def database(self) -> Path:
-        return self.data / backups.DATABASE
+        return self.data / DATABASE
 
 
 def create_app(settings: Settings) -> FastAPI:
     """The application on a data folder; the folder and the database are made if need be.
 
-    Raises what ``backups.prepare`` raises: TooNew, Damaged.
+    Raises what ``opening.prepare`` raises: TooNew, Damaged, Absent, Unsafe.
     """
     settings.data.mkdir(parents=True, exist_ok=True)
-    backups.prepare(settings.database)
+    opening.prepare(settings.database, file_moment(), settings.anew)
     caretaker = Caretaker(settings.data)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
-        with backups.together(settings.data):
+        with together(settings.data):
             if settings.caretaker:
                 caretaker.start()
             yield
@@ -90,7 +92,7 @@ def create_app(settings: Settings) -> FastAPI:
     )
     house = House(
         database=settings.database,
-        attachments=settings.data / backups.ATTACHMENTS,
+        attachments=settings.data / ATTACHMENTS,
         exchange=settings.data / "exchange",
         pool=Pool(settings.database),
         demo=settings.demo,

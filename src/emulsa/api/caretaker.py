@@ -7,15 +7,23 @@ import threading
 from datetime import date
 from pathlib import Path
 
-from emulsa.store import backups
+from emulsa.store import backups, faults, soundness
+from emulsa.store.folder import DATABASE, Unsafe
 
 HOURLY_S = 3_600
+AGAIN_S = 60  # while a copy is owed, so that room on the disk is noticed
+STOPS_WITHIN_S = 2
 
 log = logging.getLogger("emulsa")
 
 
+class Stopping(Exception):
+    """The service ends: a copy that is being made is given up, nothing half of it is kept."""
+
+
 class Caretaker:
-    """A thread of its own, so that nobody waits for it; what it found stands in ``trouble``."""
+    """A thread of its own, so that nobody waits for it; what it found stands in ``trouble``, from
+    the first copy that failed until one succeeds."""
 
     def __init__(self, folder: Path) -> None:
         self._folder = folder
@@ -28,12 +36,12 @@ class Caretaker:
 
     def stop(self) -> None:
         self._done.set()
-        self._thread.join(timeout=10)
+        self._thread.join(timeout=STOPS_WITHIN_S)
 
     def look(self, today: date) -> None:
         """Check the store and make today's copy of it; a damaged store is not copied over good
         ones."""
-        found = backups.problems(self._folder / backups.DATABASE)
+        found = soundness.problems(self._folder / DATABASE)
         if found:
             self.trouble = (
                 f"The data file is damaged ({found[0]}). Stop Emulsa before you go on."
@@ -41,19 +49,28 @@ class Caretaker:
             )
             return
         try:
-            backups.daily(self._folder, today)
+            backups.daily(self._folder, today, self._going)
             self.trouble = ""
-        except (OSError, backups.Unsafe) as problem:
+        except Unsafe as problem:
+            self.trouble = f"Today's backup could not be made. {problem}"
+        except faults.TROUBLES as problem:
             self.trouble = (
-                f"Today's backup could not be written ({type(problem).__name__}). Make room on the"
-                " disk; nothing you log is lost meanwhile."
+                "Today's backup could not be made."
+                f" {faults.sentence(problem, self._folder / 'backups')}"
             )
+
+    def _going(self) -> None:
+        if self._done.is_set():
+            raise Stopping
 
     def _watch(self) -> None:
         while True:
             try:
                 self.look(date.today())  # noqa: DTZ011 - the photographer's own day
+            except Stopping:
+                return
             except Exception as problem:  # noqa: BLE001 - the service goes on without its copy
                 log.error("%s while looking after the store", type(problem).__name__)
-            if self._done.wait(HOURLY_S):
+                self.trouble = "Today's backup could not be made; the log itself is not touched."
+            if self._done.wait(AGAIN_S if self.trouble else HOURLY_S):
                 return

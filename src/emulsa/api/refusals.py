@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible
-from emulsa.store.transactions import Busy
+from emulsa.store.transactions import Busy, Unwritable
 
 
 class NotFound(CoreError):
@@ -44,6 +44,7 @@ STATUS: dict[type[CoreError], int] = {
     Conflict: 409,
     TooLarge: 413,
     Busy: 503,
+    Unwritable: 507,
 }
 REFUSED = 422  # every other core error: the request can be understood and mended
 

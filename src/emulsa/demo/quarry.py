@@ -17,7 +17,8 @@ from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import autumn, bag, made
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
-from emulsa.store import backups, database, outings, records, scenes, transactions
+from emulsa.store import database, opening, outings, records, scenes, transactions
+from emulsa.store.folder import DATABASE
 
 DAY = "2026-01-17"
 
@@ -130,8 +131,8 @@ def build(folder: Path, today: date = WRITTEN) -> None:
     """Create the demo's database in ``folder`` unless it holds the outing already; its days stand
     beside ``today``."""
     folder.mkdir(parents=True, exist_ok=True)
-    backups.prepare(folder / backups.DATABASE)
-    connection = database.connect(folder / backups.DATABASE)
+    opening.prepare(folder / DATABASE)
+    connection = database.connect(folder / DATABASE)
     try:
         if outings.outing(connection, OUTING.id) is None:
             with transactions.transaction(connection):

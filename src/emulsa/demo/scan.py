@@ -6,8 +6,9 @@ from pathlib import Path
 
 from emulsa.core.logged.attachment import Attachment
 from emulsa.exchange import pictures
-from emulsa.store import backups, records
+from emulsa.store import records
 from emulsa.store.database import Connection
+from emulsa.store.folder import ATTACHMENTS
 
 SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
 NAME = "cutting-shed-5A.png"
@@ -17,7 +18,7 @@ def attach(connection: Connection, folder: Path, exposure_id: str, at: str) -> N
     """Draw the scan and keep it with an exposure."""
     handed_in = folder / NAME
     _draw(handed_in)
-    kept = folder / backups.ATTACHMENTS
+    kept = folder / ATTACHMENTS
     kept.mkdir(exist_ok=True)
     picture = pictures.keep(kept, handed_in)
     records.keep(

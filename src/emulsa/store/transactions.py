@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 
 from emulsa.core.errors import CoreError, Missing
+from emulsa.store import faults
 
 Connection = sqlite3.Connection
 
@@ -19,27 +20,56 @@ class Busy(CoreError):
     code = "busy"
 
 
+class Unwritable(CoreError):
+    """The disk is full, or the log must not be written; nothing was changed."""
+
+    code = "unwritable"
+
+
+UNWRITABLE: dict[faults.Kind, str] = {
+    "full": "The disk is full: this could not be kept. Make room, and try again; nothing was"
+    " changed, and what was logged before is safe.",
+    "read-only": "The log can be read but not written: this could not be kept. Let the data folder"
+    " be written, and try again.",
+    "forbidden": "The log cannot be opened: this could not be kept. Look at the permissions of the"
+    " data folder, and try again.",
+}
+
+
+@contextmanager
+def refusing() -> Iterator[None]:
+    """What the disk or another writer forbids is a refusal: Busy or Unwritable."""
+    try:
+        yield
+    except sqlite3.OperationalError as problem:
+        kind = faults.kind(problem)
+        if kind == "locked":
+            raise Busy(
+                "Emulsa is writing something long; nothing was changed. Try again."
+            ) from problem
+        if kind in UNWRITABLE:
+            raise Unwritable(UNWRITABLE[kind]) from problem
+        raise
+
+
 @contextmanager
 def transaction(connection: Connection) -> Iterator[None]:
     """All of it or none of it; the write lock is taken at the start.
 
-    Busy when another writes for too long, Missing when a row names what is not there.
+    Busy when another writes for too long, Unwritable when the disk is full, Missing when a row
+    names what is not there.
     """
-    try:
+    with refusing():
         connection.execute("BEGIN IMMEDIATE")
-    except sqlite3.OperationalError as problem:
-        if "locked" not in str(problem):
+        try:
+            yield
+            connection.execute("COMMIT")
+        except BaseException as problem:
+            if connection.in_transaction:
+                connection.execute("ROLLBACK")
+            if isinstance(problem, sqlite3.IntegrityError):
+                raise Missing(NOT_THERE) from problem
             raise
-        raise Busy("Emulsa is writing something long; nothing was changed. Try again.") from None
-    try:
-        yield
-        connection.execute("COMMIT")
-    except BaseException as problem:
-        if connection.in_transaction:
-            connection.execute("ROLLBACK")
-        if isinstance(problem, sqlite3.IntegrityError):
-            raise Missing(NOT_THERE) from problem
-        raise
 
 
 @contextmanager

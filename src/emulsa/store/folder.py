@@ -1,0 +1,109 @@
+"""The data folder: what lies in it, who holds it, and when what was written is on the disk."""
+
+from __future__ import annotations
+
+import os
+import shlex
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import datetime
+from pathlib import Path
+from uuid import uuid4
+
+DATABASE, ATTACHMENTS = "emulsa.sqlite3", "attachments"
+COPIES, REPLACED, LOCK = "backups", "replaced", "in-use"
+BESIDE = ("-wal", "-shm")  # what SQLite keeps next to a database while it is open
+
+
+class Unsafe(Exception):
+    """Something must not be done now, or not with this file; the sentence says what to do."""
+
+
+@contextmanager
+def alone(folder: Path) -> Iterator[None]:
+    """Hold the folder alone; Unsafe while Emulsa runs on it."""
+    with _locked(folder, exclusive=True):
+        yield
+
+
+@contextmanager
+def together(folder: Path) -> Iterator[None]:
+    """Hold the folder as a running service does: with others like it, but with no restore."""
+    with _locked(folder, exclusive=False):
+        yield
+
+
+@contextmanager
+def _locked(folder: Path, exclusive: bool) -> Iterator[None]:
+    folder.mkdir(parents=True, exist_ok=True)
+    with (folder / LOCK).open("w") as file:
+        try:
+            import fcntl  # absent on systems that lock open files by themselves
+        except ImportError:
+            yield
+            return
+        try:
+            fcntl.flock(file, (fcntl.LOCK_EX if exclusive else fcntl.LOCK_SH) | fcntl.LOCK_NB)
+        except BlockingIOError:
+            raise Unsafe(
+                f"Emulsa is running on {folder}; stop it first, so that nothing is lost."
+                if exclusive
+                else f"A backup is being put back into {folder}; wait until it is done."
+            ) from None
+        yield
+
+
+def file_moment() -> str:
+    """This moment as part of a file's name."""
+    return datetime.now().astimezone().strftime("%Y-%m-%dT%H-%M-%S")
+
+
+def quoted(path: Path) -> str:
+    """A path as one can type it on a command line.
+
+    >>> quoted(Path("/data/späte Bilder"))
+    "'/data/späte Bilder'"
+    """
+    return f'"{path}"' if os.name == "nt" else shlex.quote(str(path))
+
+
+def beside(path: Path) -> list[Path]:
+    """The files SQLite left next to a database."""
+    found = (path.with_name(path.name + ending) for ending in BESIDE)
+    return [each for each in found if each.exists()]
+
+
+def part_of(target: Path) -> Path:
+    """Where a file is written before it counts; no two writers share one."""
+    return target.with_name(f".{target.name}.{uuid4().hex[:12]}.part")
+
+
+def settled(path: Path) -> None:
+    """Wait until a file's content is on the disk."""
+    with path.open("rb") as file:
+        os.fsync(file.fileno())
+
+
+def arrived(part: Path, target: Path) -> Path:
+    """Give a whole, settled file its name: it counts from now on, whatever happens."""
+    settled(part)
+    part.replace(target)
+    names_settled(target.parent)
+    return target
+
+
+def names_settled(folder: Path) -> None:
+    """Wait until the names in a folder are on the disk, where folders can be waited for."""
+    if not hasattr(os, "O_DIRECTORY"):
+        return
+    descriptor = os.open(folder, os.O_RDONLY | os.O_DIRECTORY)
+    try:
+        os.fsync(descriptor)
+    finally:
+        os.close(descriptor)
+
+
+def swept(folder: Path) -> None:
+    """Remove what a killed writer left half."""
+    for part in folder.glob(".*.part"):
+        part.unlink(missing_ok=True)
