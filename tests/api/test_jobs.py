@@ -7,12 +7,12 @@ from typing import Any
 import pytest
 
 from emulsa.api.jobs import KEPT_AT_MOST, Job, Jobs
-from emulsa.core.errors import Impossible, Unreadable
+from emulsa.core.errors import Unreadable
 
 
 def ended(job: Job) -> Job:
     for _ in range(500):
-        if job.state != "running":
+        if not job.under_way:
             return job
         time.sleep(0.005)
     raise AssertionError("it never ended")
@@ -68,26 +68,56 @@ def test_work_is_stopped() -> None:
             time.sleep(0.002)
 
     first = jobs.begin("a", "long", work)
-    with pytest.raises(Impossible, match="under way already"):
-        jobs.begin("b", "long", work)
+    second = jobs.begin("b", "long", work)
     assert jobs.begin("a", "long", work) is first  # handed in again it is the same work
     other = jobs.begin("c", "another", work)
-    first.stop.set()
+    jobs.stop(second)
+    assert (second.state, other.state) == ("cancelled", "waiting")  # it never began
+    jobs.stop(first)
     assert ended(first).state == "cancelled"
     assert "nothing was changed" in first.message
-    assert other.state == "running"
     jobs.stop_all()
     assert ended(other).state == "cancelled"
+    assert jobs.all() == [other, second, first]
+
+
+def test_one_after_the_other() -> None:
+    """Two jobs never run at once, and each has its turn in the order they were begun."""
+    jobs, inside, order = Jobs(), threading.Lock(), []
+
+    def work(job: Job) -> None:
+        assert inside.acquire(blocking=False)
+        order.append(job.id)
+        time.sleep(0.005)
+        inside.release()
+
+    begun = [jobs.begin(f"{number}", "count", work) for number in range(8)]
+    assert [ended(each).state for each in begun] == ["done"] * 8
+    assert order == [each.id for each in begun]
+
+
+def test_work_that_asks_may_be_begun_again() -> None:
+    """What it asks is its result; under its own id it is done once somebody decided."""
+    jobs = Jobs()
+
+    def asking(job: Job) -> str:
+        job.asks = True
+        return "which?"
+
+    job = ended(jobs.begin("a", "merge", asking))
+    assert (job.state, job.result) == ("asked", "which?")
+    again = ended(jobs.begin("a", "merge", lambda _: "done"))
+    assert (again.state, jobs.find("a")) == ("done", again)
 
 
 def test_few_are_remembered() -> None:
     """The last ones that ended; those that run are never forgotten."""
     jobs, go = Jobs(), threading.Event()
-    running = jobs.begin("runs", "runs", lambda _: go.wait(5))
     done: list[Any] = [
         ended(jobs.begin(f"q{number}", "quick", lambda _: None))
         for number in range(KEPT_AT_MOST + 9)
     ]
+    running = jobs.begin("runs", "runs", lambda _: go.wait(5))
     assert jobs.find(running.id) is running
     assert jobs.find(done[0].id) is None
     assert jobs.find(done[-1].id) is done[-1]

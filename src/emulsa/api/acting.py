@@ -30,7 +30,7 @@ from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
 from emulsa.core.operations import Operation
 from emulsa.core.written import writing
-from emulsa.store import acts, journal, preferences, records
+from emulsa.store import acts, journal, preferences, records, staging
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
@@ -273,6 +273,8 @@ def perform(route: Route, house: House, connection: Connection, asked: Asked) ->
         assert isinstance(reply.content, bytes)
         answer = Answered(reply.status, reply.content.decode(), reply.touched)
         acts.keep(connection, act, answer, number)
+    if route.kind == "undo":
+        house.index()
     return reply
 
 
@@ -285,11 +287,12 @@ class LongAct:
 
 
 @contextmanager
-def long_act(house: House, act: acts.Act, label: str) -> Iterator[LongAct]:
-    """Long work as one act: all of it or nothing, journaled, its result kept under its id."""
-    with closing(house.connect_to_write_much()) as connection:
+def long_act(house: House, act: acts.Act, label: str, stage: Path) -> Iterator[LongAct]:
+    """What was gathered on a stage as one act: all of it or nothing, journaled, its result kept
+    under its id. Only this is done under the lock."""
+    with closing(house.connect_to_write_much()) as connection, staging.beside(connection, stage):
         doing = LongAct(connection)
-        with transaction(connection):
+        with refusing(), transaction(connection):
             with journal.recording(connection, act.moment, label) as recorded:
                 yield doing
             answer = Answered(200, wire.dumps(doing.result), recorded.touched)

@@ -18,12 +18,14 @@ from emulsa.api import errors, routing
 from emulsa.api.caretaker import Caretaker
 from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
+from emulsa.api.indexer import Indexer
 from emulsa.api.limits import BodyLimit
 from emulsa.api.refusals import NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.store import opening
-from emulsa.store.folder import ATTACHMENTS, DATABASE, file_moment, together
+from emulsa.store.database import connect
+from emulsa.store.folder import ATTACHMENTS, DATABASE, file_moment, tidied, together
 from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
@@ -70,14 +72,19 @@ def create_app(settings: Settings) -> FastAPI:
     settings.data.mkdir(parents=True, exist_ok=True)
     opening.prepare(settings.database, file_moment(), settings.anew)
     caretaker = Caretaker(settings.data)
+    indexer = Indexer(lambda: connect(settings.database))
+    exchange = settings.data / "exchange"
+    tidied(exchange, settings.data / ATTACHMENTS)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         with together(settings.data):
+            indexer.start()
             if settings.caretaker:
                 caretaker.start()
             yield
             house.jobs.stop_all()
+            indexer.stop()
             if settings.caretaker:
                 caretaker.stop()
             house.pool.close()
@@ -93,11 +100,12 @@ def create_app(settings: Settings) -> FastAPI:
     house = House(
         database=settings.database,
         attachments=settings.data / ATTACHMENTS,
-        exchange=settings.data / "exchange",
+        exchange=exchange,
         pool=Pool(settings.database),
         demo=settings.demo,
         spot_meter=settings.spot_meter or SimulatedSpotMeter(),
         trouble=lambda: caretaker.trouble,
+        index=indexer.wake,
     )
     routing.install(app, ROUTES, house)
     errors.install(app)

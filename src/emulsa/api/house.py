@@ -14,6 +14,10 @@ from emulsa.store.database import Connection, connect, connect_to_write_much
 from emulsa.store.pool import Pool
 
 
+def nothing() -> None:
+    """Nobody is there to be called."""
+
+
 @dataclass(frozen=True)
 class House:
     """The service as its routes see it. ``demo``: its simulated devices are always there."""
@@ -28,6 +32,7 @@ class House:
     shutter_tester: ShutterTester = field(default_factory=SimulatedShutterTester)
     thermometer: Thermometer = field(default_factory=SimulatedThermometer)
     trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
+    index: Callable[[], None] = nothing  # look whether the log's index owes something
 
     def connect(self) -> Connection:
         """A connection of one's own, to be closed by who asked for it."""

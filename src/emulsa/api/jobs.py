@@ -4,15 +4,21 @@ from __future__ import annotations
 
 import logging
 import threading
+from collections import deque
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
-from emulsa.core.errors import CoreError, Impossible
+from emulsa.core.errors import CoreError
 
 log = logging.getLogger("emulsa")
 
-KEPT_AT_MOST = 20  # finished jobs remembered, so that a page that was away still finds its own
+KEPT_AT_MOST = 20  # ended jobs remembered, so that a page that was away still finds its own
+STOPS_WITHIN_S = 2
+
+State = Literal["waiting", "running", "asked", "done", "failed", "cancelled"]
+Work = Callable[["Job"], Any]
+STOPPED = "Stopped; nothing was changed."
 
 
 class Cancelled(Exception):
@@ -21,16 +27,22 @@ class Cancelled(Exception):
 
 @dataclass
 class Job:
-    """A piece of work: how far it is, and what came of it."""
+    """A piece of work: how far it is, and what came of it. ``asked``: nothing was done yet, since
+    the photographer must decide something first; the result says what."""
 
     id: str
     kind: str
-    state: Literal["running", "done", "failed", "cancelled"] = "running"
+    state: State = "waiting"
     done: int = 0
     total: int = 0
     message: str = ""
     result: Any = None
+    asks: bool = False
     stop: threading.Event = field(default_factory=threading.Event)
+
+    @property
+    def under_way(self) -> bool:
+        return self.state in ("waiting", "running")
 
     def progress(self, done: int, total: int) -> None:
         """Say how far it is; raises Cancelled when it was stopped meanwhile."""
@@ -38,48 +50,82 @@ class Job:
         if self.stop.is_set():
             raise Cancelled
 
+    def goes_on(self, _: int = 0, __: int = 0) -> None:
+        """What is begun from here on is finished: there is nothing to stop any more."""
+
 
 class Jobs:
-    """The jobs of one service. One that writes runs alone: two imports never mix."""
+    """The jobs of one service: one after the other, in the order they were begun."""
 
     def __init__(self) -> None:
         self._jobs: dict[str, Job] = {}
+        self._queue: deque[tuple[Job, Work]] = deque()
         self._lock = threading.Lock()
+        self._worker: threading.Thread | None = None
 
-    def begin(self, id_: str, kind: str, work: Callable[[Job], Any]) -> Job:
-        """Start work in a thread of its own, once by its id; Impossible while another of its kind
-        runs. One that failed or was stopped may be begun again under its id."""
+    def begin(self, id_: str, kind: str, work: Work) -> Job:
+        """Put work into the queue, once by its id. Work that failed, was stopped or asked something
+        may be begun again under its id."""
         with self._lock:
             known = self._jobs.get(id_)
-            if known is not None and known.state in ("running", "done"):
+            if known is not None and (known.under_way or known.state == "done"):
                 return known
-            if any(each.kind == kind and each.state == "running" for each in self._jobs.values()):
-                raise Impossible("The same work is under way already; wait for it, or stop it.")
             job = Job(id_, kind)
-            self._jobs[job.id] = job
-            finished = [each for each in self._jobs.values() if each.state != "running"]
-            for old in finished[: max(0, len(finished) - KEPT_AT_MOST)]:
+            self._jobs.pop(id_, None)
+            self._jobs[id_] = job
+            ended = [each for each in self._jobs.values() if not each.under_way]
+            for old in ended[: max(0, len(ended) - KEPT_AT_MOST)]:
                 del self._jobs[old.id]
-        threading.Thread(target=_run, args=(job, work), name=f"emulsa-{kind}", daemon=True).start()
+            self._queue.append((job, work))
+            if self._worker is None:
+                self._worker = threading.Thread(target=self._work, name="emulsa-jobs", daemon=True)
+                self._worker.start()
         return job
 
     def find(self, id_: str) -> Job | None:
         return self._jobs.get(id_)
 
-    def stop_all(self) -> None:
-        for job in self._jobs.values():
+    def all(self) -> list[Job]:
+        """The latest first."""
+        return list(self._jobs.values())[::-1]
+
+    def stop(self, job: Job) -> None:
+        """Stop a job, now if it waits, else at its next step."""
+        with self._lock:
             job.stop.set()
+            if job.state == "waiting":
+                job.state, job.message = "cancelled", STOPPED
+
+    def stop_all(self) -> None:
+        """Stop every job, and wait a little for the one that runs."""
+        for job in self._jobs.values():
+            self.stop(job)
+        worker = self._worker
+        if worker is not None:
+            worker.join(timeout=STOPS_WITHIN_S)
+
+    def _work(self) -> None:
+        while True:
+            with self._lock:
+                if not self._queue:
+                    self._worker = None
+                    return
+                job, work = self._queue.popleft()
+                if job.stop.is_set():
+                    continue
+                job.state = "running"
+            _run(job, work)
 
 
-def _run(job: Job, work: Callable[[Job], Any]) -> None:
+def _run(job: Job, work: Work) -> None:
     try:
         job.result = work(job)
-        job.state = "done"
+        job.state = "asked" if job.asks else "done"
     except Cancelled:
-        job.state, job.message = "cancelled", "Stopped; nothing was changed."
+        job.message, job.state = STOPPED, "cancelled"
     except CoreError as problem:
-        job.state, job.message = "failed", problem.message
+        job.message, job.state = problem.message, "failed"
     except Exception as problem:  # noqa: BLE001 - whatever it was, the page must not wait for ever
         log.error("%s in the work %s", type(problem).__name__, job.kind)
-        job.state = "failed"
         job.message = "This failed for a reason nobody foresaw; nothing was changed."
+        job.state = "failed"

@@ -8,8 +8,8 @@ from importlib import resources
 from pathlib import Path
 
 from emulsa.store import journal
+from emulsa.store.transactions import WAITS_S, transaction
 from emulsa.store.transactions import Connection as Connection
-from emulsa.store.transactions import transaction
 
 MUCH_WRITING_KB = 65_536
 
@@ -23,7 +23,7 @@ def connect(path: Path) -> Connection:
     connection = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
     connection.row_factory = sqlite3.Row
     connection.execute("PRAGMA foreign_keys = ON")
-    connection.execute("PRAGMA busy_timeout = 5000")
+    connection.execute(f"PRAGMA busy_timeout = {round(1_000 * WAITS_S)}")
     connection.execute("PRAGMA journal_mode = WAL")
     connection.execute("PRAGMA synchronous = FULL")  # an acknowledged write survives a power cut
     return connection

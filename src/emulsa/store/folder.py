@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import shlex
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import datetime
@@ -12,6 +13,7 @@ from uuid import uuid4
 
 DATABASE, ATTACHMENTS = "emulsa.sqlite3", "attachments"
 COPIES, REPLACED, LOCK = "backups", "replaced", "in-use"
+KEPT_FOR_S = 7 * 86_400.0
 BESIDE = ("-wal", "-shm")  # what SQLite keeps next to a database while it is open
 
 
@@ -101,6 +103,17 @@ def names_settled(folder: Path) -> None:
         os.fsync(descriptor)
     finally:
         os.close(descriptor)
+
+
+def tidied(exchange: Path, *folders: Path) -> None:
+    """At a start: nothing half is left anywhere, and what was handed in or written for somebody
+    long ago goes."""
+    for folder in (exchange, *folders):
+        for left in (*folder.glob("*.part"), *folder.glob(".*.part"), *folder.glob("*.stage*")):
+            left.unlink(missing_ok=True)
+    for path in exchange.glob("*.*"):
+        if time.time() - path.stat().st_mtime > KEPT_FOR_S:
+            path.unlink(missing_ok=True)
 
 
 def swept(folder: Path) -> None:

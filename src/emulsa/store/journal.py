@@ -26,6 +26,8 @@ JOURNALED = (
     " exposure judgement attachment preference"
 ).split()
 
+TOGETHER = 2_000  # rows that are taken back by table and not one by one
+
 # {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With
 # its rowid a row comes back to its old place, where lists are shown in the order of their making.
 TRIGGERS = {
@@ -203,6 +205,18 @@ def _replay(connection: Connection, expected: int, back: bool) -> Action:
 
 def _turn_all(connection: Connection, action_id: int, back: bool) -> None:
     """Every change of an action, last first when it is taken back."""
+    if back and _only_added(connection, action_id):
+        for table in reversed(JOURNALED):
+            connection.execute(
+                f"""
+                DELETE FROM {table} WHERE rowid IN (
+                    SELECT json_extract(after, '$.rowid') FROM change
+                    WHERE action_id = :id AND table_name = '{table}'
+                )
+                """,
+                {"id": action_id},
+            )
+        return
     keys: dict[str, list[str]] = {}
     for change in connection.execute(
         "SELECT table_name, before, after FROM change WHERE action_id = :id"
@@ -216,6 +230,15 @@ def _turn_all(connection: Connection, action_id: int, back: bool) -> None:
         if not back:
             source, target = target, source
         _turn(connection, table, keys[table], source, target)
+
+
+def _only_added(connection: Connection, action_id: int) -> bool:
+    """Whether an action is so much of nothing but new rows that they are taken back together."""
+    count, changed = connection.execute(
+        "SELECT count(*), coalesce(sum(before IS NOT NULL), 0) FROM change WHERE action_id = :id",
+        {"id": action_id},
+    ).fetchone()
+    return count >= TOGETHER and not changed
 
 
 def turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import json
 import re
-from collections.abc import Iterator
+import time
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from sqlite3 import Connection
@@ -13,8 +14,14 @@ from typing import Any
 from emulsa.core.film.states import State
 from emulsa.core.limits import Day, SearchText
 from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.store.transactions import transaction
 
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
+INDEXED_AT_ONCE = 400  # more are indexed afterwards, in slices
+SLICE = 100  # some 50 ms of writing
+BETWEEN_S = 0.002
+
+Progress = Callable[[int, int], None]  # done, in all; raises to stop
 
 
 @dataclass(frozen=True)
@@ -127,20 +134,47 @@ def count(connection: Connection, sought: Sought) -> int:
 @contextmanager
 def indexed_afterwards(connection: Connection) -> Iterator[None]:
     """Many exposures at once, inside the caller's transaction: indexed at its end, in the order of
-    their time; one by one out of that order, each would cost the index a segment of its own."""
+    their time; one by one out of that order, each would cost the index a segment of its own.
+
+    Very many are only named, and indexed by ``catch_up`` while others write between.
+    """
     connection.execute("INSERT OR IGNORE INTO log_wait VALUES (1)")
     yield
     connection.execute("DELETE FROM log_wait")
-    stale = connection.execute(
+    found = stale(connection)
+    if len(found) <= INDEXED_AT_ONCE:
+        _index(connection, found)
+
+
+def stale(connection: Connection) -> list[str]:
+    """The exposures the index owes, in the order of their time."""
+    found = connection.execute(
         """
         SELECT log_stale.exposure_id FROM log_stale
         LEFT JOIN exposure ON exposure.id = log_stale.exposure_id
         LEFT JOIN log_entry ON log_entry.exposure_id = log_stale.exposure_id
         ORDER BY coalesce(exposure.exposed_at, ''), log_entry.place
         """
-    ).fetchall()
-    connection.execute("DELETE FROM log_stale")
-    connection.executemany("INSERT INTO log_stale VALUES (:exposure_id)", map(dict, stale))
+    )
+    return [row["exposure_id"] for row in found]
+
+
+def catch_up(connection: Connection, progress: Progress) -> None:
+    """Index what is owed, in slices with room between them for others to write."""
+    while owed := stale(connection):
+        for done in range(0, len(owed), SLICE):
+            with transaction(connection):
+                _index(connection, owed[done : done + SLICE])
+            progress(min(done + SLICE, len(owed)), len(owed))
+            time.sleep(BETWEEN_S)
+
+
+def _index(connection: Connection, owed: list[str]) -> None:
+    """Named anew, each is indexed by its trigger; what somebody else indexed meanwhile is not."""
+    for exposure_id in owed:
+        named = {"id": exposure_id}
+        if connection.execute("DELETE FROM log_stale WHERE exposure_id = :id", named).rowcount:
+            connection.execute("INSERT INTO log_stale VALUES (:id)", named)
 
 
 def match_text(text: str) -> str:

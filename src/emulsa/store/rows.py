@@ -73,6 +73,22 @@ class Table:
         """A row as the record it was."""
         return self.kind(**self.values(row))
 
+    def document(self, row: Row) -> dict[str, Any]:
+        """A row nobody has checked as the JSON its record is decoded from; what it lacks stays
+        out, and what is no JSON stays as it is."""
+        found: dict[str, Any] = {}
+        for name, kind in self.fields.items():
+            if name in self.pairs:
+                both = [row.get(each) for each in self.pairs[name]]
+                if None not in both:
+                    found[name] = both
+            elif name in self.within:
+                hints = _hints(kind)
+                found[name] = {each: _sent(hints[each], row[each]) for each in hints if each in row}
+            elif name in row:
+                found[name] = _sent(kind, row[name])
+        return found
+
     def values(self, row: Row) -> dict[str, Any]:
         """The record's fields out of a row."""
         return {name: read(row) for name, read in self._readers}
@@ -156,6 +172,19 @@ def _stored(kind: Any, value: Any) -> Any:
     if value is None or how == "plain":
         return value
     return int(value) if how == "flag" else wire.dumps(value)
+
+
+def _sent(kind: Any, value: Any) -> Any:
+    """A column as it would be sent."""
+    how = _how(kind)
+    if how == "flag" and value in (0, 1):
+        return bool(value)
+    if how == "json" and isinstance(value, str):
+        try:
+            return json.loads(value)
+        except (ValueError, RecursionError):
+            return value
+    return value
 
 
 def _reading(name: str, kind: Any) -> Reader:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 
@@ -11,6 +12,7 @@ from emulsa.store import faults
 
 Connection = sqlite3.Connection
 
+BUSY = "Emulsa is writing something long; nothing was changed. Try again."
 NOT_THERE = "Something this names is not there any more; reload the page and try again."
 
 
@@ -44,12 +46,16 @@ def refusing() -> Iterator[None]:
     except sqlite3.OperationalError as problem:
         kind = faults.kind(problem)
         if kind == "locked":
-            raise Busy(
-                "Emulsa is writing something long; nothing was changed. Try again."
-            ) from problem
+            raise Busy(BUSY) from problem
         if kind in UNWRITABLE:
             raise Unwritable(UNWRITABLE[kind]) from problem
         raise
+
+
+# One writer at a time, as SQLite has it. Whoever waits here is served when the lock is free; SQLite
+# would have him look again now and then, and miss the moments between the slices of long work.
+_writing = threading.Lock()
+WAITS_S = 15.0
 
 
 @contextmanager
@@ -59,17 +65,22 @@ def transaction(connection: Connection) -> Iterator[None]:
     Busy when another writes for too long, Unwritable when the disk is full, Missing when a row
     names what is not there.
     """
-    with refusing():
-        connection.execute("BEGIN IMMEDIATE")
-        try:
-            yield
-            connection.execute("COMMIT")
-        except BaseException as problem:
-            if connection.in_transaction:
-                connection.execute("ROLLBACK")
-            if isinstance(problem, sqlite3.IntegrityError):
-                raise Missing(NOT_THERE) from problem
-            raise
+    if not _writing.acquire(timeout=WAITS_S):
+        raise Busy(BUSY)
+    try:
+        with refusing():
+            connection.execute("BEGIN IMMEDIATE")
+            try:
+                yield
+                connection.execute("COMMIT")
+            except BaseException as problem:
+                if connection.in_transaction:
+                    connection.execute("ROLLBACK")
+                if isinstance(problem, sqlite3.IntegrityError):
+                    raise Missing(NOT_THERE) from problem
+                raise
+    finally:
+        _writing.release()
 
 
 @contextmanager

@@ -45,8 +45,9 @@ def exposure_rows(connection: Connection) -> Iterator[dict[str, Any]]:
         yield dict(row)
 
 
-def exposure_ids(connection: Connection) -> set[str]:
-    return {row["id"] for row in connection.execute("SELECT id FROM exposure")}
+def ids(connection: Connection, table: str) -> set[str]:
+    """The ids of a table's records."""
+    return {row["id"] for row in connection.execute(f"SELECT id FROM {_known(table)}")}
 
 
 def outing_keys(connection: Connection) -> dict[tuple[str, str], str]:
@@ -79,9 +80,9 @@ def columns(connection: Connection, table: str) -> dict[str, bool]:
     }
 
 
-def parents_may_follow(connection: Connection) -> None:
-    """Until the transaction ends a row may name one that comes later; then all must be there."""
-    connection.execute("PRAGMA defer_foreign_keys = ON")
+def keys(table: str) -> tuple[str, ...]:
+    """The columns a row of a table is known by."""
+    return KEYS.get(table, ("one",) if table == "preference" else ("id",))
 
 
 def add(connection: Connection, table: str, row: dict[str, Any]) -> bool:
@@ -91,8 +92,7 @@ def add(connection: Connection, table: str, row: dict[str, Any]) -> bool:
     """
     names = ", ".join(row)
     slots = ", ".join(f":{name}" for name in row)
-    keys = KEYS.get(table, ("one",) if table == "preference" else ("id",))
-    where = " AND ".join(f"{key} = :{key}" for key in keys)
+    where = " AND ".join(f"{key} = :{key}" for key in keys(table))
     found = connection.execute(f"SELECT 1 FROM {_known(table)} WHERE {where}", row).fetchone()
     if found:
         return False
@@ -100,27 +100,10 @@ def add(connection: Connection, table: str, row: dict[str, Any]) -> bool:
     return True
 
 
-def consistent(connection: Connection) -> None:
-    """IntegrityError, as SQLite raises it, when a row names one that is not there."""
-    found = connection.execute("PRAGMA foreign_key_check").fetchone()
-    if found:
-        raise IntegrityError(
-            f"a row of {found['table']} names one of {found['parent']} that is not there"
-        )
-
-
 def known(connection: Connection, table: str, id_: str) -> bool:
     """Whether a row of this id is there."""
     found = connection.execute(f"SELECT 1 FROM {_known(table)} WHERE id = :id", {"id": id_})
     return found.fetchone() is not None
-
-
-def number_taken(connection: Connection, table: str, number: int) -> bool:
-    """Whether a holder or roll has this number already."""
-    found = connection.execute(
-        f"SELECT 1 FROM {_known(table)} WHERE number = :number", {"number": number}
-    ).fetchone()
-    return found is not None
 
 
 def side_taken(connection: Connection, piece: dict[str, Any]) -> bool:
@@ -135,11 +118,6 @@ def side_taken(connection: Connection, piece: dict[str, Any]) -> bool:
         piece,
     ).fetchone()
     return found is not None
-
-
-def free_number(connection: Connection, table: str) -> int:
-    row = connection.execute(f"SELECT coalesce(max(number), 0) + 1 FROM {_known(table)}").fetchone()
-    return int(row[0])
 
 
 def _known(table: str) -> str:

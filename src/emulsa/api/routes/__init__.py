@@ -5,6 +5,7 @@ from importlib import import_module
 from emulsa.api.routing import Routes
 
 NOUNS = (
+    "archives",
     "cards",
     "compute",
     "attachments",

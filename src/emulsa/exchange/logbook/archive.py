@@ -11,7 +11,8 @@ import io
 import json
 import shutil
 import zipfile
-from collections.abc import Callable, Iterator
+import zlib
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
@@ -19,12 +20,18 @@ from typing import Any
 from emulsa import __version__
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
-from emulsa.store import log, whole
+from emulsa.exchange.logbook import joining
+from emulsa.exchange.logbook.decoding import check, of_line
+from emulsa.exchange.logbook.joining import Choice
+from emulsa.store import staging, whole
+from emulsa.store.folder import part_of
 from emulsa.store.transactions import Connection, snapshot
 
 FORMAT, VERSION = "emulsa-archive", 1
 MOST_BYTES_A_LINE = 8 * 1_048_576
-NUMBERED = ("holder", "roll")
+MOST_BYTES_A_MANIFEST = 1_048_576
+MOST_ENTRIES = 200_000
+MOST_ROWS = 10_000_000
 
 Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
 
@@ -39,8 +46,10 @@ class Merged:
     said: list[str] = field(default_factory=list)
 
 
-def write(connection: Connection, folder: Path, target: Path, progress: Progress) -> None:
-    """Write the archive to ``target``, row by row, from one moment of the store."""
+def write(connection: Connection, folder: Path, target: Path, progress: Progress) -> list[str]:
+    """Write the archive to ``target``, row by row, from one moment of the store. The names of
+    pictures whose files are gone are returned."""
+    lost: list[str] = []
     with snapshot(connection):
         total = sum(whole.count(connection, table) for table in whole.TABLES)
         manifest = {
@@ -60,105 +69,127 @@ def write(connection: Connection, folder: Path, target: Path, progress: Progress
                         if done % 500 == 0:
                             progress(done, total)
             for row in whole.rows(connection, "attachment"):
-                _add_picture(archive, folder, row)
+                if not _add_picture(archive, folder, row):
+                    lost.append(row["name"])
         progress(total, total)
+    return lost
 
 
-def merge(connection: Connection, folder: Path, source: Path, progress: Progress) -> Merged:
-    """Bring an archive in, inside the caller's action; Unreadable when it is none or damaged."""
+def gather(stage: Connection, folder: Path, source: Path, progress: Progress) -> Merged:
+    """Decode an archive onto a stage, its pictures into ``folder``; Unreadable when it is none, or
+    for the first row that is not what the log keeps."""
     try:
-        with zipfile.ZipFile(source) as archive, log.indexed_afterwards(connection):
-            return _merge(connection, folder, archive, progress)
-    except (zipfile.BadZipFile, KeyError, ValueError, UnicodeDecodeError, EOFError) as problem:
+        with zipfile.ZipFile(source) as archive:
+            return _gather(stage, folder, archive, progress)
+    except (zipfile.BadZipFile, zlib.error, NotImplementedError, EOFError, ValueError) as problem:
         raise Unreadable(
             f"This is not an archive of Emulsa, or it is damaged ({problem}).", field="file"
         ) from None
-    except whole.IntegrityError as problem:
+
+
+def merge(connection: Connection, merged: Merged, decided: Mapping[str, Choice]) -> None:
+    """Take a gathered archive in, within the caller's act, with the stage beside the log: what is
+    not here is added, film follows where its story goes on, and the rest stays as it is here.
+
+    Raises ``joining.Undecided`` for film that went two ways, Unreadable when a row names what is
+    nowhere.
+    """
+    orphan = staging.orphan(connection)
+    if orphan is not None:
         raise Unreadable(
-            f"The archive contradicts itself or what is kept here ({problem}); nothing was"
-            " brought in.",
+            f"The archive contradicts itself: a row of {orphan[0]} names one of {orphan[1]} that is"
+            " neither in it nor here. Nothing was brought in.",
             field="file",
-        ) from None
-
-
-def _merge(
-    connection: Connection, folder: Path, archive: zipfile.ZipFile, progress: Progress
-) -> Merged:
-    manifest = json.loads(archive.read("manifest.json"))
-    if manifest.get("format") != FORMAT:
-        raise ValueError("its manifest names another format")
-    if manifest.get("version", 0) > VERSION:
-        raise Unreadable(
-            "This archive was written by a newer Emulsa; bring it in with that one.", field="file"
         )
-    whole.parents_may_follow(connection)
-    counts = manifest["tables"]
+    merged.said += joining.join(connection, decided)
+    merged.known = staging.forget_known(connection)
+    merged.said += staging.give_way(connection)
+    merged.added = staging.take_in(connection)
+
+
+def _gather(
+    stage: Connection, folder: Path, archive: zipfile.ZipFile, progress: Progress
+) -> Merged:
+    counts = _manifest(archive)
     merged, done, total = Merged(), 0, sum(counts.values())
     for table in whole.TABLES:
         if table not in counts:
             continue
-        allowed = whole.columns(connection, table)
-        for row in _rows(archive, table):
-            unknown = [name for name in row if name not in allowed]
-            if unknown:
-                raise ValueError(f"{table} has no {unknown[0]}")
-            _give_way(connection, table, row, merged)
-            if whole.add(connection, table, row):
-                merged.added += 1
-            else:
-                merged.known += 1
-            if table == "attachment":
-                merged.pictures += _take_picture(archive, folder, row)
+        columns = whole.columns(stage, table)
+        for number, line in enumerate(_lines(archive, table), start=1):
+            row = of_line(table, line, number)
+            check(table, row, columns)
+            try:
+                added = whole.add(stage, table, row)
+            except whole.IntegrityError as problem:
+                raise Unreadable(
+                    f"The archive contradicts itself in line {number} of {table} ({problem});"
+                    " nothing was brought in.",
+                    field="file",
+                ) from None
+            if table == "attachment" and added:
+                _take_picture(archive, folder, row, merged)
             done += 1
             if done % 200 == 0:
                 progress(done, total)
-    whole.consistent(connection)
     progress(total, total)
     return merged
 
 
-def _rows(archive: zipfile.ZipFile, table: str) -> Iterator[dict[str, Any]]:
+def _manifest(archive: zipfile.ZipFile) -> dict[str, int]:
+    """How many rows each table has; refused before anything large is unpacked."""
+    if len(archive.infolist()) > MOST_ENTRIES:
+        raise ValueError("it holds too many files")
+    entry = archive.NameToInfo.get("manifest.json")
+    if entry is None or entry.file_size > MOST_BYTES_A_MANIFEST:
+        raise ValueError("it has no manifest of ours")
+    with archive.open(entry) as file:
+        manifest = json.loads(file.read(MOST_BYTES_A_MANIFEST))
+    if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
+        raise ValueError("its manifest names another format")
+    version, counts = manifest.get("version", 0), manifest.get("tables")
+    if not isinstance(version, int) or version > VERSION:
+        raise Unreadable(
+            "This archive was written by a newer Emulsa; bring it in with that one.", field="file"
+        )
+    if not isinstance(counts, dict) or not all(
+        isinstance(each, int) and 0 <= each < MOST_ROWS for each in counts.values()
+    ):
+        raise ValueError("its manifest counts no rows")
+    for table in counts:
+        if table in whole.TABLES and f"tables/{table}.jsonl" not in archive.NameToInfo:
+            raise ValueError(f"its table {table} is missing")
+    return counts
+
+
+def _lines(archive: zipfile.ZipFile, table: str) -> Iterator[bytes]:
     with archive.open(f"tables/{table}.jsonl") as file:
         while line := file.readline(MOST_BYTES_A_LINE):
-            row = json.loads(line)
-            if not isinstance(row, dict):
-                raise ValueError(f"{table} holds a line that is no row")
-            yield row
+            yield line
 
 
-def _give_way(connection: Connection, table: str, row: dict[str, Any], merged: Merged) -> None:
-    """What is here keeps its number and its side; what is brought in gives way, and that is said.
-
-    Another's holder 3 is not this one: it gets the next free number. A sheet whose side holds
-    another one here is kept outside its holder.
-    """
-    if table in NUMBERED and not whole.known(connection, table, row["id"]):
-        if whole.number_taken(connection, table, row["number"]):
-            free = whole.free_number(connection, table)
-            merged.said.append(f"{table} {row['number']} is now {free}")
-            row["number"] = free
-    elif table == "piece" and whole.side_taken(connection, row):
-        merged.said.append(f"sheet {row['label']} lies outside its holder: the side is taken")
-        row |= {"in_place": 0, "kept_in": "brought in"}
-
-
-def _add_picture(archive: zipfile.ZipFile, folder: Path, row: dict[str, Any]) -> None:
+def _add_picture(archive: zipfile.ZipFile, folder: Path, row: dict[str, Any]) -> bool:
     path = pictures.original(folder, row["digest"], row["media_type"])
     name = f"attachments/{path.name}"
     if path.exists() and name not in archive.NameToInfo:
         archive.write(path, name, zipfile.ZIP_STORED)
+    return path.exists()
 
 
-def _take_picture(archive: zipfile.ZipFile, folder: Path, row: dict[str, Any]) -> int:
-    """The picture of an attachment out of the archive, checked like one handed in."""
-    ending = pictures.ENDINGS.get(row["media_type"])
-    name = f"attachments/{row['digest']}.{ending}"
-    target = folder / "arriving.part"
+def _take_picture(
+    archive: zipfile.ZipFile, folder: Path, row: dict[str, Any], merged: Merged
+) -> None:
+    """The picture of an attachment out of the archive, checked like one handed in; one that is
+    missing is named, and the rest comes in."""
+    name = f"attachments/{row['digest']}.{pictures.ENDINGS[row['media_type']]}"
     if name not in archive.NameToInfo:
-        raise ValueError(f"the picture {row['name']} is missing")
+        if not pictures.original(folder, row["digest"], row["media_type"]).exists():
+            merged.said.append(f"The picture {row['name']} is not in the archive.")
+        return
     if archive.getinfo(name).file_size > pictures.LARGEST_FILE:
         raise ValueError(f"the picture {row['name']} is too large")
     folder.mkdir(parents=True, exist_ok=True)
+    target = part_of(folder / "arriving")
     with archive.open(name) as file, target.open("wb") as part:
         shutil.copyfileobj(file, part, io.DEFAULT_BUFFER_SIZE)
     try:
@@ -167,4 +198,4 @@ def _take_picture(archive: zipfile.ZipFile, folder: Path, row: dict[str, Any]) -
         pictures.keep(folder, target)
     finally:
         target.unlink(missing_ok=True)
-    return 1
+    merged.pictures += 1

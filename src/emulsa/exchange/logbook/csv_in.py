@@ -17,7 +17,7 @@ from emulsa.core.scene.record import Scene
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row
-from emulsa.store import kit, log, records, scenes, whole
+from emulsa.store import kit, records, scenes, whole
 from emulsa.store.database import Connection
 
 MOST_ROWS = 200_000
@@ -53,10 +53,34 @@ class Report:
             self.refusals.append(Refused(line, problem.field or "", problem.message))
 
 
+MADE_OF = {
+    "piece": "{id}-film",
+    "film": "film-{id}",
+    "scene": "scene-{id}",
+    "outing": "outing-{id}",
+}
+
+
+class FreeIds:
+    """Ids for what is made beside a row's exposure: after the row's own, and nobody else's."""
+
+    def __init__(self, connection: Connection) -> None:
+        self._taken = {table: whole.ids(connection, table) for table in MADE_OF}
+
+    def of(self, table: str, row_id: str) -> str:
+        """An id no record of the table has, so that none is written over."""
+        wanted = MADE_OF[table].format(id=row_id)
+        while wanted in self._taken[table]:
+            wanted += "+"
+        self._taken[table].add(wanted)
+        return wanted
+
+
 class Names:
     """The kit by its names, as a CSV names it, and what the file itself adds."""
 
-    def __init__(self, connection: Connection) -> None:
+    def __init__(self, connection: Connection, free: FreeIds) -> None:
+        self._free = free
         self.films, self.lenses, self.pinholes, self.filters = (
             {each.name.casefold(): each.id for each in owned}
             for owned in map(kit.everything(connection).__getitem__, NAMED)
@@ -71,7 +95,7 @@ class Names:
                 f"“{row.film}” is no film in the kit; add it there, or give the file a column ei.",
                 field="film",
             )
-        film = Film(id=f"film-{row.id}", name=row.film, exposure_index=row.ei)
+        film = Film(id=self._free.of("film", row.id), name=row.film, exposure_index=row.ei)
         self.films[row.film.casefold()] = film.id
         return film
 
@@ -103,28 +127,36 @@ def check(
     connection: Connection, path: Path, mapping: dict[str, str], progress: Progress
 ) -> Report:
     """What bringing the file in would do, row by row; nothing is written."""
-    return _through(connection, path, mapping, progress, write=False)
+    return _through(connection, path, mapping, progress, None)
 
 
-def bring_in(
-    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress
+def gather(
+    connection: Connection,
+    stage: Connection,
+    path: Path,
+    mapping: dict[str, str],
+    progress: Progress,
 ) -> Report:
-    """Bring all rows in, inside the caller's action; a single refusal and none is.
+    """Gather all rows on a stage; Unreadable for a single one that is refused.
 
-    Rows whose exposure is there already are passed over.
+    ``connection`` is only read. Rows whose exposure is there already are passed over.
     """
-    with log.indexed_afterwards(connection):
-        return _through(connection, path, mapping, progress, write=True)
+    return _through(connection, path, mapping, progress, stage)
 
 
 def _through(
-    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress, write: bool
+    connection: Connection,
+    path: Path,
+    mapping: dict[str, str],
+    progress: Progress,
+    stage: Connection | None,
 ) -> Report:
     _sensible(mapping)
-    report, names = Report(), Names(connection)
-    known = whole.exposure_ids(connection)
+    free = FreeIds(connection)
+    report, names = Report(), Names(connection, free)
+    known = whole.ids(connection, "exposure")
     alike: Counter[str] = Counter()
-    made = _Made(connection) if write else None
+    made = _Made(connection, stage, free) if stage is not None else None
     total = count_rows(path)
     with _opened(path) as (columns, lines):
         place = _places(columns, mapping)
@@ -151,7 +183,7 @@ def _through(
             if made is not None:
                 made.row(row, film, names.films[row.film.casefold()], taken)
     progress(report.rows, total)
-    if write and report.refused:
+    if stage is not None and report.refused:
         first = report.refusals[0]
         raise Unreadable(
             f"Line {first.line}, {first.column}: {first.message} Nothing was brought in"
@@ -164,8 +196,9 @@ def _through(
 class _Made:
     """Writes rows, making the outings and scenes they name once each."""
 
-    def __init__(self, connection: Connection) -> None:
-        self._connection = connection
+    def __init__(self, connection: Connection, stage: Connection, free: FreeIds) -> None:
+        self._connection = stage
+        self._free = free
         self._outings = whole.outing_keys(connection)
         self._scenes = whole.scene_keys(connection)
 
@@ -175,7 +208,7 @@ class _Made:
         exposure = Exposure(
             id=row.id,
             scene_id=self._scene(row, film_id, taken),
-            piece_id=f"{row.id}-film",
+            piece_id=self._free.of("piece", row.id),
             exposed_at=row.exposed_at,
             aperture=row.aperture,
             seconds=row.seconds,
@@ -206,7 +239,7 @@ class _Made:
     def _outing(self, row: Row) -> str:
         key = (row.outing, row.exposed_at[:10])
         if key not in self._outings:
-            id_ = f"outing-{row.id}"
+            id_ = self._free.of("outing", row.id)
             records.keep(
                 self._connection,
                 Outing(id=id_, title=row.outing, day=row.exposed_at[:10], place=row.place),
@@ -218,7 +251,12 @@ class _Made:
         outing = self._outing(row)
         key = (outing, row.scene)
         if key not in self._scenes:
-            scene = Scene(id=f"scene-{row.id}", outing_id=outing, title=row.scene, film_id=film_id)
+            scene = Scene(
+                id=self._free.of("scene", row.id),
+                outing_id=outing,
+                title=row.scene,
+                film_id=film_id,
+            )
             scenes.put(
                 self._connection,
                 replace(scene, lens_id=taken.lens_id, pinhole_id=taken.pinhole_id),

@@ -9,7 +9,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import date, datetime
 from functools import lru_cache
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Missing, Unreadable
@@ -20,6 +20,7 @@ from emulsa.core.light.marks import mark_text
 from emulsa.core.limits import (
     ExposureIndex,
     FNumber,
+    Length,
     Name,
     Note,
     Seconds,
@@ -29,6 +30,8 @@ from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.exchange.csv_cells import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
+# what is made beside the exposure has this id and a word
+RowId = Annotated[str, Length("An id", 1, 56)]
 State = Literal["exposed", "developed", "judged"]
 
 MADE_UP = "row-"  # begins the id of a row that brought none
@@ -76,7 +79,7 @@ def read(cells: dict[str, str]) -> Row:
     at = _instant(text["exposed_at"])
     day = at[:10]
     return Row(
-        id=text.get("id") or _made_up(text),
+        id=_own_id(text) or _made_up(text),
         exposed_at=at,
         outing=_named(text, "outing") or day,
         place=_named(text, "place"),
@@ -99,6 +102,10 @@ def read(cells: dict[str, str]) -> Row:
         cost=get("cost", Cost, None),
         note=wire.decode(Note, text.get("note", ""), "note"),
     )
+
+
+def _own_id(text: dict[str, str]) -> str:
+    return str(wire.decode(RowId, text["id"], "id")) if text.get("id") else ""
 
 
 def again(row: Row, times: int) -> Row:
