@@ -23,6 +23,7 @@ from emulsa.core import wire
 Values = Mapping[str, Any]
 Row = Any  # a mapping of columns, as sqlite3.Row is one
 Reader = Callable[[Row], Any]
+How = Literal["plain", "flag", "json", "pair", "within"]
 
 
 @dataclasses.dataclass(frozen=True)
@@ -58,16 +59,29 @@ class Table:
     def row(self, record: Any) -> dict[str, Any]:
         """A record as the values of its columns."""
         found: dict[str, Any] = {}
-        for name, kind in self.fields.items():
+        for name, how, inner in self._writers:
             value = getattr(record, name)
-            if name in self.pairs:
+            if how == "pair":
                 found |= dict(zip(self.pairs[name], value, strict=True))
-            elif name in self.within:
-                hints = _hints(kind)
-                found |= {each: _stored(hints[each], getattr(value, each)) for each in hints}
+            elif how == "within":
+                found |= {each: _stored(kept, getattr(value, each)) for each, kept in inner}
             else:
-                found[name] = _stored(kind, value)
+                found[name] = _stored(how, value)
         return found
+
+    @cached_property
+    def _writers(self) -> tuple[tuple[str, How, tuple[tuple[str, How], ...]], ...]:
+        """Each field, how it is stored, and so for the fields within it: a type is slow to ask."""
+        found: list[tuple[str, How, tuple[tuple[str, How], ...]]] = []
+        for name, kind in self.fields.items():
+            if name in self.pairs:
+                found.append((name, "pair", ()))
+            elif name in self.within:
+                inner = tuple((each, _how(hint)) for each, hint in _hints(kind).items())
+                found.append((name, "within", inner))
+            else:
+                found.append((name, _how(kind), ()))
+        return tuple(found)
 
     def record(self, row: Row) -> Any:
         """A row as the record it was."""
@@ -167,8 +181,7 @@ def _hints(kind: Any) -> dict[str, Any]:
     return typing.get_type_hints(kind, include_extras=True)
 
 
-def _stored(kind: Any, value: Any) -> Any:
-    how = _how(kind)
+def _stored(how: How, value: Any) -> Any:
     if value is None or how == "plain":
         return value
     return int(value) if how == "flag" else wire.dumps(value)
