@@ -32,7 +32,8 @@ from emulsa.core.scene.record import Scene
 
 LONGEST = 40
 MOST = 4
-texts = st.characters(codec="utf-8", exclude_characters="\0")
+# no control characters and no ends of lines: names stand on one line
+texts = st.characters(codec="utf-8", exclude_categories=("Cc", "Cs", "Zl", "Zp"))
 moments = st.sampled_from(["2026-01-17T09:20:00.000Z", "2025-11-22T10:41:30+01:00"])
 ways = st.sampled_from([*SCHEMES, *CONTINUOUS])
 days = st.sampled_from(["", "2025-11-20", "2024-02-29"])

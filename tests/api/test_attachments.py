@@ -1,6 +1,7 @@
 """Pictures handed in: by their content, never too large, never where they should not be."""
 
 import io
+import os
 import struct
 import zlib
 from pathlib import Path
@@ -10,6 +11,8 @@ import pytest
 from PIL import Image
 from starlette.testclient import TestClient
 
+from emulsa.api.routing import TABLE
+from emulsa.core.errors import OutOfRange
 from emulsa.exchange import pictures
 from tests.api.test_api import refusal
 
@@ -22,14 +25,14 @@ def image(kind: str = "PNG", mode: str = "L", size: tuple[int, int] = (64, 48)) 
     return file.getvalue()
 
 
-def bomb(width: int, height: int) -> bytes:
+def bomb(width: int, height: int, bits: int = 8) -> bytes:
     """A PNG whose head promises more pixels than anyone should open."""
 
     def chunk(name: bytes, data: bytes) -> bytes:
         checked = name + data
         return struct.pack(">I", len(data)) + checked + struct.pack(">I", zlib.crc32(checked))
 
-    head = struct.pack(">IIBBBBB", width, height, 8, 0, 0, 0, 0)
+    head = struct.pack(">IIBBBBB", width, height, bits, 0, 0, 0, 0)
     return (
         b"\x89PNG\r\n\x1a\n"
         + chunk(b"IHDR", head)
@@ -81,6 +84,110 @@ def test_a_large_scan_is_shown_small(client: TestClient) -> None:
         assert shown.size == (pictures.THUMBNAIL_PX, pictures.THUMBNAIL_PX // 2)
 
 
+WIDE, HIGH = 3_072, 64  # a wedge from black to white, as wide as a real scan
+
+
+def tiff(order: str, colours: int, squeezed: bool = False, planes: int = 1) -> bytes:
+    """A 16-bit TIFF as scanners write it (TIFF 6.0, from memory), its strips plain or deflated."""
+    row = struct.pack(
+        f"{order}{WIDE * colours}H",
+        *(x * 65_535 // (WIDE - 1) for x in range(WIDE) for _ in range(colours)),
+    )
+    strip = row * HIGH
+    strip = zlib.compress(strip) if squeezed else strip
+    bits_at, tags = 8 + len(strip), 11
+    entries = [
+        (256, 3, 1, WIDE),
+        (257, 3, 1, HIGH),
+        (258, 3, colours, bits_at if colours > 1 else 16),
+        (259, 3, 1, 8 if squeezed else 1),
+        (262, 3, 1, 2 if colours > 1 else 1),
+        (273, 4, 1, 8),
+        (277, 3, 1, colours),
+        (278, 3, 1, HIGH),
+        (279, 4, 1, len(strip)),
+        (284, 3, 1, planes),
+        (339, 3, 1, 1),
+    ]
+    bits = struct.pack(f"{order}3H", 16, 16, 16)
+    head = (b"II" if order == "<" else b"MM") + struct.pack(f"{order}HI", 42, bits_at + len(bits))
+    directory = struct.pack(f"{order}H", tags)
+    for tag, kind, count, value in entries:
+        short = kind == 3 and count == 1
+        directory += struct.pack(f"{order}HHI", tag, kind, count)
+        directory += struct.pack(
+            f"{order}HH" if short else f"{order}I", *((value, 0) if short else (value,))
+        )
+    return head + strip + bits + directory + bytes(4)
+
+
+def deep(kind: str, **more: Any) -> bytes:
+    """The same wedge in 16-bit grey, written by Pillow."""
+    row = struct.pack(f"<{WIDE}H", *(x * 65_535 // (WIDE - 1) for x in range(WIDE)))
+    file = io.BytesIO()
+    Image.frombytes("I;16", (WIDE, HIGH), row * HIGH).save(file, kind, **more)
+    return file.getvalue()
+
+
+SCANS = {
+    "grey little": tiff("<", 1),
+    "grey big": tiff(">", 1),
+    "grey little deflated": tiff("<", 1, True),
+    "grey big deflated": tiff(">", 1, True),
+    "grey LZW": deep("TIFF", compression="tiff_lzw"),
+    "grey PNG": deep("PNG"),
+    "colour little": tiff("<", 3),
+    "colour big": tiff(">", 3),
+    "colour big deflated": tiff(">", 3, True),
+}
+
+
+@pytest.mark.parametrize("scan", SCANS)
+def test_a_scan_of_sixteen_bits(client: TestClient, scan: str) -> None:
+    """Kept untouched, and shown small with its tones where they are: the wedge stays a wedge."""
+    content = SCANS[scan]
+    answer = attach(client, content)
+    assert answer.status_code == 200, answer.text
+    assert (answer.json()["width"], answer.json()["height"]) == (WIDE, HIGH)
+    original = client.get("/api/attachments/a", headers={"accept-encoding": "gzip"})
+    assert original.content == content
+    assert "content-encoding" not in original.headers
+    small = client.get("/api/attachments/a/thumbnail")
+    with Image.open(io.BytesIO(small.content)) as shown:
+        assert shown.size == (pictures.THUMBNAIL_PX, 10)
+        row = [shown.convert("L").getpixel((x, 5)) for x in range(0, 480, 60)]
+    assert row == pytest.approx([255 * x / 479 for x in range(0, 480, 60)], abs=3)
+
+
+def test_what_would_be_shown_wrongly_is_refused(client: TestClient) -> None:
+    """Sixteen-bit colours plane after plane: Pillow would read them as noise."""
+    said = refusal(attach(client, tiff("<", 3, planes=2)), 422)["message"]
+    assert "interleaved" in said
+
+
+@pytest.mark.skipif(os.name != "posix", reason="measured by the system's own counter")
+def test_a_legal_picture_stays_small_in_memory(tmp_path: Path) -> None:
+    """The largest grey picture of 16 bits that is taken costs at most 300 MB, one line more is
+    refused unopened."""
+    wide = 12_000
+    high = pictures.MOST_PIXELS // wide
+    largest = tmp_path / "largest.png"
+    Image.new("I;16", (wide, high), 7).save(largest, "PNG", compress_level=1)
+    child = os.fork()
+    if child == 0:
+        import resource
+
+        before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
+        pictures.keep(tmp_path, largest)
+        cost = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before
+        os._exit(0 if cost < 300_000 else 1)
+    assert os.waitstatus_to_exitcode(os.waitpid(child, 0)[1]) == 0
+    over = tmp_path / "over.png"
+    over.write_bytes(bomb(wide, high + 1, 16))
+    with pytest.raises(OutOfRange, match="too many pixels"):
+        pictures.look(over)
+
+
 @pytest.mark.parametrize(
     ("content", "says"),
     [
@@ -105,8 +212,11 @@ def test_what_is_no_picture(client: TestClient, folder: Path, content: bytes, sa
     assert attached(client) == []
 
 
-def test_forty_megabytes_at_most(client: TestClient, folder: Path) -> None:
+def test_so_many_megabytes_at_most(
+    client: TestClient, folder: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
     """More is refused, whether its length is said or it streams, and nothing stays behind."""
+    monkeypatch.setitem(TABLE["attachments.attach"].__dict__, "largest", 40 * 1_048_576)
     before = len(list((folder / "attachments").iterdir()))
     too_large = b"\0" * (40 * 1_048_576 + 1)
     refusal(attach(client, too_large), 413)

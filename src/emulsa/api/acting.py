@@ -104,7 +104,8 @@ class Route:
 
     ``act``: it writes, and is done once by its id. ``undo``: an act that turns the journal itself.
     ``work``: it begins long work or takes a file in, and locks for itself. ``upload``: its body is
-    a file; an act looks at it by ``look`` before the lock is taken, and is given what was found as
+    a file of at most ``largest`` bytes; an act looks at it by ``look`` before the lock is taken,
+    and is given what was found as
     ``looked``: nothing is decoded while others wait.
     """
 
@@ -115,6 +116,7 @@ class Route:
     name: str
     status: int = 200
     upload: bool = False
+    largest: int = 0
     media_type: str = ""
     look: Callable[[House, Path], Any] | None = None
     operation: Operation | None = None

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from fastapi import FastAPI
-from starlette.middleware.gzip import GZipMiddleware
+from starlette.middleware.gzip import DEFAULT_EXCLUDED_CONTENT_TYPES, GZipMiddleware
 from starlette.responses import FileResponse, Response
 from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -19,7 +19,6 @@ from emulsa.api.caretaker import Caretaker
 from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
 from emulsa.api.indexer import Indexer
-from emulsa.api.limits import BodyLimit
 from emulsa.api.refusals import NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
@@ -110,8 +109,12 @@ def create_app(settings: Settings) -> FastAPI:
     routing.install(app, ROUTES, house)
     errors.install(app)
     _serve_page(app, settings.page)
-    app.add_middleware(GZipMiddleware, minimum_size=1_000, compresslevel=5)
-    app.add_middleware(BodyLimit)
+    app.add_middleware(
+        GZipMiddleware,
+        minimum_size=1_000,
+        compresslevel=5,
+        exclude_content_types=(*DEFAULT_EXCLUDED_CONTENT_TYPES, "image/tiff", "application/pdf"),
+    )
     app.add_middleware(Quiet)
     app.add_middleware(Guard, hosts=settings.hosts)
     app.add_middleware(SafeHeaders)

@@ -1,55 +1,34 @@
-"""A ceiling on request bodies, kept while they arrive, so that no flood fills the memory."""
+"""A ceiling on request bodies, kept while they arrive, so that no flood fills memory or disk."""
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import AsyncIterator
 
-from starlette.types import ASGIApp, Receive, Scope, Send
+from fastapi import Request
 
-from emulsa.api.errors import response
 from emulsa.api.refusals import TooLarge
 
 MEGABYTE = 1_048_576
 LARGEST_BODY = MEGABYTE  # 200 readings with long labels are under 100 kB
-# Files are written to the disk as they arrive, not held in the memory.
-LARGER = (
-    ("/api/attachments/", 40 * MEGABYTE),
-    ("/api/exchange/csv", 64 * MEGABYTE),
-    ("/api/exchange/archive/merge", 8_192 * MEGABYTE),
-)
 
 
-class BodyLimit:
-    """Refuses bodies over their route's limit, whether they say their length or stream."""
-
-    def __init__(self, app: ASGIApp) -> None:
-        self.app = app
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        if scope["type"] != "http":
-            await self.app(scope, receive, send)
-            return
-        headers = dict(scope["headers"])
-        said = headers.get(b"content-length", b"0")
-        largest = _largest(scope["path"])
-        if said.isdigit() and int(said) > largest:
-            await response(_too_large(largest))(scope, receive, send)
-            return
-        arrived = 0
-
-        async def counted() -> Any:
-            nonlocal arrived
-            message = await receive()
-            arrived += len(message.get("body", b""))
-            if arrived > largest:
-                raise _too_large(largest)
-            return message
-
-        await self.app(scope, counted, send)
+async def arriving(request: Request, largest: int) -> AsyncIterator[bytes]:
+    """The body piece by piece; TooLarge as soon as it says it is, or is, over its route's limit."""
+    said = request.headers.get("content-length", "")
+    arrived = int(said) if said.isascii() and said.isdigit() and len(said) < 20 else 0
+    if arrived > largest:
+        raise _too_large(largest)
+    arrived = 0
+    async for piece in request.stream():
+        arrived += len(piece)
+        if arrived > largest:
+            raise _too_large(largest)
+        yield piece
 
 
-def _largest(path: str) -> int:
-    return next((bytes_ for prefix, bytes_ in LARGER if path.startswith(prefix)), LARGEST_BODY)
+async def body(request: Request, largest: int = LARGEST_BODY) -> bytes:
+    """The whole body, no larger than its route takes."""
+    return b"".join([piece async for piece in arriving(request, largest)])
 
 
 def _too_large(largest: int) -> TooLarge:

@@ -13,6 +13,7 @@ from pathlib import Path
 from typing import Literal
 from urllib.parse import quote
 
+UNSENDABLE = re.compile("[\0-\x1f\x7f-\x9f\u2028\u2029\ud800-\udfff]")
 PDF, CSV, ICS = "application/pdf", "text/csv; charset=utf-8", "text/calendar"
 ZIP, GEOJSON, XMP = "application/zip", "application/geo+json", "application/rdf+xml"
 
@@ -52,5 +53,6 @@ def file_name(text: str) -> str:
 
 def disposition(name: str, how: Literal["inline", "attachment"] = "attachment") -> str:
     """The header that names a file, whatever letters the name has."""
+    name = UNSENDABLE.sub("_", name)
     plain = name.encode("ascii", "replace").decode().replace('"', "'").replace("\\", "_")
     return f"{how}; filename=\"{plain}\"; filename*=UTF-8''{quote(name)}"

@@ -22,6 +22,7 @@ from pydantic import TypeAdapter
 
 from emulsa.api.acting import Act, Asked, Kind, Method, Reply, Route, now, serve
 from emulsa.api.house import House
+from emulsa.api.limits import body
 from emulsa.api.replies import File
 from emulsa.api.uploads import received
 from emulsa.core import wire
@@ -113,11 +114,11 @@ def _endpoint(route: Route, house: House) -> Callable[[Request], Any]:
 
     async def endpoint(request: Request) -> Response:
         if route.upload:
-            async with received(request, folder) as path:
+            async with received(request, folder, route.largest) as path:
                 return _respond(
                     await run_in_threadpool(serve, route, house, _asked(request, file=path))
                 )
-        asked = _asked(request, await request.body() if route.body or route.operation else b"")
+        asked = _asked(request, await body(request) if route.body or route.operation else b"")
         if route.is_pure:
             return _respond(serve(route, house, asked))
         return _respond(await run_in_threadpool(serve, route, house, asked))

@@ -13,6 +13,9 @@ from typing import Annotated, Any
 from emulsa.core.errors import OutOfRange, Unreadable
 from emulsa.core.written import range_text
 
+ONE_LINE = 200  # characters up to which a text is a name or a label
+LINE_ENDS = "\x7f\x85\u2028\u2029"
+
 
 @dataclass(frozen=True)
 class Within:
@@ -55,6 +58,8 @@ class Length:
     def check(self, value: Any, field: str | None = None) -> Any:
         """``value`` unchanged, or the one sentence that says how long it may be."""
         if self.low <= len(value) <= self.high:
+            if isinstance(value, str) and self.high <= ONE_LINE and not value.isprintable():
+                return self._on_one_line(value, field)
             return value
         if isinstance(value, str):
             if not value.strip() and self.low:
@@ -65,6 +70,14 @@ class Length:
         else:
             message = f"{self.what}: {self.high} at most; there are {len(value)}."
         raise OutOfRange(message, field=field, allowed=[self.low, self.high])
+
+    def _on_one_line(self, value: str, field: str | None) -> str:
+        """What is as short as a name stands on one line; rare letters may not be printable."""
+        if any(character < " " or character in LINE_ENDS for character in value):
+            raise Unreadable(
+                f"{self.what} must be one line, without control characters.", field=field
+            )
+        return value
 
     def __get_pydantic_json_schema__(self, schema: Any, handler: Any) -> Any:
         described = handler(schema)

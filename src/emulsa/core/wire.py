@@ -33,7 +33,8 @@ TYPED: dict[str, Callable[[Any, str], Any]] = {
     "ml": lengths.ml_of,
 }
 TAGS = ("kind", "school")
-UNSTORABLE = re.compile("[\ud800-\udfff\0]")  # halves of a character, and the end of a C string
+# halves of a character, and control characters other than a line's end and a tab
+UNSTORABLE = re.compile("[\ud800-\udfff\0-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
 def loads(kind: Any, text: str | bytes) -> Any:
@@ -110,7 +111,7 @@ def _decoder(kind: Any) -> Decoder:
     if origin is tuple:
         return _list(arguments[0]) if arguments[1:] == (...,) else _row(arguments)
     if origin is dict:
-        return _mapping
+        return _mapping if arguments[1:] in ((), (Any,)) else _typed_mapping(arguments)
     if dataclasses.is_dataclass(kind):
         return _record(kind)
     return {float: _number, int: _whole, bool: _flag, str: _text, type(None): _null}[kind]
@@ -176,6 +177,18 @@ def _mapping(value: Any, field: str) -> dict[str, Any]:
     if not isinstance(value, dict):
         raise Unreadable("An object in braces is needed here.", field=field)
     return value
+
+
+def _typed_mapping(kinds: tuple[Any, ...]) -> Decoder:
+    key_of, value_of = (_decoder(kind) for kind in kinds)
+
+    def decoded(value: Any, field: str) -> dict[Any, Any]:
+        return {
+            key_of(key, field): value_of(entry, _path(field, key))
+            for key, entry in _mapping(value, field).items()
+        }
+
+    return decoded
 
 
 def _choice(options: tuple[Any, ...]) -> Decoder:

@@ -17,15 +17,21 @@ from typing import Any
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable
 from emulsa.core.logged.attachment import PictureType
 
-LARGEST_FILE = 40 * 1_048_576  # bytes
+LARGEST_FILE = 256 * 1_048_576  # bytes: a 4×5 in sheet in 16-bit grey at 2,400 to the inch
 MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
+MOST_OPENED = 280_000_000  # bytes a picture may take up in the memory while it is made small
 THUMBNAIL_PX = 480
+BAND_PX = 128  # rows of a 16-bit picture that are brought to eight bits at once
 MEDIA: dict[str, tuple[PictureType, str]] = {
     "JPEG": ("image/jpeg", "jpg"),
     "PNG": ("image/png", "png"),
     "TIFF": ("image/tiff", "tif"),
 }
 ENDINGS: dict[str, str] = dict(MEDIA.values())
+# Tags of TIFF 6.0 and their values
+BITS, PHOTOMETRIC, ORIENTATION, PLANES = 258, 262, 274, 284
+WHITE_IS_ZERO, SEPARATE = 0, 2
+DEEP = ("I;16", "I;16B", "I;16L", "I;16N", "I")  # grey of more than eight bits
 
 _one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
 
@@ -51,15 +57,23 @@ def look(path: Path) -> Picture:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
             with Image.open(path, formats=tuple(MEDIA)) as image:
-                kind, (width, height) = str(image.format), image.size
+                kind, (width, height), mode = str(image.format), image.size, image.mode
+                planes = _deep_planes(image)
     except Image.DecompressionBombError:
         raise _too_many_pixels(None) from None
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError):
         raise Unreadable(
             "This is not a JPEG, PNG or TIFF picture, whatever its name says.", field="picture"
         ) from None
-    if width * height > MOST_PIXELS:
-        raise _too_many_pixels(width * height)
+    most = MOST_PIXELS if kind == "JPEG" else min(MOST_PIXELS, MOST_OPENED // _bytes_each(mode))
+    if planes:
+        raise Unreadable(
+            "This TIFF keeps each colour in a plane of its own, with 16 bits. Save it with"
+            " interleaved colours, and attach it again.",
+            field="picture",
+        )
+    if width * height > most:
+        raise _too_many_pixels(width * height, most)
     with path.open("rb") as file:
         digest = hashlib.file_digest(file, "sha256").hexdigest()
     return Picture(MEDIA[kind][0], width, height, size, digest)
@@ -96,9 +110,12 @@ def _make_thumbnail(source: Path, target: Path) -> None:
         try:
             with Image.open(source, formats=tuple(MEDIA)) as image:
                 image.draft("RGB", (2 * THUMBNAIL_PX, 2 * THUMBNAIL_PX))
-                image.thumbnail((THUMBNAIL_PX, THUMBNAIL_PX))
-                turned = ImageOps.exif_transpose(image)
-                _eight_bit(turned).save(part, "JPEG", quality=82)
+                shown = _eight_bit(image)
+                shown.thumbnail((THUMBNAIL_PX, THUMBNAIL_PX))
+                turned = ImageOps.exif_transpose(shown)
+                turned.convert("L" if turned.mode in ("1", "L", "LA") else "RGB").save(
+                    part, "JPEG", quality=82
+                )
         except (OSError, SyntaxError, ValueError, MemoryError):
             part.unlink(missing_ok=True)
             raise Unreadable(
@@ -108,10 +125,38 @@ def _make_thumbnail(source: Path, target: Path) -> None:
 
 
 def _eight_bit(image: Any) -> Any:
-    """Sixteen-bit grey, as film scanners write it, brought to what a thumbnail can show."""
-    if image.mode.startswith("I;16") or image.mode == "I":
-        return image.point(lambda value: value / 256).convert("L")
-    return image.convert("L" if image.mode in ("1", "L", "LA") else "RGB")
+    """Sixteen-bit grey, as film scanners write it, brought to what a thumbnail can show and near to
+    its size, band by band: whole, it would stand in the memory twice. Anything else as it is."""
+    if image.mode not in DEEP:
+        return image
+    from PIL import Image, ImageOps
+
+    times = max(1, max(image.size) // (2 * THUMBNAIL_PX))
+    rows = times * max(1, BAND_PX // times)
+    shown = Image.new("L", (-(-image.width // times), -(-image.height // times)))
+    for top in range(0, image.height, rows):
+        band = image.crop((0, top, image.width, min(top + rows, image.height)))
+        grey = band.convert("I").point(lambda value: value / 256).convert("L")
+        shown.paste(grey.reduce(times), (0, top // times))
+    if image.format == "TIFF" and image.tag_v2.get(PHOTOMETRIC) == WHITE_IS_ZERO:
+        shown = ImageOps.invert(shown)
+    shown.getexif()[ORIENTATION] = image.getexif().get(ORIENTATION, 1)
+    return shown
+
+
+def _deep_planes(image: Any) -> bool:
+    """Whether it is a TIFF that would be read wrongly: 16-bit colours, plane after plane."""
+    if image.format != "TIFF":
+        return False
+    bits = image.tag_v2.get(BITS, (1,))
+    return image.tag_v2.get(PLANES) == SEPARATE and max(bits) > 8 and len(bits) > 1
+
+
+def _bytes_each(mode: str) -> int:
+    """What a pixel takes up while its picture is open; a colour's three have four."""
+    if mode in ("1", "L"):
+        return 1
+    return 2 if mode.startswith("I;16") else 4
 
 
 def _settle(path: Path) -> None:
@@ -120,11 +165,11 @@ def _settle(path: Path) -> None:
         os.fsync(file.fileno())
 
 
-def _too_many_pixels(pixels: int | None) -> CoreError:
+def _too_many_pixels(pixels: int | None, most: int = MOST_PIXELS) -> CoreError:
     size = f" ({pixels / 1e6:.0f} million)" if pixels else ""
     return OutOfRange(
         f"This picture has too many pixels to open safely{size}; send one of at most"
-        f" {MOST_PIXELS // 1_000_000} million.",
+        f" {most // 1_000_000} million.",
         field="picture",
-        allowed=[1, MOST_PIXELS],
+        allowed=[1, most],
     )

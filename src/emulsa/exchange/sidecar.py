@@ -7,6 +7,7 @@ and holder in a namespace of the house.
 from __future__ import annotations
 
 import math
+import re
 import xml.etree.ElementTree as ET
 from dataclasses import dataclass
 from fractions import Fraction
@@ -18,6 +19,7 @@ DC = "http://purl.org/dc/elements/1.1/"
 HOUSE = "urn:emulsa:negative:1"
 XML = "http://www.w3.org/XML/1998/namespace"
 
+NO_CHARACTERS = re.compile("[^\t\n\r\x20-\ud7ff\ue000-\ufffd\U00010000-\U0010ffff]")
 PREFIXES = {"x": XMP_META, "rdf": RDF, "exif": EXIF, "dc": DC, "emulsa": HOUSE}
 
 
@@ -50,7 +52,7 @@ def xml(sidecar: Sidecar) -> bytes:
 
     def simple(namespace: str, name: str, text: str | None) -> None:
         if text:
-            ET.SubElement(description, f"{{{namespace}}}{name}").text = text
+            ET.SubElement(description, f"{{{namespace}}}{name}").text = writable(text)
 
     def array(namespace: str, name: str, kind: str, entries: tuple[str, ...]) -> None:
         if any(entries):
@@ -58,7 +60,7 @@ def xml(sidecar: Sidecar) -> bytes:
             inner = ET.SubElement(outer, f"{{{RDF}}}{kind}")
             for text in entries:
                 attributes = {f"{{{XML}}}lang": "x-default"} if kind == "Alt" else {}
-                ET.SubElement(inner, f"{{{RDF}}}li", attributes).text = text
+                ET.SubElement(inner, f"{{{RDF}}}li", attributes).text = writable(text)
 
     simple(EXIF, "ExposureTime", rational(sidecar.seconds))
     simple(EXIF, "FNumber", rational(sidecar.f_number))
@@ -76,6 +78,15 @@ def xml(sidecar: Sidecar) -> bytes:
     ET.indent(root)
     text: bytes = ET.tostring(root, encoding="utf-8", xml_declaration=True)
     return text
+
+
+def writable(text: str) -> str:
+    """Text without what XML 1.0 has no way to write (its production 2, Char).
+
+    >>> writable("pool\\x0b, 9\\ud800")
+    'pool, 9'
+    """
+    return NO_CHARACTERS.sub("", text)
 
 
 def rational(value: float | None) -> str:

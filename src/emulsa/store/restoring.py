@@ -14,7 +14,7 @@ import zipfile
 from contextlib import closing
 from pathlib import Path
 
-from emulsa.store import database, soundness
+from emulsa.store import database, soundness, zips
 from emulsa.store.folder import (
     ATTACHMENTS,
     BESIDE,
@@ -31,7 +31,6 @@ from emulsa.store.folder import (
 )
 
 ARRIVING, MARK = "arriving.sqlite3", "restoring.json"
-MOST_ENTRIES = 200_000
 
 
 def restore(folder: Path, source: Path, moment: str) -> Path | None:
@@ -132,9 +131,7 @@ def _closed(path: Path) -> None:
 
 def _unpack(source: Path, target: Path, packed: bool) -> None:
     if packed:
-        with zipfile.ZipFile(source) as archive:
-            if len(archive.infolist()) > MOST_ENTRIES:
-                raise Unsafe(f"{source.name} is not a backup of Emulsa: it holds too many files.")
+        with zips.opened(source) as archive:
             if DATABASE not in archive.NameToInfo:
                 raise Unsafe(f"{source.name} is not a backup of Emulsa: it holds no {DATABASE}.")
             with archive.open(DATABASE) as file, target.open("wb") as part:

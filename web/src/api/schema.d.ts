@@ -4,6 +4,77 @@
  */
 
 export interface paths {
+    "/api/exchange/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write everything into one file; fetch it when the job is done. */
+        post: operations["archives_write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive/{id}.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The file a finished job wrote, also by an earlier run of the service. */
+        get: operations["archives_fetch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring an archive in: what is not here is added, what is here stays as it is. Where film went
+         * @description two ways nothing is done yet, and both stories are told.
+         */
+        post: operations["archives_merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exchange/archive/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring in an archive that asked, with what was decided. */
+        post: operations["archives_decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cards/{kind}.csv": {
         parameters: {
             query?: never;
@@ -624,51 +695,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/exchange/archive": {
+    "/api/exchange/jobs": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
-        /** Write everything into one file; fetch it when the job is done. */
-        post: operations["exchange_write_archive"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exchange/archive/{id}.zip": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The file a finished job wrote. */
-        get: operations["exchange_fetch_archive"];
+        /** The work of this run of the service, the latest first. */
+        get: operations["exchange_jobs"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/exchange/archive/merge": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Bring an archive in: what is not here is added, what is here stays as it is. */
-        post: operations["exchange_merge_archive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4043,7 +4080,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "running" | "done" | "failed" | "cancelled";
+            state: "waiting" | "running" | "asked" | "done" | "failed" | "cancelled";
             /** Done */
             done: number;
             /** Total */
@@ -8366,6 +8403,18 @@ export interface components {
             reading_id: string;
         };
         /**
+         * TwoStories
+         * @description An archive that was handed in, and which story each piece of film keeps that has two.
+         */
+        TwoStories: {
+            /** Id */
+            id: string;
+            /** Decided */
+            decided?: {
+                [key: string]: "here" | "there";
+            };
+        };
+        /**
          * TypedLine
          * @description What is typed over a scene; ``reading_id`` names the reading it may add.
          */
@@ -8410,6 +8459,105 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    archives_write: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    archives_fetch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": unknown;
+                };
+            };
+        };
+    };
+    archives_merge: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    archives_decide: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TwoStories"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
     cards_as_csv: {
         parameters: {
             query?: {
@@ -9720,36 +9868,11 @@ export interface operations {
             };
         };
     };
-    exchange_write_archive: {
-        parameters: {
-            query?: never;
-            header: {
-                "Idempotency-Key": string;
-                "X-Emulsa-Moment"?: string;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobView"];
-                };
-            };
-        };
-    };
-    exchange_fetch_archive: {
+    exchange_jobs: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;
@@ -9760,34 +9883,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/zip": unknown;
-                };
-            };
-        };
-    };
-    exchange_merge_archive: {
-        parameters: {
-            query?: never;
-            header: {
-                "Idempotency-Key": string;
-                "X-Emulsa-Moment"?: string;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/octet-stream": string;
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JobView"];
+                    "application/json": components["schemas"]["JobView"][];
                 };
             };
         };

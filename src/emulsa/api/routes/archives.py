@@ -9,6 +9,7 @@ from typing import Any
 
 from emulsa.api.acting import act_done, long_act
 from emulsa.api.jobs import Job
+from emulsa.api.limits import MEGABYTE
 from emulsa.api.refusals import NotFound
 from emulsa.api.replies import ZIP, disposition
 from emulsa.api.routing import File, House, Routes, now
@@ -20,6 +21,8 @@ from emulsa.store import log, staging
 from emulsa.store.acts import Act as Doing
 from emulsa.store.folder import arrived, part_of
 from emulsa.store.transactions import snapshot
+
+LARGEST_ARCHIVE = 8_192 * MEGABYTE
 
 routes = Routes("archives", "/api/exchange/archive", "exchange")
 
@@ -61,7 +64,7 @@ def fetch(house: House, id: str) -> File:  # noqa: A002
     return File(ZIP, path=path, headers=headers)
 
 
-@routes.work("POST", "/merge", upload=True)
+@routes.work("POST", "/merge", upload=True, largest=LARGEST_ARCHIVE)
 def merge(house: House, file: Path, act_id: str, moment: str) -> JobView:
     """Bring an archive in: what is not here is added, what is here stays as it is. Where film went
     two ways nothing is done yet, and both stories are told."""

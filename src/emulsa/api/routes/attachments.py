@@ -23,7 +23,7 @@ def _keep(house: House, file: Path) -> Picture:
     return pictures.keep(house.attachments, file)
 
 
-@routes.act("PUT", "/{id}", upload=True, look=_keep)
+@routes.act("PUT", "/{id}", upload=True, largest=pictures.LARGEST_FILE, look=_keep)
 def attach(
     act: Act,
     looked: Picture,

@@ -11,6 +11,7 @@ from typing import Any
 
 from emulsa.api.acting import act_done, long_act
 from emulsa.api.jobs import Job
+from emulsa.api.limits import MEGABYTE
 from emulsa.api.lookup import needed
 from emulsa.api.refusals import NotFound
 from emulsa.api.replies import CSV, GEOJSON, disposition
@@ -21,6 +22,8 @@ from emulsa.exchange import places
 from emulsa.exchange.logbook import columns, csv_in, csv_out
 from emulsa.store import log, outings, staging
 from emulsa.store.acts import Act as Doing
+
+LARGEST_CSV = 64 * MEGABYTE
 
 routes = Routes("exchange", "/api/exchange")
 
@@ -76,7 +79,7 @@ def places_geojson(db: Db) -> File:
     return File(GEOJSON, content.encode(), headers=headers)
 
 
-@routes.work("POST", "/csv", upload=True)
+@routes.work("POST", "/csv", upload=True, largest=LARGEST_CSV)
 def hand_in_csv(house: House, file: Path, act_id: str) -> CsvFile:
     """Hand a CSV in: it is kept until it is brought in, and nothing is written yet."""
     names, sample = csv_in.header(file)

@@ -173,7 +173,8 @@ def _marks(asked: ExposureRequest) -> tuple[Mark, ...]:
         f_number_ = pinhole_f_number(optics.distance_mm, optics.diameter_mm)
         return ((plain(round(f_number_, 1)), f_number_),)
     around = 22.6 if asked.aperture is None else f_number(asked.aperture, optics.aperture_series)
-    return apertures(optics, around, optics.aperture_series)
+    # far from every mark the aperture that was asked for is the only one
+    return apertures(optics, around, optics.aperture_series) or ((plain(around), around),)
 
 
 def _placements(request: PlansRequest, asked: ExposureRequest) -> Iterator[Tones]:

@@ -23,14 +23,13 @@ from emulsa.exchange import pictures
 from emulsa.exchange.logbook import joining
 from emulsa.exchange.logbook.decoding import check, of_line
 from emulsa.exchange.logbook.joining import Choice
-from emulsa.store import staging, whole
+from emulsa.store import staging, whole, zips
 from emulsa.store.folder import part_of
 from emulsa.store.transactions import Connection, snapshot
 
 FORMAT, VERSION = "emulsa-archive", 1
 MOST_BYTES_A_LINE = 8 * 1_048_576
 MOST_BYTES_A_MANIFEST = 1_048_576
-MOST_ENTRIES = 200_000
 MOST_ROWS = 10_000_000
 
 Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
@@ -79,7 +78,7 @@ def gather(stage: Connection, folder: Path, source: Path, progress: Progress) ->
     """Decode an archive onto a stage, its pictures into ``folder``; Unreadable when it is none, or
     for the first row that is not what the log keeps."""
     try:
-        with zipfile.ZipFile(source) as archive:
+        with zips.opened(source) as archive:
             return _gather(stage, folder, archive, progress)
     except (zipfile.BadZipFile, zlib.error, NotImplementedError, EOFError, ValueError) as problem:
         raise Unreadable(
@@ -138,8 +137,6 @@ def _gather(
 
 def _manifest(archive: zipfile.ZipFile) -> dict[str, int]:
     """How many rows each table has; refused before anything large is unpacked."""
-    if len(archive.infolist()) > MOST_ENTRIES:
-        raise ValueError("it holds too many files")
     entry = archive.NameToInfo.get("manifest.json")
     if entry is None or entry.file_size > MOST_BYTES_A_MANIFEST:
         raise ValueError("it has no manifest of ours")

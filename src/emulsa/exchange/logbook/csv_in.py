@@ -7,6 +7,7 @@ from collections import Counter
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field, replace
 from pathlib import Path
+from typing import TextIO
 
 from emulsa.core.errors import CoreError, Missing, Unreadable
 from emulsa.core.film.pieces import Piece
@@ -21,6 +22,9 @@ from emulsa.store import kit, records, scenes, whole
 from emulsa.store.database import Connection
 
 MOST_ROWS = 200_000
+MOST_COLUMNS = 500
+LONGEST_ROW = 200_000  # characters
+MOST_BLANK = 10_000  # blank lines one after the other
 REFUSALS_SHOWN = 200
 NAMED = ("films", "lenses", "pinholes", "filters")  # what a row names of the kit
 
@@ -274,27 +278,56 @@ class _opened:  # noqa: N801 - used as one uses open()
     def __enter__(self) -> tuple[list[str], Iterator[list[str]]]:
         self._file = self._path.open(encoding="utf-8-sig", newline="")
         try:
-            first = self._file.readline()
+            first = self._file.readline(LONGEST_ROW)
             separator = max(",;\t", key=first.count)
             self._file.seek(0)
-            lines = csv.reader(self._file, delimiter=separator)
+            short = _Short(self._file)
+            lines = csv.reader(short, delimiter=separator)
             columns = [each.strip() for each in next(lines)]
-            if not any(columns):
+            if not any(columns) or len(columns) > MOST_COLUMNS:
                 raise StopIteration
         except (UnicodeDecodeError, csv.Error, StopIteration):
             self._file.close()
             raise Unreadable(
                 "This is not a CSV file in UTF-8 with a line of column names.", field="file"
             ) from None
-        return columns, _readable(lines)
+        return columns, _readable(lines, short)
 
     def __exit__(self, *_: object) -> None:
         self._file.close()
 
 
-def _readable(lines: Iterator[list[str]]) -> Iterator[list[str]]:
+class _Short:
+    """The lines of a file, as long as the rows they make are: a row is read whole into memory."""
+
+    def __init__(self, file: TextIO) -> None:
+        self._file = file
+        self._taken = 0
+
+    def __iter__(self) -> Iterator[str]:
+        while line := self._file.readline(LONGEST_ROW + 1):
+            self._taken += len(line)
+            if self._taken > LONGEST_ROW:
+                raise csv.Error(f"a row has more than {LONGEST_ROW} characters")
+            yield line
+
+    def row_ended(self) -> None:
+        self._taken = 0
+
+
+def _readable(lines: Iterator[list[str]], short: _Short) -> Iterator[list[str]]:
+    short.row_ended()
+    blank = 0
     try:
-        yield from (cells for cells in lines if any(cells))
+        for cells in lines:
+            short.row_ended()
+            if any(cells):
+                blank = 0
+                yield cells
+            else:
+                blank += 1
+                if blank > MOST_BLANK:
+                    raise csv.Error(f"more than {MOST_BLANK} blank lines follow each other")
     except (UnicodeDecodeError, csv.Error) as problem:
         raise Unreadable(f"The file cannot be read to its end: {problem}.", field="file") from None
 

@@ -7,12 +7,12 @@ import json
 import re
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from datetime import date, datetime
+from datetime import UTC, datetime
 from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
-from emulsa.core.errors import CoreError, Missing, Unreadable
+from emulsa.core.errors import CoreError, Missing, OutOfRange, Unreadable
 from emulsa.core.exposing.request import BracketStops
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import watch_s
@@ -31,9 +31,17 @@ from emulsa.exchange.csv_cells import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
 # what is made beside the exposure has this id and a word
-RowId = Annotated[str, Length("An id", 1, 56)]
+RowId = Annotated[str, Length("The id of a row", 1, 56)]
+DAY = 10  # letters of a day
+INSTANT = re.compile(
+    r"\d{4}-\d{2}-\d{2}"
+    r"([T ]\d{2}:\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})?)?",
+    re.ASCII,
+)
 State = Literal["exposed", "developed", "judged"]
 
+LONGEST_CELL = 4_000  # a note has 2,000 at most
+YEARS = range(1_800, 2_200)
 MADE_UP = "row-"  # begins the id of a row that brought none
 
 
@@ -67,6 +75,11 @@ class Row:
 
 def read(cells: dict[str, str]) -> Row:
     """A row by our column names; CoreError with the column in ``field``."""
+    for name, value in cells.items():
+        if len(value) > LONGEST_CELL:
+            raise OutOfRange(
+                f"A cell may have {LONGEST_CELL} characters; this has {len(value)}.", field=name
+            )
     text = {name: plain(value.strip()) for name, value in cells.items()}
     for name in NEEDED:
         if not text.get(name):
@@ -149,17 +162,22 @@ def _quantity(kind: Any, value: str, field: str) -> Any:
 def _instant(text: str) -> str:
     """A day or an instant as the log writes it; a day alone is noon, which says no hour."""
     try:
-        if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
-            date.fromisoformat(text)
-            return f"{text}T12:00:00.000Z"
-        moment = datetime.fromisoformat(text)
-        if moment.tzinfo is None:
-            return f"{moment.isoformat(timespec='milliseconds')}Z"
-        return text
+        if not INSTANT.fullmatch(text):
+            raise ValueError
+        moment = datetime.fromisoformat(text if len(text) > DAY else f"{text}T12:00")
     except ValueError:
         raise Unreadable(
-            f"“{text}” is not a day; write 2026-01-17, or 2026-01-17T09:20.", field="exposed_at"
+            f"“{text[:40]}” is not a day; write 2026-01-17, or 2026-01-17T09:20.",
+            field="exposed_at",
         ) from None
+    if moment.year not in YEARS:
+        raise OutOfRange(
+            f"The year must be between {YEARS[0]} and {YEARS[-1]}; this is {moment.year}.",
+            field="exposed_at",
+            allowed=[YEARS[0], YEARS[-1]],
+        )
+    moment = moment if moment.tzinfo is None else moment.astimezone(UTC).replace(tzinfo=None)
+    return f"{moment.isoformat(timespec='milliseconds')}Z"
 
 
 @_once
@@ -184,7 +202,7 @@ def _seconds(text: str) -> float:
             found = marks.literal_seconds(bare)
             if found is None:
                 raise
-            return found
+            return float(wire.decode(Seconds, found, "time_s"))
     return float(wire.decode(Seconds, _number(bare, "time_s"), "time_s"))
 
 
