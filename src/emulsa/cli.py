@@ -110,6 +110,7 @@ def serve(options: argparse.Namespace) -> int:
         return 1
     import uvicorn
 
+    from emulsa.api.addresses import is_network, reached_at
     from emulsa.api.app import Settings, create_app
 
     demo = options.command == "demo"
@@ -124,10 +125,22 @@ def serve(options: argparse.Namespace) -> int:
             build(data, datetime.now().astimezone().date())
             meter = SimulatedSpotMeter(SCENES)
         hosts = (options.host, *options.allow_host)
-        app = create_app(Settings(data, spot_meter=meter, demo=demo, hosts=hosts, anew=options.new))
+        network = reached_at(options.host, options.port) if is_network(options.host) else ""
+        app = create_app(
+            Settings(
+                data,
+                spot_meter=meter,
+                demo=demo,
+                hosts=hosts,
+                anew=options.new,
+                network=network,
+            )
+        )
     if told.code:
         return told.code
     print(f"Emulsa {__version__} is at http://{options.host}:{options.port} (data in {data})")
+    if network:
+        _show_pairing(network, app.state.pairing.code())
     sys.stdout.flush()
     uvicorn.run(
         app,
@@ -136,8 +149,22 @@ def serve(options: argparse.Namespace) -> int:
         log_level="warning",
         access_log=False,
         timeout_graceful_shutdown=STOPS_WITHIN_S,
+        proxy_headers=False,  # who is this machine itself is told by the connection alone
     )
     return 0
+
+
+def _show_pairing(address: str, code: str) -> None:
+    """How another device comes in: the address, a code that is good once, and both as a picture."""
+    import segno
+
+    from emulsa.api.routes.pairing import link
+
+    print(f"Other devices: open {address} there and type the code {code[:4]}-{code[4:]}")
+    segno.make(link(address, code), micro=False).terminal(border=2, compact=True)
+    print(
+        "The code is good once, for ten minutes. New ones, and who is paired: Preferences, Devices"
+    )
 
 
 @dataclass

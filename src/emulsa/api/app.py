@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import AsyncIterator
-from contextlib import asynccontextmanager
+from contextlib import asynccontextmanager, suppress
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -16,15 +16,26 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from emulsa import __version__
 from emulsa.api import errors, routing
 from emulsa.api.caretaker import Caretaker
+from emulsa.api.door import Door
 from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
 from emulsa.api.indexer import Indexer
+from emulsa.api.pairing import Pairing
 from emulsa.api.refusals import NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.store import opening
 from emulsa.store.database import connect
-from emulsa.store.folder import ATTACHMENTS, DATABASE, file_moment, tidied, together
+from emulsa.store.folder import (
+    ATTACHMENTS,
+    COPIES,
+    DATABASE,
+    Unsafe,
+    alone,
+    file_moment,
+    tidied,
+    together,
+)
 from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
@@ -48,7 +59,8 @@ HEADERS = [
 class Settings:
     """Where the data lies, where the built page is, the spot meter that is connected, whether this
     is the demo, under which other names the service answers, whether it looks after its data by
-    itself, and whether a log is begun anew where one was lost."""
+    itself, and whether a log is begun anew where one was lost, and at which
+    address others on the network reach it, if they may."""
 
     data: Path
     page: Path = BUILT_PAGE
@@ -57,6 +69,7 @@ class Settings:
     hosts: tuple[str, ...] = ()
     caretaker: bool = True
     anew: bool = False
+    network: str = ""
 
     @property
     def database(self) -> Path:
@@ -73,7 +86,9 @@ def create_app(settings: Settings) -> FastAPI:
     caretaker = Caretaker(settings.data)
     indexer = Indexer(lambda: connect(settings.database))
     exchange = settings.data / "exchange"
-    tidied(exchange, settings.data / ATTACHMENTS)
+    with suppress(Unsafe), alone(settings.data):  # what another service works on stays
+        tidied(exchange, settings.data / ATTACHMENTS, settings.data / COPIES, settings.data)
+    pairing = Pairing(lambda: connect(settings.database), active=bool(settings.network))
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -101,6 +116,8 @@ def create_app(settings: Settings) -> FastAPI:
         attachments=settings.data / ATTACHMENTS,
         exchange=exchange,
         pool=Pool(settings.database),
+        pairing=pairing,
+        address=settings.network,
         demo=settings.demo,
         spot_meter=settings.spot_meter or SimulatedSpotMeter(),
         trouble=lambda: caretaker.trouble,
@@ -116,8 +133,10 @@ def create_app(settings: Settings) -> FastAPI:
         exclude_content_types=(*DEFAULT_EXCLUDED_CONTENT_TYPES, "image/tiff", "application/pdf"),
     )
     app.add_middleware(Quiet)
-    app.add_middleware(Guard, hosts=settings.hosts)
+    app.add_middleware(Door, pairing=pairing)
+    app.add_middleware(Guard, hosts=settings.hosts, network=pairing.active)
     app.add_middleware(SafeHeaders)
+    app.state.pairing = pairing
     return app
 
 

@@ -11,6 +11,7 @@ import logging
 import sys
 import traceback
 from collections.abc import Iterable
+from ipaddress import ip_address
 from urllib.parse import urlsplit
 
 from fastapi.responses import JSONResponse
@@ -20,6 +21,7 @@ from emulsa.api.errors import response
 from emulsa.api.refusals import Forbidden
 
 LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
+PAIRING = "/pair"
 READING = frozenset({"GET", "HEAD"})
 OWN_HEADER = b"x-emulsa"
 
@@ -29,9 +31,10 @@ log = logging.getLogger("emulsa")
 class Guard:
     """Refuses foreign hosts, foreign pages, and writes without the application's own header."""
 
-    def __init__(self, app: ASGIApp, hosts: Iterable[str] = ()) -> None:
+    def __init__(self, app: ASGIApp, hosts: Iterable[str] = (), network: bool = False) -> None:
         self.app = app
         self.hosts = LOCAL | {each.lower() for each in hosts}
+        self.network = network
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         problem = self._problem(scope) if scope["type"] == "http" else None
@@ -43,7 +46,7 @@ class Guard:
     def _problem(self, scope: Scope) -> Forbidden | None:
         headers = dict(scope["headers"])
         host = headers.get(b"host", b"").decode("latin-1")
-        if _hostname(host) not in self.hosts:
+        if not self._is_own(hostname(host)):
             return Forbidden(
                 "Emulsa does not answer under this name. Open it at the address it printed, or"
                 " start it with --allow-host NAME."
@@ -51,9 +54,20 @@ class Guard:
         origin = headers.get(b"origin")
         if origin is not None and urlsplit(origin.decode("latin-1")).netloc != host:
             return Forbidden("Another page may not speak to Emulsa.")
+        if self.network and scope["path"] == PAIRING:
+            return None  # a form: it shows where it comes from, and the code
         if scope["method"] not in READING and headers.get(OWN_HEADER) != b"1":
             return Forbidden("Changes need the header X-Emulsa: 1, which only its own page sends.")
         return None
+
+    def _is_own(self, name: str) -> bool:
+        """A name of this machine's; on a network its bare addresses too, which nobody can bend."""
+        if name in self.hosts:
+            return True
+        try:
+            return self.network and bool(ip_address(name))
+        except ValueError:
+            return False
 
 
 class Quiet:
@@ -88,10 +102,10 @@ class Quiet:
                 await JSONResponse(body, status_code=500)(scope, receive, watched)
 
 
-def _hostname(host: str) -> str:
+def hostname(host: str) -> str:
     """The name in a Host header, without its port.
 
-    >>> _hostname("127.0.0.1:8017"), _hostname("[::1]:8017"), _hostname("evil.example")
+    >>> hostname("127.0.0.1:8017"), hostname("[::1]:8017"), hostname("evil.example")
     ('127.0.0.1', '::1', 'evil.example')
     """
     try:

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 from emulsa.api.jobs import Jobs
+from emulsa.api.pairing import Pairing
 from emulsa.devices.shutter_tester import ShutterTester, SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.devices.thermometer import SimulatedThermometer, Thermometer
@@ -26,6 +27,8 @@ class House:
     attachments: Path
     exchange: Path
     pool: Pool
+    pairing: Pairing = field(default_factory=Pairing.closed)
+    address: str = ""  # where others on the network reach it
     demo: bool = False
     jobs: Jobs = field(default_factory=Jobs)
     spot_meter: SpotMeter = field(default_factory=SimulatedSpotMeter)

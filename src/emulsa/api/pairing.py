@@ -54,8 +54,24 @@ class Pairing:
         self._wrong: list[float] = []
         self._code: Code | None = None
         self._seen: dict[str, float] = {}
-        with closing(connect()) as connection:
-            self._known = {each.digest: each.id for each in paired.devices(connection)}
+        self._found: dict[str, str] | None = None
+
+    @classmethod
+    def closed(cls) -> Pairing:
+        """Where nobody but this machine can ask."""
+
+        def nowhere() -> Connection:
+            raise Impossible("Nobody can be paired here.")
+
+        return cls(nowhere, active=False)
+
+    @property
+    def _known(self) -> dict[str, str]:
+        """The ids of the devices by the digests of their tokens."""
+        if self._found is None:
+            with closing(self._connect()) as connection:
+                self._found = {each.digest: each.id for each in paired.devices(connection)}
+        return self._found
 
     def code(self, anew: bool = False) -> str:
         """The code to be typed on another device; a new one when the last is used or old."""
@@ -119,7 +135,7 @@ class Pairing:
         """Forget a device: what it sends from now on is refused."""
         with self._lock, closing(self._connect()) as connection:
             paired.remove(connection, id_)
-            self._known = {each: known for each, known in self._known.items() if known != id_}
+            self._found = None
 
 
 def digest_of(token: str) -> str:

@@ -17,7 +17,16 @@ from datetime import date, timedelta
 from pathlib import Path
 
 from emulsa.store import soundness
-from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, Unsafe, arrived, part_of, quoted
+from emulsa.store.folder import (
+    ATTACHMENTS,
+    COPIES,
+    DATABASE,
+    Unsafe,
+    arrived,
+    part_of,
+    quoted,
+    together,
+)
 
 KEPT_DAYS, KEPT_WEEKS, KEPT_MONTHS = 7, 5, 12
 PAGES_AT_ONCE = 500
@@ -113,6 +122,11 @@ def pack(folder: Path, target: Path, going: Going = nothing) -> list[str]:
         raise Unsafe(f"There is no log in {folder}; name its folder with --data.")
     if target.is_dir():
         raise Unsafe(f"{target} is a folder; name the file to write.")
+    with together(folder):
+        return _packed(folder, target, going)
+
+
+def _packed(folder: Path, target: Path, going: Going) -> list[str]:
     part, copied = part_of(target), part_of(folder / COPIES / "to-pack.sqlite3")
     target.parent.mkdir(parents=True, exist_ok=True)
     copy(folder / DATABASE, copied, going)

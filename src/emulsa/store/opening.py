@@ -7,7 +7,7 @@ from contextlib import closing
 from pathlib import Path
 
 from emulsa.store import backups, database, faults, restoring, soundness
-from emulsa.store.folder import ATTACHMENTS, COPIES, REPLACED, Unsafe, alone, beside, quoted, swept
+from emulsa.store.folder import ATTACHMENTS, COPIES, REPLACED, Unsafe, alone, beside, quoted
 
 
 class Damaged(Unsafe):
@@ -28,7 +28,6 @@ def prepare(path: Path, moment: str = "", anew: bool = False) -> None:
     """
     folder = path.parent
     restoring.finish(folder)
-    swept(folder / COPIES)
     if not path.exists() or path.stat().st_size == 0:
         _begun(path, moment, anew)
     try:

@@ -22,6 +22,7 @@ NOUNS = (
     "log",
     "mixing",
     "outings",
+    "pairing",
     "pieces",
     "preferences",
     "rolls",

@@ -72,7 +72,8 @@ def labels(db: Db) -> File:
 
 @routes.act("PUT", "/{id}")
 def put(act: Act, id: str, base: str, holder: Holder) -> Holder:  # noqa: A002
-    """Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format."""
+    """Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format
+    and its number."""
     own_id(id, holder)
     known = store.holders(act.db)
     before = next((each for each in known if each.id == id), None)
@@ -84,6 +85,12 @@ def put(act: Act, id: str, base: str, holder: Holder) -> Holder:  # noqa: A002
             raise Impossible("This holder still has film in it; empty it first.", field="retired")
         if holder.format != before.format:
             raise Impossible("This holder still has film in it; empty it first.", field="format")
+        if holder.number != before.number:
+            raise Impossible(
+                f"This holder still has film in it, and its sheets are called {before.number}A and"
+                f" {before.number}B; empty it first.",
+                field="number",
+            )
     act.says(f"save holder {holder.number}")
     unchanged(f"Holder {holder.number}", before, holder, base)
     act.keep(holder)
