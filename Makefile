@@ -23,7 +23,7 @@ SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page package test check lint types contracts schema browser bench screenshots format clean
+.PHONY: help demo serve page package test fuzz check lint types contracts schema browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
@@ -50,6 +50,10 @@ test: $(TOOLS) $(PAGE) $(CHROMIUM)
 	@$(MAKE) --no-print-directory -j 3 check
 	@echo "— tests"
 	@$(PYTEST)
+
+# Call every route with what fits its schema and what does not, for some minutes.
+fuzz: $(TOOLS)
+	@FUZZ_EXAMPLES=150 $(BIN)/python -m pytest -q -n $(WORKERS) tests/api/test_fuzz.py
 
 # Everything but the tests: lint, types, contracts, generated schema.
 check: lint types contracts schema

@@ -5,9 +5,7 @@ import os
 import shlex
 import shutil
 import sqlite3
-import sys
 import zipfile
-from collections.abc import Callable
 from contextlib import closing
 from datetime import date, timedelta
 from pathlib import Path
@@ -21,10 +19,9 @@ from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
 from emulsa.store import backups, database, journal, opening, outings, records, restoring, soundness
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, alone
+from tests.killing import killed_at
 
 TODAY = date(2026, 1, 20)
-KILLED = 99
-STEPS = frozenset({"open", "os.rename", "os.remove", "os.mkdir", "sqlite3.connect"})
 
 
 def titles(folder: Path) -> set[str]:
@@ -38,32 +35,6 @@ def rename(folder: Path, title: str) -> None:
         journal.action(db, "renamed", "now"),
     ):
         records.keep(db, Outing(id=OUTING.id, title=title))
-
-
-def killed_at(step: int, act: Callable[[], object]) -> bool:
-    """Do something in a process of its own that ends, with nothing cleared away, when it touches a
-    file for the ``step``-th time; whether it came to that."""
-    child = os.fork()
-    if child == 0:
-        left = step
-
-        def watch(event: str, _: Any) -> None:
-            nonlocal left
-            if event in STEPS:
-                left -= 1
-                if left < 0:
-                    os._exit(KILLED)
-
-        code = 0
-        try:
-            sys.addaudithook(watch)
-            act()
-        except BaseException:  # noqa: BLE001 - whatever it was, this process must end here
-            code = 1
-        os._exit(code)
-    code = os.waitstatus_to_exitcode(os.waitpid(child, 0)[1])
-    assert code in (0, KILLED)
-    return code == KILLED
 
 
 def test_a_restore_killed_at_any_step(folder: Path, tmp_path: Path) -> None:

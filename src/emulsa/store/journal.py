@@ -26,6 +26,7 @@ JOURNALED = (
     " exposure judgement attachment preference"
 ).split()
 
+ENDLESS = 2**62
 TOGETHER = 2_000  # rows that are taken back by table and not one by one
 
 # {row} is json_object('rowid', NEW.rowid, 'column', NEW.column, …), {old} the same of OLD. With
@@ -88,15 +89,9 @@ def install(connection: Connection) -> None:
     """Lay the triggers anew for the columns each table has now."""
     remove(connection)
     for table in JOURNALED:
-        columns = _typed(connection, table)
-        if not columns:
+        if not _typed(connection, table):
             continue
-        row, old = (
-            "json_object("
-            + ", ".join(f"'{name}', {_value(prefix, name, kind)}" for name, kind in columns)
-            + ")"
-            for prefix in ("NEW", "OLD")
-        )
+        row, old = (_json(connection, table, prefix) for prefix in ("NEW", "OLD"))
         for template in TRIGGERS.values():
             connection.execute(template.format(table=table, row=row, old=old))
 
@@ -149,10 +144,37 @@ def action(connection: Connection, label: str, at: str) -> Iterator[Recorded]:
 def touched(connection: Connection, action_id: int) -> tuple[str, ...]:
     """The tables an action changed."""
     found = connection.execute(
-        "SELECT DISTINCT table_name FROM change WHERE action_id = :id ORDER BY table_name",
+        """
+        SELECT table_name FROM change WHERE action_id = :id
+        UNION SELECT table_name FROM bulk WHERE action_id = :id ORDER BY table_name
+        """,
         {"id": action_id},
     )
     return tuple(row["table_name"] for row in found)
+
+
+@contextmanager
+def together(connection: Connection, table: str) -> Iterator[None]:
+    """Inside, within a recording, very many new rows of one table come in; the journal keeps from
+    where to where, and each of them only when the action is taken back."""
+    (action_id,) = connection.execute("SELECT action_id FROM journal_cursor").fetchone()
+    if action_id is None:
+        yield
+        return
+    first = _last_rowid(connection, table) + 1
+    _point(connection, None)
+    yield
+    _point(connection, action_id)
+    connection.execute(
+        "INSERT INTO bulk (action_id, table_name, first, last)"
+        " VALUES (:action, :table, :first, :last)",
+        {
+            "action": action_id,
+            "table": table,
+            "first": first,
+            "last": _last_rowid(connection, table),
+        },
+    )
 
 
 def reach(connection: Connection) -> Reach:
@@ -195,7 +217,8 @@ def _replay(connection: Connection, expected: int, back: bool) -> Action:
         )
     connection.execute("PRAGMA defer_foreign_keys = ON")
     with log.indexed_afterwards(connection):
-        _turn_all(connection, chosen.id, back)
+        came = _take_back_bulk(connection, chosen.id) if back else None
+        _turn_all(connection, chosen.id, back, came)
     connection.execute(
         "UPDATE action SET undone = :undone WHERE id = :id",
         {"id": chosen.id, "undone": int(back)},
@@ -203,9 +226,38 @@ def _replay(connection: Connection, expected: int, back: bool) -> Action:
     return chosen
 
 
-def _turn_all(connection: Connection, action_id: int, back: bool) -> None:
-    """Every change of an action, last first when it is taken back."""
-    if back and _only_added(connection, action_id):
+def _take_back_bulk(connection: Connection, action_id: int) -> int | None:
+    """Rows that came in together are written to the journal, each as it is, and taken back; from
+    which change on they stand there."""
+    bulk = {
+        row["table_name"]: (row["first"], row["last"])
+        for row in connection.execute("SELECT * FROM bulk WHERE action_id = :id", {"id": action_id})
+    }
+    if not bulk:
+        return None
+    (last,) = connection.execute("SELECT coalesce(max(id), 0) FROM change").fetchone()
+    tables = [table for table in JOURNALED if table in bulk]
+    for table in tables:
+        connection.execute(
+            f"""
+            INSERT INTO change (action_id, table_name, before, after)
+            SELECT :id, '{table}', NULL, {_json(connection, table, table)} FROM {table}
+            WHERE rowid BETWEEN :first AND :last ORDER BY rowid
+            """,
+            {"id": action_id, "first": bulk[table][0], "last": bulk[table][1]},
+        )
+    for table in reversed(tables):
+        connection.execute(f"DELETE FROM {table} WHERE rowid BETWEEN ? AND ?", bulk[table])
+    connection.execute("DELETE FROM bulk WHERE action_id = :id", {"id": action_id})
+    return int(last) + 1
+
+
+def _turn_all(
+    connection: Connection, action_id: int, back: bool, before: int | None = None
+) -> None:
+    """Every change of an action, last first when it is taken back; only those before a change if
+    what stands there from it on was taken back already."""
+    if back and before is None and _only_added(connection, action_id):
         for table in reversed(JOURNALED):
             connection.execute(
                 f"""
@@ -219,9 +271,9 @@ def _turn_all(connection: Connection, action_id: int, back: bool) -> None:
         return
     keys: dict[str, list[str]] = {}
     for change in connection.execute(
-        "SELECT table_name, before, after FROM change WHERE action_id = :id"
+        "SELECT table_name, before, after FROM change WHERE action_id = :id AND id < :before"
         f" ORDER BY id {'DESC' if back else 'ASC'}",
-        {"id": action_id},
+        {"id": action_id, "before": before or ENDLESS},
     ).fetchall():
         table = change["table_name"]
         if table not in keys:
@@ -268,6 +320,16 @@ def _typed(connection: Connection, table: str) -> list[tuple[str, str]]:
     """A table's columns with their types, its rowid first; nothing when there is no such table."""
     rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
     return [("rowid", "INTEGER"), *((row["name"], row["type"]) for row in rows)] if rows else []
+
+
+def _json(connection: Connection, table: str, prefix: str) -> str:
+    """The expression that writes a row as JSON."""
+    pairs = (f"'{name}', {_value(prefix, name, kind)}" for name, kind in _typed(connection, table))
+    return f"json_object({', '.join(pairs)})"
+
+
+def _last_rowid(connection: Connection, table: str) -> int:
+    return int(connection.execute(f"SELECT coalesce(max(rowid), 0) FROM {table}").fetchone()[0])
 
 
 def _value(prefix: str, name: str, kind: str) -> str:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from collections import defaultdict
 from collections.abc import Iterable
 from sqlite3 import Connection
@@ -45,17 +44,26 @@ def of_rolls(connection: Connection, roll_ids: Iterable[str]) -> dict[str, list[
     return found
 
 
-def in_state(connection: Connection, *wanted: State, limit: int = -1) -> list[Piece]:
-    """Pieces in one of these states, in the order of loading; all of them, or the first few."""
-    return rows.many(
+def latest_in_state(connection: Connection, state: State, most: int) -> list[Piece]:
+    """Pieces in a state, in the order of loading: every frame of a roll, since a roll is developed
+    whole, and of the sheets the latest ``most``."""
+    frames = rows.many(
+        connection, PIECE, "WHERE state = :state AND roll_id IS NOT NULL", {"state": state}
+    )
+    sheets = rows.many(
         connection,
         PIECE,
-        """
-        WHERE state IN (SELECT value FROM json_each(:states)) ORDER BY loaded_at, rowid
-        LIMIT :limit
-        """,
-        {"states": json.dumps(wanted), "limit": limit},
+        "WHERE state = :state AND roll_id IS NULL ORDER BY rowid DESC LIMIT :most",
+        {"state": state, "most": most},
     )
+    return sorted([*frames, *reversed(sheets)], key=lambda each: each.loaded_at)
+
+
+def count_sheets(connection: Connection, state: State) -> int:
+    found = connection.execute(
+        "SELECT count(*) FROM piece WHERE state = :state AND roll_id IS NULL", {"state": state}
+    )
+    return int(found.fetchone()[0])
 
 
 def of_run(connection: Connection, run_id: str) -> list[Piece]:

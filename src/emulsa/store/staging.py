@@ -14,7 +14,7 @@ from pathlib import Path
 from uuid import uuid4
 
 from emulsa.core.errors import Missing
-from emulsa.store import database, log, whole
+from emulsa.store import database, journal, log, whole
 from emulsa.store.transactions import NOT_THERE, Connection
 
 ENDING = ".stage"
@@ -116,12 +116,21 @@ def take_in(connection: Connection) -> int:
         raise Missing(NOT_THERE)
     with log.indexed_afterwards(connection):
         for table in TABLES:
-            names = ", ".join(whole.columns(connection, table))
-            added += connection.execute(
-                f"INSERT INTO main.{table} ({names})"
-                f" SELECT {names} FROM stage.{table} ORDER BY rowid"
-            ).rowcount
+            (many,) = connection.execute(f"SELECT count(*) FROM stage.{table}").fetchone()
+            if many >= journal.TOGETHER:
+                with journal.together(connection, table):
+                    _insert(connection, table)
+            else:
+                _insert(connection, table)
+            added += many
     return added
+
+
+def _insert(connection: Connection, table: str) -> None:
+    names = ", ".join(whole.columns(connection, table))
+    connection.execute(
+        f"INSERT INTO main.{table} ({names}) SELECT {names} FROM stage.{table} ORDER BY rowid"
+    )
 
 
 def orphan(connection: Connection) -> tuple[str, str] | None:

@@ -949,7 +949,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format. */
+        /**
+         * Keep a holder, new or changed; numbers are each given once, a loaded one keeps its format
+         * @description and its number.
+         */
         put: operations["holders_put"];
         post?: never;
         /** Take an empty holder off the board; one that exposed film is retired instead. */
@@ -1613,6 +1616,57 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The devices there are, and how the next one comes in. */
+        get: operations["pairing_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Another code; the one before is worth nothing from now on. */
+        post: operations["pairing_new_code"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Turn a device out: what it sends from now on is refused. */
+        delete: operations["pairing_turn_out"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3015,7 +3069,8 @@ export interface components {
          *
          *     ``temperature_c`` is the developer's, for which the times hold, ``degrees`` the same in the
          *     photographer's unit, ``refused`` why there are none; ``undecided`` are rolls and strips that
-         *     wait for their one development to be chosen.
+         *     wait for their one development to be chosen. ``not_shown`` sheets wait besides: of very many
+         *     only the latest are shown.
          */
         DarkroomView: {
             /** Temperature C */
@@ -3032,6 +3087,8 @@ export interface components {
             runs: components["schemas"]["RunView"][];
             /** To Judge */
             to_judge: components["schemas"]["PieceLine"][];
+            /** Not Shown */
+            not_shown: number;
         };
         /**
          * DataSheet
@@ -4913,6 +4970,37 @@ export interface components {
             group: string;
             /** Text */
             text: string;
+        };
+        /**
+         * PairedDevice
+         * @description A device that was let in.
+         */
+        PairedDevice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Paired At */
+            paired_at: string;
+            /** Seen At */
+            seen_at: string;
+        };
+        /**
+         * PairingView
+         * @description Whether others can reach the service, where, and with which code; its picture is a QR code
+         *     (ISO/IEC 18004) of the address with the code, as SVG.
+         */
+        PairingView: {
+            /** Active */
+            active: boolean;
+            /** Address */
+            address: string;
+            /** Code */
+            code: string;
+            /** Picture */
+            picture: string;
+            /** Devices */
+            devices: components["schemas"]["PairedDevice"][];
         };
         /**
          * Penalty
@@ -11625,6 +11713,68 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+        };
+    };
+    pairing_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingView"];
+                };
+            };
+        };
+    };
+    pairing_new_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingView"];
+                };
+            };
+        };
+    };
+    pairing_turn_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingView"];
                 };
             };
         };

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
-from emulsa.api.views.darkroom import waiting
+from emulsa.api.views.darkroom import WAITING_AT_ONCE, waiting
 from emulsa.api.views.runs import PieceLine, RunView, piece_lines, run_view
 from emulsa.core.darkroom.acts.deciding import Deciding, decide
 from emulsa.core.darkroom.groups import Group, groups, time_of
@@ -37,7 +37,8 @@ class DarkroomView:
 
     ``temperature_c`` is the developer's, for which the times hold, ``degrees`` the same in the
     photographer's unit, ``refused`` why there are none; ``undecided`` are rolls and strips that
-    wait for their one development to be chosen.
+    wait for their one development to be chosen. ``not_shown`` sheets wait besides: of very many
+    only the latest are shown.
     """
 
     temperature_c: float
@@ -47,6 +48,7 @@ class DarkroomView:
     undecided: tuple[Undecided, ...]
     runs: tuple[RunView, ...]
     to_judge: tuple[PieceLine, ...]
+    not_shown: int
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -81,7 +83,8 @@ def read(
         groups=groups(film, by_id, recipes, at_c),
         undecided=undecided,
         runs=tuple(run_view(db, each) for each in store.open_runs(db)),
-        to_judge=piece_lines(db, pieces.in_state(db, "developed", limit=JUDGED_AT_ONCE)),
+        to_judge=piece_lines(db, pieces.latest_in_state(db, "developed", JUDGED_AT_ONCE)),
+        not_shown=max(0, pieces.count_sheets(db, "exposed") - WAITING_AT_ONCE),
     )
 
 

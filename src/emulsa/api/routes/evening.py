@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from emulsa.api.lookup import needed
 from emulsa.api.replies import ICS, attached
 from emulsa.api.routing import Db, File, Routes, now
-from emulsa.api.views.darkroom import waiting
+from emulsa.api.views.darkroom import WAITING_AT_ONCE, waiting
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.night import EveningPlan, Night, Planning, planned
 from emulsa.exchange.calendar import Entry, Moment, ics
@@ -57,7 +57,7 @@ def _night(db: Db, planning: Planning) -> Night:
         films={each.id: each for each in films.films(db)},
         recipes={each.id: each for each in films.recipes(db)},
         bottles={each.id: each for each in darkroom.bottles(db)},
-        pieces={each.id: each for each in pieces.in_state(db, "exposed")},
+        pieces={each.id: each for each in pieces.latest_in_state(db, "exposed", WAITING_AT_ONCE)},
         waiting=film,
         areas=holders.areas(db),
         now=now(),

@@ -6,10 +6,13 @@ from emulsa.core.darkroom.waiting import Exposed, Undecided, WaitingFilm, waitin
 from emulsa.store import exposures, films, pieces, rolls, scenes
 from emulsa.store.database import Connection
 
+WAITING_AT_ONCE = 400  # sheets that wait and are shown; nobody develops more in a week
+
 
 def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[Undecided, ...]]:
-    """Sheets and chosen strips that wait, and the strips nobody chose a development for."""
-    exposed = pieces.in_state(db, "exposed")
+    """Sheets and chosen strips that wait, and the strips nobody chose a development for; of very
+    many sheets the latest."""
+    exposed = pieces.latest_in_state(db, "exposed", WAITING_AT_ONCE)
     shots = exposures.shots(db, [each.id for each in exposed])
     on_rolls = {each.roll_id for each in exposed if each.roll_id}
     return waiting_film(

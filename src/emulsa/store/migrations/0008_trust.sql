@@ -9,3 +9,16 @@ CREATE TABLE device (
     paired_at TEXT NOT NULL,
     seen_at TEXT NOT NULL
 ) STRICT;
+
+-- Rows that came in together, so many that each is written to the journal only when they are taken
+-- back: until then they are what they were when they came, since undo goes backwards.
+CREATE TABLE bulk (
+    action_id INTEGER NOT NULL REFERENCES action (id),
+    table_name TEXT NOT NULL,
+    first INTEGER NOT NULL,
+    last INTEGER NOT NULL,
+    PRIMARY KEY (action_id, table_name)
+) STRICT, WITHOUT ROWID;
+
+-- Scenes to go back to are read from the latest day on.
+CREATE INDEX outing_by_day ON outing (day);

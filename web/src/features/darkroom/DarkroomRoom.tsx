@@ -101,6 +101,12 @@ export function DarkroomRoom() {
           gap={{ base: "6", md: "8" }}
           paddingTop="6"
         >
+          {view && view.not_shown > 0 && (
+            <Box color="ink2" paddingBlock="2">
+              {view.not_shown.toLocaleString("en-GB")} more sheets wait that were exposed before
+              these; the Log has them all.
+            </Box>
+          )}
           {groups.map((group) => (
             <GroupPanel
               key={group.sheets[0]?.exposure_id}

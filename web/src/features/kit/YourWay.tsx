@@ -12,6 +12,7 @@ import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { SCHOOLS } from "../../shared/schools";
 import { useWrite } from "../../shared/useWrite";
+import { Devices } from "./Devices";
 import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
 
@@ -101,6 +102,7 @@ export function YourWay({ open, setOpen }: { open: boolean; setOpen: (open: bool
             `${preferences.checklist?.length ?? 0} steps before opening; weights of the second opinion, sounds of the clock`}
         </Box>
       </Box>
+      <Devices />
       {open && way && <WaySheet way={way} close={() => setOpen(false)} />}
     </Box>
   );

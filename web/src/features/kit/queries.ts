@@ -1,5 +1,7 @@
+import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
 import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
 import type { Kind } from "./fields";
 
 /* A kind of kit record by its list: what keeps and what deletes one of them. */
@@ -69,3 +71,18 @@ export const addStarter = (key: string, id: string) =>
 
 export const addRecipes = (recipes: Schemas["FilmRecipe"][]) =>
   act("kit_add_recipes", { body: { recipes } });
+
+export type Pairing = Schemas["PairingView"];
+
+/** The devices that are paired, and the code for the next; looked at anew, since codes grow old. */
+export const pairingQuery = queryOptions({
+  queryKey: ["pairing"],
+  queryFn: () => unwrap(api.GET("/api/pairing")),
+  refetchInterval: (query) => (query.state.data?.active ? 5_000 : false),
+  ...readsOf("/api/pairing"),
+});
+
+export const newCode = () => unwrap(api.POST("/api/pairing/code"));
+
+export const turnOut = (id: string) =>
+  unwrap(api.DELETE("/api/pairing/devices/{id}", { params: { path: { id } } }));

@@ -1,20 +1,30 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useRef, useState } from "react";
 import { carryOut } from "../../api/acts";
+import { keptOutside } from "../../api/kept";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { CsvMapping } from "./CsvMapping";
 import { JobProgress } from "./JobProgress";
-import { type CsvFile, handInCsv, type Job, mergeArchive, writeArchive } from "./queries";
+import {
+  type CsvFile,
+  decideArchive,
+  handInCsv,
+  type Job,
+  jobQuery,
+  mergeArchive,
+  writeArchive,
+} from "./queries";
+import { type Clash, TwoStories } from "./TwoStories";
 
 /** What goes out of Emulsa and comes in: a spreadsheet, everything, places. */
 export function ExchangeSheet({ close }: { close: () => void }) {
   const client = useQueryClient();
   const [csv, setCsv] = useState<CsvFile | null>(null);
-  const [job, setJob] = useState<Job | null>(null);
+  const ids = work.use() ?? [];
   const [sent, setSent] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const attempt = async (call: () => Promise<void>) => {
@@ -29,9 +39,19 @@ export function ExchangeSheet({ close }: { close: () => void }) {
   };
   const handIn = (file: File) =>
     attempt(async () => setCsv((await carryOut(client, handInCsv(file), setSent)).answer));
+  const begun = (job: Job) => {
+    client.setQueryData(jobQuery(job.id).queryKey, job);
+    work.keep([job.id, ...(work.read() ?? []).filter((each) => each !== job.id)].slice(0, KEPT));
+  };
+  const putAway = (id: string) => work.keep((work.read() ?? []).filter((each) => each !== id));
   const merge = (file: File) =>
-    attempt(async () => setJob((await carryOut(client, mergeArchive(file), setSent)).answer));
-  const pack = () => attempt(async () => setJob((await carryOut(client, writeArchive())).answer));
+    attempt(async () => begun((await carryOut(client, mergeArchive(file), setSent)).answer));
+  const pack = () => attempt(async () => begun((await carryOut(client, writeArchive())).answer));
+  const decide = (job: Job, file: string, decided: Record<string, "here" | "there">) =>
+    attempt(async () => {
+      begun((await carryOut(client, decideArchive(file, decided))).answer);
+      putAway(job.id);
+    });
   return (
     <Sheet
       open
@@ -53,9 +73,7 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               <a href="/api/exchange/exposures.csv">CSV</a>
             </Line>
             <Line what="Everything, pictures too, in one file">
-              <Button onClick={pack} disabled={job !== null}>
-                Write an archive
-              </Button>
+              <Button onClick={pack}>Write an archive</Button>
             </Line>
             <Line what="Places of outings that have coordinates">
               <a href="/api/exchange/places.geojson">GeoJSON</a>
@@ -74,21 +92,9 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               Sending: <progress max={1} value={sent} aria-label="Sending" />
             </Box>
           )}
-          {job && (
-            <JobProgress
-              job={job}
-              done={() => client.invalidateQueries()}
-              finish={() => setJob(null)}
-            >
-              {(ended) =>
-                ended.kind === "archive" ? (
-                  <a href={`/api/exchange/archive/${ended.id}.zip`}>Save the archive</a>
-                ) : (
-                  <>{mergedText(ended)} One undo takes it back.</>
-                )
-              }
-            </JobProgress>
-          )}
+          {ids.map((id) => (
+            <Work key={id} id={id} decide={decide} putAway={() => putAway(id)} />
+          ))}
           {problem && (
             <Notice tone="refusal" live>
               {problem}
@@ -100,16 +106,65 @@ export function ExchangeSheet({ close }: { close: () => void }) {
   );
 }
 
+/* Work begun in this browser, so that it is found again after the page was left. */
+const work = keptOutside<string[]>("emulsa-work");
+const KEPT = 5;
+const KINDS: Record<string, string> = {
+  archive: "An archive is written",
+  merge: "An archive is imported",
+};
+
+type Decide = (job: Job, file: string, decided: Record<string, "here" | "there">) => void;
+
+function Work({ id, decide, putAway }: { id: string; decide: Decide; putAway: () => void }) {
+  const client = useQueryClient();
+  const { data: job, isError } = useQuery({ ...jobQuery(id), retry: false });
+  if (isError || !job) return null;
+  const name = KINDS[job.kind] ?? "Import";
+  return (
+    <Part title={name}>
+      <JobProgress
+        key={job.id}
+        job={job}
+        done={() => client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "job" })}
+        finish={putAway}
+      >
+        {(ended) => <Ended job={ended} decide={decide} />}
+      </JobProgress>
+    </Part>
+  );
+}
+
+/** What came of work, and what is to be decided first. */
+function Ended({ job, decide }: { job: Job; decide: Decide }) {
+  if (job.state === "asked") {
+    const { file, clashes } = job.result as unknown as { file: string; clashes: Clash[] };
+    return <TwoStories clashes={clashes} decide={(decided) => decide(job, file, decided)} />;
+  }
+  if (job.kind === "archive") {
+    const { lost } = job.result as unknown as { lost: string[] };
+    return (
+      <>
+        <a href={`/api/exchange/archive/${job.id}.zip`}>Save the archive</a>
+        {lost.length > 0 && (
+          <Box color="ochre">Not in it, because their files are gone: {lost.join(", ")}</Box>
+        )}
+      </>
+    );
+  }
+  return <>{mergedText(job)} One undo takes it back.</>;
+}
+
 /** What bringing an archive in did, and what had to give way. */
 interface Merged {
-  added: number;
-  known: number;
-  pictures: number;
-  said: string[];
+  added?: number;
+  known?: number;
+  pictures?: number;
+  said?: string[];
 }
 
 function mergedText(job: Job): string {
-  const { added, known, pictures, said } = job.result as unknown as Merged;
+  const { added = 0, known = 0, pictures = 0, said = [] } = job.result as unknown as Merged;
   const counted = `${added} records and ${count(pictures, "picture")} brought in, ${known} records were here already.`;
   return [counted, ...said].join(" ");
 }

@@ -26,7 +26,7 @@ export function JobProgress({
       done?.(job);
     }
   }, [job, done]);
-  if (job.state === "running") {
+  if (job.state === "waiting" || job.state === "running") {
     return (
       <Flex role="status" align="center" gap="3" wrap="wrap">
         <progress
@@ -35,6 +35,7 @@ export function JobProgress({
           aria-label="Progress"
         />
         <Box>
+          {job.state === "waiting" && "waits for other work"}
           {job.total > 0 &&
             `${job.done.toLocaleString("en-GB")} of ${job.total.toLocaleString("en-GB")}`}
         </Box>
@@ -45,7 +46,7 @@ export function JobProgress({
   return (
     <Flex role="status" align="center" gap="3" wrap="wrap">
       <Box flex="1">
-        {job.state === "done" ? (
+        {job.state === "done" || job.state === "asked" ? (
           children(job)
         ) : (
           <Notice tone={job.state === "failed" ? "refusal" : "note"}>{job.message}</Notice>

@@ -79,9 +79,15 @@ export const handInCsv = (file: File) => act("exchange_hand_in_csv", { body: fil
 export const readCsv = (id: string, mapping: Record<string, string>, write: boolean) =>
   act("exchange_read_csv", { body: { id, mapping, write } });
 
-export const writeArchive = () => act("exchange_write_archive", {});
+export const writeArchive = () => act("archives_write", {});
 
-export const mergeArchive = (file: File) => act("exchange_merge_archive", { body: file });
+export const mergeArchive = (file: File) => act("archives_merge", { body: file });
+
+/** Which story each piece of film keeps that has two. */
+export const decideArchive = (id: string, decided: Record<string, "here" | "there">) =>
+  act("archives_decide", { body: { id, decided } });
+
+const underWay = (job: Job | undefined) => job?.state === "running" || job?.state === "waiting";
 
 export const stopJob = (id: string) => unwrap(api.DELETE("/api/exchange/jobs/{id}", at(id)));
 
@@ -90,6 +96,6 @@ export const jobQuery = (id: string) =>
   queryOptions({
     queryKey: ["job", id],
     queryFn: () => unwrap(api.GET("/api/exchange/jobs/{id}", at(id))),
-    refetchInterval: (query) => (query.state.data?.state === "running" ? 300 : false),
+    refetchInterval: (query) => (underWay(query.state.data) ? 300 : false),
     meta: { reads: [] },
   });

@@ -1,0 +1,322 @@
+"""Long work killed at its n-th statement, stopped, done beside another service, and taken back:
+all of it or nothing, whatever happens."""
+
+import csv
+import os
+import shutil
+import signal
+import socket
+import sqlite3
+import subprocess
+import sys
+import threading
+import time
+from collections.abc import Iterator
+from contextlib import closing, suppress
+from pathlib import Path
+from typing import Any
+
+import httpx2
+import pytest
+from starlette.testclient import TestClient
+
+from emulsa.api.app import Settings, create_app
+from emulsa.exchange.logbook import archive, csv_in
+from emulsa.store import (
+    backups,
+    database,
+    journal,
+    log,
+    opening,
+    restoring,
+    soundness,
+    staging,
+)
+from emulsa.store.folder import ATTACHMENTS, DATABASE, Unsafe, together
+from emulsa.store.transactions import transaction
+from tests.api.test_exchange import archived, hand_in, merged, read
+from tests.conftest import HERE, OWN, Client
+from tests.killing import killed_at
+
+NAMES = "exposed_at film aperture time_s outing scene note".split()
+KILLS = 30  # of each kind of long work, spread over all its statements
+
+
+def rows(path: Path, count: int, first: int = 0) -> Path:
+    with path.open("w", newline="") as file:
+        writer = csv.writer(file)
+        writer.writerow(NAMES)
+        for number in range(first, first + count):
+            day = f"2019-{number % 12 + 1:02d}-{number % 28 + 1:02d}"
+            writer.writerow(
+                [day, "Corvane 100", "f/22", "1/2", f"Day {number // 20}", f"Pit {number}", "zelmira"]
+            )
+    return path
+
+
+def bring_in(folder: Path, path: Path) -> None:
+    """What the job of an import does, without a service around it."""
+    mapping = {name: name for name in NAMES}
+    main = folder / DATABASE
+    with staging.gathering(folder / "exchange") as (beside, stage):
+        with closing(database.connect(main)) as connection:
+            csv_in.gather(connection, stage, path, mapping, lambda *_: None)
+        staging.filled(stage)
+        with (
+            closing(database.connect(main)) as connection,
+            staging.beside(connection, beside),
+            transaction(connection),
+            journal.recording(connection, "now", "import exposures"),
+        ):
+            staging.forget_known(connection)
+            staging.take_in(connection)
+    with closing(database.connect(main)) as connection:
+        log.catch_up(connection, lambda *_: None)
+
+
+def merge_in(folder: Path, source: Path) -> None:
+    with staging.gathering(folder / "exchange") as (beside, stage):
+        told = archive.gather(stage, folder / ATTACHMENTS, source, lambda *_: None)
+        staging.filled(stage)
+        with (
+            closing(database.connect(folder / DATABASE)) as connection,
+            staging.beside(connection, beside),
+            transaction(connection),
+            journal.recording(connection, "now", "import an archive"),
+        ):
+            archive.merge(connection, told, {})
+
+
+def picture(folder: Path) -> dict[str, Any]:
+    """Every row of every journaled table, and what undo would take."""
+    with closing(database.connect(folder / DATABASE)) as db:
+        found: dict[str, Any] = {
+            table: [tuple(row) for row in db.execute(f"SELECT * FROM {table} ORDER BY rowid")]
+            for table in journal.JOURNALED
+        }
+        found["undo"] = journal.reach(db).undo
+    return found
+
+
+def steps_of(folder: Path, act: Any) -> int:
+    """How many statements an act has."""
+    low, high = 0, 1
+    while _killed(folder, high, act):
+        low, high = high, high * 2
+    while low + 1 < high:
+        middle = (low + high) // 2
+        low, high = (middle, high) if _killed(folder, middle, act) else (low, middle)
+    return high
+
+
+def _killed(folder: Path, step: int, act: Any) -> bool:
+    work = folder.parent / "counted"
+    shutil.rmtree(work, ignore_errors=True)
+    shutil.copytree(folder, work)
+    return killed_at(step, lambda: act(work), statements=True)
+
+
+@pytest.mark.parametrize("kind", ["csv", "archive", "upgrade", "backup"])
+def test_killed_at_any_statement(folder: Path, tmp_path: Path, kind: str) -> None:
+    """Before or after, nothing between; what the index owes is made up for, the next time works."""
+    if kind == "csv":
+        path = rows(tmp_path / "in.csv", 25)
+
+        def act(work: Path) -> None:
+            bring_in(work, path)
+    elif kind == "archive":
+        path = _elsewhere(folder, tmp_path)
+
+        def act(work: Path) -> None:
+            merge_in(work, path)
+    elif kind == "upgrade":
+        with closing(database.connect(folder / DATABASE)) as db:
+            for statement in ("DROP TABLE device", "DROP TABLE bulk", "DROP INDEX outing_by_day"):
+                db.execute(statement)
+            db.execute("PRAGMA user_version = 7")
+
+        def act(work: Path) -> None:
+            opening.prepare(work / DATABASE)
+    else:
+
+        def act(work: Path) -> None:
+            backups.pack(work, work / "away.zip")
+
+    before = picture(folder)
+    whole = tmp_path / "whole"
+    shutil.copytree(folder, whole)
+    act(whole)
+    after = picture(whole)
+    many = steps_of(folder, act)
+    seen = set()
+    for step in sorted({many * number // KILLS for number in range(KILLS)} | {many - 1}):
+        work = tmp_path / "killed"
+        shutil.copytree(folder, work)
+        assert killed_at(step, lambda work=work: act(work), statements=True)
+        opening.prepare(work / DATABASE)
+        assert soundness.problems(work / DATABASE, thorough=True) == []
+        found = picture(work)
+        assert found in (before, after), step
+        seen.add(found == before)
+        assert (work / "away.zip").exists() is False
+        act(work)
+        assert picture(work) == after
+        shutil.rmtree(work)
+    assert True in seen
+
+
+def _elsewhere(folder: Path, tmp_path: Path) -> Path:
+    """An archive of a copy that went on."""
+    shutil.copytree(folder, tmp_path / "elsewhere")
+    bring_in(tmp_path / "elsewhere", rows(tmp_path / "there.csv", 20))
+    path = tmp_path / "there.zip"
+    with closing(database.connect(tmp_path / "elsewhere" / DATABASE)) as connection:
+        archive.write(connection, tmp_path / "elsewhere" / ATTACHMENTS, path, lambda *_: None)
+    return path
+
+
+def test_very_many_rows_are_taken_back_exactly(folder: Path, tmp_path: Path) -> None:
+    """The journal names them by their places; undone and done again they are the same rows, and
+    what was done to one of them in between is undone first."""
+    before = picture(folder)
+    bring_in(folder, rows(tmp_path / "in.csv", journal.TOGETHER + 10))
+    after = picture(folder)
+    with closing(database.connect(folder / DATABASE)) as db:
+        assert db.execute("SELECT count(*) FROM bulk").fetchone()[0] > 0
+        with journal.action(db, "rename", "now"):
+            db.execute("UPDATE exposure SET note = 'changed' WHERE rowid % 7 = 0")
+        for expected in (after, before):
+            undo = journal.reach(db).undo
+            assert undo is not None
+            with transaction(db):
+                journal.undo(db, undo.id)
+            assert _rows_of(picture(folder)) == _rows_of(expected)
+        log.catch_up(db, lambda *_: None)
+        redo = journal.reach(db).redo
+        assert redo is not None
+        with transaction(db):
+            journal.redo(db, redo.id)
+        assert _rows_of(picture(folder)) == _rows_of(after)
+        with transaction(db):
+            journal.undo(db, redo.id)
+        assert _rows_of(picture(folder)) == _rows_of(before)
+
+
+def _rows_of(found: dict[str, Any]) -> dict[str, Any]:
+    return {name: each for name, each in found.items() if name != "undo"}
+
+
+def test_the_index_is_made_up_for_by_the_next_service(folder: Path, tmp_path: Path) -> None:
+    """A service that was killed before it had indexed what came in leaves nothing unfound."""
+    path = rows(tmp_path / "in.csv", log.INDEXED_AT_ONCE + 50)
+    many = steps_of(folder, lambda work: bring_in(work, path))
+    shutil.copytree(folder, tmp_path / "killed")
+    # the last statements are those of the index
+    assert killed_at(many - 40, lambda: bring_in(tmp_path / "killed", path), statements=True)
+    with closing(database.connect(tmp_path / "killed" / DATABASE)) as db:
+        assert log.stale(db)
+    with Client(
+        create_app(Settings(tmp_path / "killed", caretaker=False)), base_url=HERE, headers=OWN
+    ) as client:
+        for _ in range(400):
+            if client.get("/api/log?text=zelmira").json()["total"] == log.INDEXED_AT_ONCE + 50:
+                break
+            time.sleep(0.02)
+        else:
+            pytest.fail("the index was not made up for")
+
+
+@pytest.fixture
+def two(folder: Path) -> Iterator[tuple[TestClient, TestClient]]:
+    """Two services on one folder."""
+    made = [create_app(Settings(folder, caretaker=False)) for _ in range(2)]
+    with (
+        Client(made[0], base_url=HERE, headers=OWN) as one,
+        Client(made[1], base_url=HERE, headers=OWN) as other,
+    ):
+        yield one, other
+
+
+def test_two_services_on_one_folder(
+    two: tuple[TestClient, TestClient], folder: Path, tmp_path: Path
+) -> None:
+    """Both write, both see; a third that starts sweeps nothing they work on, and no restore."""
+    one, other = two
+    one.put("/api/outings/a", json={"id": "a", "title": "By one"})
+    other.put("/api/outings/b", json={"id": "b", "title": "By the other"})
+    for house in two:
+        titles = {each["outing"]["title"] for each in house.get("/api/outings").json()}
+        assert {"By one", "By the other"} <= titles
+    (folder / "exchange").mkdir(exist_ok=True)
+    working = folder / "exchange" / "working.stage"
+    working.write_bytes(b"x")
+    create_app(Settings(folder, caretaker=False))
+    assert working.exists()
+    made = backups.copy(folder / DATABASE, tmp_path / "x.sqlite3")
+    with pytest.raises(Unsafe, match="stop it first"):
+        restoring.restore(folder, made, "then")
+    file = hand_in(one, rows(tmp_path / "in.csv", 30).read_bytes())
+    writing = threading.Thread(
+        target=lambda: other.put("/api/outings/c", json={"id": "c", "title": "Meanwhile"})
+    )
+    writing.start()
+    assert read(one, file, write=True)["state"] == "done"
+    writing.join()
+    assert other.get("/api/log?text=zelmira").json()["total"] == 30
+    assert merged(other, archived(one))["result"]["added"] == 0
+    with together(folder):
+        assert one.get("/api/health").status_code == 200
+
+
+@pytest.mark.skipif(os.name != "posix", reason="signals as this system has them")
+def test_told_to_stop_it_stops(tmp_path: Path) -> None:
+    """With an import under way and an upload half arrived; what was acknowledged is there, and of
+    the rest nothing."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port = probe.getsockname()[1]
+    command = [sys.executable, "-m", "emulsa", "demo", "--port", str(port)]
+    process = subprocess.Popen([*command, "--data", str(tmp_path / "data")])
+    with httpx2.Client(base_url=f"http://127.0.0.1:{port}", headers=OWN, timeout=30) as client:
+        for _ in range(400):
+            try:
+                client.get("/api/health")
+                break
+            except httpx2.TransportError:
+                time.sleep(0.05)
+        content = rows(tmp_path / "in.csv", 20_000).read_bytes()
+        file = client.post(
+            "/api/exchange/csv", content=content, headers={"idempotency-key": "f"}
+        ).json()
+        body = {"id": file["id"], "mapping": file["mapping"], "write": True}
+        client.post("/api/exchange/csv/read", json=body, headers={"idempotency-key": "r"})
+        kept = {"id": "kept", "title": "Acknowledged"}
+        answer = client.put("/api/outings/kept?base=", json=kept, headers={"idempotency-key": "k"})
+        assert answer.status_code == 200
+
+        def slowly() -> Iterator[bytes]:
+            while process.poll() is None:
+                yield b"x" * 1_000
+                time.sleep(0.05)
+
+        def upload() -> None:
+            with suppress(httpx2.TransportError):
+                client.post(
+                    "/api/exchange/archive/merge",
+                    content=slowly(),
+                    headers={"idempotency-key": "m"},
+                )
+
+        sending = threading.Thread(target=upload)
+        sending.start()
+        time.sleep(0.3)
+        process.send_signal(signal.SIGTERM)
+        assert process.wait(timeout=20) is not None
+        sending.join()
+    with closing(sqlite3.connect(tmp_path / "data" / DATABASE)) as db:
+        assert db.execute("SELECT title FROM outing WHERE id = 'kept'").fetchone() == (
+            "Acknowledged",
+        )
+        brought = db.execute("SELECT count(*) FROM scene WHERE title LIKE 'Pit %'").fetchone()[0]
+        assert brought in (0, 20_000)
+    assert soundness.problems(tmp_path / "data" / DATABASE, thorough=True) == []
