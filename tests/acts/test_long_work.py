@@ -49,7 +49,15 @@ def rows(path: Path, count: int, first: int = 0) -> Path:
         for number in range(first, first + count):
             day = f"2019-{number % 12 + 1:02d}-{number % 28 + 1:02d}"
             writer.writerow(
-                [day, "Corvane 100", "f/22", "1/2", f"Day {number // 20}", f"Pit {number}", "zelmira"]
+                [
+                    day,
+                    "Corvane 100",
+                    "f/22",
+                    "1/2",
+                    f"Day {number // 20}",
+                    f"Pit {number}",
+                    "zelmira",
+                ]
             )
     return path
 

@@ -1,5 +1,7 @@
 """Files of older versions: brought up whole, with nothing lost and everything still undone."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 import pytest
@@ -20,6 +22,16 @@ def of_version(version: int, folder: Path) -> database.Connection:
     with transaction(old):
         journal.install(old)
     return old
+
+
+@contextmanager
+def recorded(old: database.Connection, label: str, at: str) -> Iterator[None]:
+    """An action as older programs recorded one."""
+    with transaction(old):
+        number = old.execute("INSERT INTO action (at, label) VALUES (?, ?)", (at, label)).lastrowid
+        old.execute("UPDATE journal_cursor SET action_id = ?", (number,))
+        yield
+        old.execute("UPDATE journal_cursor SET action_id = NULL")
 
 
 # A file as the second version wrote it: film in holder 7, a scene to expose it on.
@@ -49,9 +61,9 @@ def test_sheets_of_an_older_file_keep_their_story(
     with transaction(old):
         for statement in SECOND.split(";"):
             old.execute(statement)
-    with journal.action(old, "loaded", "then"):
+    with recorded(old, "loaded", "then"):
         old.execute("INSERT INTO sheet VALUES ('s', 'f', 'h', 'B', 'loaded', 'then')")
-    with journal.action(old, "exposed", "then"):
+    with recorded(old, "exposed", "then"):
         old.execute("UPDATE sheet SET state = 'exposed'")
         old.execute(
             "INSERT INTO exposure (id, scene_id, sheet_id, exposed_at, aperture, seconds,"
@@ -82,12 +94,12 @@ def test_sheets_of_an_older_file_keep_their_story(
 def test_an_older_file_is_brought_up_to_date(tmp_path: Path) -> None:
     """Data written by the first version is read by this one, and its old actions still undo."""
     old = of_version(1, tmp_path)
-    with journal.action(old, "a film", "then"):
+    with recorded(old, "a film", "then"):
         old.execute(
             "INSERT INTO film VALUES ('f', 'Old 100', 100, 2, 8, NULL, ''),"
             " ('g', 'Old 50', 50, 2, 8, NULL, '')"
         )
-    with journal.action(old, "a film less", "then"):
+    with recorded(old, "a film less", "then"):
         old.execute("DELETE FROM film WHERE id = 'g'")
     assert database.migrate(old) == database.migrations()[-1][0]
     assert [(each.name, each.price, each.archived) for each in films.films(old)] == [
@@ -134,14 +146,14 @@ def test_the_planned_n_is_told_from_the_error_again(tmp_path: Path) -> None:
             old.execute(statement)
         old.execute(METERS)
         logged(old, "brought-in", 1, -2, -1)
-    with journal.action(old, "exposed", "then"):
+    with recorded(old, "exposed", "then"):
         logged(old, "over", 1, -2, -1)
         logged(old, "under", -0.5, 0.5, 0)
         logged(old, "as-planned", 0.2, -1, -1)
         logged(old, "far", 5, -5, -2)
         logged(old, "no-plan", 1, -2, None)
         logged(old, "typed", 1, -2, -1)
-    with journal.action(old, "typed over", "then"):
+    with recorded(old, "typed over", "then"):
         old.execute("UPDATE exposure SET n = 1 WHERE id = 'typed'")
     database.migrate(old)
 
