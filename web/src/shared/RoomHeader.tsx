@@ -5,6 +5,8 @@ import { Button } from "../components/Button";
 import { setLight, useLight } from "../theme/light";
 import { useJournal } from "./journal";
 
+const SHORT = 9; // letters of a title that is never cut
+
 /** The room's title, what is special to it, undo, and the light. */
 export function RoomHeader({
   title,
@@ -34,7 +36,7 @@ export function RoomHeader({
         as="h1"
         fontSize={{ base: "17px", md: "19px" }}
         fontWeight={650}
-        minWidth="0"
+        minWidth={typeof title === "string" && title.length < SHORT ? "max-content" : "0"}
         overflow="hidden"
         textOverflow="ellipsis"
         whiteSpace="nowrap"

@@ -68,6 +68,9 @@ export function ExchangeSheet({ close }: { close: () => void }) {
         <CsvMapping key={csv.id} file={csv} />
       ) : (
         <Flex direction="column" gap="5">
+          {ids.map((id) => (
+            <Work key={id} id={id} decide={decide} putAway={() => putAway(id)} />
+          ))}
           <Part title="Out">
             <Line what="Every exposure, for a spreadsheet">
               <a href="/api/exchange/exposures.csv">CSV</a>
@@ -92,9 +95,6 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               Sending: <progress max={1} value={sent} aria-label="Sending" />
             </Box>
           )}
-          {ids.map((id) => (
-            <Work key={id} id={id} decide={decide} putAway={() => putAway(id)} />
-          ))}
           {problem && (
             <Notice tone="refusal" live>
               {problem}

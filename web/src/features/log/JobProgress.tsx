@@ -44,7 +44,11 @@ export function JobProgress({
     );
   }
   return (
-    <Flex role="status" align="center" gap="3" wrap="wrap">
+    <Flex
+      role="status"
+      gap="3"
+      {...(job.state === "asked" ? { direction: "column" } : { align: "center", wrap: "wrap" })}
+    >
       <Box flex="1">
         {job.state === "done" || job.state === "asked" ? (
           children(job)
@@ -53,8 +57,8 @@ export function JobProgress({
         )}
       </Box>
       {finish && (
-        <Button variant="quiet" onClick={finish}>
-          Done with it
+        <Button variant="quiet" alignSelf="flex-start" onClick={finish}>
+          {job.state === "asked" ? "Not now" : "Done with it"}
         </Button>
       )}
     </Flex>

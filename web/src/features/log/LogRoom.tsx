@@ -1,4 +1,4 @@
-import { Box, Flex, Input } from "@chakra-ui/react";
+import { Box, Flex, Input, VisuallyHidden } from "@chakra-ui/react";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -99,7 +99,9 @@ export function LogRoom() {
         >
           {pictures ? "Lines" : "Pictures"}
         </Button>
-        <Button onClick={() => setExchanging(true)}>Import and export</Button>
+        <Button onClick={() => setExchanging(true)}>
+          Import{narrow ? <VisuallyHidden> and export</VisuallyHidden> : " and export"}
+        </Button>
       </RoomHeader>
       <Box as="main" ref={measured} display="flex" flexDirection="column" flex="1" minHeight="0">
         <Box

@@ -38,6 +38,7 @@ export function TwoStories({
               <Flex as="label" key={side} gap="3" minHeight="44px" cursor="pointer">
                 <input
                   type="radio"
+                  style={{ alignSelf: "flex-start", marginTop: 6 }}
                   name={each.piece_id}
                   checked={decided[each.piece_id] === side}
                   onChange={() => setDecided({ ...decided, [each.piece_id]: side })}
