@@ -217,7 +217,9 @@ def large_log() -> None:
             took, grown = large.export(running)
             print(f"{'the whole archive written and fetched':46} {took:9.1f} s")
             report("the service grew by, meanwhile", grown, 50, "MB")
-            report("20,000 rows of CSV brought in", large.csv_in_s(running), 15, "s")
+            took, waited = large.csv_in_s(running)
+            report("20,000 rows of CSV brought in", took, 15, "s")
+            report("p99 of other writes meanwhile", waited, 300, "ms")
 
 
 if __name__ == "__main__":
