@@ -186,11 +186,11 @@ def csv_in_s(running: Running, rows: int = 20_000) -> tuple[float, float]:
         handed = client.post("/api/exchange/csv", content=file.getvalue().encode()).json()
         body = {"id": handed["id"], "mapping": handed["mapping"], "write": True}
         job = client.post("/api/exchange/csv/read", json=body).json()
-        waits = []
+        waits: list[float] = []
         while job["state"] in UNDER_WAY:
             begun = time.perf_counter()
-            day = {"id": f"day-{len(waits)}", "title": "Meanwhile"}
-            answer = client.put(f"/api/outings/{day['id']}?base=", json=day)
+            outing = {"id": f"day-{len(waits)}", "title": "Meanwhile"}
+            answer = client.put(f"/api/outings/{outing['id']}?base=", json=outing)
             assert answer.status_code == 200, answer.text
             waits.append(1e3 * (time.perf_counter() - begun))
             time.sleep(0.05)
