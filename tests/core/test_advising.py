@@ -160,6 +160,8 @@ ELSEWHERE = {
     *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py
     *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
     *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py
+    *("speed-point-twice", "no-ladder"),  # test_sensitometry.py, tests/handbook
+    *("colour-prints-otherwise", "colour-with-contrast"),  # test_sensitometry.py, tests/handbook
 }
 
 

@@ -62,6 +62,25 @@ EXPOSURE_EXAMPLE: dict[str, Any] = {
     "law": {"kind": "power", "exponent": 1.26, "from_s": 1},
 }
 
+CURVE_EXAMPLE: dict[str, Any] = {
+    "id": "8min",
+    "minutes": 8,
+    "base_fog": 0.2,
+    "exposure": {"kind": "metered", "ei": 100},
+    "steps": [
+        {"stops": -6, "density": 0.2},
+        {"stops": -5, "density": 0.23},
+        {"stops": -4, "density": 0.3},
+        {"stops": -3, "density": 0.44},
+        {"stops": -2, "density": 0.63},
+        {"stops": -1, "density": 0.83},
+        {"stops": 0, "density": 1.03},
+        {"stops": 1, "density": 1.23},
+        {"stops": 2, "density": 1.42},
+        {"stops": 3, "density": 1.6},
+    ],
+}
+
 TABLE: dict[str, Operation] = {
     operation.name: operation
     for operation in (
@@ -194,6 +213,46 @@ TABLE: dict[str, Operation] = {
                 "volume_ml": 500,
                 "film_area_in2": 80,
                 "chemistry": {"dilution": "1+50", "minimum_ml_per_roll": 6},
+            },
+        ),
+        Operation(
+            "film_test",
+            "sensitometry.film_test",
+            "FilmTestRequest",
+            "FilmTestAnswer",
+            {"curves": [CURVE_EXAMPLE], "box_speed": 125},
+        ),
+        Operation(
+            "compare_films",
+            "sensitometry.compare",
+            "CompareRequest",
+            "CompareAnswer",
+            {"reference": CURVE_EXAMPLE, "others": [{**CURVE_EXAMPLE, "id": "other"}]},
+        ),
+        Operation(
+            "scan_density",
+            "sensitometry.scanning",
+            "ScanRequest",
+            "ScanAnswer",
+            {
+                "encoding": "linear",
+                "white": 65535,
+                "clear_level": 52000,
+                "samples": [{"id": "a", "level": 12000, "spread": 150}],
+            },
+        ),
+        Operation(
+            "learn",
+            "sensitometry.learning",
+            "LearnRequest",
+            "LearnAnswer",
+            {
+                "ei": 100,
+                "minutes_per_n": [{"n": -1, "minutes": 6.5}, {"n": 0, "minutes": 8.5}],
+                "negatives": [
+                    {"id": "1A", "shadow": "thin", "highlight": "full"},
+                    {"id": "2B", "shadow": "none", "highlight": "flat"},
+                ],
             },
         ),
     )

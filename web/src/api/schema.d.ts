@@ -398,6 +398,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/film_test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Speed, contrast and range of each development, and the minutes of each N.
+         * @description Unsound or OutOfRange, with the curve and step named, for data no film gives.
+         */
+        post: operations["compute_film_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/compare_films": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Each film against the reference, from where both have equal shadows. */
+        post: operations["compute_compare_films"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/scan_density": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Densities of a scan's patches; Missing without anything to measure against. */
+        post: operations["compute_scan_density"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/learn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The film's own speed and the development's own height, each with how sure it is. */
+        post: operations["compute_learn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attachments/{id}": {
         parameters: {
             query?: never;
@@ -2666,7 +2737,7 @@ export interface components {
          */
         BracketAnswer: {
             /** Frames */
-            frames: components["schemas"]["Frame"][];
+            frames: components["schemas"]["emulsa__core__exposing__bracket__Frame"][];
             /** Sheets */
             sheets: number;
             /** Price */
@@ -2991,6 +3062,16 @@ export interface components {
             needed: boolean;
         };
         /**
+         * CompareAnswer
+         * @description Every film in the order it came, and what is worth saying.
+         */
+        CompareAnswer: {
+            /** Others */
+            others: components["schemas"]["OtherAnswer"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
          * Connected
          * @description Which devices are there; all of them are simulated.
          */
@@ -3062,6 +3143,54 @@ export interface components {
              * @enum {string}
              */
             kind: "pour" | "agitate" | "change" | "drain";
+        };
+        /**
+         * CurveAnswer
+         * @description What a curve says; a value whose span leaves the data is empty, its name in
+         *     ``extrapolated``.
+         */
+        CurveAnswer: {
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number | null;
+            /** Speed Log H */
+            speed_log_h: number | null;
+            /** Speed Stops */
+            speed_stops: number | null;
+            /** Crossings */
+            crossings: number;
+            /** Iso Conditions */
+            iso_conditions: boolean | null;
+            /** Ei */
+            ei: number;
+            /** Speed Text */
+            speed_text: string;
+            /** Gamma */
+            gamma: number | null;
+            /** Average Gradient */
+            average_gradient: number | null;
+            /** Contrast Index */
+            contrast_index: number | null;
+            /** Contrast Index Reason */
+            contrast_index_reason: string;
+            /** Range Stops */
+            range_stops: number | null;
+            /** N */
+            n: number | null;
+            /** Gradient Wanted */
+            gradient_wanted: number;
+            separation: components["schemas"]["Separation"];
+            /** Bumpiness */
+            bumpiness: number | null;
+            /** Flat Before Toe Stops */
+            flat_before_toe_stops: number | null;
+            /** Shoulder Log H */
+            shoulder_log_h: number | null;
+            /** Extrapolated */
+            extrapolated: string[];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
         };
         /**
          * DarkroomView
@@ -3684,6 +3813,18 @@ export interface components {
             archived: boolean;
         };
         /**
+         * FilmTestAnswer
+         * @description Every curve in the order they came, and the ladder of N between them.
+         */
+        FilmTestAnswer: {
+            /** Curves */
+            curves: components["schemas"]["CurveAnswer"][];
+            /** N Ladder */
+            n_ladder: components["schemas"]["Rung"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
          * Filter
          * @description A filter by exactly one of factor, stops or density.
          *
@@ -3776,40 +3917,6 @@ export interface components {
              * @default
              */
             film: string;
-        };
-        /**
-         * Frame
-         * @description One frame: its place in stops from the plan, its aperture and times, what the hands set, and
-         *     how far off its place that leaves it.
-         */
-        Frame: {
-            /** Stops */
-            stops: number;
-            /** Stops Text */
-            stops_text: string;
-            /** Aperture */
-            aperture: string | number;
-            /** Aperture Text */
-            aperture_text: string;
-            /** Metered S */
-            metered_s: number;
-            /** Corrected S */
-            corrected_s: number;
-            /** Seconds */
-            seconds: number;
-            /** Text */
-            text: string;
-            /**
-             * Means
-             * @enum {string}
-             */
-            means: "shutter" | "bulb";
-            /** Error Stops */
-            error_stops: number;
-            /** Error Text */
-            error_text: string;
-            /** Extrapolated */
-            extrapolated: boolean;
         };
         /**
          * FrameLoss
@@ -4382,6 +4489,64 @@ export interface components {
             said_by: string;
         };
         /**
+         * LearnAnswer
+         * @description What the negatives say; nothing is changed by it.
+         */
+        LearnAnswer: {
+            speed: components["schemas"]["LearnedSpeed"];
+            development: components["schemas"]["LearnedDevelopment"];
+        };
+        /**
+         * LearnedDevelopment
+         * @description Zones the high values come too high, and the minutes that follow.
+         */
+        LearnedDevelopment: {
+            /** Mean */
+            mean: number;
+            /** Sd */
+            sd: number;
+            /** Negatives */
+            negatives: number;
+            /** Enough */
+            enough: boolean;
+            /** Minutes */
+            minutes: components["schemas"]["LearnedMinutes"][];
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * LearnedMinutes
+         * @description An N's minutes as the negatives say, and the range two of three times they lie in.
+         */
+        LearnedMinutes: {
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
+         * LearnedSpeed
+         * @description Stops the film is slower than its index, and the index that follows.
+         */
+        LearnedSpeed: {
+            /** Mean */
+            mean: number;
+            /** Sd */
+            sd: number;
+            /** Negatives */
+            negatives: number;
+            /** Enough */
+            enough: boolean;
+            /** Ei */
+            ei: number;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * Lens
          * @description A lens; ``widest`` and ``smallest`` bound its apertures when they are known.
          */
@@ -4865,6 +5030,40 @@ export interface components {
             says: string;
         };
         /**
+         * OtherAnswer
+         * @description A film against the reference. Negative ``speed_stops`` is slower.
+         */
+        OtherAnswer: {
+            /** Id */
+            id: string;
+            /** Speed Stops */
+            speed_stops: number;
+            /** Ei */
+            ei: number;
+            frame: components["schemas"]["emulsa__core__sensitometry__compare__Frame"] | null;
+            /** Base Fog Difference */
+            base_fog_difference: number;
+            /** Print Time Factor */
+            print_time_factor: number;
+            /** Print S */
+            print_s: number | null;
+            /** Gradient Ratio */
+            gradient_ratio: number | null;
+            /** Gradient Span */
+            gradient_span: number | null;
+            separation_ratio: components["schemas"]["Separation"];
+            /** Bumpiness Ratio */
+            bumpiness_ratio: number | null;
+            /** N Difference */
+            n_difference: number | null;
+            /** Minutes To Match */
+            minutes_to_match: number | null;
+            /** Extrapolated */
+            extrapolated: boolean;
+            /** Patches */
+            patches: components["schemas"]["PatchAnswer"][];
+        };
+        /**
          * OtherTime
          * @description Another word on the same N, under the same conditions, and who says it.
          */
@@ -5001,6 +5200,18 @@ export interface components {
             picture: string;
             /** Devices */
             devices: components["schemas"]["PairedDevice"][];
+        };
+        /**
+         * PatchAnswer
+         * @description A colour beside the reference's: positive prints lighter.
+         */
+        PatchAnswer: {
+            /** Label */
+            label: string;
+            /** Net Difference */
+            net_difference: number;
+            /** Lighter Stops */
+            lighter_stops: number | null;
         };
         /**
          * Penalty
@@ -6014,6 +6225,44 @@ export interface components {
             pieces: components["schemas"]["PieceLine"][];
         };
         /**
+         * Rung
+         * @description An N of the ladder: its minutes and the index it is exposed at.
+         */
+        Rung: {
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+            /** Ei */
+            ei: number;
+            /** Extrapolated */
+            extrapolated: boolean;
+        };
+        /**
+         * SampleAnswer
+         * @description A density with its uncertainty; empty where the machine saw no light at all.
+         */
+        SampleAnswer: {
+            /** Id */
+            id: string;
+            /** Density */
+            density: number | null;
+            /** Uncertainty */
+            uncertainty: number | null;
+            /** Extrapolated */
+            extrapolated: boolean;
+            /** Clipped */
+            clipped: boolean;
+        };
+        /**
+         * ScanAnswer
+         * @description The samples in the order they came.
+         */
+        ScanAnswer: {
+            /** Samples */
+            samples: components["schemas"]["SampleAnswer"][];
+        };
+        /**
          * Scene
          * @description Everything decided in front of one subject; what is empty is not decided yet.
          *
@@ -6298,6 +6547,18 @@ export interface components {
         SchoolsAnswer: {
             /** Schools */
             schools: components["schemas"]["SchoolRow"][];
+        };
+        /**
+         * Separation
+         * @description How steep the curve is where shadows, middle tones and high values lie.
+         */
+        Separation: {
+            /** Shadows */
+            shadows: number | null;
+            /** Mids */
+            mids: number | null;
+            /** Highlights */
+            highlights: number | null;
         };
         /**
          * SetAperture
@@ -7373,6 +7634,50 @@ export interface components {
             seconds: number;
         };
         /**
+         * Frame
+         * @description One frame: its place in stops from the plan, its aperture and times, what the hands set, and
+         *     how far off its place that leaves it.
+         */
+        emulsa__core__exposing__bracket__Frame: {
+            /** Stops */
+            stops: number;
+            /** Stops Text */
+            stops_text: string;
+            /** Aperture */
+            aperture: string | number;
+            /** Aperture Text */
+            aperture_text: string;
+            /** Metered S */
+            metered_s: number;
+            /** Corrected S */
+            corrected_s: number;
+            /** Seconds */
+            seconds: number;
+            /** Text */
+            text: string;
+            /**
+             * Means
+             * @enum {string}
+             */
+            means: "shutter" | "bulb";
+            /** Error Stops */
+            error_stops: number;
+            /** Error Text */
+            error_text: string;
+            /** Extrapolated */
+            extrapolated: boolean;
+        };
+        /**
+         * Frame
+         * @description The frame of a bracket nearest to equal shadows, and what is left over.
+         */
+        emulsa__core__sensitometry__compare__Frame: {
+            /** Offset */
+            offset: number;
+            /** Residual Stops */
+            residual_stops: number;
+        };
+        /**
          * ApertureChoiceRequest
          * @description The spread between near and far focus on the ground glass, and what moves.
          */
@@ -7531,6 +7836,35 @@ export interface components {
             bottle_id: string | null;
         };
         /**
+         * CompareRequest
+         * @description A reference and others, exposed alike.
+         */
+        CompareRequest: {
+            reference: components["schemas"]["Curve"];
+            /** Others */
+            others: components["schemas"]["OtherFilm"][];
+            /**
+             * Match Net
+             * @default 0.1
+             */
+            match_net: number;
+            /**
+             * Patches
+             * @default []
+             */
+            patches: components["schemas"]["Patch"][];
+            /**
+             * Frames
+             * @default []
+             */
+            frames: number[];
+            /**
+             * Print S
+             * @default null
+             */
+            print_s: number | null;
+        };
+        /**
          * Correction
          * @description What is put right later about a logged exposure; the plan it was made with stays.
          */
@@ -7551,6 +7885,30 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * Curve
+         * @description A curve as it was measured, with the development it stands for.
+         */
+        Curve: {
+            /** Id */
+            id: string;
+            /** Base Fog */
+            base_fog: number;
+            /** Exposure */
+            exposure: components["schemas"]["LuxSeconds"] | components["schemas"]["Metered"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
         };
         /**
          * Cutting
@@ -7748,6 +8106,28 @@ export interface components {
             action_id: number;
         };
         /**
+         * FilmTestRequest
+         * @description Curves of one film, one for each development.
+         */
+        FilmTestRequest: {
+            /** Curves */
+            curves: components["schemas"]["Curve"][];
+            /**
+             * Box Speed
+             * @default null
+             */
+            box_speed: number | null;
+            /**
+             * @default {
+             *       "net_at_viii": 1.25,
+             *       "range_stops": 7,
+             *       "density_range": 1.05,
+             *       "flare": 0
+             *     }
+             */
+            targets: components["schemas"]["Targets"];
+        };
+        /**
          * FilterChoice
          * @description A stack of filters to try, with the ids a page knows them by.
          */
@@ -7903,6 +8283,28 @@ export interface components {
             parts: string[][];
         };
         /**
+         * LadderPoint
+         * @description Minutes that give an N, of the film that is compared.
+         */
+        LadderPoint: {
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * LearnRequest
+         * @description One film and recipe, and its negatives.
+         */
+        LearnRequest: {
+            /** Ei */
+            ei: number;
+            /** Minutes Per N */
+            minutes_per_n: components["schemas"]["MinutesPoint"][];
+            /** Negatives */
+            negatives: components["schemas"]["Seen"][];
+        };
+        /**
          * LightChangeRequest
          * @description What was given so far and the light now.
          *
@@ -7980,6 +8382,40 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
+         * LuxSeconds
+         * @description Exposures known as light: a step tablet under a calibrated lamp.
+         */
+        LuxSeconds: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "lux_seconds";
+        };
+        /**
+         * Metered
+         * @description Exposures known by a meter: so many stops from what it renders as V at this index.
+         */
+        Metered: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "metered";
+            /** Ei */
+            ei: number;
+        };
+        /**
+         * MinutesPoint
+         * @description A point of the recipe.
+         */
+        MinutesPoint: {
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * Naming
          * @description The side a sheet lay in, as typed: ``2B``.
          */
@@ -8004,6 +8440,35 @@ export interface components {
             id: string;
             /** Title */
             title: string;
+        };
+        /**
+         * OtherFilm
+         * @description A film beside the reference; its ladder says which minutes would match.
+         */
+        OtherFilm: {
+            /** Id */
+            id: string;
+            /** Base Fog */
+            base_fog: number;
+            /** Exposure */
+            exposure: components["schemas"]["LuxSeconds"] | components["schemas"]["Metered"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
+            /**
+             * Ladder
+             * @default []
+             */
+            ladder: components["schemas"]["LadderPoint"][];
         };
         /**
          * Others
@@ -8036,6 +8501,18 @@ export interface components {
         PastedSheet: {
             /** Text */
             text: string;
+        };
+        /**
+         * Patch
+         * @description A colour that was photographed on every film: its density on each, by curve.
+         */
+        Patch: {
+            /** Label */
+            label: string;
+            /** Densities */
+            densities: {
+                [key: string]: number;
+            };
         };
         /**
          * PinholeRequest
@@ -8340,6 +8817,51 @@ export interface components {
             piece_ids: string[];
         };
         /**
+         * Sample
+         * @description A patch: its mean level, and how far its pixels spread.
+         */
+        Sample: {
+            /** Id */
+            id: string;
+            /** Level */
+            level: number;
+            /**
+             * Spread
+             * @default 0
+             */
+            spread: number;
+        };
+        /**
+         * ScanRequest
+         * @description Levels as they were recorded, and what they are measured against.
+         */
+        ScanRequest: {
+            /**
+             * Encoding
+             * @enum {string}
+             */
+            encoding: "linear" | "srgb";
+            /** White */
+            white: number;
+            /**
+             * Black
+             * @default 0
+             */
+            black: number;
+            /**
+             * Wedge
+             * @default []
+             */
+            wedge: components["schemas"]["WedgeStep"][];
+            /**
+             * Clear Level
+             * @default null
+             */
+            clear_level: number | null;
+            /** Samples */
+            samples: components["schemas"]["Sample"][];
+        };
+        /**
          * SchoolsRequest
          * @description An exposure and the habits; ``low`` marks the important shadow when it is not the darkest.
          */
@@ -8359,6 +8881,45 @@ export interface components {
              *     }
              */
             habits: components["schemas"]["Habits"];
+        };
+        /**
+         * Seen
+         * @description A judged negative: what it was given, and what its shadows and lights show, by eye or
+         *     measured.
+         */
+        Seen: {
+            /** Id */
+            id: string;
+            /**
+             * Given Error Stops
+             * @default 0
+             */
+            given_error_stops: number;
+            /**
+             * N
+             * @default 0
+             */
+            n: number;
+            /**
+             * Shadow
+             * @default null
+             */
+            shadow: ("none" | "thin" | "full") | null;
+            /**
+             * Highlight
+             * @default null
+             */
+            highlight: ("flat" | "full" | "blocked") | null;
+            /**
+             * Shadow Error Stops
+             * @default null
+             */
+            shadow_error_stops: number | null;
+            /**
+             * Highlight Error Zones
+             * @default null
+             */
+            highlight_error_zones: number | null;
         };
         /**
          * Sheet
@@ -8409,6 +8970,33 @@ export interface components {
         TakingOut: {
             /** Finished */
             finished: boolean;
+        };
+        /**
+         * Targets
+         * @description What a normal negative is to be. Common practice, no source: Zone VIII 1.25 above fog over
+         *     seven stops, for a paper of grade 2.
+         */
+        Targets: {
+            /**
+             * Net At Viii
+             * @default 1.25
+             */
+            net_at_viii: number;
+            /**
+             * Range Stops
+             * @default 7
+             */
+            range_stops: number;
+            /**
+             * Density Range
+             * @default 1.05
+             */
+            density_range: number;
+            /**
+             * Flare
+             * @default 0
+             */
+            flare: number;
         };
         /**
          * TimeRequest
@@ -8527,6 +9115,16 @@ export interface components {
              * @default
              */
             box: string;
+        };
+        /**
+         * WedgeStep
+         * @description A step whose density is known, and its level in the scan.
+         */
+        WedgeStep: {
+            /** Level */
+            level: number;
+            /** Density */
+            density: number;
         };
         /**
          * Weighing
@@ -9491,6 +10089,309 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProcessAnswer"];
+                };
+            };
+        };
+    };
+    compute_film_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "curves": [
+                 *         {
+                 *           "id": "8min",
+                 *           "minutes": 8,
+                 *           "base_fog": 0.2,
+                 *           "exposure": {
+                 *             "kind": "metered",
+                 *             "ei": 100
+                 *           },
+                 *           "steps": [
+                 *             {
+                 *               "stops": -6,
+                 *               "density": 0.2
+                 *             },
+                 *             {
+                 *               "stops": -5,
+                 *               "density": 0.23
+                 *             },
+                 *             {
+                 *               "stops": -4,
+                 *               "density": 0.3
+                 *             },
+                 *             {
+                 *               "stops": -3,
+                 *               "density": 0.44
+                 *             },
+                 *             {
+                 *               "stops": -2,
+                 *               "density": 0.63
+                 *             },
+                 *             {
+                 *               "stops": -1,
+                 *               "density": 0.83
+                 *             },
+                 *             {
+                 *               "stops": 0,
+                 *               "density": 1.03
+                 *             },
+                 *             {
+                 *               "stops": 1,
+                 *               "density": 1.23
+                 *             },
+                 *             {
+                 *               "stops": 2,
+                 *               "density": 1.42
+                 *             },
+                 *             {
+                 *               "stops": 3,
+                 *               "density": 1.6
+                 *             }
+                 *           ]
+                 *         }
+                 *       ],
+                 *       "box_speed": 125
+                 *     }
+                 */
+                "application/json": components["schemas"]["FilmTestRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmTestAnswer"];
+                };
+            };
+        };
+    };
+    compute_compare_films: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "reference": {
+                 *         "id": "8min",
+                 *         "minutes": 8,
+                 *         "base_fog": 0.2,
+                 *         "exposure": {
+                 *           "kind": "metered",
+                 *           "ei": 100
+                 *         },
+                 *         "steps": [
+                 *           {
+                 *             "stops": -6,
+                 *             "density": 0.2
+                 *           },
+                 *           {
+                 *             "stops": -5,
+                 *             "density": 0.23
+                 *           },
+                 *           {
+                 *             "stops": -4,
+                 *             "density": 0.3
+                 *           },
+                 *           {
+                 *             "stops": -3,
+                 *             "density": 0.44
+                 *           },
+                 *           {
+                 *             "stops": -2,
+                 *             "density": 0.63
+                 *           },
+                 *           {
+                 *             "stops": -1,
+                 *             "density": 0.83
+                 *           },
+                 *           {
+                 *             "stops": 0,
+                 *             "density": 1.03
+                 *           },
+                 *           {
+                 *             "stops": 1,
+                 *             "density": 1.23
+                 *           },
+                 *           {
+                 *             "stops": 2,
+                 *             "density": 1.42
+                 *           },
+                 *           {
+                 *             "stops": 3,
+                 *             "density": 1.6
+                 *           }
+                 *         ]
+                 *       },
+                 *       "others": [
+                 *         {
+                 *           "id": "other",
+                 *           "minutes": 8,
+                 *           "base_fog": 0.2,
+                 *           "exposure": {
+                 *             "kind": "metered",
+                 *             "ei": 100
+                 *           },
+                 *           "steps": [
+                 *             {
+                 *               "stops": -6,
+                 *               "density": 0.2
+                 *             },
+                 *             {
+                 *               "stops": -5,
+                 *               "density": 0.23
+                 *             },
+                 *             {
+                 *               "stops": -4,
+                 *               "density": 0.3
+                 *             },
+                 *             {
+                 *               "stops": -3,
+                 *               "density": 0.44
+                 *             },
+                 *             {
+                 *               "stops": -2,
+                 *               "density": 0.63
+                 *             },
+                 *             {
+                 *               "stops": -1,
+                 *               "density": 0.83
+                 *             },
+                 *             {
+                 *               "stops": 0,
+                 *               "density": 1.03
+                 *             },
+                 *             {
+                 *               "stops": 1,
+                 *               "density": 1.23
+                 *             },
+                 *             {
+                 *               "stops": 2,
+                 *               "density": 1.42
+                 *             },
+                 *             {
+                 *               "stops": 3,
+                 *               "density": 1.6
+                 *             }
+                 *           ]
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareAnswer"];
+                };
+            };
+        };
+    };
+    compute_scan_density: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "encoding": "linear",
+                 *       "white": 65535,
+                 *       "clear_level": 52000,
+                 *       "samples": [
+                 *         {
+                 *           "id": "a",
+                 *           "level": 12000,
+                 *           "spread": 150
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["ScanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanAnswer"];
+                };
+            };
+        };
+    };
+    compute_learn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "ei": 100,
+                 *       "minutes_per_n": [
+                 *         {
+                 *           "n": -1,
+                 *           "minutes": 6.5
+                 *         },
+                 *         {
+                 *           "n": 0,
+                 *           "minutes": 8.5
+                 *         }
+                 *       ],
+                 *       "negatives": [
+                 *         {
+                 *           "id": "1A",
+                 *           "shadow": "thin",
+                 *           "highlight": "full"
+                 *         },
+                 *         {
+                 *           "id": "2B",
+                 *           "shadow": "none",
+                 *           "highlight": "flat"
+                 *         }
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["LearnRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnAnswer"];
                 };
             };
         };

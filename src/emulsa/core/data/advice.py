@@ -52,4 +52,9 @@ CATALOGUE: dict[str, str] = {
     "capacity-short": "more film in a run than its developer does",
     "concentrate-short": "a mix too small for the concentrate its film uses up",
     "bottle": "a bottle that is too old, used up, or has too little left for the evening",
+    # film tests and films side by side
+    "speed-point-twice": "a curve that passes the speed point's density more than once",
+    "no-ladder": "a test without two curves whose minutes and N are known and rise together",
+    "colour-prints-otherwise": "a colour a third of a stop or more off the reference film's",
+    "colour-with-contrast": "such a colour on a film that is more than 5 % steeper or flatter",
 }

@@ -1,0 +1,1 @@
+"""What negatives measure: curves, films side by side, scans, and what judging teaches."""
