@@ -73,7 +73,7 @@ export function KitRoom() {
             columnGap="10"
             rowGap="8"
           >
-            {(bare || sets) && <Starters starters={kit.data.starters} />}
+            {(bare || sets) && <Starters starters={kit.data.starters} stay={() => setSets(true)} />}
             {(Object.keys(KINDS) as Kind[]).map((kind) => {
               const spec = KINDS[kind];
               const all = kit.data[kind] as { id: string; name: string; archived?: boolean }[];

@@ -7,13 +7,22 @@ import { useWrite } from "../../shared/useWrite";
 import { addStarter } from "./queries";
 
 /** Sets to begin with: one touch each, and everything in them can be changed. */
-export function Starters({ starters }: { starters: Schemas["StarterLine"][] }) {
+export function Starters({
+  starters,
+  stay,
+}: {
+  starters: Schemas["StarterLine"][];
+  /** they are looked at: what was added is said here, though the kit is not bare any more */
+  stay: () => void;
+}) {
   const { write, problem, busy } = useWrite();
   const [said, setSaid] = useState<string | null>(null);
-  const add = (each: Schemas["StarterLine"]) =>
+  const add = (each: Schemas["StarterLine"]) => {
+    stay();
     void write(addStarter(each.key, newId()), {
       at_once: () => setSaid(`Added: ${each.title}. Check each record; undo takes the set back.`),
     });
+  };
   return (
     <Box as="section" aria-label="Starter sets" gridColumn="1 / -1">
       <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingBlock="2">
