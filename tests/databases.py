@@ -1,10 +1,14 @@
 """Databases for tests, each a copy of one made once: making one takes most of a short test."""
 
+from contextlib import closing
 from functools import cache
 from pathlib import Path
 from typing import Any
 
-from emulsa.store import database, journal
+from emulsa.core.outing.record import Outing
+from emulsa.demo.quarry import OUTING
+from emulsa.store import database, journal, outings, records
+from emulsa.store.folder import DATABASE
 from emulsa.store.transactions import transaction
 
 
@@ -20,6 +24,21 @@ def empty() -> database.Connection:
     copied = database.connect(Path(":memory:"))
     _migrated().backup(copied)
     return copied
+
+
+def titles(folder: Path) -> set[str]:
+    """The outings of a data folder."""
+    with closing(database.connect(folder / DATABASE)) as db:
+        return {each.title for each in outings.outings(db)}
+
+
+def rename(folder: Path, title: str) -> None:
+    """The demo's outing under another title."""
+    with (
+        closing(database.connect(folder / DATABASE)) as db,
+        journal.action(db, "renamed", "now"),
+    ):
+        records.keep(db, Outing(id=OUTING.id, title=title))
 
 
 def undo(db: database.Connection) -> journal.Action:

@@ -16,26 +16,13 @@ from starlette.testclient import TestClient
 from emulsa.api.app import Settings, create_app
 from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
-from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
-from emulsa.store import backups, database, journal, opening, outings, records, restoring, soundness
+from emulsa.store import backups, database, opening, restoring, soundness
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, together
 from tests.conftest import HERE, OWN
+from tests.databases import rename, titles
 
 TODAY = date(2026, 1, 20)
-
-
-def titles(folder: Path) -> set[str]:
-    with closing(database.connect(folder / DATABASE)) as db:
-        return {each.title for each in outings.outings(db)}
-
-
-def rename(folder: Path, title: str) -> None:
-    with (
-        closing(database.connect(folder / DATABASE)) as db,
-        journal.action(db, "renamed", "now"),
-    ):
-        records.keep(db, Outing(id=OUTING.id, title=title))
 
 
 def test_a_copy_is_made_while_the_store_is_in_use(folder: Path, tmp_path: Path) -> None:

@@ -67,14 +67,14 @@ def join(connection: Connection, decided: Mapping[str, Choice]) -> list[str]:
             story = "the one of the archive" if way == "follow" else "the one here"
             said.append(f"{told.label} has two stories; {story} is kept.")
             if way == "follow":
-                _forget_here(connection, piece_id)
+                _forget(connection, "main", piece_id)
         if way == "follow":
             followed.append(piece_id)
             if len(followed) <= NAMED_AT_MOST:
                 row = _row(connection, "piece", piece_id)
                 said.append(f"{row['label'] or 'A sheet'} goes on as in the archive.")
         else:
-            _forget_there(connection, piece_id)
+            _forget(connection, "stage", piece_id)
     _follow(connection, followed)
     return said
 
@@ -127,28 +127,17 @@ def _exposures(connection: Connection, side: str, piece_id: str) -> set[str]:
     return {row["id"] for row in rows}
 
 
-def _forget_there(connection: Connection, piece_id: str) -> None:
-    """Nothing the stage tells of this piece beyond what is here is brought in."""
+def _forget(connection: Connection, side: str, piece_id: str) -> None:
+    """What one side tells of this piece gives way: on the stage it is not brought in, in the log
+    undo brings it back."""
     named = {"id": piece_id}
     connection.execute(
-        "DELETE FROM stage.attachment WHERE exposure_id IN"
-        " (SELECT id FROM stage.exposure WHERE piece_id = :id)",
+        f"DELETE FROM {side}.attachment WHERE exposure_id IN"
+        f" (SELECT id FROM {side}.exposure WHERE piece_id = :id)",
         named,
     )
     for table, column in (("exposure", "piece_id"), ("step", "piece_id"), ("judgement", "id")):
-        connection.execute(f"DELETE FROM stage.{table} WHERE {column} = :id", named)
-
-
-def _forget_here(connection: Connection, piece_id: str) -> None:
-    """This piece's story here gives way; undo brings it back."""
-    named = {"id": piece_id}
-    connection.execute(
-        "DELETE FROM attachment WHERE exposure_id IN"
-        " (SELECT id FROM exposure WHERE piece_id = :id)",
-        named,
-    )
-    for table, column in (("exposure", "piece_id"), ("step", "piece_id"), ("judgement", "id")):
-        connection.execute(f"DELETE FROM main.{table} WHERE {column} = :id", named)
+        connection.execute(f"DELETE FROM {side}.{table} WHERE {column} = :id", named)
 
 
 def _follow(connection: Connection, piece_ids: list[str]) -> None:
