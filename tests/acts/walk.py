@@ -178,6 +178,36 @@ def _no_stock(look: Looking) -> Request:
     return Request("stock.delete", {"id": box})
 
 
+def _film_test(look: Looking) -> Any:
+    return look.record(records.FILM_TEST, look.one("SELECT id FROM film_test"))
+
+
+@drawn("bench.put")
+def _put_test(look: Looking) -> Request:
+    known = _film_test(look)
+    id_ = look.dice.choice([known.id, look.new("test")])
+    changed = replace(known, id=id_, verdict=look.word(), match_net=look.dice.choice([0.1, 0.3]))
+    return Request("bench.put", {"id": id_}, body=wire.encode(changed))
+
+
+@drawn("bench.delete")
+def _no_test(look: Looking) -> Request:
+    return Request(
+        "bench.delete", {"id": look.one("SELECT id FROM film_test WHERE id <> 'test-corvane'")}
+    )
+
+
+@drawn("bench.use_times")
+def _use_times(look: Looking) -> Request:
+    return Request("bench.use_times", {"id": "test-corvane"})
+
+
+@drawn("bench.use_learned")
+def _use_learned(look: Looking) -> Request:
+    recipe = look.one("SELECT recipe_id FROM run WHERE recipe_id IS NOT NULL")
+    return Request("bench.use_learned", {"id": recipe}, body={"without": []})
+
+
 @drawn("holders.put")
 def _holder(look: Looking) -> Request:
     number = look.dice.randint(1, 12)

@@ -10,6 +10,8 @@ import pytest
 
 from emulsa.api.acting import Route
 from emulsa.api.routing import TABLE
+from emulsa.core import wire
+from emulsa.demo import sheets
 from emulsa.store import journal
 from tests.acts.doing import Hands, Request
 from tests.api.test_evening import CORVANE, OSTREL
@@ -29,6 +31,8 @@ IN_PATH = {
     "/api/darkroom/runs/{id}/beside": "run",
     "/api/mixing/powders/{id}": "powder",
     "/api/history/{id}": "film",
+    "/api/bench/tests/{id}": "film_test",
+    "/api/bench/learned/{id}": "recipe",
 }
 
 
@@ -58,6 +62,9 @@ def asked(hands: Hands, route: Route) -> list[Request]:
             for each in scenes
             for text in ("9 slate III", "1/125@11 wall V")
         ],
+        "/api/bench/draw": [wire.encode(each) for each in sheets.TESTS],
+        "/api/bench/learned/{id}": [{"without": []}],
+        "/api/bench/densities": [{"text": "0.2\n0.3"}],
         "/api/exposures/check": [{**given, "scene_id": each, "time": 9} for each in ids["scene"]],
         "/api/darkroom/runs/{id}/beside": [{"others": []}],
         "/api/darkroom/weigh": [{"piece_id": each, "choice": {}} for each in ids["piece"]],

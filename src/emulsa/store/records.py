@@ -5,6 +5,7 @@ from __future__ import annotations
 from sqlite3 import Connection
 from typing import Any
 
+from emulsa.core.bench.record import FilmTest
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.darkroom.run import Run
 from emulsa.core.film.formats import SheetFormat
@@ -46,13 +47,14 @@ SCENE = Table("scene", Scene, "rowid", without=("filter_ids", "readings"))
 EXPOSURE = Table("exposure", Exposure, "exposed_at, rowid", within=("taken",))
 JUDGEMENT = Table("judgement", Judgement, "at")
 ATTACHMENT = Table("attachment", Attachment)
+FILM_TEST = Table("film_test", FilmTest, "day DESC, rowid DESC")
 
 BY_KIND: dict[type, Table] = {
     each.kind: each
     for each in (
         *(FILM, RECIPE, CAMERA, LENS, PINHOLE, FILTER, METER, FORMAT),
         *(TANK, LINE, BOTTLE, POWDER, STOCK, HOLDER, ROLL, STRIP, PIECE, RUN),
-        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT),
+        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST),
     )
 }
 

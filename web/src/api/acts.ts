@@ -21,6 +21,10 @@ type Method = "POST" | "PUT" | "DELETE";
 const ACTS: Record<ActName, readonly [Method, string]> = {
   attachments_attach: ["PUT", "/api/attachments/{id}"],
   attachments_delete: ["DELETE", "/api/attachments/{id}"],
+  bench_put: ["PUT", "/api/bench/tests/{id}"],
+  bench_delete: ["DELETE", "/api/bench/tests/{id}"],
+  bench_use_times: ["POST", "/api/bench/tests/{id}/use"],
+  bench_use_learned: ["POST", "/api/bench/learned/{id}/use"],
   darkroom_decide_over: ["POST", "/api/darkroom/choices"],
   darkroom_judge: ["PUT", "/api/darkroom/judgements/{id}"],
   exchange_hand_in_csv: ["POST", "/api/exchange/csv"],

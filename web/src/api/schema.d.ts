@@ -75,6 +75,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every test, the latest day first, and what the judged negatives of each recipe say. */
+        get: operations["bench_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A test and what it says. */
+        get: operations["bench_read_test"];
+        /** Keep a film test, new or changed; one that waits for its densities is kept as it is. */
+        put: operations["bench_put"];
+        post?: never;
+        /** Delete a film test; the times that were taken from it stay. */
+        delete: operations["bench_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/draw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a test says as it stands in the form; nothing is kept. */
+        post: operations["bench_draw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give the test's recipe its tested minutes and indices; the old points stay in its history. */
+        post: operations["bench_use_times"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/learned/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the judged negatives of a recipe say without some of them. */
+        post: operations["bench_weigh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/learned/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make what the negatives say personal points of the recipe, which name them. */
+        post: operations["bench_use_learned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/densities": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Densities out of a pasted column, a table or CGATS text. */
+        post: operations["bench_read_densities"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cards/{kind}.csv": {
         parameters: {
             query?: never;
@@ -2644,6 +2765,16 @@ export interface components {
             advice: components["schemas"]["Advice"][];
         };
         /**
+         * BenchView
+         * @description The room: its tests, and what negatives say of each recipe.
+         */
+        BenchView: {
+            /** Tests */
+            tests: components["schemas"]["TestLine"][];
+            /** Learned */
+            learned: components["schemas"]["Learned"][];
+        };
+        /**
          * BesideRuns
          * @description How long to wait before beginning, and that in words.
          */
@@ -2737,7 +2868,7 @@ export interface components {
          */
         BracketAnswer: {
             /** Frames */
-            frames: components["schemas"]["emulsa__core__exposing__bracket__Frame"][];
+            frames: components["schemas"]["Frame"][];
             /** Sheets */
             sheets: number;
             /** Price */
@@ -3072,6 +3203,22 @@ export interface components {
             advice: components["schemas"]["Advice"][];
         };
         /**
+         * Compared
+         * @description This film beside another, in words: what, how much.
+         */
+        Compared: {
+            /** Title */
+            title: string;
+            line: components["schemas"]["CurveLine"];
+            /** Stops */
+            stops: number;
+            /** Rows */
+            rows: [
+                string,
+                string
+            ][];
+        };
+        /**
          * Connected
          * @description Which devices are there; all of them are simulated.
          */
@@ -3145,6 +3292,30 @@ export interface components {
             kind: "pour" | "agitate" | "change" | "drain";
         };
         /**
+         * Curve
+         * @description A curve as it was measured, with the development it stands for.
+         */
+        Curve: {
+            /** Id */
+            id: string;
+            /** Base Fog */
+            base_fog: number;
+            /** Exposure */
+            exposure: components["schemas"]["LuxSeconds"] | components["schemas"]["Metered"];
+            /** Steps */
+            steps: components["schemas"]["DensityStep"][];
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * N
+             * @default null
+             */
+            n: number | null;
+        };
+        /**
          * CurveAnswer
          * @description What a curve says; a value whose span leaves the data is empty, its name in
          *     ``extrapolated``.
@@ -3193,6 +3364,32 @@ export interface components {
             advice: components["schemas"]["Advice"][];
         };
         /**
+         * CurveLine
+         * @description A curve as it is drawn: along zones (or log H), up by density with base.
+         */
+        CurveLine: {
+            /** Id */
+            id: string;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Base Fog */
+            base_fog: number;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Line */
+            line: [
+                number,
+                number
+            ][];
+            /** Speed X */
+            speed_x: number | null;
+            /** Problem */
+            problem: string;
+        };
+        /**
          * DarkroomView
          * @description Everything the darkroom has to do with film today.
          *
@@ -3228,6 +3425,34 @@ export interface components {
             dilutions: string[];
             /** Rows */
             rows: components["schemas"]["SheetRow"][];
+        };
+        /**
+         * Densities
+         * @description The densities in their order; ``turned`` when they fall, as a tablet laid the other way.
+         */
+        Densities: {
+            /** Densities */
+            densities: number[];
+            /** Turned */
+            turned: boolean;
+        };
+        /**
+         * DensityStep
+         * @description One step: its exposure by the curve's kind, and its density with base.
+         */
+        DensityStep: {
+            /** Density */
+            density: number;
+            /**
+             * Log H
+             * @default null
+             */
+            log_h: number | null;
+            /**
+             * Stops
+             * @default null
+             */
+            stops: number | null;
         };
         /**
          * Describe
@@ -3813,6 +4038,61 @@ export interface components {
             archived: boolean;
         };
         /**
+         * FilmTest
+         * @description One film in one recipe, exposed alike and developed for different minutes.
+         *
+         *     A curve may wait for its densities. ``beside`` is another test it is compared with at
+         *     ``match_net``; ``verdict`` is in the photographer's own words.
+         */
+        FilmTest: {
+            /** Id */
+            id: string;
+            /** Film Id */
+            film_id: string;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: string | null;
+            /** Title */
+            title: string;
+            /**
+             * Day
+             * @default
+             */
+            day: string;
+            /**
+             * Target
+             * @default
+             */
+            target: string;
+            /**
+             * Curves
+             * @default []
+             */
+            curves: components["schemas"]["Curve"][];
+            /**
+             * Beside
+             * @default null
+             */
+            beside: string | null;
+            /**
+             * Match Net
+             * @default 0.1
+             */
+            match_net: number;
+            /**
+             * Verdict
+             * @default
+             */
+            verdict: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * FilmTestAnswer
          * @description Every curve in the order they came, and the ladder of N between them.
          */
@@ -3917,6 +4197,40 @@ export interface components {
              * @default
              */
             film: string;
+        };
+        /**
+         * Frame
+         * @description One frame: its place in stops from the plan, its aperture and times, what the hands set, and
+         *     how far off its place that leaves it.
+         */
+        Frame: {
+            /** Stops */
+            stops: number;
+            /** Stops Text */
+            stops_text: string;
+            /** Aperture */
+            aperture: string | number;
+            /** Aperture Text */
+            aperture_text: string;
+            /** Metered S */
+            metered_s: number;
+            /** Corrected S */
+            corrected_s: number;
+            /** Seconds */
+            seconds: number;
+            /** Text */
+            text: string;
+            /**
+             * Means
+             * @enum {string}
+             */
+            means: "shutter" | "bulb";
+            /** Error Stops */
+            error_stops: number;
+            /** Error Text */
+            error_text: string;
+            /** Extrapolated */
+            extrapolated: boolean;
         };
         /**
          * FrameLoss
@@ -4257,6 +4571,32 @@ export interface components {
             } | null;
         };
         /**
+         * Judged
+         * @description A judged negative: where it lay, what it was given against its plan, what it showed.
+         */
+        Judged: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Scene */
+            scene: string;
+            /** Error Stops */
+            error_stops: number;
+            /** N */
+            n: number;
+            /**
+             * Shadow
+             * @enum {string}
+             */
+            shadow: "none" | "thin" | "full";
+            /**
+             * Highlight
+             * @enum {string}
+             */
+            highlight: "flat" | "full" | "blocked";
+        };
+        /**
          * Judgement
          * @description What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
          */
@@ -4497,6 +4837,27 @@ export interface components {
             development: components["schemas"]["LearnedDevelopment"];
         };
         /**
+         * Learned
+         * @description What the negatives of a film in a recipe say, in words where minutes and EI are chosen.
+         */
+        Learned: {
+            /** Recipe Id */
+            recipe_id: string;
+            /** Film Name */
+            film_name: string;
+            /** Recipe Name */
+            recipe_name: string;
+            answer: components["schemas"]["LearnAnswer"];
+            /** Negatives */
+            negatives: components["schemas"]["Judged"][];
+            /** Without */
+            without: string[];
+            /** Minutes Text */
+            minutes_text: string;
+            /** Ei Text */
+            ei_text: string;
+        };
+        /**
          * LearnedDevelopment
          * @description Zones the high values come too high, and the minutes that follow.
          */
@@ -4732,6 +5093,17 @@ export interface components {
             unit: "cd/m2" | "fL";
         };
         /**
+         * LuxSeconds
+         * @description Exposures known as light: a step tablet under a calibrated lamp.
+         */
+        LuxSeconds: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "lux_seconds";
+        };
+        /**
          * Made
          * @description Kit a line makes, of each kind.
          */
@@ -4789,6 +5161,16 @@ export interface components {
             kind: "mark_low";
             /** Reading */
             reading: string | null;
+        };
+        /**
+         * MatchFrame
+         * @description The frame of a bracket nearest to equal shadows, and what is left over.
+         */
+        MatchFrame: {
+            /** Offset */
+            offset: number;
+            /** Residual Stops */
+            residual_stops: number;
         };
         /**
          * MeanReading
@@ -4928,6 +5310,19 @@ export interface components {
             label: string;
         };
         /**
+         * Metered
+         * @description Exposures known by a meter: so many stops from what it renders as V at this index.
+         */
+        Metered: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "metered";
+            /** Ei */
+            ei: number;
+        };
+        /**
          * Mixed
          * @description One part of a mixture, in millilitres.
          */
@@ -5040,7 +5435,7 @@ export interface components {
             speed_stops: number;
             /** Ei */
             ei: number;
-            frame: components["schemas"]["emulsa__core__sensitometry__compare__Frame"] | null;
+            frame: components["schemas"]["MatchFrame"] | null;
             /** Base Fog Difference */
             base_fog_difference: number;
             /** Print Time Factor */
@@ -6239,6 +6634,26 @@ export interface components {
             extrapolated: boolean;
         };
         /**
+         * RungLine
+         * @description An N of the ladder in words.
+         */
+        RungLine: {
+            /** N */
+            n: number;
+            /** N Text */
+            n_text: string;
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /** Ei */
+            ei: number;
+            /** Ei Text */
+            ei_text: string;
+            /** Extrapolated */
+            extrapolated: boolean;
+        };
+        /**
          * SampleAnswer
          * @description A density with its uncertainty; empty where the machine saw no light at all.
          */
@@ -7355,6 +7770,40 @@ export interface components {
             archived: boolean;
         };
         /**
+         * TestLine
+         * @description A film test in the list.
+         */
+        TestLine: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Film Name */
+            film_name: string;
+            /** Day */
+            day: string;
+            /** Curves */
+            curves: number;
+            /** Waiting */
+            waiting: number;
+            /** Rate At */
+            rate_at: string;
+        };
+        /**
+         * TestView
+         * @description A test with its version, the film's and recipe's names, and what it says.
+         */
+        TestView: {
+            test: components["schemas"]["FilmTest"];
+            /** Version */
+            version: string;
+            /** Film Name */
+            film_name: string;
+            /** Recipe Name */
+            recipe_name: string;
+            worked: components["schemas"]["Worked"];
+        };
+        /**
          * ThermometerView
          * @description What the thermometer says.
          */
@@ -7634,48 +8083,37 @@ export interface components {
             seconds: number;
         };
         /**
-         * Frame
-         * @description One frame: its place in stops from the plan, its aperture and times, what the hands set, and
-         *     how far off its place that leaves it.
+         * Worked
+         * @description Everything a test says; ``problem`` when it cannot be worked out, with the field at fault.
          */
-        emulsa__core__exposing__bracket__Frame: {
-            /** Stops */
-            stops: number;
-            /** Stops Text */
-            stops_text: string;
-            /** Aperture */
-            aperture: string | number;
-            /** Aperture Text */
-            aperture_text: string;
-            /** Metered S */
-            metered_s: number;
-            /** Corrected S */
-            corrected_s: number;
-            /** Seconds */
-            seconds: number;
-            /** Text */
-            text: string;
+        Worked: {
             /**
-             * Means
+             * Axis
              * @enum {string}
              */
-            means: "shutter" | "bulb";
-            /** Error Stops */
-            error_stops: number;
-            /** Error Text */
-            error_text: string;
-            /** Extrapolated */
-            extrapolated: boolean;
-        };
-        /**
-         * Frame
-         * @description The frame of a bracket nearest to equal shadows, and what is left over.
-         */
-        emulsa__core__sensitometry__compare__Frame: {
-            /** Offset */
-            offset: number;
-            /** Residual Stops */
-            residual_stops: number;
+            axis: "zones" | "log_h";
+            /** Lines */
+            lines: components["schemas"]["CurveLine"][];
+            answer: components["schemas"]["FilmTestAnswer"] | null;
+            /** Main */
+            main: string | null;
+            /** Rate At */
+            rate_at: string;
+            /** Rate Why */
+            rate_why: string;
+            /** Ladder */
+            ladder: components["schemas"]["RungLine"][];
+            /** Today */
+            today: string;
+            /** Net At Viii */
+            net_at_viii: number;
+            /** Speed Net */
+            speed_net: number;
+            compared: components["schemas"]["Compared"] | null;
+            /** Problem */
+            problem: string;
+            /** Field */
+            field: string | null;
         };
         /**
          * ApertureChoiceRequest
@@ -7885,30 +8323,6 @@ export interface components {
              * @default
              */
             note: string;
-        };
-        /**
-         * Curve
-         * @description A curve as it was measured, with the development it stands for.
-         */
-        Curve: {
-            /** Id */
-            id: string;
-            /** Base Fog */
-            base_fog: number;
-            /** Exposure */
-            exposure: components["schemas"]["LuxSeconds"] | components["schemas"]["Metered"];
-            /** Steps */
-            steps: components["schemas"]["Step"][];
-            /**
-             * Minutes
-             * @default null
-             */
-            minutes: number | null;
-            /**
-             * N
-             * @default null
-             */
-            n: number | null;
         };
         /**
          * Cutting
@@ -8305,6 +8719,17 @@ export interface components {
             negatives: components["schemas"]["Seen"][];
         };
         /**
+         * LeftOut
+         * @description Whose negatives are weighed, and which of them are left out.
+         */
+        LeftOut: {
+            /**
+             * Without
+             * @default []
+             */
+            without: string[];
+        };
+        /**
          * LightChangeRequest
          * @description What was given so far and the light now.
          *
@@ -8382,30 +8807,6 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
-         * LuxSeconds
-         * @description Exposures known as light: a step tablet under a calibrated lamp.
-         */
-        LuxSeconds: {
-            /**
-             * Kind
-             * @constant
-             */
-            kind: "lux_seconds";
-        };
-        /**
-         * Metered
-         * @description Exposures known by a meter: so many stops from what it renders as V at this index.
-         */
-        Metered: {
-            /**
-             * Kind
-             * @constant
-             */
-            kind: "metered";
-            /** Ei */
-            ei: number;
-        };
-        /**
          * MinutesPoint
          * @description A point of the recipe.
          */
@@ -8453,7 +8854,7 @@ export interface components {
             /** Exposure */
             exposure: components["schemas"]["LuxSeconds"] | components["schemas"]["Metered"];
             /** Steps */
-            steps: components["schemas"]["Step"][];
+            steps: components["schemas"]["DensityStep"][];
             /**
              * Minutes
              * @default null
@@ -8493,6 +8894,14 @@ export interface components {
              * @default []
              */
             taken_out: string[];
+        };
+        /**
+         * PastedDensities
+         * @description A column, a table or a CGATS text as it was pasted.
+         */
+        PastedDensities: {
+            /** Text */
+            text: string;
         };
         /**
          * PastedSheet
@@ -9240,6 +9649,232 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    bench_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+        };
+    };
+    bench_read_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestView"];
+                };
+            };
+        };
+    };
+    bench_put: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmTest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestView"];
+                };
+            };
+        };
+    };
+    bench_delete: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    bench_draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmTest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Worked"];
+                };
+            };
+        };
+    };
+    bench_use_times: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmRecipe"];
+                };
+            };
+        };
+    };
+    bench_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learned"];
+                };
+            };
+        };
+    };
+    bench_use_learned: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmRecipe"];
+                };
+            };
+        };
+    };
+    bench_read_densities: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastedDensities"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Densities"];
                 };
             };
         };

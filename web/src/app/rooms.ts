@@ -4,6 +4,7 @@ export const ROOMS = [
   { name: "Scene", path: "/scene", key: "2" },
   { name: "Film", path: "/film", key: "3" },
   { name: "Darkroom", path: "/darkroom", key: "4" },
+  { name: "Bench", path: "/bench", key: "5" },
   { name: "Log", path: "/log", key: "7" },
   { name: "Kit", path: "/kit", key: "9" },
 ] as const;
@@ -11,4 +12,6 @@ export const ROOMS = [
 type Room = (typeof ROOMS)[number];
 
 /** Rooms a phone keeps behind “More”. */
-export const MORE: readonly Room[] = ROOMS.filter(({ path }) => path === "/log" || path === "/kit");
+export const MORE: readonly Room[] = ROOMS.filter(
+  ({ path }) => path === "/bench" || path === "/log" || path === "/kit",
+);

@@ -45,6 +45,14 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import("../features/evening")).EveningPage }),
           },
           {
+            path: "bench",
+            lazy: async () => ({ Component: (await import("../features/bench")).BenchRoom }),
+          },
+          {
+            path: "bench/:id",
+            lazy: async () => ({ Component: (await import("../features/bench")).TestPage }),
+          },
+          {
             path: "log",
             lazy: async () => ({ Component: (await import("../features/log")).LogRoom }),
           },

@@ -6,6 +6,7 @@ from emulsa.api.routing import Routes
 
 NOUNS = (
     "archives",
+    "bench",
     "cards",
     "compute",
     "attachments",

@@ -75,7 +75,7 @@ class CompareRequest:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Frame:
+class MatchFrame:
     """The frame of a bracket nearest to equal shadows, and what is left over."""
 
     offset: float
@@ -98,7 +98,7 @@ class OtherAnswer:
     id: str
     speed_stops: float
     ei: float
-    frame: Frame | None
+    frame: MatchFrame | None
     base_fog_difference: float
     print_time_factor: float
     print_s: float | None
@@ -207,12 +207,12 @@ def _ratio(mine: float | None, theirs: float | None, least: float = 1e-9) -> flo
     return mine / theirs if mine is not None and theirs is not None and theirs > least else None
 
 
-def _frame(offsets: Sequence[float], speed: float) -> Frame | None:
+def _frame(offsets: Sequence[float], speed: float) -> MatchFrame | None:
     """The frame that gives the other film what it lacks."""
     if not offsets:
         return None
     best = min(offsets, key=lambda offset: (abs(offset + speed), abs(offset)))
-    return Frame(offset=best, residual_stops=best + speed)
+    return MatchFrame(offset=best, residual_stops=best + speed)
 
 
 def _minutes(other: OtherFilm, n_difference: float | None) -> tuple[float | None, bool]:

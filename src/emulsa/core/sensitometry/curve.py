@@ -50,7 +50,7 @@ class Metered:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Step:
+class DensityStep:
     """One step: its exposure by the curve's kind, and its density with base."""
 
     density: Density
@@ -65,7 +65,7 @@ class Curve:
     id: Id
     base_fog: Fog
     exposure: LuxSeconds | Metered
-    steps: Annotated[tuple[Step, ...], Length("Steps of a curve", 0, 400)]
+    steps: Annotated[tuple[DensityStep, ...], Length("Steps of a curve", 0, 400)]
     minutes: Minutes | None = None
     n: CurveN | None = None
 

@@ -20,8 +20,8 @@ def rounded(ei: float) -> float:
     return SERIES[place % 10] * 10.0 ** (place // 10)
 
 
-def beside(ei: float, box: float | None) -> str:
-    """An index, and how far it lies from the box.
+def beside(ei: float, box: float | None, named: str = "the box") -> str:
+    """An index, and how far it lies from the box, or from what else is ``named``.
 
     >>> beside(63.3, 100), beside(123, 125)
     ('EI 64, ⅔ stop under the box', 'EI 125, as the box says')
@@ -31,9 +31,9 @@ def beside(ei: float, box: float | None) -> str:
     said = f"EI {plain(rounded(ei))}"
     if box is None:
         return said
-    thirds = round(3 * math.log2(ei / box))
+    thirds = round(3 * math.log2(rounded(ei) / box))  # from what is said, not from what is behind
     if thirds == 0:
-        return f"{said}, as the box says"
+        return f"{said}, as {named} says"
     size = number_text(abs(thirds) / 3)
     noun = "stop" if abs(thirds) <= 3 else "stops"
-    return f"{said}, {size} {noun} {'over' if thirds > 0 else 'under'} the box"
+    return f"{said}, {size} {noun} {'over' if thirds > 0 else 'under'} {named}"

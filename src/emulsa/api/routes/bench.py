@@ -1,0 +1,183 @@
+"""The bench: film tests and what judged negatives teach."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.api.keeping import own_id, unchanged
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.done import Done
+from emulsa.core.bench.evidence import Learned, of_negatives
+from emulsa.core.bench.record import FilmTest
+from emulsa.core.bench.sheet import Worked, worked_out
+from emulsa.core.bench.tested import after_learning, after_test
+from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.limits import Id, Length
+from emulsa.core.versions import version_of
+from emulsa.exchange import densities
+from emulsa.store import bench as store
+from emulsa.store import films
+
+routes = Routes("bench", "/api/bench")
+
+Pasted = Annotated[str, Length("Pasted densities", 0, 100_000)]
+Without = Annotated[tuple[Id, ...], Length("Negatives left out", 0, 400)]
+
+
+@dataclass(frozen=True)
+class TestLine:
+    """A film test in the list."""
+
+    id: str
+    title: str
+    film_name: str
+    day: str
+    curves: int
+    waiting: int
+    rate_at: str
+
+
+@dataclass(frozen=True)
+class BenchView:
+    """The room: its tests, and what negatives say of each recipe."""
+
+    tests: tuple[TestLine, ...]
+    learned: tuple[Learned, ...]
+
+
+@dataclass(frozen=True)
+class TestView:
+    """A test with its version, the film's and recipe's names, and what it says."""
+
+    test: FilmTest
+    version: str
+    film_name: str
+    recipe_name: str
+    worked: Worked
+
+
+@dataclass(frozen=True, kw_only=True)
+class LeftOut:
+    """Whose negatives are weighed, and which of them are left out."""
+
+    without: Without = ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class PastedDensities:
+    """A column, a table or a CGATS text as it was pasted."""
+
+    text: Pasted
+
+
+@routes.question("")
+def read(db: Db) -> BenchView:
+    """Every test, the latest day first, and what the judged negatives of each recipe say."""
+    names = films.names(db)
+    tests = tuple(_line(db, each, names[each.film_id]) for each in store.tests(db))
+    learned = tuple(_learned(db, each, ()) for each in store.recipes_judged(db))
+    return BenchView(tests, learned)
+
+
+@routes.question("/tests/{id}")
+def read_test(db: Db, id: str) -> TestView:  # noqa: A002
+    """A test and what it says."""
+    return _view(db, needed(store.test(db, id), "This film test was not found."))
+
+
+@routes.question("/draw", "POST")
+def draw(db: Db, test: FilmTest) -> Worked:
+    """What a test says as it stands in the form; nothing is kept."""
+    return _worked(db, test)
+
+
+@routes.act("PUT", "/tests/{id}")
+def put(act: Act, id: str, base: str, test: FilmTest) -> TestView:  # noqa: A002
+    """Keep a film test, new or changed; one that waits for its densities is kept as it is."""
+    own_id(id, test)
+    needed(films.film(act.db, test.film_id), "This film is not in the kit.", "film_id")
+    if test.recipe_id is not None:
+        needed(films.recipe(act.db, test.recipe_id), "This recipe was not found.", "recipe_id")
+    act.says(f"save film test {test.title}")
+    unchanged("This film test", store.test(act.db, id), test, base)
+    act.keep(test)
+    return _view(act.db, needed(act.read_back(test), "This film test was not found."))
+
+
+@routes.act("DELETE", "/tests/{id}")
+def delete(act: Act, id: str) -> Done:  # noqa: A002
+    """Delete a film test; the times that were taken from it stay."""
+    found = needed(store.test(act.db, id), "This film test was not found.")
+    act.says(f"delete film test {found.title}")
+    store.delete(act.db, id)
+    return Done(f"delete film test {found.title}", (id,))
+
+
+@routes.act("POST", "/tests/{id}/use")
+def use_times(act: Act, id: str) -> FilmRecipe:  # noqa: A002
+    """Give the test's recipe its tested minutes and indices; the old points stay in its history."""
+    test = needed(store.test(act.db, id), "This film test was not found.")
+    recipe = needed(films.recipe(act.db, test.recipe_id), "Choose a recipe first.", "recipe_id")
+    changed = after_test(recipe, test, _worked(act.db, test))
+    act.says(f"use tested times of {test.title}")
+    act.keep(changed)
+    return changed
+
+
+@routes.question("/learned/{id}", "POST")
+def weigh(db: Db, id: str, left_out: LeftOut) -> Learned:  # noqa: A002
+    """What the judged negatives of a recipe say without some of them."""
+    return _learned(db, id, left_out.without)
+
+
+@routes.act("POST", "/learned/{id}/use")
+def use_learned(act: Act, id: str, left_out: LeftOut) -> FilmRecipe:  # noqa: A002
+    """Make what the negatives say personal points of the recipe, which name them."""
+    recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
+    found = _learned(act.db, id, left_out.without)
+    labels = [each.label for each in found.negatives if each.piece_id not in found.without]
+    changed = after_learning(recipe, found.answer, labels)
+    act.says(f"use what negatives say of {recipe.name}")
+    act.keep(changed)
+    return changed
+
+
+@routes.question("/densities", "POST")
+def read_densities(pasted: PastedDensities) -> densities.Densities:
+    """Densities out of a pasted column, a table or CGATS text."""
+    return densities.read(pasted.text)
+
+
+def _line(db: Db, test: FilmTest, film_name: str) -> TestLine:
+    worked = _worked(db, test)
+    waiting = sum(1 for each in test.curves if not each.steps)
+    return TestLine(
+        test.id, test.title, film_name, test.day, len(test.curves), waiting, worked.rate_at
+    )
+
+
+def _view(db: Db, test: FilmTest) -> TestView:
+    film = needed(films.film(db, test.film_id), "This film is not in the kit.")
+    recipe = films.recipe(db, test.recipe_id)
+    return TestView(
+        test,
+        version_of(test),
+        film.name,
+        recipe.name if recipe else "",
+        _worked(db, test),
+    )
+
+
+def _worked(db: Db, test: FilmTest) -> Worked:
+    film = needed(films.film(db, test.film_id), "This film is not in the kit.", "film_id")
+    recipe = films.recipe(db, test.recipe_id)
+    other = store.test(db, test.beside) if test.beside != test.id else None
+    return worked_out(test, film, recipe.recipe if recipe else None, other)
+
+
+def _learned(db: Db, recipe_id: str, without: tuple[str, ...]) -> Learned:
+    recipe = needed(films.recipe(db, recipe_id), "This recipe was not found.")
+    film = needed(films.film(db, recipe.film_id), "This film is not in the kit.")
+    return of_negatives(film, recipe, store.judged(db, recipe_id), without)

@@ -1,0 +1,146 @@
+"""The bench: a test worked out as it stands, its times taken over, and what negatives teach."""
+
+from dataclasses import replace
+from itertools import pairwise
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from emulsa.core.bench.evidence import Judged, of_negatives
+from emulsa.core.bench.sheet import worked_out
+from emulsa.core.bench.tested import after_learning, after_test
+from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.errors import Impossible, Unreadable, Unsound
+from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.demo.sheets import CORVANE_TEST, OSTREL_TEST, VELM_TEST
+from emulsa.exchange import densities
+
+FILM = Film(id="film-corvane", name="Corvane 100", exposure_index=100)
+RECIPE = FilmRecipe(
+    id="r",
+    film_id=FILM.id,
+    name="Trays",
+    recipe=Recipe(
+        points=(
+            Point(n=-2, minutes=5, origin="published"),
+            Point(n=0, minutes=8.5, ei=80),
+            Point(n=1, minutes=12),
+        )
+    ),
+)
+
+
+def test_a_test_says_how_to_rate_and_how_long() -> None:
+    """The curve nearest to normal gives the index; the ladder stands between the tested times; the
+    other film is 1⅔ stops faster (the demo's curves, by formula)."""
+    worked = worked_out(CORVANE_TEST, FILM, RECIPE.recipe, OSTREL_TEST)
+    assert (worked.rate_at, worked.main) == ("EI 64", "11 min")
+    assert worked.rate_why == "⅔ stop under the EI 100 you use, from 4 curves"
+    assert [each.n_text for each in worked.ladder] == ["N−1", "N−½", "N", "N+½", "N+1", "N+1½"]
+    assert [each.extrapolated for each in worked.ladder] == [True, *[False] * 4, True]
+    assert "The test says" in worked.today
+    assert worked.compared is not None
+    assert worked.compared.rows[0] == ("Speed at equal shadows", "1⅔ stops slower")
+    assert worked.axis == "zones"
+    line = worked.lines[0]
+    assert line.points[0][0] == -1  # six stops under V
+    assert line.line[0] == pytest.approx(line.points[0])
+    boxed = worked_out(CORVANE_TEST, replace(FILM, box_speed=125), None, None)
+    assert boxed.rate_why.startswith("1 stop under the box")
+
+
+def test_a_test_that_waits_says_what_it_waits_for() -> None:
+    """Without densities it is no fault; one bad curve is named among all."""
+    waits = worked_out(VELM_TEST, FILM, None, None)
+    assert (waits.answer, waits.field) == (None, None)
+    assert "five densities" in waits.problem
+    bad = CORVANE_TEST.curves[2]
+    turned = replace(bad, steps=tuple(replace(s, stops=-(s.stops or 0)) for s in bad.steps))
+    waiting = VELM_TEST.curves[0]
+    test = replace(CORVANE_TEST, curves=(waiting, CORVANE_TEST.curves[0], turned))
+    worked = worked_out(test, FILM, None, None)
+    assert worked.field is not None
+    assert worked.field.startswith("curves.2.steps.")
+    assert "turn them" in worked.problem
+    assert worked.lines[2].problem
+    assert worked.lines[0].problem == ""
+
+
+def test_tested_times_become_points() -> None:
+    """Every N inside, to five seconds, with who says so; what was not tested stays."""
+    changed = after_test(RECIPE, CORVANE_TEST, worked_out(CORVANE_TEST, FILM, None, None))
+    points = {each.n: each for each in changed.recipe.points}
+    assert points[-2] == RECIPE.recipe.points[0]
+    assert (points[0].origin, points[0].who, points[0].ei) == ("tested", CORVANE_TEST.title, 64)
+    assert points[0].note == "film test of 2025-11-20"
+    assert points[0].minutes * 12 == pytest.approx(round(points[0].minutes * 12))
+    assert sorted(points) == [-2, -0.5, 0, 0.5, 1]
+    with pytest.raises(Impossible, match="no ladder"):
+        after_test(RECIPE, OSTREL_TEST, worked_out(OSTREL_TEST, FILM, None, None))
+
+
+def negative(name: str, **more: object) -> Judged:
+    plain = {"scene": "Pool", "error_stops": 0, "n": 0, "shadow": "full", "highlight": "full"}
+    return Judged(piece_id=name, label=name, **{**plain, **more})  # type: ignore[arg-type]
+
+
+def test_negatives_say_minutes_and_are_left_out_by_name() -> None:
+    """Three with blocked lights say less; without them nothing is said; an index of one's own
+    stays; what a stranger showed is refused."""
+    judged = [negative(name, highlight="blocked") for name in ("1A", "2B", "3A")]
+    learned = of_negatives(FILM, RECIPE, judged)
+    assert learned.answer.development.mean > 0.4
+    assert "3 negatives say" in learned.minutes_text
+    changed = after_learning(RECIPE, learned.answer, ["1A", "2B", "3A"])
+    points = {each.n: each for each in changed.recipe.points}
+    assert points[0].minutes < 8.5
+    assert (points[0].origin, points[0].ei) == ("personal", 80)
+    assert points[0].note == "learned from 1A, 2B, 3A"
+    alone = of_negatives(FILM, RECIPE, judged, ["1A", "2B"])
+    assert alone.answer.development.negatives == 1
+    with pytest.raises(Impossible, match="at least two"):
+        after_learning(RECIPE, alone.answer, ["3A"])
+    with pytest.raises(Unsound):
+        of_negatives(FILM, RECIPE, judged, ["none"])
+    far = of_negatives(FILM, RECIPE, [negative("9A", error_stops=5)])
+    assert far.answer.speed.negatives == 0
+
+
+CGATS = densities.written(["SAMPLE_ID", "D_VIS"], [(1, 0.2), (2, 0.31), (3, 0.5)])
+PASTED = [
+    ("0.2\n0.31\n0.5", (0.2, 0.31, 0.5)),
+    ("0,2 0,31 0,5", (0.2, 0.31, 0.5)),
+    ("step;density\n1;0,20\n2;0,31\n3;0,50\n", (0.2, 0.31, 0.5)),
+    ("1\t0.2\r\n2\t0.31\r\n3\t0.5\r\n\r\n", (0.2, 0.31, 0.5)),
+    (CGATS, (0.2, 0.31, 0.5)),
+]
+
+
+@pytest.mark.parametrize(("text", "expected"), PASTED)
+def test_densities_as_they_are_pasted(text: str, expected: tuple[float, ...]) -> None:
+    """A column, a line, tables with either separator, CGATS text."""
+    assert densities.read(text).densities == expected
+    assert not densities.read(text).turned
+
+
+@pytest.mark.parametrize(
+    "text",
+    ["", "no numbers", "0.2\nsoon\n0.4", "99", CGATS.replace("D_VIS", "LAB_L"), "0.1\n" * 401],
+)
+def test_what_is_no_density(text: str) -> None:
+    """Refused with the line or the column."""
+    with pytest.raises(Unreadable) as refused:
+        densities.read(text)
+    assert refused.value.field == "text"
+
+
+@given(st.lists(st.integers(0, 400), min_size=2, max_size=31))
+def test_what_goes_out_comes_in(hundredths: list[int]) -> None:
+    """CGATS text out and in again; falling ones are told."""
+    values = [each / 100 for each in hundredths]
+    text = densities.written(["SAMPLE_ID", "D_VIS"], list(enumerate(values)))
+    found = densities.read(text)
+    assert list(found.densities) == pytest.approx(values)
+    falling = sum(b < a for a, b in pairwise(values))
+    assert found.turned == (falling > len(values) / 2)

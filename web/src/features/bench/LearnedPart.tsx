@@ -1,0 +1,77 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button } from "../../components/Button";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../shared/useWrite";
+import { type Learned, learnedQuery, useLearned as takeLearned } from "./queries";
+
+/** What the judged negatives of one recipe say; each can be left out, and nothing changes by itself. */
+export function LearnedPart({ learned: all }: { learned: Learned }) {
+  const [without, setWithout] = useState<string[]>([]);
+  const [open, setOpen] = useState(false);
+  const weighed = useQuery({
+    ...learnedQuery(all.recipe_id, without),
+    enabled: without.length > 0,
+    placeholderData: (before: Learned | undefined) => before,
+  }).data;
+  const learned = without.length > 0 ? (weighed ?? all) : all;
+  const { write, problem, busy } = useWrite();
+  const { speed, development } = learned.answer;
+  const turn = (id: string) =>
+    setWithout((before) =>
+      before.includes(id) ? before.filter((each) => each !== id) : [...before, id],
+    );
+  return (
+    <Box
+      as="article"
+      aria-label={`${all.film_name}, ${all.recipe_name}`}
+      paddingBlock="3"
+      borderBottom="1px solid"
+      borderColor="line"
+    >
+      <Box fontWeight={550}>
+        {all.film_name}, {all.recipe_name}
+      </Box>
+      <Box aria-live="polite">
+        <Box>{learned.minutes_text}</Box>
+        <Box color="ink2" fontSize="15px">
+          {development.sentence} {speed.sentence}
+        </Box>
+      </Box>
+      <Flex gap="3" wrap="wrap" paddingTop="2">
+        <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+          Negatives
+        </Button>
+        <Button
+          disabled={busy || development.negatives < 2 || development.minutes.length === 0}
+          onClick={() => void write(takeLearned(all.recipe_id, without))}
+        >
+          Use these minutes
+        </Button>
+      </Flex>
+      <Problem of={problem} />
+      {open && (
+        <Box as="ul" aria-label="Negatives that count" paddingTop="2">
+          {all.negatives.map((each) => (
+            <Box as="li" key={each.piece_id}>
+              <Flex as="label" gap="3" align="center" minHeight="44px" cursor="pointer">
+                <input
+                  type="checkbox"
+                  checked={!without.includes(each.piece_id)}
+                  onChange={() => turn(each.piece_id)}
+                />
+                <Box>
+                  <b>{each.label}</b> {each.scene}
+                  <Box as="span" color="ink2">
+                    {`: shadows ${each.shadow}, highlights ${each.highlight}`}
+                  </Box>
+                </Box>
+              </Flex>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

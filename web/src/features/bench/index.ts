@@ -1,0 +1,2 @@
+export { BenchRoom } from "./BenchRoom";
+export { TestPage } from "./TestPage";

@@ -1,0 +1,48 @@
+import { queryOptions } from "@tanstack/react-query";
+import { act } from "../../api/acts";
+import { api, type Schemas, unwrap } from "../../api/client";
+import { readsOf } from "../../api/reads";
+
+export type FilmTest = Schemas["FilmTest"];
+export type Curve = Schemas["Curve"];
+export type Worked = Schemas["Worked"];
+export type TestView = Schemas["TestView"];
+export type Learned = Schemas["Learned"];
+
+export const benchQuery = queryOptions({
+  queryKey: ["bench"],
+  queryFn: () => unwrap(api.GET("/api/bench")),
+  ...readsOf("/api/bench"),
+});
+
+const at = (id: string) => ({ params: { path: { id } } });
+
+export const testQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["bench", "test", id],
+    queryFn: () => unwrap(api.GET("/api/bench/tests/{id}", at(id))) as Promise<TestView>,
+    ...readsOf("/api/bench/tests/{id}"),
+  });
+
+export const putTest = (test: FilmTest, base: string) =>
+  act("bench_put", { path: { id: test.id }, query: { base }, body: test });
+
+export const deleteTest = (id: string) => act("bench_delete", { path: { id } });
+
+export const useTimes = (id: string) => act("bench_use_times", { path: { id } });
+
+export const useLearned = (recipe_id: string, without: string[]) =>
+  act("bench_use_learned", { path: { id: recipe_id }, body: { without } });
+
+export const learnedQuery = (recipe_id: string, without: string[]) =>
+  queryOptions({
+    queryKey: ["bench", "learned", recipe_id, without],
+    queryFn: () =>
+      unwrap(
+        api.POST("/api/bench/learned/{id}", { ...at(recipe_id), body: { without } }),
+      ) as Promise<Learned>,
+    ...readsOf("/api/bench/learned/{id}"),
+  });
+
+export const readDensities = (text: string) =>
+  unwrap(api.POST("/api/bench/densities", { body: { text } }));
