@@ -27,7 +27,7 @@ VIEWS = (
     ("evening", "/darkroom/evening", WIDE, "day", ""),
     ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
-    ("cards", "/kit", WIDE, "dusk", "end"),
+    ("bench", "/bench/test-corvane", WIDE, "day", ""),
     ("mixing", "/darkroom/mixing?recipe_id=recipe-corvane-stain", WIDE, "day", ""),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
@@ -62,8 +62,6 @@ def _open(page: Any, what: str) -> None:
     if len(what) == 1:
         page.keyboard.press(what)
         page.wait_for_selector('[role="dialog"]')
-    elif what == "end":
-        page.locator("main").evaluate("room => room.scrollTo(0, room.scrollHeight)")
     elif what.endswith("clock"):
         page.keyboard.press("e")
         page.get_by_role("button", name="Clock", exact=True).click()

@@ -72,3 +72,16 @@ def test_negatives_are_weighed_and_left_out(open_page: Open) -> None:
     part.get_by_role("checkbox").first.check()
     part.get_by_role("button", name="Use these minutes").click()
     expect(page.get_by_role("button", name="Undo: use what negatives say")).to_be_visible()
+
+
+def test_patches_are_read_by_the_densitometer(open_page: Open) -> None:
+    """One after the other into the list; the development's curve is there when it is saved."""
+    page = open_page("/bench/test-velm")
+    page.get_by_role("button", name="Change 7 min").click()
+    page.get_by_label("zero is set").check()
+    for number in range(1, 7):
+        page.get_by_role("button", name="Read the next patch").click()
+        expect(page.get_by_text(f"{number} step", exact=False).first).to_be_visible()
+    page.get_by_label("Base plus fog").fill("0.2")
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_text("6 steps, clear film 0.20")).to_be_visible()

@@ -19,6 +19,8 @@ ROOMS = [
     "/film/stock",
     "/darkroom",
     "/darkroom/evening",
+    "/bench",
+    "/bench/test-corvane",
     "/log",
     "/log?view=pictures",
     "/log/exposure-shed-A",
@@ -74,6 +76,7 @@ def test_digits_open_rooms(open_page: Open) -> None:
     for key, name in (
         ("3", "Film"),
         ("4", "Darkroom"),
+        ("5", "Bench"),
         ("7", "Log"),
         ("9", "Kit"),
         ("1", "Outing"),

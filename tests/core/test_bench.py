@@ -13,7 +13,9 @@ from emulsa.core.bench.tested import after_learning, after_test
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.sensitometry.curve import DensityStep
 from emulsa.demo.sheets import CORVANE_TEST, OSTREL_TEST, VELM_TEST
+from emulsa.devices.densitometer import SimulatedDensitometer
 from emulsa.exchange import densities
 
 FILM = Film(id="film-corvane", name="Corvane 100", exposure_index=100)
@@ -133,6 +135,31 @@ def test_what_is_no_density(text: str) -> None:
     with pytest.raises(Unreadable) as refused:
         densities.read(text)
     assert refused.value.field == "text"
+
+
+def test_curves_go_out_and_come_in() -> None:
+    """Each curve's CGATS set is read as the densities it was; the table has a row for each step."""
+    text = densities.cgats(CORVANE_TEST).decode()
+    sets = text.split("# ")[1:]
+    assert [each.splitlines()[0] for each in sets] == ["6 min", "8 min", "11 min", "15 min"]
+    for curve, each in zip(CORVANE_TEST.curves, sets, strict=True):
+        assert densities.read(each).densities == tuple(step.density for step in curve.steps)
+    rows = densities.table(CORVANE_TEST).decode("utf-8-sig").splitlines()
+    assert len(rows) == 1 + 4 * 13
+    assert rows[1] == "6 min,6,0.2,-6,0.2"
+
+
+def test_a_stand_in_for_a_densitometer() -> None:
+    """Patch after patch a curve a test can be made of; without its zero it reads too much."""
+    head = SimulatedDensitometer()
+    found = [head.read(place, True) for place in range(13)]
+    assert found[0] == pytest.approx(0.2, abs=0.02)
+    assert found[12] > 1.2
+    assert head.read(3, False) == pytest.approx(head.read(3, True) + 0.03, abs=0.011)
+    steps = tuple(DensityStep(stops=place - 6, density=each) for place, each in enumerate(found))
+    read = replace(CORVANE_TEST.curves[1], steps=steps)
+    worked = worked_out(replace(CORVANE_TEST, curves=(read,)), FILM, None, None)
+    assert worked.rate_at in ("EI 50", "EI 64", "EI 80")
 
 
 @given(st.lists(st.integers(0, 400), min_size=2, max_size=31))

@@ -8,6 +8,7 @@ from pathlib import Path
 
 from emulsa.api.jobs import Jobs
 from emulsa.api.pairing import Pairing
+from emulsa.devices.densitometer import Densitometer, SimulatedDensitometer
 from emulsa.devices.shutter_tester import ShutterTester, SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.devices.thermometer import SimulatedThermometer, Thermometer
@@ -33,6 +34,7 @@ class House:
     jobs: Jobs = field(default_factory=Jobs)
     spot_meter: SpotMeter = field(default_factory=SimulatedSpotMeter)
     shutter_tester: ShutterTester = field(default_factory=SimulatedShutterTester)
+    densitometer: Densitometer = field(default_factory=SimulatedDensitometer)
     thermometer: Thermometer = field(default_factory=SimulatedThermometer)
     trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
     index: Callable[[], None] = nothing  # look whether the log's index owes something

@@ -92,6 +92,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/tests/{id}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The curves as a table: a row for each step, its exposure and its density. */
+        get: operations["bench_test_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The curves as CGATS.17 text, one set of data after the other. */
+        get: operations["bench_test_cgats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/tests/{id}": {
         parameters: {
             query?: never;
@@ -760,6 +794,23 @@ export interface paths {
         };
         /** Read the bath: it began at a temperature so many minutes ago. */
         get: operations["devices_thermometer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/densitometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the patch that lies under the head. */
+        get: operations["devices_densitometer"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3435,6 +3486,16 @@ export interface components {
             densities: number[];
             /** Turned */
             turned: boolean;
+        };
+        /**
+         * DensitometerView
+         * @description What the densitometer shows.
+         */
+        DensitometerView: {
+            /** Name */
+            name: string;
+            /** Density */
+            density: number;
         };
         /**
          * DensityStep
@@ -9673,6 +9734,50 @@ export interface operations {
             };
         };
     };
+    bench_test_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
+    bench_test_cgats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": unknown;
+                };
+            };
+        };
+    };
     bench_read_test: {
         parameters: {
             query?: never;
@@ -11322,6 +11427,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ThermometerView"];
+                };
+            };
+        };
+    };
+    devices_densitometer: {
+        parameters: {
+            query?: {
+                place?: number;
+                zeroed?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DensitometerView"];
                 };
             };
         };

@@ -7,7 +7,8 @@ from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
-from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.replies import CSV, attached
+from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.bench.evidence import Learned, of_negatives
 from emulsa.core.bench.record import FilmTest
@@ -21,6 +22,8 @@ from emulsa.store import bench as store
 from emulsa.store import films
 
 routes = Routes("bench", "/api/bench")
+
+CGATS = "text/plain; charset=utf-8"
 
 Pasted = Annotated[str, Length("Pasted densities", 0, 100_000)]
 Without = Annotated[tuple[Id, ...], Length("Negatives left out", 0, 400)]
@@ -79,6 +82,20 @@ def read(db: Db) -> BenchView:
     tests = tuple(_line(db, each, names[each.film_id]) for each in store.tests(db))
     learned = tuple(_learned(db, each, ()) for each in store.recipes_judged(db))
     return BenchView(tests, learned)
+
+
+@routes.question("/tests/{id}.csv", media_type=CSV)
+def test_csv(db: Db, id: str) -> File:  # noqa: A002
+    """The curves as a table: a row for each step, its exposure and its density."""
+    test = needed(store.test(db, id), "This film test was not found.")
+    return attached(densities.table(test), CSV, test.title, "csv", "attachment")
+
+
+@routes.question("/tests/{id}.txt", media_type=CGATS)
+def test_cgats(db: Db, id: str) -> File:  # noqa: A002
+    """The curves as CGATS.17 text, one set of data after the other."""
+    test = needed(store.test(db, id), "This film test was not found.")
+    return attached(densities.cgats(test), CGATS, test.title, "txt", "attachment")
 
 
 @routes.question("/tests/{id}")

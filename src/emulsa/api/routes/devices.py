@@ -1,4 +1,4 @@
-"""Devices: the simulated spot meter, thermometer and shutter tester that ship with the application.
+"""Devices: the simulated spot meter, thermometer, shutter tester and densitometer that ship with it.
 
 They are there in the demo, and where the user turned them on in Preferences; nowhere else does a
 simulated thermometer time real film.
@@ -21,6 +21,7 @@ from emulsa.store import kit, preferences
 
 routes = Routes("devices", "/api/devices")
 
+PatchPlace = Annotated[int, Within("The patch", 0, 400)]
 BathC = Annotated[float, Within("The bath", 0, 50, "°C")]
 
 
@@ -74,6 +75,14 @@ class ThermometerView:
 
 
 @dataclass(frozen=True)
+class DensitometerView:
+    """What the densitometer shows."""
+
+    name: str
+    density: float
+
+
+@dataclass(frozen=True)
 class Connected:
     """Which devices are there; all of them are simulated."""
 
@@ -123,6 +132,16 @@ def thermometer(
     _must_be_on(db, house)
     device = house.thermometer
     return ThermometerView(device.name, device.read_c(began_c, minute))
+
+
+@routes.question("/densitometer")
+def densitometer(
+    db: Db, house: House, place: PatchPlace = 0, zeroed: bool = False
+) -> DensitometerView:
+    """Read the patch that lies under the head."""
+    _must_be_on(db, house)
+    device = house.densitometer
+    return DensitometerView(device.name, device.read(place, zeroed))
 
 
 @routes.question("/shutter-tester/measure", "POST")

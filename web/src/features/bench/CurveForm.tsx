@@ -1,5 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
+import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
@@ -7,7 +9,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
-import { type Curve, putTest, readDensities, type TestView } from "./queries";
+import { type Curve, putTest, readDensities, readPatch, type TestView } from "./queries";
 
 /** One development of a test: its minutes, its clear film, and the densities of its steps. */
 export function CurveForm({
@@ -42,7 +44,9 @@ export function CurveForm({
   const [turned, setTurned] = useState(false);
   const [read, setRead] = useState<{ densities: number[]; turned: boolean } | null>(null);
   const [unread, setUnread] = useState<string | null>(null);
-  const { write, problem, busy, setProblem } = useWrite(close);
+  const { write, ask, problem, busy, setProblem } = useWrite(close);
+  const simulated = useQuery(devicesQuery).data?.simulated;
+  const [zeroed, setZeroed] = useState(false);
   useEffect(() => {
     let here = true;
     if (!text.trim()) {
@@ -149,6 +153,32 @@ export function CurveForm({
           onChange={(event) => setText(event.target.value)}
           problem={unread ?? field("steps")}
         />
+        {simulated && (
+          <Flex gap="3" align="center" wrap="wrap">
+            <Button
+              onClick={() =>
+                ask(async () => {
+                  const patch = (read?.densities.length ?? 0) || 0;
+                  const found = await readPatch(patch, zeroed);
+                  setText((before) => `${before.trim()}\n${found.density.toFixed(2)}`.trim());
+                })
+              }
+            >
+              Read the next patch
+            </Button>
+            <Flex as="label" gap="2" align="center" minHeight="44px">
+              <input
+                type="checkbox"
+                checked={zeroed}
+                onChange={(event) => setZeroed(event.target.checked)}
+              />
+              zero is set
+            </Flex>
+            <Box color="ink2" fontSize="14px">
+              simulated densitometer
+            </Box>
+          </Flex>
+        )}
         {read && read.densities.length > 0 && (
           <Box aria-live="polite" color="ink2">
             {count(read.densities.length, "step")}

@@ -3,8 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { learnedQuery } from "../../shared/learned";
 import { useWrite } from "../../shared/useWrite";
-import { type Learned, learnedQuery, useLearned as takeLearned } from "./queries";
+import { type Learned, useLearned as takeLearned } from "./queries";
 
 /** What the judged negatives of one recipe say; each can be left out, and nothing changes by itself. */
 export function LearnedPart({ learned: all }: { learned: Learned }) {

@@ -244,6 +244,12 @@ function Shown({ view }: { view: TestView }) {
                 Delete test
               </Button>
             </Flex>
+            {curves.some((each) => each.steps.length > 0) && (
+              <Box fontSize="15px">
+                The curves as <a href={`/api/bench/tests/${test.id}.csv`}>CSV</a> and{" "}
+                <a href={`/api/bench/tests/${test.id}.txt`}>CGATS text</a>
+              </Box>
+            )}
             {!test.recipe_id && worked.ladder.length > 0 && (
               <Box color="ink2">Tested times need a recipe: this test has none.</Box>
             )}

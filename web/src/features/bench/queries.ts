@@ -34,15 +34,9 @@ export const useTimes = (id: string) => act("bench_use_times", { path: { id } })
 export const useLearned = (recipe_id: string, without: string[]) =>
   act("bench_use_learned", { path: { id: recipe_id }, body: { without } });
 
-export const learnedQuery = (recipe_id: string, without: string[]) =>
-  queryOptions({
-    queryKey: ["bench", "learned", recipe_id, without],
-    queryFn: () =>
-      unwrap(
-        api.POST("/api/bench/learned/{id}", { ...at(recipe_id), body: { without } }),
-      ) as Promise<Learned>,
-    ...readsOf("/api/bench/learned/{id}"),
-  });
+/** Read the patch under the densitometer's head. */
+export const readPatch = (place: number, zeroed: boolean) =>
+  unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed } } }));
 
 export const readDensities = (text: string) =>
   unwrap(api.POST("/api/bench/densities", { body: { text } }));

@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import type { Schemas } from "../../api/client";
+import { LearnedLine } from "../../shared/LearnedLine";
 import type { Kind } from "./fields";
 import { LawPlot } from "./LawPlot";
 import { PinholeFacts } from "./PinholeFacts";
@@ -26,7 +27,15 @@ export function Picture({
 }) {
   if (kind === "films") return <FilmPicture film={record as Schemas["Film"]} />;
   if (kind === "lenses") return <Marks optics={(record as Schemas["KitLens"]).optics} />;
-  if (kind === "recipes") return <Ladder recipe={(record as Schemas["FilmRecipe"]).recipe} />;
+  if (kind === "recipes") {
+    const recipe = record as Schemas["FilmRecipe"];
+    return (
+      <Flex direction="column" gap="3">
+        <Ladder recipe={recipe.recipe} />
+        {kit.recipes.some((each) => each.id === recipe.id) && <LearnedLine recipeId={recipe.id} />}
+      </Flex>
+    );
+  }
   const pinhole = record as Schemas["KitPinhole"];
   const camera = kit.cameras.find((each) => each.id === pinhole.camera_id);
   return (
