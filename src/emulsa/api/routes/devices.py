@@ -1,4 +1,4 @@
-"""Devices: the simulated spot meter, thermometer, shutter tester and densitometer that ship with it.
+"""Devices: the simulated spot meter, thermometer, shutter tester and densitometer of the house.
 
 They are there in the demo, and where the user turned them on in Preferences; nowhere else does a
 simulated thermometer time real film.
