@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_right
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Annotated, Literal
@@ -94,7 +94,7 @@ class Drawn:
                 field=f"{field}.base_fog",
                 allowed=[0, lowest + FOG_OVER],
             )
-        self._slopes = _slopes(self.x, self.y)
+        self._cubics = _cubics(self.x, self.y, _slopes(self.x, self.y))
 
     @property
     def first(self) -> float:
@@ -110,21 +110,25 @@ class Drawn:
     def density(self, x: float) -> float:
         """The density at an exposure inside the data."""
         place = min(max(bisect_right(self.x, x) - 1, 0), len(self.x) - 2)
-        a, b, c, d = self.cubic(place)
+        a, b, c, d = self._cubics[place]
         t = x - self.x[place]
         return a + t * (b + t * (c + t * d))
 
-    def net(self, x: float) -> float:
-        return self.density(x) - self.curve.base_fog
+    def along(self, ascending: Iterable[float]) -> list[float]:
+        """The densities at exposures that rise, inside the data."""
+        place, last = 0, len(self.x) - 2
+        found = []
+        for x in ascending:
+            while place < last and self.x[place + 1] <= x:
+                place += 1
+            a, b, c, d = self._cubics[place]
+            t = x - self.x[place]
+            found.append(a + t * (b + t * (c + t * d)))
+        return found
 
     def cubic(self, place: int) -> tuple[float, float, float, float]:
         """The piece from a step to the next as a + b·t + c·t² + d·t³, t from the step."""
-        h = self.x[place + 1] - self.x[place]
-        low, high = self._slopes[place], self._slopes[place + 1]
-        mean = (self.y[place + 1] - self.y[place]) / h
-        c = (3 * mean - 2 * low - high) / h
-        d = (low + high - 2 * mean) / (h * h)
-        return self.y[place], low, c, d
+        return self._cubics[place]
 
     def crossings(self, net: float) -> Iterator[tuple[float, bool]]:
         """Where the curve passes a net density, and whether upward, along the exposure."""
@@ -136,8 +140,12 @@ class Drawn:
 
     def reaches(self, net: float) -> float | None:
         """Where the curve last comes up to a net density; nothing when it never does."""
-        found = [x for x, up in self.crossings(net) if up]
-        return found[-1] if found else None
+        target = net + self.curve.base_fog
+        line = target - EPSILON
+        for place in range(len(self.y) - 2, -1, -1):
+            if self.y[place] < line <= self.y[place + 1]:
+                return self._solved(place, target)
+        return None
 
     def slope(self, start: float, length: float) -> float | None:
         """The mean slope over a length of exposure; nothing where it leaves the data."""
@@ -212,6 +220,21 @@ def _rising(points: Sequence[tuple[float, float, int]], field: str) -> None:
                 field=f"{field}.steps.{given}",
             )
         highest = max(highest, y)
+
+
+def _cubics(
+    x: Sequence[float], y: Sequence[float], slopes: Sequence[float]
+) -> list[tuple[float, float, float, float]]:
+    """The pieces between the steps, from their ends and the slopes there."""
+    found = []
+    for place in range(len(x) - 1):
+        h = x[place + 1] - x[place]
+        low, high = slopes[place], slopes[place + 1]
+        mean = (y[place + 1] - y[place]) / h
+        c = (3 * mean - 2 * low - high) / h
+        d = (low + high - 2 * mean) / (h * h)
+        found.append((y[place], low, c, d))
+    return found
 
 
 def _slopes(x: Sequence[float], y: Sequence[float]) -> list[float]:

@@ -160,7 +160,7 @@ def bumpiness(drawn: Drawn, start: float) -> float | None:
     if not (drawn.inside(low) and drawn.inside(high)):
         return None
     at = [low + (high - low) * k / (SAMPLES - 1) for k in range(SAMPLES)]
-    y = [drawn.density(x) for x in at]
+    y = drawn.along(at)
     middle_x, middle_y = math.fsum(at) / SAMPLES, math.fsum(y) / SAMPLES
     spread = math.fsum((x - middle_x) ** 2 for x in at)
     slope = math.fsum((x - middle_x) * each for x, each in zip(at, y, strict=True)) / spread
@@ -178,25 +178,31 @@ def steepest(drawn: Drawn, span: float = GAMMA_SPAN) -> tuple[float, float] | No
     ends |= {x for x in drawn.x if drawn.first < x < last}
     ends |= {x - span for x in drawn.x if drawn.first < x - span < last}
     places = sorted(ends)
-    found = list(places)
     n = len(drawn.x) - 2
     near = far = 0
+    best_rise, best = drawn.density(last + span) - drawn.density(last), last
     for start, end in pairwise(places):
         middle = (start + end) / 2
         while near < n and drawn.x[near + 1] <= middle:
             near += 1
         while far < n and drawn.x[far + 1] <= middle + span:
             far += 1
-        _, b1, c1, d1 = drawn.cubic(near)
-        _, b2, c2, d2 = drawn.cubic(far)
+        a1, b1, c1, d1 = drawn.cubic(near)
+        a2, b2, c2, d2 = drawn.cubic(far)
         s, t = start - drawn.x[near], start + span - drawn.x[far]
-        # D'(x + span) − D'(x) along u = x − start, as p·u² + q·u + r
+        # D(x + span) − D(x) along u = x − start; its slope as p·u² + q·u + r
+        rise = a2 - a1 + t * (b2 + t * (c2 + t * d2)) - s * (b1 + s * (c1 + s * d1))
         p = 3 * (d2 - d1)
         q = 2 * (c2 - c1) + 6 * (d2 * t - d1 * s)
         r = b2 - b1 + 2 * (c2 * t - c1 * s) + 3 * (d2 * t * t - d1 * s * s)
-        found += [start + u for u in _roots(p, q, r) if 0 < u < end - start]
-    best = max(found, key=lambda x: drawn.density(x + span) - drawn.density(x))
-    return (drawn.density(best + span) - drawn.density(best)) / span, best
+        if rise > best_rise:
+            best_rise, best = rise, start
+        for u in _roots(p, q, r):
+            if 0 < u < end - start:
+                summit = rise + u * (r + u * (q / 2 + u * p / 3))
+                if summit > best_rise:
+                    best_rise, best = summit, start + u
+    return best_rise / span, best
 
 
 def _roots(p: float, q: float, r: float) -> tuple[float, ...]:

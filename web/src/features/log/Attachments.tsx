@@ -97,7 +97,7 @@ export function Attachments({ story }: { story: Story }) {
           Attach a picture
         </Button>
         <Box fontSize="14px" color="ink2">
-          or drop it here; JPEG, PNG or TIFF, up to 40 MB
+          or drop it here; JPEG, PNG or TIFF, up to 256 MB
         </Box>
         {!story.attachments.length && <a href={sidecar()}>XMP for a scan</a>}
         <input
