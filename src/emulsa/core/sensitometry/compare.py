@@ -22,13 +22,13 @@ from emulsa.core.sensitometry.curve import (
     Minutes,
     Net,
 )
-from emulsa.core.sensitometry.film_test import (
-    ISO_SPAN,
+from emulsa.core.sensitometry.figures import (
     Separation,
     bumpiness,
     separations,
     speed_point,
 )
+from emulsa.core.sensitometry.film_test import ISO_SPAN
 
 SMOOTH = 1e-6  # under it a reference has no bumps to compare with
 NAMED_FROM = 1 / 3  # stops a patch must be off to be named
