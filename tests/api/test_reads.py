@@ -71,6 +71,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/evening": [{"kinds": [CORVANE, OSTREL], "line_id": "line-usual"}],
     }
     queries: dict[str, list[dict[str, str]]] = {
+        "/api/bench/plan": [{"lens_id": "lens-150", "ev": "13", "ei": "100"}],
         "/api/devices/spot-meter": [{"scene_id": each} for each in ids["scene"]],
         "/api/pieces/fitting": [{"film_id": each} for each in ids["film"]],
         "/api/mixing": [

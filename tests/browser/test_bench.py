@@ -85,3 +85,16 @@ def test_patches_are_read_by_the_densitometer(open_page: Open) -> None:
     page.get_by_label("Base plus fog").fill("0.2")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_text("6 steps, clear film 0.20")).to_be_visible()
+
+
+def test_the_exposures_of_a_test_are_listed(open_page: Open) -> None:
+    """Thirteen frames about V with the lens's own marks; a card too dark is said."""
+    page = open_page("/bench/test-velm", PHONE)
+    page.get_by_role("button", name="Exposure list").click()
+    dialog = page.get_by_role("dialog", name="Exposure list")
+    expect(dialog.get_by_role("row")).to_have_count(14)
+    expect(dialog.get_by_label("Meter set to EI")).to_have_value("25")
+    dialog.get_by_label("Card reads, EV").fill("3")
+    expect(dialog.get_by_text("choose another card")).to_be_visible()
+    dialog.get_by_label("Frames").fill("1")
+    expect(dialog.get_by_text("Frames of a test must be between 2 and 40")).to_be_visible()

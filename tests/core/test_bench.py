@@ -1,5 +1,6 @@
 """The bench: a test worked out as it stands, its times taken over, and what negatives teach."""
 
+import math
 from dataclasses import replace
 from itertools import pairwise
 
@@ -8,11 +9,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core.bench.evidence import Judged, of_negatives
+from emulsa.core.bench.plan import BracketPlan, frames_of
 from emulsa.core.bench.sheet import worked_out
 from emulsa.core.bench.tested import after_learning, after_test
+from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.light.exposure_value import exposure_value
+from emulsa.core.light.marks import f_number, seconds
 from emulsa.core.sensitometry.curve import DensityStep
 from emulsa.demo.sheets import CORVANE_TEST, OSTREL_TEST, VELM_TEST
 from emulsa.devices.densitometer import SimulatedDensitometer
@@ -171,3 +176,40 @@ def test_what_goes_out_comes_in(hundredths: list[int]) -> None:
     assert list(found.densities) == pytest.approx(values)
     falling = sum(b < a for a, b in pairwise(values))
     assert found.turned == (falling > len(values) / 2)
+
+
+OLD = Lens(focal_length_mm=150, widest="5.6", smallest="45", shutter=Shutter())
+
+
+@given(st.floats(8, 16), st.sampled_from([1 / 3, 0.5, 1.0]), st.integers(2, 20))
+def test_every_frame_is_what_it_says(ev: float, step: float, frames: int) -> None:
+    """What is set gives its step, within the error that is told (APEX: EV = log2 of N²/t)."""
+    plan = BracketPlan(ev=ev, ei=100, first_stops=-4, step_stops=step, frames=frames)
+    for number, each in enumerate(frames_of(plan, OLD).frames):
+        assert each.stops == pytest.approx(-4 + number * step)
+        aperture = f_number(each.aperture.removeprefix("f/"), OLD.aperture_series)
+        time = seconds(each.time_text.removesuffix(" s"))
+        given_stops = ev - math.log2(aperture**2 / time)
+        assert given_stops == pytest.approx(each.stops + each.error_stops, abs=1e-9)
+        assert ("over" in each.says or "under" in each.says) == (
+            abs(each.error_stops) > 1 / 12 + 1e-9
+        )
+
+
+def test_a_shutter_as_measured_is_planned_as_it_is() -> None:
+    """A mark that gives 1/48 instead of 1/60 is a third of a stop over, and said or avoided."""
+    measured = (MeasuredSpeed(mark="1/60", seconds=1 / 48),)
+    slow = Lens(
+        focal_length_mm=150,
+        widest="11",
+        smallest="11",
+        shutter=Shutter(fastest="1/60", slowest="1/30", measured=measured),
+    )
+    plan = BracketPlan(ev=exposure_value(11.313708, 1 / 64), ei=100, first_stops=0, frames=2)
+    first, second = frames_of(plan, slow).frames
+    assert (first.time_text, first.says) == ("1/60 s", "0.42 stop over")
+    assert (second.time_text, second.says) == ("1/30 s", "")
+    dark = frames_of(BracketPlan(ev=2, ei=100, first_stops=0, frames=4), OLD)
+    assert any("longer than a second" in each for f in dark.frames for each in [f.says]) or any(
+        "cannot be given" in each for each in dark.says
+    )

@@ -162,6 +162,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to set for every frame of a test, with a lens and its shutter as measured. */
+        get: operations["bench_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/tests/{id}/use": {
         parameters: {
             query?: never;
@@ -5889,6 +5906,36 @@ export interface components {
             filter_ids: string[];
         };
         /**
+         * PlannedFrame
+         * @description A frame: its place about V, what is set, and how far that is from it.
+         */
+        PlannedFrame: {
+            /** Number */
+            number: number;
+            /** Stops */
+            stops: number;
+            /** Stops Text */
+            stops_text: string;
+            /** Aperture */
+            aperture: string;
+            /** Time Text */
+            time_text: string;
+            /** Error Stops */
+            error_stops: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * PlannedFrames
+         * @description The list, and what is worth saying of it.
+         */
+        PlannedFrames: {
+            /** Frames */
+            frames: components["schemas"]["PlannedFrame"][];
+            /** Says */
+            says: string[];
+        };
+        /**
          * PlannedPiece
          * @description A piece of film in a planned run: what it wants, and what sharing does to it.
          */
@@ -9876,6 +9923,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Worked"];
+                };
+            };
+        };
+    };
+    bench_plan: {
+        parameters: {
+            query: {
+                lens_id: string;
+                ev: number;
+                ei: number;
+                first_stops?: number;
+                step_stops?: number;
+                frames?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlannedFrames"];
                 };
             };
         };

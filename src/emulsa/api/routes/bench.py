@@ -11,6 +11,7 @@ from emulsa.api.replies import CSV, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.bench.evidence import Learned, of_negatives
+from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
 from emulsa.core.bench.tested import after_learning, after_test
@@ -19,7 +20,7 @@ from emulsa.core.limits import Id, Length
 from emulsa.core.versions import version_of
 from emulsa.exchange import densities
 from emulsa.store import bench as store
-from emulsa.store import films
+from emulsa.store import films, kit
 
 routes = Routes("bench", "/api/bench")
 
@@ -108,6 +109,13 @@ def read_test(db: Db, id: str) -> TestView:  # noqa: A002
 def draw(db: Db, test: FilmTest) -> Worked:
     """What a test says as it stands in the form; nothing is kept."""
     return _worked(db, test)
+
+
+@routes.question("/plan")
+def plan(db: Db, lens_id: str, bracket: BracketPlan) -> PlannedFrames:
+    """What to set for every frame of a test, with a lens and its shutter as measured."""
+    lens = needed(kit.lens(db, lens_id), "This lens is not in the kit.", "lens_id")
+    return frames_of(bracket, lens.optics)
 
 
 @routes.act("PUT", "/tests/{id}")

@@ -12,6 +12,7 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
 import { CurveForm } from "./CurveForm";
 import { CurvePlot } from "./CurvePlot";
+import { PlanSheet } from "./PlanSheet";
 import {
   benchQuery,
   deleteTest,
@@ -46,12 +47,15 @@ function Shown({ view }: { view: TestView }) {
   const { test, worked } = view;
   const navigate = useNavigate();
   const [curve, setCurve] = useState<number | null>(null);
+  const [planning, setPlanning] = useState(false);
   const [verdict, setVerdict] = useState(test.verdict ?? "");
   const tests = useQuery(benchQuery).data?.tests ?? [];
   const { write, problem, busy } = useWrite();
   const change = (changed: Partial<TestView["test"]>) =>
     void write(putTest({ ...test, ...changed }, view.version));
   const curves = test.curves ?? [];
+  const exposure = curves[0]?.exposure;
+  const metered = exposure?.kind === "metered" ? exposure.ei : null;
   const usable = worked.ladder.some((each) => !each.extrapolated) && test.recipe_id;
   return (
     <>
@@ -93,7 +97,12 @@ function Shown({ view }: { view: TestView }) {
                 <Box as="h2" fontSize="17px" fontWeight={600}>
                   Developments
                 </Box>
-                <Button onClick={() => setCurve(curves.length)}>Add a development</Button>
+                <Flex gap="2">
+                  <Button variant="quiet" onClick={() => setPlanning(true)}>
+                    Exposure list
+                  </Button>
+                  <Button onClick={() => setCurve(curves.length)}>Add a development</Button>
+                </Flex>
               </Flex>
               <Box as="ul">
                 {worked.lines.map((each, place) => (
@@ -255,6 +264,7 @@ function Shown({ view }: { view: TestView }) {
             )}
           </Flex>
         </Grid>
+        {planning && <PlanSheet ei={metered ?? 100} close={() => setPlanning(false)} />}
         {curve !== null && <CurveForm view={view} place={curve} close={() => setCurve(null)} />}
       </Box>
     </>

@@ -34,6 +34,17 @@ export const useTimes = (id: string) => act("bench_use_times", { path: { id } })
 export const useLearned = (recipe_id: string, without: string[]) =>
   act("bench_use_learned", { path: { id: recipe_id }, body: { without } });
 
+/** What to set for each frame of a test. */
+export const planQuery = (
+  lens_id: string,
+  plan: { ev: number; ei: number; first_stops: number; step_stops: number; frames: number },
+) =>
+  queryOptions({
+    queryKey: ["bench", "plan", lens_id, plan],
+    queryFn: () => unwrap(api.GET("/api/bench/plan", { params: { query: { lens_id, ...plan } } })),
+    ...readsOf("/api/bench/plan"),
+  });
+
 /** Read the patch under the densitometer's head. */
 export const readPatch = (place: number, zeroed: boolean) =>
   unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed } } }));
