@@ -1,7 +1,10 @@
 """From densities to the developer: a film test is typed, its times are taken over, and the sheet
 that waits gets them in every room."""
 
+import io
 from typing import Any
+
+from pypdf import PdfReader
 
 from emulsa.core import wire
 from emulsa.demo.sheets import CORVANE_TEST
@@ -38,6 +41,12 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     assert view["worked"]["rate_at"] == "EI 64"
     (line,) = hand.get("/api/bench")["tests"]
     assert (line["curves"], line["waiting"], line["rate_at"]) == (4, 0, "EI 64")
+    paper = hand.client.get("/api/bench/tests/test.pdf").content
+    text = PdfReader(io.BytesIO(paper)).pages[0].extract_text()
+    for word in ("rate it at EI 64", "one step beyond", "for VIII", "11 min"):
+        assert word in text
+    assert len(PdfReader(io.BytesIO(paper)).pages) == 1
+    assert "D_VIS" in hand.client.get("/api/bench/tests/test.txt").text
     hand.post("/api/bench/tests/test/use")
     rung = next(each for each in view["worked"]["ladder"] if each["n"] == 0)
     assert abs(used(hand) - rung["minutes"]) < 1 / 24 + 1e-9

@@ -7,10 +7,11 @@ from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
-from emulsa.api.replies import CSV, attached
+from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.bench.evidence import Learned, of_negatives
+from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
@@ -18,7 +19,9 @@ from emulsa.core.bench.tested import after_learning, after_test
 from emulsa.core.kit.films import FilmRecipe
 from emulsa.core.limits import Id, Length
 from emulsa.core.versions import version_of
+from emulsa.core.written import day_words
 from emulsa.exchange import densities
+from emulsa.exchange.cards import pdf
 from emulsa.store import bench as store
 from emulsa.store import films, kit
 
@@ -90,6 +93,15 @@ def test_csv(db: Db, id: str) -> File:  # noqa: A002
     """The curves as a table: a row for each step, its exposure and its density."""
     test = needed(store.test(db, id), "This film test was not found.")
     return attached(densities.table(test), CSV, test.title, "csv", "attachment")
+
+
+@routes.question("/tests/{id}.pdf", media_type=PDF)
+def test_pdf(db: Db, id: str) -> File:  # noqa: A002
+    """The test on one page: curves, verdict, ladder, and the film beside it."""
+    view = _view(db, needed(store.test(db, id), "This film test was not found."))
+    said = (view.film_name, view.recipe_name, day_words(view.test.day))
+    page = on_paper(view.test, view.worked, ", ".join(each for each in said if each))
+    return attached(pdf.render("bench", page), PDF, view.test.title, "pdf")
 
 
 @routes.question("/tests/{id}.txt", media_type=CGATS)

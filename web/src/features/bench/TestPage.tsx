@@ -255,7 +255,8 @@ function Shown({ view }: { view: TestView }) {
             </Flex>
             {curves.some((each) => each.steps.length > 0) && (
               <Box fontSize="15px">
-                The curves as <a href={`/api/bench/tests/${test.id}.csv`}>CSV</a> and{" "}
+                <a href={`/api/bench/tests/${test.id}.pdf`}>One page as PDF</a>; the curves as{" "}
+                <a href={`/api/bench/tests/${test.id}.csv`}>CSV</a> and{" "}
                 <a href={`/api/bench/tests/${test.id}.txt`}>CGATS text</a>
               </Box>
             )}
