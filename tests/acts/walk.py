@@ -208,6 +208,12 @@ def _use_learned(look: Looking) -> Request:
     return Request("bench.use_learned", {"id": recipe}, body={"without": []})
 
 
+@drawn("bench.use_learned_ei")
+def _use_learned_ei(look: Looking) -> Request:
+    recipe = look.one("SELECT recipe_id FROM run WHERE recipe_id IS NOT NULL")
+    return Request("bench.use_learned_ei", {"id": recipe}, body={"without": []})
+
+
 @drawn("holders.put")
 def _holder(look: Looking) -> Request:
     number = look.dice.randint(1, 12)

@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from emulsa.core.bench.evidence import Judged, of_negatives
 from emulsa.core.bench.plan import BracketPlan, frames_of
 from emulsa.core.bench.sheet import worked_out
-from emulsa.core.bench.tested import after_learning, after_test
+from emulsa.core.bench.tested import after_learning, after_test, rated_after_learning
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import Impossible, Unreadable, Unsound
@@ -110,6 +110,12 @@ def test_negatives_say_minutes_and_are_left_out_by_name() -> None:
         after_learning(RECIPE, alone.answer, ["3A"])
     with pytest.raises(Unsound):
         of_negatives(FILM, RECIPE, judged, ["none"])
+    thin = [negative(name, shadow="none") for name in ("1A", "2B", "3A")]
+    slow = of_negatives(FILM, RECIPE, thin)
+    assert slow.answer.speed.enough
+    assert rated_after_learning(FILM, slow.answer).exposure_index == slow.answer.speed.ei < 64
+    with pytest.raises(Impossible, match="not say enough"):
+        rated_after_learning(FILM, alone.answer)
     far = of_negatives(FILM, RECIPE, [negative("9A", error_stops=5)])
     assert far.answer.speed.negatives == 0
 

@@ -25,6 +25,7 @@ const ACTS: Record<ActName, readonly [Method, string]> = {
   bench_delete: ["DELETE", "/api/bench/tests/{id}"],
   bench_use_times: ["POST", "/api/bench/tests/{id}/use"],
   bench_use_learned: ["POST", "/api/bench/learned/{id}/use"],
+  bench_use_learned_ei: ["POST", "/api/bench/learned/{id}/rate"],
   darkroom_decide_over: ["POST", "/api/darkroom/choices"],
   darkroom_judge: ["PUT", "/api/darkroom/judgements/{id}"],
   exchange_hand_in_csv: ["POST", "/api/exchange/csv"],

@@ -15,8 +15,8 @@ from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
-from emulsa.core.bench.tested import after_learning, after_test
-from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.bench.tested import after_learning, after_test, rated_after_learning
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Id, Length
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
@@ -177,6 +177,17 @@ def use_learned(act: Act, id: str, left_out: LeftOut) -> FilmRecipe:  # noqa: A0
     labels = [each.label for each in found.negatives if each.piece_id not in found.without]
     changed = after_learning(recipe, found.answer, labels)
     act.says(f"use what negatives say of {recipe.name}")
+    act.keep(changed)
+    return changed
+
+
+@routes.act("POST", "/learned/{id}/rate")
+def use_learned_ei(act: Act, id: str, left_out: LeftOut) -> Film:  # noqa: A002
+    """Rate the film as the shadows of a recipe's judged negatives say."""
+    recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
+    film = needed(films.film(act.db, recipe.film_id), "This film is not in the kit.")
+    changed = rated_after_learning(film, _learned(act.db, id, left_out.without).answer)
+    act.says(f"rate {film.name} as its negatives say")
     act.keep(changed)
     return changed
 

@@ -9,7 +9,7 @@ from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked
 from emulsa.core.development.recipes import Point, Said
 from emulsa.core.errors import Impossible
-from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.sensitometry.learning import ENOUGH_NEGATIVES, LearnAnswer
 from emulsa.core.sensitometry.speeds import rounded
 
@@ -46,6 +46,13 @@ def after_learning(recipe: FilmRecipe, learned: LearnAnswer, labels: Sequence[st
         for each in learned.development.minutes
     ]
     return _with(recipe, points)
+
+
+def rated_after_learning(film: Film, learned: LearnAnswer) -> Film:
+    """The film with the index its judged shadows say. Impossible while they do not say enough."""
+    if not learned.speed.enough:
+        raise Impossible("The shadows do not say enough to rate the film otherwise yet.")
+    return replace(film, exposure_index=learned.speed.ei)
 
 
 def _point(n: float, minutes: float, origin: Said, who: str, note: str, ei: float | None) -> Point:

@@ -5,7 +5,7 @@ import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { learnedQuery } from "../../shared/learned";
 import { useWrite } from "../../shared/useWrite";
-import { type Learned, useLearned as takeLearned } from "./queries";
+import { type Learned, rateAsLearned, useLearned as takeLearned } from "./queries";
 
 /** What the judged negatives of one recipe say; each can be left out, and nothing changes by itself. */
 export function LearnedPart({ learned: all }: { learned: Learned }) {
@@ -50,6 +50,11 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
         >
           Use these minutes
         </Button>
+        {speed.enough && (
+          <Button disabled={busy} onClick={() => void write(rateAsLearned(all.recipe_id, without))}>
+            Rate it at EI {speed.ei}
+          </Button>
+        )}
       </Flex>
       <Problem of={problem} />
       {open && (

@@ -34,6 +34,9 @@ export const useTimes = (id: string) => act("bench_use_times", { path: { id } })
 export const useLearned = (recipe_id: string, without: string[]) =>
   act("bench_use_learned", { path: { id: recipe_id }, body: { without } });
 
+export const rateAsLearned = (recipe_id: string, without: string[]) =>
+  act("bench_use_learned_ei", { path: { id: recipe_id }, body: { without } });
+
 /** What to set for each frame of a test. */
 export const planQuery = (
   lens_id: string,
