@@ -82,8 +82,9 @@ class Hands:
         """Do it, once; a new id and the next minute unless told."""
         if not moment:
             self.minute += 1
-        self.last = (key or uuid4().hex, moment or self.moment())
-        return self._serve(self.based(request), *self.last)
+        last = (key or uuid4().hex, moment or self.moment())  # each thread's own
+        self.last = last
+        return self._serve(self.based(request), *last)
 
     def undo(self) -> Answer:
         return self._turn("undo")
