@@ -294,7 +294,8 @@ def test_told_to_stop_it_stops(tmp_path: Path) -> None:
         probe.bind(("127.0.0.1", 0))
         port = probe.getsockname()[1]
     command = [sys.executable, "-m", "emulsa", "demo", "--port", str(port)]
-    process = subprocess.Popen([*command, "--data", str(tmp_path / "data")])
+    errors = (tmp_path / "errors").open("w+")
+    process = subprocess.Popen([*command, "--data", str(tmp_path / "data")], stderr=errors)
     with httpx2.Client(base_url=f"http://127.0.0.1:{port}", headers=OWN, timeout=30) as client:
         for _ in range(400):
             try:
@@ -331,6 +332,9 @@ def test_told_to_stop_it_stops(tmp_path: Path) -> None:
         process.send_signal(signal.SIGTERM)
         assert process.wait(timeout=20) is not None
         sending.join()
+    with errors:
+        errors.seek(0)
+        assert "Traceback" not in errors.read()
     with closing(sqlite3.connect(tmp_path / "data" / DATABASE)) as db:
         assert db.execute("SELECT title FROM outing WHERE id = 'kept'").fetchone() == (
             "Acknowledged",

@@ -7,6 +7,7 @@ being asked first, and nobody here answers that question; and a name that was be
 
 from __future__ import annotations
 
+import asyncio
 import logging
 import sys
 import traceback
@@ -18,12 +19,13 @@ from fastapi.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa.api.errors import response
-from emulsa.api.refusals import Forbidden
+from emulsa.api.refusals import Forbidden, Stopping
 
 LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
 PAIRING = "/pair"
 READING = frozenset({"GET", "HEAD"})
 OWN_HEADER = b"x-emulsa"
+STOPPING = "Emulsa is being stopped; nothing of this was kept. Send it again when it runs."
 
 log = logging.getLogger("emulsa")
 
@@ -89,6 +91,10 @@ class Quiet:
 
         try:
             await self.app(scope, receive, watched)
+        except asyncio.CancelledError:
+            # the service was told to stop, and this would have kept it: an upload half arrived
+            if not started:
+                await response(Stopping(STOPPING))(scope, receive, watched)
         except Exception as problem:  # noqa: BLE001 - whatever it was, its words stay here
             log.error("%s in %s", type(problem).__name__, _where())
             if not started:

@@ -19,6 +19,10 @@ class Forbidden(CoreError):
     code = "forbidden"
 
 
+class Stopping(CoreError):
+    code = "stopping"
+
+
 class Conflict(CoreError):
     """Somebody else changed the same thing meanwhile; the answer carries what is kept now."""
 
@@ -44,6 +48,7 @@ STATUS: dict[type[CoreError], int] = {
     Conflict: 409,
     TooLarge: 413,
     Busy: 503,
+    Stopping: 503,
     Unwritable: 507,
 }
 REFUSED = 422  # every other core error: the request can be understood and mended
