@@ -12,6 +12,7 @@ from datetime import datetime
 from pathlib import Path
 
 from emulsa import __version__
+from emulsa.api.ending import STOPS_WITHIN_S
 from emulsa.core import operations
 from emulsa.core.errors import CoreError
 from emulsa.core.line import grammar
@@ -19,7 +20,6 @@ from emulsa.core.wire import dumps
 
 LAST_PORT = 65_535
 BAD_INPUT = 2  # exit code of a refused request
-STOPS_WITHIN_S = 2  # what is under way when the service is told to stop
 
 
 def main(arguments: list[str] | None = None) -> int:

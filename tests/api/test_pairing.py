@@ -15,6 +15,7 @@ from emulsa.api.pairing import COOKIE, EVERY_S, GOOD_FOR_S, TRIES, Pairing, dige
 from emulsa.core.errors import Impossible, Unreadable
 from emulsa.store.database import connect
 from emulsa.store.folder import DATABASE
+from emulsa.store.transactions import Unwritable
 from tests.api.test_api import refusal
 from tests.conftest import OWN
 
@@ -169,6 +170,21 @@ def test_codes_are_guessed_in_vain(folder: Path) -> None:
     with closing(connect(folder / DATABASE)) as db:
         (kept,) = db.execute("SELECT name, seen_at FROM device").fetchall()
     assert tuple(kept) == ("Device 1", "later")
+
+
+def test_a_store_that_takes_nothing_keeps_no_device_out(
+    folder: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """When it was seen cannot be kept on a full disk; the device is let in all the same."""
+    pairing = Pairing(lambda: connect(folder / DATABASE), active=True)
+    token = pairing.pair(pairing.code(), "Phone", "now")
+
+    def full(*_: object) -> None:
+        raise Unwritable("The disk is full.")
+
+    monkeypatch.setattr("emulsa.api.pairing.paired.seen", full)
+    assert pairing.knows(token, "later")
+    assert not pairing.knows("another", "later")
 
 
 def test_where_it_is_reached() -> None:

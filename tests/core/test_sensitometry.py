@@ -22,6 +22,7 @@ from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
 from emulsa.core.sensitometry.learning import LearnRequest, learn
 from emulsa.core.sensitometry.scanning import ScanRequest, scan_density
 from emulsa.core.sensitometry.speeds import SERIES, rounded
+from emulsa.core.sensitometry.straight import straight
 
 Json = dict[str, Any]
 
@@ -292,3 +293,18 @@ def test_indices_are_of_the_series(ei: float) -> None:
     assert abs(math.log2(said / ei)) < 0.19
     assert any(abs(said / 10**k - each) < 1e-9 for k in range(-4, 4) for each in SERIES)
     assert pytest.approx(math.log10(2)) == STOP
+
+
+@given(
+    st.lists(st.integers(0, 400), min_size=2, max_size=9, unique=True).map(sorted),
+    st.data(),
+)
+def test_straight_between_points(at: list[int], data: st.DataObject) -> None:
+    """numpy.interp within the points; beyond them the outermost two go on."""
+    y = [data.draw(st.floats(-4, 4)) for _ in at]
+    points = list(zip(map(float, at), y, strict=True))
+    inside = data.draw(st.floats(at[0], at[-1]))
+    assert straight(points, inside) == pytest.approx(np.interp(inside, at, y), abs=1e-9)
+    for one, two, x in ((0, 1, at[0] - 7.0), (-2, -1, at[-1] + 7.0)):
+        slope, own = np.polyfit([at[one], at[two]], [y[one], y[two]], 1)
+        assert straight(points, x) == pytest.approx(slope * x + own, abs=1e-6)

@@ -37,6 +37,14 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     text = "\n".join(str(each["density"]) for each in densities)
     read = hand.post("/api/bench/densities", {"text": text})
     assert read["densities"] == [each["density"] for each in densities]
+    first = densities[0]["stops"]
+    turned = hand.post(
+        "/api/bench/densities",
+        {"text": "\n".join(reversed(text.split("\n"))), "first_stops": first, "turn": True},
+    )
+    assert turned["turned"]
+    for step, expected in zip(turned["steps"], densities, strict=True):
+        assert (step["stops"], step["density"]) == (expected["stops"], expected["density"])
     view = hand.put("/api/bench/tests/test?base=", TEST)
     assert view["worked"]["rate_at"] == "EI 64"
     (line,) = hand.get("/api/bench")["tests"]

@@ -59,8 +59,8 @@ HEADERS = [
 class Settings:
     """Where the data lies, where the built page is, the spot meter that is connected, whether this
     is the demo, under which other names the service answers, whether it looks after its data by
-    itself, and whether a log is begun anew where one was lost, and at which
-    address others on the network reach it, if they may."""
+    itself, whether a log is begun anew where one was lost, and the address at which others on the
+    network reach it, if they may."""
 
     data: Path
     page: Path = BUILT_PAGE

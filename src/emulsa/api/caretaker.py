@@ -7,18 +7,14 @@ import threading
 from datetime import date
 from pathlib import Path
 
+from emulsa.api.ending import STOPS_WITHIN_S, Stopping
 from emulsa.store import backups, faults, soundness
-from emulsa.store.folder import DATABASE, Unsafe
+from emulsa.store.folder import COPIES, DATABASE, Unsafe
 
 HOURLY_S = 3_600
 AGAIN_S = 60  # while a copy is owed, so that room on the disk is noticed
-STOPS_WITHIN_S = 2
 
 log = logging.getLogger("emulsa")
-
-
-class Stopping(Exception):
-    """The service ends: a copy that is being made is given up, nothing half of it is kept."""
 
 
 class Caretaker:
@@ -56,12 +52,12 @@ class Caretaker:
         except faults.TROUBLES as problem:
             self.trouble = (
                 "Today's backup could not be made."
-                f" {faults.sentence(problem, self._folder / 'backups')}"
+                f" {faults.sentence(problem, self._folder / COPIES)}"
             )
 
     def _going(self) -> None:
         if self._done.is_set():
-            raise Stopping
+            raise Stopping("The copy is given up.")
 
     def _watch(self) -> None:
         while True:

@@ -18,8 +18,9 @@ from urllib.parse import urlsplit
 from fastapi.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from emulsa.api.ending import Stopping
 from emulsa.api.errors import response
-from emulsa.api.refusals import Forbidden, Stopping
+from emulsa.api.refusals import Forbidden
 
 LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
 PAIRING = "/pair"

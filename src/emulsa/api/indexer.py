@@ -7,17 +7,12 @@ import threading
 from collections.abc import Callable
 from contextlib import closing
 
+from emulsa.api.ending import STOPS_WITHIN_S, Stopping
 from emulsa.core.errors import CoreError
 from emulsa.store import log as index
 from emulsa.store.transactions import Connection
 
-STOPS_WITHIN_S = 2
-
 log = logging.getLogger("emulsa")
-
-
-class Stopping(Exception):
-    """The service ends; the next run of it goes on."""
 
 
 class Indexer:
@@ -59,4 +54,4 @@ class Indexer:
 
     def _going(self, _: int, __: int) -> None:
         if self._done.is_set():
-            raise Stopping
+            raise Stopping("The next run of the service goes on.")

@@ -9,12 +9,12 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
+from emulsa.api.ending import STOPS_WITHIN_S
 from emulsa.core.errors import CoreError
 
 log = logging.getLogger("emulsa")
 
 KEPT_AT_MOST = 20  # ended jobs remembered, so that a page that was away still finds its own
-STOPS_WITHIN_S = 2
 
 State = Literal["waiting", "running", "asked", "done", "failed", "cancelled"]
 Work = Callable[["Job"], Any]

@@ -11,11 +11,11 @@ import secrets
 import threading
 import time
 from collections.abc import Callable
-from contextlib import closing
+from contextlib import closing, suppress
 from dataclasses import dataclass
 from ipaddress import ip_address
 
-from emulsa.core.errors import Impossible, Unreadable
+from emulsa.core.errors import CoreError, Impossible, Unreadable
 from emulsa.store import paired
 from emulsa.store.database import Connection
 from emulsa.store.paired import Device
@@ -127,8 +127,8 @@ class Pairing:
         now = self._clock()
         if now - self._seen.get(digest, -SEEN_EVERY_S) >= SEEN_EVERY_S:
             self._seen[digest] = now
-            with closing(self._connect()) as connection:
-                paired.seen(connection, digest, moment)
+            with suppress(CoreError), closing(self._connect()) as connection:
+                paired.seen(connection, digest, moment)  # a full disk keeps no known device out
         return True
 
     def turn_out(self, id_: str) -> None:

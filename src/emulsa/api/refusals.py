@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from emulsa.api.ending import Stopping
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.store.transactions import Busy, Unwritable
@@ -17,10 +18,6 @@ class TooLarge(CoreError):
 
 class Forbidden(CoreError):
     code = "forbidden"
-
-
-class Stopping(CoreError):
-    code = "stopping"
 
 
 class Conflict(CoreError):

@@ -273,7 +273,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Densities out of a pasted column, a table or CGATS text. */
+        /** Densities out of a pasted column, a table or CGATS text, each with its exposure. */
         post: operations["bench_read_densities"];
         delete?: never;
         options?: never;
@@ -3529,16 +3529,6 @@ export interface components {
             rows: components["schemas"]["SheetRow"][];
         };
         /**
-         * Densities
-         * @description The densities in their order; ``turned`` when they fall, as a tablet laid the other way.
-         */
-        Densities: {
-            /** Densities */
-            densities: number[];
-            /** Turned */
-            turned: boolean;
-        };
-        /**
          * DensitometerView
          * @description What the densitometer shows.
          */
@@ -6382,6 +6372,18 @@ export interface components {
             through: boolean;
         };
         /**
+         * ReadDensities
+         * @description The densities as they stand in the text, whether they fall, and the steps they are.
+         */
+        ReadDensities: {
+            /** Densities */
+            densities: number[];
+            /** Turned */
+            turned: boolean;
+            /** Steps */
+            steps: components["schemas"]["DensityStep"][];
+        };
+        /**
          * ReadingAnswer
          * @description The light level, and the luminance and illuminance that go with it.
          */
@@ -9039,11 +9041,26 @@ export interface components {
         };
         /**
          * PastedDensities
-         * @description A column, a table or a CGATS text as it was pasted.
+         * @description A column, a table or a CGATS text as it was pasted, and how its steps were exposed.
          */
         PastedDensities: {
             /** Text */
             text: string;
+            /**
+             * First Stops
+             * @default -6
+             */
+            first_stops: number;
+            /**
+             * Step Stops
+             * @default 1
+             */
+            step_stops: number;
+            /**
+             * Turn
+             * @default false
+             */
+            turn: boolean;
         };
         /**
          * PastedSheet
@@ -10138,7 +10155,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Densities"];
+                    "application/json": components["schemas"]["ReadDensities"];
                 };
             };
         };

@@ -16,10 +16,10 @@ from emulsa.api.routing import File, House, Routes, now
 from emulsa.api.views.jobs import JobView, exchange_file, finished, job_view
 from emulsa.core.limits import Id
 from emulsa.exchange.logbook import archive
-from emulsa.exchange.logbook.joining import Choice, Undecided, clashes
 from emulsa.store import log, staging
 from emulsa.store.acts import Act as Doing
 from emulsa.store.folder import arrived, part_of
+from emulsa.store.joining import Choice, Undecided, clashes
 from emulsa.store.transactions import snapshot
 
 LARGEST_ARCHIVE = 8_192 * MEGABYTE

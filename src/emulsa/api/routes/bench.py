@@ -15,9 +15,11 @@ from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
+from emulsa.core.bench.tablet import FirstStops, StepStops, exposed
 from emulsa.core.bench.tested import after_learning, after_test, rated_after_learning
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Id, Length
+from emulsa.core.sensitometry.curve import DensityStep
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
 from emulsa.exchange import densities
@@ -74,9 +76,21 @@ class LeftOut:
 
 @dataclass(frozen=True, kw_only=True)
 class PastedDensities:
-    """A column, a table or a CGATS text as it was pasted."""
+    """A column, a table or a CGATS text as it was pasted, and how its steps were exposed."""
 
     text: Pasted
+    first_stops: FirstStops = -6
+    step_stops: StepStops = 1
+    turn: bool = False
+
+
+@dataclass(frozen=True)
+class ReadDensities:
+    """The densities as they stand in the text, whether they fall, and the steps they are."""
+
+    densities: tuple[float, ...]
+    turned: bool
+    steps: tuple[DensityStep, ...]
 
 
 @routes.question("")
@@ -193,9 +207,11 @@ def use_learned_ei(act: Act, id: str, left_out: LeftOut) -> Film:  # noqa: A002
 
 
 @routes.question("/densities", "POST")
-def read_densities(pasted: PastedDensities) -> densities.Densities:
-    """Densities out of a pasted column, a table or CGATS text."""
-    return densities.read(pasted.text)
+def read_densities(pasted: PastedDensities) -> ReadDensities:
+    """Densities out of a pasted column, a table or CGATS text, each with its exposure."""
+    found = densities.read(pasted.text)
+    steps = exposed(found.densities, pasted.first_stops, pasted.step_stops, pasted.turn)
+    return ReadDensities(found.densities, found.turned, steps)
 
 
 def _line(db: Db, test: FilmTest, film_name: str) -> TestLine:

@@ -10,14 +10,13 @@ import math
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core.bench.tablet import FirstStops, StepStops, row
 from emulsa.core.corrections.optics import Lens, apertures, speeds
 from emulsa.core.light.exposure_value import at_speed, exposure_value
 from emulsa.core.light.marks import mark_text
 from emulsa.core.limits import EV, ExposureIndex, Within
 from emulsa.core.written import size_text, stops_text
 
-FirstStops = Annotated[float, Within("The first frame, in stops from V", -12, 12)]
-StepStops = Annotated[float, Within("The step, in stops", 0.1, 3)]
 Frames = Annotated[int, Within("Frames of a test", 2, 40)]
 
 AROUND = 11.0  # the aperture to stay near: sharp, and with room on either side
@@ -67,8 +66,7 @@ def frames_of(plan: BracketPlan, lens: Lens) -> PlannedFrames:
     times = speeds(lens.shutter)
     middle = at_speed(plan.ev, plan.ei)
     frames = []
-    for number in range(plan.frames):
-        stops = plan.first_stops + number * plan.step_stops
+    for number, stops in enumerate(row(plan.first_stops, plan.step_stops, plan.frames), start=1):
         aperture, time, error = min(
             (
                 (mark, shutter, middle - exposure_value(mark[1], shutter[1]) - stops)
@@ -83,7 +81,7 @@ def frames_of(plan: BracketPlan, lens: Lens) -> PlannedFrames:
         )
         frames.append(
             PlannedFrame(
-                number=number + 1,
+                number=number,
                 stops=stops,
                 stops_text=stops_text(stops),
                 aperture=mark_text(aperture[0]),

@@ -29,6 +29,7 @@ from emulsa.core.sensitometry.figures import (
     speed_point,
 )
 from emulsa.core.sensitometry.film_test import ISO_SPAN
+from emulsa.core.sensitometry.straight import straight
 
 SMOOTH = 1e-6  # under it a reference has no bumps to compare with
 NAMED_FROM = 1 / 3  # stops a patch must be off to be named
@@ -224,16 +225,10 @@ def _minutes(other: OtherFilm, n_difference: float | None) -> tuple[float | None
     if any(b[1] <= a[1] or b[0] <= a[0] for a, b in pairwise(points)):
         return None, False
     logs = [(math.log(minutes), n) for minutes, n in points]
-    wanted = _line(logs, math.log(own)) - n_difference
+    wanted = straight(logs, math.log(own)) - n_difference
     turned = [(n, each) for each, n in logs]
     outside = not turned[0][0] - 1e-9 <= wanted <= turned[-1][0] + 1e-9
-    return math.exp(_line(turned, wanted)), outside
-
-
-def _line(points: Sequence[tuple[float, float]], x: float) -> float:
-    place = next((k for k in range(1, len(points) - 1) if x <= points[k][0]), len(points) - 1)
-    (x1, y1), (x2, y2) = points[place - 1], points[place]
-    return y1 + (y2 - y1) * (x - x1) / (x2 - x1)
+    return math.exp(straight(turned, wanted)), outside
 
 
 def _patches(reference: _Matched, curve: Curve, request: CompareRequest) -> Iterator[PatchAnswer]:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
 from emulsa.core.advice import Advice
+from emulsa.core.sensitometry.straight import straight
 
 LADDER = tuple(step / 2 for step in range(-6, 5))
 
@@ -44,12 +46,9 @@ def ladder(points: Sequence[Point]) -> tuple[tuple[Rung, ...], list[Advice]]:
 
 
 def _rung(points: Sequence[tuple[float, float, float]], n: float, extrapolated: bool) -> Rung:
-    place = next((k for k in range(1, len(points) - 1) if n <= points[k][1]), len(points) - 1)
-    (m1, n1, e1), (m2, n2, e2) = points[place - 1], points[place]
-    share = (n - n1) / (n2 - n1)
     return Rung(
         n=n,
-        minutes=m1 * (m2 / m1) ** share,
-        ei=e1 * (e2 / e1) ** share,
+        minutes=math.exp(straight([(own, math.log(minutes)) for minutes, own, _ in points], n)),
+        ei=math.exp(straight([(own, math.log(ei)) for _, own, ei in points], n)),
         extrapolated=extrapolated,
     )

@@ -18,6 +18,7 @@ from emulsa.core.limits import ExposureIndex, Id, Length, Within
 from emulsa.core.numbers import number_text, plain
 from emulsa.core.sensitometry.curve import CurveN, Minutes
 from emulsa.core.sensitometry.speeds import rounded
+from emulsa.core.sensitometry.straight import straight
 
 Error = Annotated[float, Within("An error", -3, 3)]
 Shadow = Literal["none", "thin", "full"]
@@ -294,11 +295,8 @@ def _minutes(points: Sequence[MinutesPoint], n: float, mean: float, sd: float) -
 
 
 def _at(points: Sequence[MinutesPoint], n: float) -> float:
-    """Minutes of an N, log-linear, the outermost slope beyond."""
-    place = next((k for k in range(1, len(points) - 1) if n <= points[k].n), len(points) - 1)
-    one, two = points[place - 1], points[place]
-    share = (n - one.n) / (two.n - one.n)
-    return float(one.minutes * (two.minutes / one.minutes) ** share)
+    """Minutes of an N, straight in their logarithm."""
+    return math.exp(straight([(each.n, math.log(each.minutes)) for each in points], n))
 
 
 def _speed_sentence(negatives: int, enough: bool, ei: float, own: float) -> str:

@@ -14,6 +14,7 @@ from typing import Annotated, Literal
 from emulsa.core.errors import Missing, OutOfRange, Unsound
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.sensitometry.curve import Density
+from emulsa.core.sensitometry.straight import straight
 
 Level = Annotated[float, Within("A level", 0, 1e9)]
 White = Annotated[float, Within("Full scale", 1e-6, 1e9)]
@@ -134,10 +135,8 @@ class _Wedge:
 
     def density(self, seen: float) -> tuple[float, bool]:
         x, points = -math.log10(seen), self._points
-        place = next((k for k in range(1, len(points) - 1) if x <= points[k][0]), len(points) - 1)
-        (x1, y1), (x2, y2) = points[place - 1], points[place]
         outside = not points[0][0] - 1e-9 <= x <= points[-1][0] + 1e-9
-        return y1 + (y2 - y1) * (x - x1) / (x2 - x1), outside
+        return straight(points, x), outside
 
 
 def _wander(points: Sequence[tuple[float, float]]) -> float:

@@ -20,11 +20,10 @@ from typing import Any
 from emulsa import __version__
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
-from emulsa.exchange.logbook import joining
 from emulsa.exchange.logbook.decoding import check, of_line
-from emulsa.exchange.logbook.joining import Choice
-from emulsa.store import staging, whole, zips
+from emulsa.store import joining, staging, whole, zips
 from emulsa.store.folder import part_of
+from emulsa.store.joining import Choice
 from emulsa.store.transactions import Connection, snapshot
 
 FORMAT, VERSION = "emulsa-archive", 1

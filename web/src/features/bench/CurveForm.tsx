@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
+import type { Refusal, Schemas } from "../../api/client";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
@@ -10,6 +11,26 @@ import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { type Curve, putTest, readDensities, readPatch, type TestView } from "./queries";
+
+type Read = Pick<Schemas["ReadDensities"], "steps" | "turned">;
+
+const NONE: Read = { steps: [], turned: false };
+
+/** The steps as they are typed; none while nothing is, since densities may come later. */
+const readSteps = async (
+  text: string,
+  first: string,
+  step: string,
+  turn: boolean,
+): Promise<Read> =>
+  text.trim()
+    ? readDensities({
+        text,
+        first_stops: typedNumber(first),
+        step_stops: typedNumber(step),
+        turn,
+      })
+    : NONE;
 
 /** One development of a test: its minutes, its clear film, and the densities of its steps. */
 export function CurveForm({
@@ -42,51 +63,46 @@ export function CurveForm({
       .join("\n"),
   );
   const [turned, setTurned] = useState(false);
-  const [read, setRead] = useState<{ densities: number[]; turned: boolean } | null>(null);
-  const [unread, setUnread] = useState<string | null>(null);
-  const { write, ask, problem, busy, setProblem } = useWrite(close);
+  const [read, setRead] = useState<Read>(NONE);
+  const [unread, setUnread] = useState<Refusal | null>(null);
+  const { write, ask, problem, busy } = useWrite(close);
   const simulated = useQuery(devicesQuery).data?.simulated;
   const [zeroed, setZeroed] = useState(false);
   useEffect(() => {
     let here = true;
-    if (!text.trim()) {
-      setRead({ densities: [], turned: false });
-      setUnread(null);
-      return;
-    }
-    readDensities(text).then(
+    readSteps(text, first, step, turned).then(
       (found) => {
         if (!here) return;
         setRead(found);
         setUnread(null);
       },
-      (refusal: Error) => here && setUnread(refusal.message),
+      (refusal: Refusal) => here && setUnread(refusal),
     );
     return () => {
       here = false;
     };
-  }, [text]);
-  const submit = (event: FormEvent) => {
+  }, [text, first, step, turned]);
+  const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (!read || unread) return;
-    const densities = turned ? [...read.densities].reverse() : read.densities;
-    const from = typedNumber(first);
-    const by = typedNumber(step);
+    // read anew: what was typed last may not be read yet
+    const now = await ask(() => readSteps(text, first, step, turned));
+    if (!now) return;
     const curve: Curve = {
       id: minutes ? `${minutes} min` : `curve ${place + 1}`,
       minutes: minutes ? typedNumber(minutes) : null,
       n: known?.n ?? null,
       base_fog: typedNumber(fog),
       exposure: { kind: "metered", ei: typedNumber(ei) },
-      steps: densities.map((density, k) => ({ density, stops: from + k * by, log_h: null })),
+      steps: now.steps,
     };
     const curves = [...(test.curves ?? [])];
     curves[place] = curve;
-    setProblem(null);
-    void write(putTest({ ...test, curves }, view.version));
+    await write(putTest({ ...test, curves }, view.version));
   };
   const field = (name: string) =>
     problem?.field?.startsWith(`curves.${place}.${name}`) ? problem.message : null;
+  const slip = (...names: (string | null)[]) =>
+    unread && names.includes(unread.field) ? unread.message : null;
   return (
     <Sheet
       open
@@ -136,12 +152,14 @@ export function CurveForm({
             inputMode="text"
             value={first}
             onChange={(event) => setFirst(event.target.value)}
+            problem={slip("first_stops")}
           />
           <Entry
             label="Step, stops"
             inputMode="decimal"
             value={step}
             onChange={(event) => setStep(event.target.value)}
+            problem={slip("step_stops")}
           />
         </Grid>
         <Entry
@@ -151,15 +169,14 @@ export function CurveForm({
           rows={9}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          problem={unread ?? field("steps")}
+          problem={slip("text", null) ?? field("steps")}
         />
         {simulated && (
           <Flex gap="3" align="center" wrap="wrap">
             <Button
               onClick={() =>
                 ask(async () => {
-                  const patch = (read?.densities.length ?? 0) || 0;
-                  const found = await readPatch(patch, zeroed);
+                  const found = await readPatch(read.steps.length, zeroed);
                   setText((before) => `${before.trim()}\n${found.density.toFixed(2)}`.trim());
                 })
               }
@@ -179,9 +196,9 @@ export function CurveForm({
             </Box>
           </Flex>
         )}
-        {read && read.densities.length > 0 && (
+        {read.steps.length > 0 && (
           <Box aria-live="polite" color="ink2">
-            {count(read.densities.length, "step")}
+            {count(read.steps.length, "step")}
             {read.turned && (
               <Flex as="label" gap="2" align="center" minHeight="44px" color="ochre">
                 <input

@@ -52,5 +52,6 @@ export const planQuery = (
 export const readPatch = (place: number, zeroed: boolean) =>
   unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed } } }));
 
-export const readDensities = (text: string) =>
-  unwrap(api.POST("/api/bench/densities", { body: { text } }));
+/** What is pasted, as steps: each density with the exposure the row of them begins and goes on at. */
+export const readDensities = (pasted: Schemas["PastedDensities"]) =>
+  unwrap(api.POST("/api/bench/densities", { body: pasted }));
