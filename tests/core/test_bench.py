@@ -41,32 +41,32 @@ RECIPE = FilmRecipe(
 def test_a_test_says_how_to_rate_and_how_long() -> None:
     """The curve nearest to normal gives the index; the ladder stands between the tested times; the
     other film is 1⅔ stops faster (the demo's curves, by formula)."""
-    worked = worked_out(CORVANE_TEST, FILM, RECIPE.recipe, OSTREL_TEST)
+    worked = worked_out(CORVANE_TEST, FILM, RECIPE.recipe, [OSTREL_TEST])
     assert (worked.rate_at, worked.main) == ("EI 64", "11 min")
     assert worked.rate_why == "⅔ stop under the EI 100 you use, from 4 curves"
     assert [each.n_text for each in worked.ladder] == ["N−1", "N−½", "N", "N+½", "N+1", "N+1½"]
     assert [each.extrapolated for each in worked.ladder] == [True, *[False] * 4, True]
     assert "The test says" in worked.today
     assert worked.compared is not None
-    assert worked.compared.rows[0] == ("Speed at equal shadows", "1⅔ stops slower")
+    assert worked.compared.films[0].rows[0] == ("Speed at equal shadows", "1⅔ stops slower")
     assert worked.axis == "zones"
     line = worked.lines[0]
     assert line.points[0][0] == -1  # six stops under V
     assert line.line[0] == pytest.approx(line.points[0])
-    boxed = worked_out(CORVANE_TEST, replace(FILM, box_speed=125), None, None)
+    boxed = worked_out(CORVANE_TEST, replace(FILM, box_speed=125), None)
     assert boxed.rate_why.startswith("1 stop under the box")
 
 
 def test_a_test_that_waits_says_what_it_waits_for() -> None:
     """Without densities it is no fault; one bad curve is named among all."""
-    waits = worked_out(VELM_TEST, FILM, None, None)
+    waits = worked_out(VELM_TEST, FILM, None)
     assert (waits.answer, waits.field) == (None, None)
     assert "five densities" in waits.problem
     bad = CORVANE_TEST.curves[2]
     turned = replace(bad, steps=tuple(replace(s, stops=-(s.stops or 0)) for s in bad.steps))
     waiting = VELM_TEST.curves[0]
     test = replace(CORVANE_TEST, curves=(waiting, CORVANE_TEST.curves[0], turned))
-    worked = worked_out(test, FILM, None, None)
+    worked = worked_out(test, FILM, None)
     assert worked.field is not None
     assert worked.field.startswith("curves.2.steps.")
     assert "turn them" in worked.problem
@@ -76,7 +76,7 @@ def test_a_test_that_waits_says_what_it_waits_for() -> None:
 
 def test_tested_times_become_points() -> None:
     """Every N inside, to five seconds, with who says so; what was not tested stays."""
-    changed = after_test(RECIPE, CORVANE_TEST, worked_out(CORVANE_TEST, FILM, None, None))
+    changed = after_test(RECIPE, CORVANE_TEST, worked_out(CORVANE_TEST, FILM, None))
     points = {each.n: each for each in changed.recipe.points}
     assert points[-2] == RECIPE.recipe.points[0]
     assert (points[0].origin, points[0].who, points[0].ei) == ("tested", CORVANE_TEST.title, 64)
@@ -84,7 +84,7 @@ def test_tested_times_become_points() -> None:
     assert points[0].minutes * 12 == pytest.approx(round(points[0].minutes * 12))
     assert sorted(points) == [-2, -0.5, 0, 0.5, 1]
     with pytest.raises(Impossible, match="no ladder"):
-        after_test(RECIPE, OSTREL_TEST, worked_out(OSTREL_TEST, FILM, None, None))
+        after_test(RECIPE, OSTREL_TEST, worked_out(OSTREL_TEST, FILM, None))
 
 
 def negative(name: str, **more: object) -> Judged:
@@ -169,7 +169,7 @@ def test_a_stand_in_for_a_densitometer() -> None:
     assert head.read(3, False) == pytest.approx(head.read(3, True) + 0.03, abs=0.011)
     steps = tuple(DensityStep(stops=place - 6, density=each) for place, each in enumerate(found))
     read = replace(CORVANE_TEST.curves[1], steps=steps)
-    worked = worked_out(replace(CORVANE_TEST, curves=(read,)), FILM, None, None)
+    worked = worked_out(replace(CORVANE_TEST, curves=(read,)), FILM, None)
     assert worked.rate_at in ("EI 50", "EI 64", "EI 80")
 
 

@@ -40,7 +40,7 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     first = densities[0]["stops"]
     turned = hand.post(
         "/api/bench/densities",
-        {"text": "\n".join(reversed(text.split("\n"))), "first_stops": first, "turn": True},
+        {"text": "\n".join(reversed(text.split("\n"))), "row": {"first": first}, "turn": True},
     )
     assert turned["turned"]
     for step, expected in zip(turned["steps"], densities, strict=True):

@@ -90,7 +90,7 @@ def test_away_and_back(folder: Path, tmp_path: Path, capsys: pytest.CaptureFixtu
         picture.unlink()
     assert main(["restore", str(target), *data]) == 0
     assert "Changed since" not in titles(folder)
-    assert len(list((folder / ATTACHMENTS).iterdir())) == 2
+    assert len(list((folder / ATTACHMENTS).iterdir())) == 4  # two pictures
     (kept,) = (folder / REPLACED).glob("*.sqlite3")
     assert str(kept) in capsys.readouterr().out
     assert main(["restore", str(kept), *data]) == 0

@@ -96,7 +96,7 @@ def test_a_half_picture_is_taken_anew(folder: Path, tmp_path: Path) -> None:
     """A file under a picture's name counts only when it is what its name says."""
     away = tmp_path / "away.zip"
     backups.pack(folder, away)
-    (picture,) = (each for each in (folder / ATTACHMENTS).iterdir() if ".thumb." not in each.name)
+    picture = next(each for each in (folder / ATTACHMENTS).iterdir() if ".thumb." not in each.name)
     content = picture.read_bytes()
     picture.write_bytes(content[:-1] + b"\0")
     restoring.restore(folder, away, "then")

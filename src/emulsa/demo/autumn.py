@@ -11,7 +11,7 @@ from emulsa.core.film.acts import rolling
 from emulsa.core.film.acts.judging import judge
 from emulsa.core.film.acts.loading import RollLoading, load_roll
 from emulsa.core.film.acts.rolling import TakingOut, Weighing
-from emulsa.core.film.judgement import Judgement, Shadow
+from emulsa.core.film.judgement import Judgement, MeasuredSpot, Shadow
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.rolls import Roll
 from emulsa.core.outing.record import Outing
@@ -97,10 +97,12 @@ RUN = Run(
     minutes=6.5,
     temperature_c=20,
 )
-NEGATIVES: tuple[tuple[Side, Shadow, str], ...] = (
-    ("A", "thin", "saw teeth just hold"),
-    ("B", "full", ""),
+# Side, what the eye says, and what the densitometer found under the saw bed and in the roof's hole.
+NEGATIVES: tuple[tuple[Side, Shadow, str, float, float], ...] = (
+    ("A", "thin", "saw teeth just hold", 0.41, 1.29),
+    ("B", "full", "", 0.44, 1.33),
 )
+CLEAR_FILM = 0.20
 FRAMES = ((1, 0), (2, 0), (3, 1), (6, 2), (7, 2))  # frame, and which light
 LAST = 12  # the roll was wound to its end
 
@@ -116,20 +118,30 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
 
 
 def _sheets(connection: Connection, moved: Moved) -> None:
-    for side, _, _ in NEGATIVES:
+    for side, *_ in NEGATIVES:
         id_ = f"sheet-shed-{side}"
         made.sheet(connection, id_, f"5{side}", "film-corvane", moved(f"{DAY}T07:40:00.000Z"))
         at = moved(f"{DAY}T10:{41 if side == 'A' else 44}:00.000Z")
         made.expose(connection, moved(SHED), f"exposure-shed-{side}", id_, at)
-    ids = [f"sheet-shed-{side}" for side, _, _ in NEGATIVES]
+    ids = [f"sheet-shed-{side}" for side, *_ in NEGATIVES]
     areas, alone = holders.areas(connection), rolls.with_film(connection, ())
     developed_at = moved(DEVELOPED)
     begun = running.begin(RUN, _found(connection, ids), alone, None, (), areas, developed_at)
     records.carry_out(connection, begun)
     developed = running.developed(RUN, _found(connection, ids), alone, (), areas, developed_at)
     records.carry_out(connection, developed)
-    for (_, shadow, note), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
-        word = Judgement(id=piece.id, shadow=shadow, highlight="full", note=note)
+    for (_, shadow, note, low, high), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
+        word = Judgement(
+            id=piece.id,
+            shadow=shadow,
+            highlight="full",
+            note=note,
+            base_fog=CLEAR_FILM,
+            measured=(
+                MeasuredSpot(reading_id="under", density=low),
+                MeasuredSpot(reading_id="roof", density=high),
+            ),
+        )
         records.carry_out(connection, judge(piece, word, None, (), moved(JUDGED)))
 
 

@@ -1,4 +1,5 @@
-"""A drawn stand-in for a scan: a shed, a roof with a hole, and light on the floor."""
+"""Drawn stand-ins for scans: a shed with light on its floor, and a strip of a film test beside a
+wedge, in sixteen bits."""
 
 from __future__ import annotations
 
@@ -35,6 +36,51 @@ def attach(connection: Connection, folder: Path, exposure_id: str, at: str) -> N
             added_at=at,
         ),
     )
+
+
+STRIP_NAME = "velm-7-min-with-wedge.tif"
+STRIP_SIZE = (1_560, 520)
+# what lies on the scanner: a strip of thirteen frames, and under it a wedge of six known densities
+STRIP = (0.12, 0.12, 0.13, 0.16, 0.23, 0.34, 0.49, 0.66, 0.84, 1.02, 1.20, 1.37, 1.51)
+WEDGE = (0.05, 0.35, 0.65, 0.95, 1.25, 1.55)
+FLARE = 0.004  # of full light: no scanner is quite black
+
+
+def attach_strip(connection: Connection, folder: Path, test_id: str, at: str) -> None:
+    """Draw the scan of a strip and keep it with a film test."""
+    handed_in = folder / STRIP_NAME
+    _draw_strip(handed_in)
+    kept = folder / ATTACHMENTS
+    kept.mkdir(exist_ok=True)
+    picture = pictures.keep(kept, handed_in)
+    records.keep(
+        connection,
+        Attachment(
+            id="scan-velm-7",
+            test_id=test_id,
+            name=STRIP_NAME,
+            media_type=picture.media_type,
+            bytes=picture.bytes,
+            width=picture.width,
+            height=picture.height,
+            digest=picture.digest,
+            added_at=at,
+        ),
+    )
+
+
+def _draw_strip(path: Path) -> None:
+    from PIL import Image
+
+    def level(density: float) -> int:
+        return round(65_535 * 0.93 * (FLARE + (1 - FLARE) * 10**-density))
+
+    image = Image.new("I;16", STRIP_SIZE, level(0))
+    for place, density in enumerate(STRIP):
+        image.paste(level(density), (30 + 115 * place, 50, 30 + 115 * place + 112, 250))
+    for place, density in enumerate(WEDGE):
+        image.paste(level(density), (30 + 250 * place, 310, 30 + 250 * place + 250, 470))
+    image.save(path, compression="tiff_deflate")
 
 
 def _draw(path: Path) -> None:

@@ -5,8 +5,9 @@ rounded as a densitometer shows them; no real film."""
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 
-from emulsa.core.bench.record import FilmTest
+from emulsa.core.bench.record import Colour, Conditions, FilmTest, Observed
 from emulsa.core.sensitometry.curve import STOP, Curve, DensityStep, Metered
 
 TOE, SHOULDER = 0.16, 0.30
@@ -33,6 +34,17 @@ def _curve(minutes: float, fog: float, slope: float, toe: float, shoulder: float
     )
 
 
+# Densities of a colour card on each film, at the exposure that gives equal shadows.
+CARD = ("grey", "blue", "green", "red", "cyan", "magenta", "yellow", "skin, light", "skin, dark")
+SAME_LIGHT = Conditions(lens="150 mm", light="overcast, north", shutter_measured=True)
+
+
+def _colours(*found: float) -> tuple[Colour, ...]:
+    return tuple(
+        Colour(label=label, density=density) for label, density in zip(CARD, found, strict=True)
+    )
+
+
 OSTREL_TEST = FilmTest(
     id="test-ostrel",
     film_id="film-ostrel",
@@ -40,7 +52,31 @@ OSTREL_TEST = FilmTest(
     day="2025-11-20",
     target="bracket in stops",
     curves=(_curve(9, 0.29, 0.60, -1.62),),
+    colours=_colours(0.98, 0.92, 0.88, 0.86, 1.06, 0.90, 1.16, 1.12, 0.84),
+    conditions=SAME_LIGHT,
+    observed=Observed(
+        grain="medium", scratches="none", flatness="good", sharpness="fair", price=2.1
+    ),
     note="The same card, lens and light as the Corvane test, metered at EI 100.",
+)
+
+VELM_BESIDE = FilmTest(
+    id="test-velm-one",
+    film_id="film-velm",
+    title="Velm, one time",
+    day="2025-11-21",
+    target="bracket in stops",
+    curves=(_curve(8, 0.12, 0.66, -0.62),),
+    colours=_colours(0.82, 0.80, 0.75, 0.60, 0.95, 0.70, 0.99, 0.86, 0.64),
+    conditions=replace(SAME_LIGHT, light="hazy sun"),
+    observed=Observed(
+        grain="fine",
+        scratches="white in the print",
+        flatness="poor",
+        sharpness="good",
+        price=3.4,
+    ),
+    note="Metered at EI 100 as the others, so that the zones are the same light.",
 )
 
 CORVANE_TEST = FilmTest(
@@ -57,6 +93,11 @@ CORVANE_TEST = FilmTest(
         _curve(15, 0.22, 0.73, -1.18),
     ),
     beside=OSTREL_TEST.id,
+    others=(VELM_BESIDE.id,),
+    print_s=12,
+    colours=_colours(0.90, 0.85, 0.77, 0.90, 0.93, 0.89, 1.11, 1.12, 0.77),
+    conditions=SAME_LIGHT,
+    observed=Observed(grain="fine", scratches="none", flatness="good", sharpness="good", price=1.8),
     verdict="Rate it slower than the box; a minute more than the leaflet for trays.",
     note="Grey card on the sorting floor, overcast, one lens, hand-held densitometer.",
 )
@@ -79,4 +120,4 @@ VELM_TEST = FilmTest(
     ),
 )
 
-TESTS = (OSTREL_TEST, CORVANE_TEST, VELM_TEST)
+TESTS = (OSTREL_TEST, VELM_BESIDE, CORVANE_TEST, VELM_TEST)

@@ -21,6 +21,7 @@ LARGEST_FILE = 256 * 1_048_576  # bytes: a 4×5 in sheet in 16-bit grey at 2,400
 MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
 MOST_OPENED = 280_000_000  # bytes a picture may take up in the memory while it is made small
 THUMBNAIL_PX = 480
+VIEW_PX = 1_800
 BAND_PX = 128  # rows of a 16-bit picture that are brought to eight bits at once
 MEDIA: dict[str, tuple[PictureType, str]] = {
     "JPEG": ("image/jpeg", "jpg"),
@@ -33,7 +34,7 @@ BITS, PHOTOMETRIC, ORIENTATION, PLANES = 258, 262, 274, 284
 WHITE_IS_ZERO, SEPARATE = 0, 2
 DEEP = ("I;16", "I;16B", "I;16L", "I;16N", "I")  # grey of more than eight bits
 
-_one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
+one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
 
 
 @dataclass(frozen=True)
@@ -85,7 +86,7 @@ def keep(folder: Path, handed_in: Path) -> Picture:
     target = original(folder, picture.digest, picture.media_type)
     small = thumbnail(folder, picture.digest)
     if not small.exists():
-        _make_thumbnail(handed_in, small)
+        _make_small(handed_in, small, THUMBNAIL_PX)
     if target.exists():
         handed_in.unlink()
     else:
@@ -102,16 +103,25 @@ def thumbnail(folder: Path, digest: str) -> Path:
     return folder / f"{digest}.thumb.jpg"
 
 
-def _make_thumbnail(source: Path, target: Path) -> None:
+def view(folder: Path, digest: str, media_type: str) -> Path:
+    """The picture at the size of a screen, made when it is asked for first."""
+    target = folder / f"{digest}.screen.thumb.jpg"
+    source = original(folder, digest, media_type)
+    if not target.exists() and source.exists():
+        _make_small(source, target, VIEW_PX)
+    return target
+
+
+def _make_small(source: Path, target: Path, longest: int) -> None:
     from PIL import Image, ImageOps
 
     part = target.with_suffix(".part")
-    with _one_at_a_time:
+    with one_at_a_time:
         try:
             with Image.open(source, formats=tuple(MEDIA)) as image:
-                image.draft("RGB", (2 * THUMBNAIL_PX, 2 * THUMBNAIL_PX))
-                shown = _eight_bit(image)
-                shown.thumbnail((THUMBNAIL_PX, THUMBNAIL_PX))
+                image.draft("RGB", (2 * longest, 2 * longest))
+                shown = _eight_bit(image, longest)
+                shown.thumbnail((longest, longest))
                 turned = ImageOps.exif_transpose(shown)
                 turned.convert("L" if turned.mode in ("1", "L", "LA") else "RGB").save(
                     part, "JPEG", quality=82
@@ -124,14 +134,14 @@ def _make_thumbnail(source: Path, target: Path) -> None:
     part.replace(target)
 
 
-def _eight_bit(image: Any) -> Any:
+def _eight_bit(image: Any, longest: int) -> Any:
     """Sixteen-bit grey, as film scanners write it, brought to what a thumbnail can show and near to
     its size, band by band: whole, it would stand in the memory twice. Anything else as it is."""
     if image.mode not in DEEP:
         return image
     from PIL import Image, ImageOps
 
-    times = max(1, max(image.size) // (2 * THUMBNAIL_PX))
+    times = max(1, max(image.size) // (2 * longest))
     rows = times * max(1, BAND_PX // times)
     shown = Image.new("L", (-(-image.width // times), -(-image.height // times)))
     for top in range(0, image.height, rows):

@@ -1,4 +1,4 @@
-"""Pictures attached to exposures."""
+"""Pictures attached to exposures and film tests."""
 
 from __future__ import annotations
 
@@ -21,6 +21,11 @@ def of_exposure(connection: Connection, exposure_id: str) -> list[Attachment]:
     )
 
 
+def of_test(connection: Connection, test_id: str) -> list[Attachment]:
+    """In the order they came."""
+    return rows.many(connection, ATTACHMENT, "WHERE test_id = :id ORDER BY rowid", {"id": test_id})
+
+
 def delete(connection: Connection, id_: str) -> None:
-    """Take a picture off its exposure; its file stays, so that this can be undone."""
+    """Take a picture off what it shows; its file stays, so that this can be undone."""
     rows.delete(connection, ATTACHMENT, id_)

@@ -135,7 +135,7 @@ def _packed(folder: Path, target: Path, going: Going) -> list[str]:
         with zipfile.ZipFile(part, "w", zipfile.ZIP_DEFLATED, compresslevel=4) as packed:
             packed.write(copied, DATABASE)
             for path in sorted((folder / ATTACHMENTS).glob("*.*")):
-                if path.suffix != ".part":
+                if path.suffix != ".part" and ".screen." not in path.name:
                     packed.write(path, f"{ATTACHMENTS}/{path.name}", zipfile.ZIP_STORED)
                     going()
         arrived(part, target)

@@ -29,6 +29,16 @@ def in_holders(connection: Connection) -> list[Piece]:
     )
 
 
+def unexposed_of(connection: Connection, film_id: str) -> list[Piece]:
+    """The loaded, unexposed pieces of a film."""
+    return rows.many(
+        connection,
+        PIECE,
+        "WHERE film_id = :id AND state = 'loaded' AND in_place = 1 ORDER BY loaded_at, rowid",
+        {"id": film_id},
+    )
+
+
 def of_roll(connection: Connection, roll_id: str) -> tuple[Piece, ...]:
     """A roll's frames in their order."""
     return tuple(

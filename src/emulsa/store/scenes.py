@@ -10,7 +10,7 @@ from sqlite3 import Connection, Row
 
 from emulsa.core.errors import Impossible
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading
-from emulsa.store import films, kit, preferences, rows, stock
+from emulsa.store import bench, films, kit, preferences, rows, stock
 from emulsa.store.records import SCENE
 from emulsa.store.rows import Table
 
@@ -144,6 +144,7 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
         meter=kit.meter(connection, scene.meter_id),
         filters=tuple(each for each in chosen if each is not None),
         habits=preferences.preferences(connection).habits,
+        own_film=bench.own_film_of(connection, scene.film_id, scene.recipe_id),
     )
 
 

@@ -213,7 +213,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/bench/learned/{id}": {
+    "/api/bench/tests/{id}/textural": {
         parameters: {
             query?: never;
             header?: never;
@@ -222,42 +222,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What the judged negatives of a recipe say without some of them. */
-        post: operations["bench_weigh"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/bench/learned/{id}/use": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Make what the negatives say personal points of the recipe, which name them. */
-        post: operations["bench_use_learned"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/bench/learned/{id}/rate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Rate the film as the shadows of a recipe's judged negatives say. */
-        post: operations["bench_use_learned_ei"];
+        /** Give the film the tones its own curve holds. */
+        post: operations["bench_use_textural"];
         delete?: never;
         options?: never;
         head?: never;
@@ -684,10 +650,10 @@ export interface paths {
         };
         /** The picture as it was handed in, to save. */
         get: operations["attachments_original"];
-        /** Attach a JPEG, PNG or TIFF picture; one of this id that is there stays as it is. */
+        /** Attach a JPEG, PNG or TIFF picture to an exposure or a film test; one that is there stays. */
         put: operations["attachments_attach"];
         post?: never;
-        /** Take a picture off its exposure; undo brings it back. */
+        /** Take a picture off what it shows; undo brings it back. */
         delete: operations["attachments_delete"];
         options?: never;
         head?: never;
@@ -703,6 +669,23 @@ export interface paths {
         };
         /** The picture in small. */
         get: operations["attachments_thumbnail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attachments/{id}/view": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture at the size of a screen, upright: what patches and shapes are laid over. */
+        get: operations["attachments_view"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1619,6 +1602,57 @@ export interface paths {
         put?: never;
         /** Keep several recipes in one undoable act; those of these ids that are there stay. */
         post: operations["kit_add_recipes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/learned/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the judged negatives of a recipe say without some of them. */
+        post: operations["learning_weigh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/learned/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make what the negatives say personal points of the recipe, which name them. */
+        post: operations["learning_use"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/learned/{id}/rate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rate the film as the shadows of a recipe's judged negatives say. */
+        post: operations["learning_rate"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2596,6 +2630,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/tests/{id}/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Unexposed film of the test's kind, and the scans that are attached to it. */
+        get: operations["strips_film"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Log the frames of one development as the exposure list gives them, all at once. */
+        post: operations["strips_expose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}/strips/{curve_id}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set up a run of a development's minutes with the film that was exposed for it. */
+        post: operations["strips_put_into_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tests/{id}/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Densities of the patches laid over a picture of the strip, from the file as it was
+         * @description recorded.
+         */
+        post: operations["strips_read_scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2728,8 +2833,16 @@ export interface components {
         Attachment: {
             /** Id */
             id: string;
-            /** Exposure Id */
-            exposure_id: string;
+            /**
+             * Exposure Id
+             * @default null
+             */
+            exposure_id: string | null;
+            /**
+             * Test Id
+             * @default null
+             */
+            test_id: string | null;
             /** Name */
             name: string;
             /**
@@ -3283,6 +3396,30 @@ export interface components {
             trouble: string;
         };
         /**
+         * Colour
+         * @description A patch of a colour card on this film: its density with base.
+         */
+        Colour: {
+            /** Label */
+            label: string;
+            /** Density */
+            density: number;
+        };
+        /**
+         * ColourDot
+         * @description A colour beside the reference's, in stops of print: positive is lighter.
+         */
+        ColourDot: {
+            /** Label */
+            label: string;
+            /** Stops */
+            stops: number;
+            /** Text */
+            text: string;
+            /** Named */
+            named: boolean;
+        };
+        /**
          * ColumnView
          * @description A column of the log: its name, what it holds, and whether it is needed.
          */
@@ -3306,19 +3443,84 @@ export interface components {
         };
         /**
          * Compared
-         * @description This film beside another, in words: what, how much.
+         * @description The reference, where it has the density the films are matched at, and each film beside it.
          */
         Compared: {
+            /** Id */
+            id: string;
             /** Title */
             title: string;
+            /** Own */
+            own: boolean;
             line: components["schemas"]["CurveLine"];
-            /** Stops */
-            stops: number;
+            /** Match X */
+            match_x: number;
+            /** Match Net */
+            match_net: number;
+            /** Observed */
+            observed: [
+                string,
+                string
+            ][];
+            /** Films */
+            films: components["schemas"]["ComparedFilm"][];
+        };
+        /**
+         * ComparedFilm
+         * @description A film against the reference; ``own`` is the test one looks at. ``problem`` says why there is
+         *     nothing to compare.
+         */
+        ComparedFilm: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Own */
+            own: boolean;
+            line: components["schemas"]["CurveLine"] | null;
+            /** Match X */
+            match_x: number | null;
+            /** Gap Text */
+            gap_text: string;
             /** Rows */
             rows: [
                 string,
                 string
             ][];
+            /** Colours */
+            colours: components["schemas"]["ColourDot"][];
+            /** Observed */
+            observed: [
+                string,
+                string
+            ][];
+            /** Unequal */
+            unequal: string[];
+            /** Says */
+            says: string[];
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * Conditions
+         * @description How the film was exposed, as far as it must be the same for films side by side.
+         */
+        Conditions: {
+            /**
+             * Lens
+             * @default
+             */
+            lens: string;
+            /**
+             * Light
+             * @default
+             */
+            light: string;
+            /**
+             * Shutter Measured
+             * @default false
+             */
+            shutter_measured: boolean;
         };
         /**
          * Connected
@@ -3591,6 +3793,16 @@ export interface components {
             subject: ("" | "blue_sky" | "foliage" | "skin" | "red_rock" | "snow_in_shade") | null;
         };
         /**
+         * DevelopedPrints
+         * @description After development N: the zone that light on Zone 0, I … XI prints as.
+         */
+        DevelopedPrints: {
+            /** N */
+            n: number;
+            /** Prints */
+            prints: number[];
+        };
+        /**
          * DevelopmentAnswer
          * @description Minutes at the temperature given, how sure they are, and how they came about.
          *
@@ -3856,6 +4068,7 @@ export interface components {
          *     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
          *     apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
          *     a bracket: every tone of it falls so much higher, and its development stays the plan's.
+         *     ``own_film``: what falls print as by the film's own test, where its times are in use.
          */
         ExposureRequest: {
             /** Ei */
@@ -3950,6 +4163,8 @@ export interface components {
              * @default 0
              */
             bracket_stops: number;
+            /** @default null */
+            own_film: components["schemas"]["OwnFilm"] | null;
         };
         /**
          * ExposureView
@@ -4143,8 +4358,12 @@ export interface components {
          * FilmTest
          * @description One film in one recipe, exposed alike and developed for different minutes.
          *
-         *     A curve may wait for its densities. ``beside`` is another test it is compared with at
-         *     ``match_net``; ``verdict`` is in the photographer's own words.
+         *     A curve may wait for its densities. ``beside`` is the test that is the reference; without one it
+         *     is this test itself. ``others`` are compared with the reference too, all at ``match_net``.
+         *     ``tablet`` holds the densities of an own step tablet, ``tablet_log_h`` the log H that reached
+         *     the film beside it. ``bracket_stops`` is how far the subject was bracketed either way in thirds
+         *     for a print of each film, ``print_s`` the time of the reference's print. ``verdict`` is in the
+         *     photographer's own words.
          */
         FilmTest: {
             /** Id */
@@ -4166,23 +4385,77 @@ export interface components {
             /**
              * Target
              * @default
+             * @enum {string}
              */
-            target: string;
+            target: "" | "bracket in stops" | "21-step tablet" | "31-step tablet" | "own tablet" | "Zone I and Zone VIII";
+            /**
+             * Tablet
+             * @default []
+             */
+            tablet: number[];
+            /**
+             * Tablet Log H
+             * @default null
+             */
+            tablet_log_h: number | null;
             /**
              * Curves
              * @default []
              */
             curves: components["schemas"]["Curve"][];
             /**
+             * Strips
+             * @default []
+             */
+            strips: components["schemas"]["TestStrip"][];
+            /**
              * Beside
              * @default null
              */
             beside: string | null;
             /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
              * Match Net
              * @default 0.1
              */
             match_net: number;
+            /**
+             * Bracket Stops
+             * @default 2
+             */
+            bracket_stops: number;
+            /**
+             * Print S
+             * @default null
+             */
+            print_s: number | null;
+            /**
+             * Colours
+             * @default []
+             */
+            colours: components["schemas"]["Colour"][];
+            /**
+             * @default {
+             *       "lens": "",
+             *       "light": "",
+             *       "shutter_measured": false
+             *     }
+             */
+            conditions: components["schemas"]["Conditions"];
+            /**
+             * @default {
+             *       "grain": "",
+             *       "scratches": "",
+             *       "flatness": "",
+             *       "sharpness": "",
+             *       "price": null
+             *     }
+             */
+            observed: components["schemas"]["Observed"];
             /**
              * Verdict
              * @default
@@ -4674,7 +4947,9 @@ export interface components {
         };
         /**
          * Judged
-         * @description A judged negative: where it lay, what it was given against its plan, what it showed.
+         * @description A negative that counts: where it lay, what it was given against its plan, what it showed.
+         *
+         *     ``says`` tells it in a line. ``shadow`` and ``highlight`` are empty where nobody looked.
          */
         Judged: {
             /** Piece Id */
@@ -4687,20 +4962,38 @@ export interface components {
             error_stops: number;
             /** N */
             n: number;
+            /** Shadow */
+            shadow: ("none" | "thin" | "full") | null;
+            /** Highlight */
+            highlight: ("flat" | "full" | "blocked") | null;
             /**
-             * Shadow
-             * @enum {string}
+             * @default {
+             *       "shadow_error_stops": null,
+             *       "highlight_error_zones": null,
+             *       "text": ""
+             *     }
              */
-            shadow: "none" | "thin" | "full";
+            measured: components["schemas"]["Measured"];
             /**
-             * Highlight
-             * @enum {string}
+             * Developed Zones
+             * @default 0
              */
-            highlight: "flat" | "full" | "blocked";
+            developed_zones: number;
+            /**
+             * Passed Over
+             * @default
+             */
+            passed_over: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
         };
         /**
          * Judgement
          * @description What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
+         *     ``measured`` counts with ``base_fog``, the clear film's density.
          */
         Judgement: {
             /** Id */
@@ -4735,6 +5028,16 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Base Fog
+             * @default null
+             */
+            base_fog: number | null;
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["MeasuredSpot"][];
         };
         /**
          * KeptPreferences
@@ -5289,6 +5592,27 @@ export interface components {
             readings: (components["schemas"]["EvReading"] | components["schemas"]["TimeReading"] | components["schemas"]["LuminanceReading"] | components["schemas"]["IlluminanceReading"] | components["schemas"]["SkyReading"])[];
         };
         /**
+         * Measured
+         * @description What the densitometer says of the two ends; empty where it was not asked.
+         */
+        Measured: {
+            /**
+             * Shadow Error Stops
+             * @default null
+             */
+            shadow_error_stops: number | null;
+            /**
+             * Highlight Error Zones
+             * @default null
+             */
+            highlight_error_zones: number | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
          * MeasuredShutter
          * @description What the shutter tester found.
          */
@@ -5307,6 +5631,16 @@ export interface components {
             mark: string;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * MeasuredSpot
+         * @description A density with base where a reading was taken; ``reading_id`` is that of the exposure.
+         */
+        MeasuredSpot: {
+            /** Reading Id */
+            reading_id: string;
+            /** Density */
+            density: number;
         };
         /**
          * Measures
@@ -5502,6 +5836,42 @@ export interface components {
             until_s: number;
         };
         /**
+         * Observed
+         * @description What the eye says of the film; empty where nobody has looked. ``flatness`` is how flat it
+         *     lies in the carrier, ``price`` a sheet's.
+         */
+        Observed: {
+            /**
+             * Grain
+             * @default
+             * @enum {string}
+             */
+            grain: "" | "fine" | "medium" | "coarse";
+            /**
+             * Scratches
+             * @default
+             * @enum {string}
+             */
+            scratches: "" | "none" | "black in the print" | "white in the print" | "both";
+            /**
+             * Flatness
+             * @default
+             * @enum {string}
+             */
+            flatness: "" | "poor" | "fair" | "good";
+            /**
+             * Sharpness
+             * @default
+             * @enum {string}
+             */
+            sharpness: "" | "poor" | "fair" | "good";
+            /**
+             * Price
+             * @default null
+             */
+            price: number | null;
+        };
+        /**
          * Opinions
          * @description Every school side by side, up to three plans, and the weights they were ranked by.
          */
@@ -5654,6 +6024,18 @@ export interface components {
             version: string;
             /** Scenes */
             scenes: components["schemas"]["SceneLine"][];
+        };
+        /**
+         * OwnFilm
+         * @description A film as its own test found it; zones are those of a meter set to ``ei``.
+         */
+        OwnFilm: {
+            /** Title */
+            title: string;
+            /** Ei */
+            ei: number;
+            /** Developments */
+            developments: components["schemas"]["DevelopedPrints"][];
         };
         /**
          * PackItem
@@ -5942,6 +6324,8 @@ export interface components {
             stops_text: string;
             /** Aperture */
             aperture: string;
+            /** Time */
+            time: string;
             /** Time Text */
             time_text: string;
             /** Error Stops */
@@ -6822,6 +7206,20 @@ export interface components {
             samples: components["schemas"]["SampleAnswer"][];
         };
         /**
+         * ScanRead
+         * @description Every patch's density, from the least exposed on; what is clear film, and what to look at.
+         */
+        ScanRead: {
+            /** Samples */
+            samples: components["schemas"]["SampleAnswer"][];
+            /** Densities */
+            densities: number[];
+            /** Base Fog */
+            base_fog: number | null;
+            /** Says */
+            says: string[];
+        };
+        /**
          * Scene
          * @description Everything decided in front of one subject; what is empty is not decided yet.
          *
@@ -7313,6 +7711,20 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * SheetLine
+         * @description A development: what stands on Zone I and VIII above clear film, and what that says.
+         */
+        SheetLine: {
+            /** Id */
+            id: string;
+            /** Shadow */
+            shadow: string;
+            /** High */
+            high: string;
+            /** Says */
+            says: string;
         };
         /**
          * SheetRow
@@ -7914,6 +8326,16 @@ export interface components {
             archived: boolean;
         };
         /**
+         * TestFilm
+         * @description Film that can be exposed for a test, and the pictures of its strips.
+         */
+        TestFilm: {
+            /** Unexposed */
+            unexposed: components["schemas"]["UnexposedFilm"][];
+            /** Pictures */
+            pictures: components["schemas"]["Attachment"][];
+        };
+        /**
          * TestLine
          * @description A film test in the list.
          */
@@ -7934,6 +8356,35 @@ export interface components {
             rate_at: string;
         };
         /**
+         * TestStrip
+         * @description Film that was exposed for a development of this test; ``run_id`` once it is in a run.
+         */
+        TestStrip: {
+            /** Curve Id */
+            curve_id: string;
+            /** Minutes */
+            minutes: number;
+            /** Ei */
+            ei: number;
+            /**
+             * First Stops
+             * @default -6
+             */
+            first_stops: number;
+            /**
+             * Step Stops
+             * @default 1
+             */
+            step_stops: number;
+            /** Piece Ids */
+            piece_ids: string[];
+            /**
+             * Run Id
+             * @default null
+             */
+            run_id: string | null;
+        };
+        /**
          * TestView
          * @description A test with its version, the film's and recipe's names, and what it says.
          */
@@ -7946,6 +8397,21 @@ export interface components {
             /** Recipe Name */
             recipe_name: string;
             worked: components["schemas"]["Worked"];
+        };
+        /**
+         * Textural
+         * @description The lowest and the highest zone that hold texture; ``paper``: the paper sets the upper one,
+         *     ``measured``: the data reach that far.
+         */
+        Textural: {
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Text */
+            text: string;
+            /** Says */
+            says: string;
         };
         /**
          * ThermometerView
@@ -8054,6 +8520,18 @@ export interface components {
             strip_id: string;
             /** Text */
             text: string;
+        };
+        /**
+         * UnexposedFilm
+         * @description Film of a test's kind that can be exposed next: a roll in a camera, or sheets in holders.
+         */
+        UnexposedFilm: {
+            /** Label */
+            label: string;
+            /** Roll Id */
+            roll_id: string | null;
+            /** Piece Ids */
+            piece_ids: string[];
         };
         /**
          * Unit
@@ -8254,10 +8732,28 @@ export interface components {
             /** Speed Net */
             speed_net: number;
             compared: components["schemas"]["Compared"] | null;
+            /** Not Compared */
+            not_compared: string;
+            textural: components["schemas"]["Textural"] | null;
+            zone_sheets: components["schemas"]["ZoneSheets"] | null;
             /** Problem */
             problem: string;
             /** Field */
             field: string | null;
+        };
+        /**
+         * ZoneSheets
+         * @description Every development's two sheets, the index and the minutes that follow from them.
+         */
+        ZoneSheets: {
+            /** Lines */
+            lines: components["schemas"]["SheetLine"][];
+            /** Ei */
+            ei: number | null;
+            /** Minutes */
+            minutes: number | null;
+            /** Says */
+            says: string;
         };
         /**
          * ApertureChoiceRequest
@@ -9047,15 +9543,16 @@ export interface components {
             /** Text */
             text: string;
             /**
-             * First Stops
-             * @default -6
+             * @default {
+             *       "how": "even",
+             *       "first": -6,
+             *       "step": 1,
+             *       "tablet": [],
+             *       "kept": [],
+             *       "light": false
+             *     }
              */
-            first_stops: number;
-            /**
-             * Step Stops
-             * @default 1
-             */
-            step_stops: number;
+            row: components["schemas"]["Row"];
             /**
              * Turn
              * @default false
@@ -9453,7 +9950,8 @@ export interface components {
         /**
          * Seen
          * @description A judged negative: what it was given, and what its shadows and lights show, by eye or
-         *     measured.
+         *     measured. ``developed_error_zones``: its development carried the lights so much further than
+         *     its N asks for.
          */
         Seen: {
             /** Id */
@@ -9463,6 +9961,11 @@ export interface components {
              * @default 0
              */
             given_error_stops: number;
+            /**
+             * Developed Error Zones
+             * @default 0
+             */
+            developed_error_zones: number;
             /**
              * N
              * @default 0
@@ -9505,6 +10008,16 @@ export interface components {
             weight: number;
         };
         /**
+         * Spot
+         * @description A place in a picture, as shares of its width and height from the upper left corner.
+         */
+        Spot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * Starting
          * @description A set to add; its records' ids begin with ``id``.
          */
@@ -9530,6 +10043,74 @@ export interface components {
              * @default null
              */
             exposure_index: number | null;
+        };
+        /**
+         * StripExposing
+         * @description The frames of one development: a card metered at ``ev`` with the meter set to ``ei``, a frame
+         *     for every piece of film, the least exposed first.
+         */
+        StripExposing: {
+            /** Bracket Id */
+            bracket_id: string;
+            /** Lens Id */
+            lens_id: string;
+            /** Ev */
+            ev: number;
+            /** Ei */
+            ei: number;
+            /**
+             * First Stops
+             * @default -6
+             */
+            first_stops: number;
+            /**
+             * Step Stops
+             * @default 1
+             */
+            step_stops: number;
+            /** Minutes */
+            minutes: number;
+            /** Piece Ids */
+            piece_ids: string[];
+        };
+        /**
+         * StripRun
+         * @description The run a development's film goes into.
+         */
+        StripRun: {
+            /** Run Id */
+            run_id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * StripScan
+         * @description Patches laid over the scan of a strip: ``patches`` from the least exposure on, each a square
+         *     of ``size`` of the picture's width; clear film and a wedge to measure against.
+         */
+        StripScan: {
+            /** Attachment Id */
+            attachment_id: string;
+            /**
+             * Encoding
+             * @default srgb
+             * @enum {string}
+             */
+            encoding: "linear" | "srgb";
+            /**
+             * Size
+             * @default 0.02
+             */
+            size: number;
+            /** Patches */
+            patches: components["schemas"]["Spot"][];
+            /** @default null */
+            clear: components["schemas"]["Spot"] | null;
+            /**
+             * Wedge
+             * @default []
+             */
+            wedge: components["schemas"]["WedgeSpot"][];
         };
         /**
          * TakingOut
@@ -9683,6 +10264,18 @@ export interface components {
              * @default
              */
             box: string;
+        };
+        /**
+         * WedgeSpot
+         * @description A step of a wedge that lies beside the strip, with its known density.
+         */
+        WedgeSpot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Density */
+            density: number;
         };
         /**
          * WedgeStep
@@ -10052,33 +10645,7 @@ export interface operations {
             };
         };
     };
-    bench_weigh: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LeftOut"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Learned"];
-                };
-            };
-        };
-    };
-    bench_use_learned: {
+    bench_use_textural: {
         parameters: {
             query?: never;
             header: {
@@ -10090,40 +10657,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LeftOut"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FilmRecipe"];
-                };
-            };
-        };
-    };
-    bench_use_learned_ei: {
-        parameters: {
-            query?: never;
-            header: {
-                "Idempotency-Key": string;
-                "X-Emulsa-Moment"?: string;
-            };
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LeftOut"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {
@@ -11337,8 +11871,9 @@ export interface operations {
     attachments_attach: {
         parameters: {
             query: {
-                exposure_id: string;
                 name: string;
+                exposure_id?: string | null;
+                test_id?: string | null;
             };
             header: {
                 "Idempotency-Key": string;
@@ -11392,6 +11927,28 @@ export interface operations {
         };
     };
     attachments_thumbnail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
+                };
+            };
+        };
+    };
+    attachments_view: {
         parameters: {
             query?: never;
             header?: never;
@@ -13098,6 +13655,90 @@ export interface operations {
             };
         };
     };
+    learning_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Learned"];
+                };
+            };
+        };
+    };
+    learning_use: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmRecipe"];
+                };
+            };
+        };
+    };
+    learning_rate: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeftOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Film"];
+                };
+            };
+        };
+    };
     log_read: {
         parameters: {
             query?: {
@@ -14683,6 +15324,113 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    strips_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestFilm"];
+                };
+            };
+        };
+    };
+    strips_expose: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripExposing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    strips_put_into_run: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+                curve_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripRun"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    strips_read_scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripScan"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScanRead"];
                 };
             };
         };

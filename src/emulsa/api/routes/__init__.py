@@ -20,6 +20,7 @@ NOUNS = (
     "holders",
     "journal",
     "kit",
+    "learning",
     "log",
     "mixing",
     "outings",
@@ -31,5 +32,6 @@ NOUNS = (
     "scenes",
     "service",
     "stock",
+    "strips",
 )
 ROUTES: tuple[Routes, ...] = tuple(import_module(f"{__name__}.{noun}").routes for noun in NOUNS)

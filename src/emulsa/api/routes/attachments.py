@@ -1,4 +1,4 @@
-"""Pictures attached to an exposure: handed in raw, checked by content, with thumbnails."""
+"""Pictures attached to exposures and film tests: checked by content, with thumbnails."""
 
 from __future__ import annotations
 
@@ -14,7 +14,7 @@ from emulsa.core.logged.attachment import Attachment, PictureName
 from emulsa.exchange import pictures
 from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
-from emulsa.store import exposures
+from emulsa.store import bench, exposures
 
 routes = Routes("attachments", "/api/attachments")
 
@@ -28,18 +28,23 @@ def attach(
     act: Act,
     looked: Picture,
     id: Id,  # noqa: A002
-    exposure_id: Id,
     name: PictureName,
+    exposure_id: Id | None = None,
+    test_id: Id | None = None,
 ) -> Attachment:
-    """Attach a JPEG, PNG or TIFF picture; one of this id that is there stays as it is."""
+    """Attach a JPEG, PNG or TIFF picture to an exposure or a film test; one that is there stays."""
     known = store.attachment(act.db, id)
     if known is not None:
         return known
-    exposure = exposures.exposure(act.db, exposure_id)
-    needed(exposure, "This exposure was not found.", "exposure_id")
+    if test_id is None:
+        exposure = exposures.exposure(act.db, exposure_id or "")
+        needed(exposure, "This exposure was not found.", "exposure_id")
+    else:
+        needed(bench.test(act.db, test_id), "This film test was not found.", "test_id")
     attachment = Attachment(
         id=id,
-        exposure_id=exposure_id,
+        exposure_id=exposure_id if test_id is None else None,
+        test_id=test_id,
         name=name.replace("\\", "/").rsplit("/", 1)[-1] or "picture",
         media_type=looked.media_type,
         bytes=looked.bytes,
@@ -69,9 +74,17 @@ def thumbnail(db: Db, house: House, id: str) -> File:  # noqa: A002
     return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
 
 
+@routes.question("/{id}/view", media_type="image/jpeg")
+def view(db: Db, house: House, id: str) -> File:  # noqa: A002
+    """The picture at the size of a screen, upright: what patches and shapes are laid over."""
+    found = _found(db, id)
+    path = pictures.view(house.attachments, found.digest, found.media_type)
+    return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
+
+
 @routes.act("DELETE", "/{id}")
 def delete(act: Act, id: str) -> Done:  # noqa: A002
-    """Take a picture off its exposure; undo brings it back."""
+    """Take a picture off what it shows; undo brings it back."""
     found = _found(act.db, id)
     act.says(f"remove {found.name}")
     store.delete(act.db, id)

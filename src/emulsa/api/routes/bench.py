@@ -10,15 +10,16 @@ from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
-from emulsa.core.bench.evidence import Learned, of_negatives
+from emulsa.api.views.learned import learned
+from emulsa.core.bench.evidence import Learned
 from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
-from emulsa.core.bench.tablet import FirstStops, StepStops, exposed
-from emulsa.core.bench.tested import after_learning, after_test, rated_after_learning
+from emulsa.core.bench.tablet import Row, exposed
+from emulsa.core.bench.tested import after_test, holding_as_tested
 from emulsa.core.kit.films import Film, FilmRecipe
-from emulsa.core.limits import Id, Length
+from emulsa.core.limits import Length
 from emulsa.core.sensitometry.curve import DensityStep
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
@@ -31,8 +32,9 @@ routes = Routes("bench", "/api/bench")
 
 CGATS = "text/plain; charset=utf-8"
 
+EVEN = Row()
+
 Pasted = Annotated[str, Length("Pasted densities", 0, 100_000)]
-Without = Annotated[tuple[Id, ...], Length("Negatives left out", 0, 400)]
 
 
 @dataclass(frozen=True)
@@ -68,19 +70,11 @@ class TestView:
 
 
 @dataclass(frozen=True, kw_only=True)
-class LeftOut:
-    """Whose negatives are weighed, and which of them are left out."""
-
-    without: Without = ()
-
-
-@dataclass(frozen=True, kw_only=True)
 class PastedDensities:
     """A column, a table or a CGATS text as it was pasted, and how its steps were exposed."""
 
     text: Pasted
-    first_stops: FirstStops = -6
-    step_stops: StepStops = 1
+    row: Row = EVEN
     turn: bool = False
 
 
@@ -98,8 +92,8 @@ def read(db: Db) -> BenchView:
     """Every test, the latest day first, and what the judged negatives of each recipe say."""
     names = films.names(db)
     tests = tuple(_line(db, each, names[each.film_id]) for each in store.tests(db))
-    learned = tuple(_learned(db, each, ()) for each in store.recipes_judged(db))
-    return BenchView(tests, learned)
+    said = tuple(learned(db, each, ()) for each in store.recipes_judged(db))
+    return BenchView(tests, said)
 
 
 @routes.question("/tests/{id}.csv", media_type=CSV)
@@ -177,31 +171,13 @@ def use_times(act: Act, id: str) -> FilmRecipe:  # noqa: A002
     return changed
 
 
-@routes.question("/learned/{id}", "POST")
-def weigh(db: Db, id: str, left_out: LeftOut) -> Learned:  # noqa: A002
-    """What the judged negatives of a recipe say without some of them."""
-    return _learned(db, id, left_out.without)
-
-
-@routes.act("POST", "/learned/{id}/use")
-def use_learned(act: Act, id: str, left_out: LeftOut) -> FilmRecipe:  # noqa: A002
-    """Make what the negatives say personal points of the recipe, which name them."""
-    recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
-    found = _learned(act.db, id, left_out.without)
-    labels = [each.label for each in found.negatives if each.piece_id not in found.without]
-    changed = after_learning(recipe, found.answer, labels)
-    act.says(f"use what negatives say of {recipe.name}")
-    act.keep(changed)
-    return changed
-
-
-@routes.act("POST", "/learned/{id}/rate")
-def use_learned_ei(act: Act, id: str, left_out: LeftOut) -> Film:  # noqa: A002
-    """Rate the film as the shadows of a recipe's judged negatives say."""
-    recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
-    film = needed(films.film(act.db, recipe.film_id), "This film is not in the kit.")
-    changed = rated_after_learning(film, _learned(act.db, id, left_out.without).answer)
-    act.says(f"rate {film.name} as its negatives say")
+@routes.act("POST", "/tests/{id}/textural")
+def use_textural(act: Act, id: str) -> Film:  # noqa: A002
+    """Give the film the tones its own curve holds."""
+    test = needed(store.test(act.db, id), "This film test was not found.")
+    film = needed(films.film(act.db, test.film_id), "This film is not in the kit.", "film_id")
+    changed = holding_as_tested(film, test, _worked(act.db, test))
+    act.says(f"use the tested tones of {film.name}")
     act.keep(changed)
     return changed
 
@@ -210,7 +186,7 @@ def use_learned_ei(act: Act, id: str, left_out: LeftOut) -> Film:  # noqa: A002
 def read_densities(pasted: PastedDensities) -> ReadDensities:
     """Densities out of a pasted column, a table or CGATS text, each with its exposure."""
     found = densities.read(pasted.text)
-    steps = exposed(found.densities, pasted.first_stops, pasted.step_stops, pasted.turn)
+    steps = exposed(found.densities, pasted.row, pasted.turn)
     return ReadDensities(found.densities, found.turned, steps)
 
 
@@ -237,11 +213,5 @@ def _view(db: Db, test: FilmTest) -> TestView:
 def _worked(db: Db, test: FilmTest) -> Worked:
     film = needed(films.film(db, test.film_id), "This film is not in the kit.", "film_id")
     recipe = films.recipe(db, test.recipe_id)
-    other = store.test(db, test.beside) if test.beside != test.id else None
-    return worked_out(test, film, recipe.recipe if recipe else None, other)
-
-
-def _learned(db: Db, recipe_id: str, without: tuple[str, ...]) -> Learned:
-    recipe = needed(films.recipe(db, recipe_id), "This recipe was not found.")
-    film = needed(films.film(db, recipe.film_id), "This film is not in the kit.")
-    return of_negatives(film, recipe, store.judged(db, recipe_id), without)
+    beside = store.of_ids(db, [each for each in (test.beside, *test.others) if each])
+    return worked_out(test, film, recipe.recipe if recipe else None, beside)

@@ -10,11 +10,11 @@ from emulsa.api.keeping import unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.api.views.targets import targets_of
 from emulsa.core.advice import Advice
 from emulsa.core.film.acts.exposing import (
     Bracketed,
     Logging,
-    Target,
     doubts,
     expose,
     expose_bracket,
@@ -27,7 +27,7 @@ from emulsa.core.logged.record import Correction, Exposure, Given, Planned
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.solve import planned
-from emulsa.store import exposures, films, pieces, rolls, scenes, stock
+from emulsa.store import exposures, films, pieces, scenes
 
 routes = Routes("exposures", "/api/exposures")
 
@@ -55,7 +55,7 @@ def log(act: Act, given: Given) -> ExposureView:
         outcome = expose_unplaced(given, plan, film, logging, known=there is not None)
     else:
         piece = _piece(act.db, given.piece_id)
-        target, where = _targets(act.db, [piece])[piece.id], piece.label
+        target, where = targets_of(act.db, [piece])[piece.id], piece.label
         outcome = expose(given, plan, target, logging)
     act.carry_out(outcome)
     return in_words(_logged(outcome.kept)[0], where)
@@ -68,7 +68,7 @@ def log_bracket(act: Act, bracket: Bracketed) -> list[ExposureView]:
     plans = {id_: _planned(act.db, scene) for id_, scene in found.items()}
     on = pieces.of_ids(act.db, [each.piece_id for each in bracket.frames])
     logging = _logging(act, found[bracket.frames[0].scene_id])
-    outcome = expose_bracket(bracket, plans, _targets(act.db, list(on.values())), logging)
+    outcome = expose_bracket(bracket, plans, targets_of(act.db, list(on.values())), logging)
     act.carry_out(outcome)
     return [in_words(each, on[each.piece_id].label) for each in _logged(outcome.kept)]
 
@@ -79,7 +79,7 @@ def weigh(db: Db, given: Given) -> Weighed:
     there, has nothing said of it."""
     plan = given.plan or _planned(db, _scene(db, given.scene_id))
     piece = pieces.piece(db, given.piece_id)
-    against = doubts(given, plan, _targets(db, [piece])[piece.id]) if piece else ()
+    against = doubts(given, plan, targets_of(db, [piece])[piece.id]) if piece else ()
     return Weighed(check(given, plan.request), against)
 
 
@@ -113,22 +113,6 @@ def _planned(db: Db, scene: Scene) -> Planned:
     """The plan of a scene as it stands; Missing without a reading."""
     recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
     return planned(scene, plan(scene, scenes.kit_of(db, scene)), recipe)
-
-
-def _targets(db: Db, found: Sequence[Piece]) -> dict[str, Target]:
-    """What each piece is: its film, its roll, what it has had, what it cost."""
-    shots = exposures.shots(db, [each.id for each in found])
-    by_id = {each.id: each for each in films.films(db)}
-    return {
-        each.id: Target(
-            piece=each,
-            film=by_id[each.film_id],
-            roll=rolls.roll(db, each.roll_id) if each.roll_id else None,
-            had=shots.get(each.id, ()),
-            cost=stock.piece_cost(db, each.id),
-        )
-        for each in found
-    }
 
 
 def _logged(kept: Sequence[object]) -> list[Exposure]:

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterator
 from dataclasses import dataclass
 
+from emulsa.core.bench.beside import Compared
+from emulsa.core.bench.drawing import CurveLine
 from emulsa.core.bench.record import FilmTest
-from emulsa.core.bench.sheet import CurveLine, Worked
+from emulsa.core.bench.sheet import Worked
 from emulsa.core.tones.zones import zone_text
 
 Points = tuple[tuple[float, float], ...]
@@ -56,7 +59,10 @@ class FilmTestPaper:
     rate_why: str
     ladder: tuple[PaperRung, ...]
     other: str
-    beside: tuple[tuple[str, str], ...]
+    films: tuple[str, ...]
+    beside: tuple[tuple[str, ...], ...]
+    colours: tuple[tuple[str, tuple[tuple[str, float, str], ...]], ...]
+    unequal: tuple[str, ...]
     verdict: str
     notes: tuple[str, ...]
 
@@ -107,7 +113,10 @@ def on_paper(test: FilmTest, worked: Worked, says: str) -> FilmTestPaper:
             for each in worked.ladder
         ),
         other=worked.compared.title if worked.compared else "",
-        beside=worked.compared.rows if worked.compared else (),
+        films=tuple(each.title for each in worked.compared.films) if worked.compared else (),
+        beside=tuple(_table(worked.compared)) if worked.compared else (),
+        colours=tuple(_colours(worked.compared)) if worked.compared else (),
+        unequal=tuple(_unequal(worked.compared)) if worked.compared else (),
         verdict=test.verdict,
         notes=NOTES,
     )
@@ -121,3 +130,29 @@ def _line(line: CurveLine, main: bool, dotted: bool) -> PaperLine:
         main=main,
         dotted=dotted,
     )
+
+
+def _table(compared: Compared) -> Iterator[tuple[str, ...]]:
+    """Every figure and observation in a row, a column for each film; empty rows left out."""
+    rows = dict.fromkeys(what for each in compared.films for what, _ in each.rows)
+    for what in rows:
+        yield (what, *(dict(each.rows).get(what, "") for each in compared.films))
+    for what, reference in compared.observed:
+        seen = [dict(each.observed).get(what, "") for each in compared.films]
+        if reference or any(seen):
+            beside = f"{what} (reference: {reference})" if reference else what
+            yield (beside, *seen)
+
+
+def _colours(
+    compared: Compared,
+) -> Iterator[tuple[str, tuple[tuple[str, float, str], ...]]]:
+    for each in compared.films:
+        if each.colours:
+            yield each.title, tuple((dot.label, dot.stops, dot.text) for dot in each.colours)
+
+
+def _unequal(compared: Compared) -> Iterator[str]:
+    for each in compared.films:
+        if each.unequal:
+            yield f"{each.title}: {' '.join(each.unequal)}"

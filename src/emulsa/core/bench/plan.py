@@ -43,6 +43,7 @@ class PlannedFrame:
     stops: float
     stops_text: str
     aperture: str
+    time: str
     time_text: str
     error_stops: float
     says: str
@@ -85,6 +86,7 @@ def frames_of(plan: BracketPlan, lens: Lens) -> PlannedFrames:
                 stops=stops,
                 stops_text=stops_text(stops),
                 aperture=mark_text(aperture[0]),
+                time=time[0],
                 time_text=f"{time[0]} s",
                 error_stops=error,
                 says=_says(time[1], error),

@@ -55,6 +55,18 @@ def rated_after_learning(film: Film, learned: LearnAnswer) -> Film:
     return replace(film, exposure_index=learned.speed.ei)
 
 
+def holding_as_tested(film: Film, test: FilmTest, sheet: Worked) -> Film:
+    """The film with the tones its curve holds, and who says so. Impossible when the curve is too
+    short to tell."""
+    if sheet.textural is None:
+        raise Impossible("This test's curve is too short to say what tones the film holds.")
+    return replace(
+        film,
+        textural_range=(sheet.textural.low, sheet.textural.high),
+        provenance=replace(film.provenance, textural_range=f"film test {test.title}"[:80]),
+    )
+
+
 def _point(n: float, minutes: float, origin: Said, who: str, note: str, ei: float | None) -> Point:
     whole = round(minutes * FIVE_SECONDS) / FIVE_SECONDS
     return Point(n=n, minutes=whole, ei=ei, origin=origin, who=who, note=note)

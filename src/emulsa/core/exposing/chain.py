@@ -20,7 +20,7 @@ from emulsa.core.errors import Missing, Unsound
 from emulsa.core.exposing import ledger
 from emulsa.core.exposing.advising import advise
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
-from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, wanted_n
+from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, tones_of, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import (
@@ -49,7 +49,7 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     planned = planned_n(n, request.n)
     target = request.high.zone if request.high else development_number.TARGET
     on_film = (placed_ev, zone + request.bracket_stops)
-    falls = falls_of(levels, on_film, (planned, target), request.textural_range, incident)
+    falls = falls_of(levels, on_film, (planned, target), tones_of(request), incident)
     limits = limits_of(request)
     camera = at_speed(camera_ev(placed_ev, zone), request.ei)
     aperture, f_number = _aperture(request, camera)

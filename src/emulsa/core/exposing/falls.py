@@ -2,9 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from dataclasses import dataclass
+
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.request import High
+from emulsa.core.exposing.request import ExposureRequest, High
+from emulsa.core.rendering.own_film import OwnFilm, knows, prints_as
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.placement import (
     IncidentPair,
@@ -16,33 +20,60 @@ from emulsa.core.tones.placement import (
 from emulsa.core.tones.zones import ev_text, zone_text
 
 
+@dataclass(frozen=True, slots=True)
+class FilmTones:
+    """What tones a film holds, and its own curve and the EI it is rated at, where it was tested."""
+
+    keeps: tuple[float, float]
+    own: OwnFilm | None = None
+    ei: float = 100.0
+
+
+def tones_of(request: ExposureRequest) -> FilmTones:
+    """The film of a request."""
+    return FilmTones(request.textural_range, request.own_film, request.ei)
+
+
 def falls_of(
     levels: dict[str, float],
     anchored: tuple[float, float],
     planned: tuple[float, float],
-    keeps: tuple[float, float],
+    film: FilmTones,
     incident: frozenset[str] = frozenset(),
 ) -> tuple[Fall, ...]:
     """Where every reading falls and what development makes of it.
 
     ``anchored`` is the EV that is pinned and its zone, ``planned`` N and the highlight's target,
-    ``keeps`` the textural range. An incident reading falls where a grey card in its light would,
-    and has no texture to lose.
+    ``film`` what tones it holds, and its own curve where it was tested at this N. An incident
+    reading falls where a grey card in its light would, and has no texture to lose.
     """
     placed_ev, zone = anchored
-    slope = development_number.slope(*planned)
+    printed = _printed(film, *planned)
     return tuple(
-        _fall(reading, level, fall(level, placed_ev, zone), (slope, *keeps), reading in incident)
+        _fall(
+            reading, level, fall(level, placed_ev, zone), printed, film.keeps, reading in incident
+        )
         for reading, level in levels.items()
     )
 
 
+def _printed(film: FilmTones, n: float, target: float) -> Callable[[float], float]:
+    """What a fall prints as: by the film's own curve, or by the common rule."""
+    own, slope = film.own, development_number.slope(n, target)
+    if own is not None and knows(own, n):
+        return lambda zone: prints_as(own, zone, n, film.ei)
+    return lambda zone: development_number.carried(zone, slope)
+
+
 def _fall(
-    reading: str, level: float, falls_on: float, film: tuple[float, float, float], incident: bool
+    reading: str,
+    level: float,
+    falls_on: float,
+    printed: Callable[[float], float],
+    keeps: tuple[float, float],
+    incident: bool,
 ) -> Fall:
-    """One fall; ``film`` is the slope of its development and the range it holds."""
-    slope, low, high = film
-    lands_on = development_number.carried(falls_on, slope)
+    lands_on = printed(falls_on)
     return Fall(
         id=reading,
         zone=falls_on,
@@ -51,7 +82,7 @@ def _fall(
         zone_text=zone_text(falls_on),
         lands_text=zone_text(lands_on),
         ev_text=ev_text(level),
-        lost="" if incident else textural_range.lost(lands_on, low, high),
+        lost="" if incident else textural_range.lost(lands_on, *keeps),
         incident=incident,
     )
 

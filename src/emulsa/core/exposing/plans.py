@@ -20,7 +20,7 @@ from emulsa.core.corrections.optics import Lens, Pinhole, apertures
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import intensity_stops
-from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
+from emulsa.core.exposing.falls import falls_of, planned_n, tones_of, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.penalties import (
     APERTURE_CHANGE,
@@ -210,7 +210,7 @@ def _tones(
     asked: ExposureRequest, placement: Placement, n: float, target: float, levels: dict[str, float]
 ) -> Tones:
     incident = incident_ids(asked.readings, placement)
-    falls = falls_of(levels, anchor(placement, levels), (n, target), asked.textural_range, incident)
+    falls = falls_of(levels, anchor(placement, levels), (n, target), tones_of(asked), incident)
     low, high = asked.textural_range
     labels = {each.id: each.label or "reading" for each in asked.readings}
     lost = math.fsum(max(low - each.lands, each.lands - high, 0) for each in falls if each.lost)

@@ -16,6 +16,7 @@ from emulsa.core.errors import Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Within, Zone
+from emulsa.core.rendering.own_film import OwnFilm
 from emulsa.core.tones import development_number, textural_range
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.tones.placement import Placement
@@ -55,6 +56,7 @@ class ExposureRequest:
     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
     apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
     a bracket: every tone of it falls so much higher, and its development stays the plan's.
+    ``own_film``: what falls print as by the film's own test, where its times are in use.
     """
 
     ei: ExposureIndex
@@ -77,6 +79,7 @@ class ExposureRequest:
     movement: Movement | None = None
     blur_mm: Blur = DEFAULT_BLUR_MM
     bracket_stops: BracketStops = 0.0
+    own_film: OwnFilm | None = None
 
     def __post_init__(self) -> None:
         textural_range.check(*self.textural_range)

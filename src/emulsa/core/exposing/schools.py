@@ -12,7 +12,7 @@ from typing import Literal
 
 from emulsa.core.corrections.aperture_choice import DEFAULT_BLUR_MM, Blur
 from emulsa.core.errors import CoreError
-from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
+from emulsa.core.exposing.falls import falls_of, planned_n, tones_of, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.light.exposure_value import at_speed
@@ -170,7 +170,7 @@ def _answered(request: SchoolsRequest, school: School, placement: Placement) -> 
     placed_ev, zone = anchor(placement, levels)
     n = planned_n(wanted_n(placement, high, None, levels, (placed_ev, zone)), None)
     target = high.zone if high else request.habits.target_zone
-    falls = falls_of(levels, (placed_ev, zone), (n, target), base.textural_range, incident)
+    falls = falls_of(levels, (placed_ev, zone), (n, target), tones_of(base), incident)
     labels = {each.id: each.label or "reading" for each in base.readings}
     at = at_speed(camera_ev(placed_ev, zone), base.ei)
     chosen = at_speed(camera_ev(*anchor(base.placement, levels)), base.ei)

@@ -1,11 +1,14 @@
-"""The negative judged by eye: its shadows, its highlights, and what went wrong with it."""
+"""The negative judged by eye: its shadows, its highlights, and what went wrong with it; with a
+densitometer, what stands at the metered spots."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Note
+from emulsa.core.sensitometry.curve import Density, Fog
 
 Shadow = Literal["none", "thin", "full"]
 Highlight = Literal["flat", "full", "blocked"]
@@ -26,8 +29,17 @@ HIGHLIGHT_WORDS: dict[Highlight, str] = {
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class MeasuredSpot:
+    """A density with base where a reading was taken; ``reading_id`` is that of the exposure."""
+
+    reading_id: Id
+    density: Density
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Judgement:
-    """What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket."""
+    """What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
+    ``measured`` counts with ``base_fog``, the clear film's density."""
 
     id: Id
     at: Label = ""
@@ -36,6 +48,17 @@ class Judgement:
     faults: Annotated[tuple[NegativeFault, ...], Length("Faults of a negative", 0, 7)] = ()
     best: bool = False
     note: Note = ""
+    base_fog: Fog | None = None
+    measured: Annotated[tuple[MeasuredSpot, ...], Length("Measured spots", 0, 40)] = ()
+
+    def __post_init__(self) -> None:
+        if self.measured and self.base_fog is None:
+            raise Missing(
+                "Measure the clear film too: a density counts from base plus fog.",
+                field="base_fog",
+            )
+        if len({each.reading_id for each in self.measured}) < len(self.measured):
+            raise Unsound("Each spot is measured once.", field="measured")
 
 
 def showed(judgement: Judgement) -> str:

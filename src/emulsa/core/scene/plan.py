@@ -12,7 +12,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Optics
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.falls import falls_of, planned_n, wanted_n
+from emulsa.core.exposing.falls import FilmTones, falls_of, planned_n, wanted_n
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
@@ -58,6 +58,7 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
         depth=scene.depth if optics.kind == "lens" else None,
         movement=scene.movement if optics.kind == "lens" else None,
         blur_mm=kit.habits.blur_mm,
+        own_film=kit.own_film,
     )
 
 
@@ -96,7 +97,8 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     n = planned_n(wanted_n(placed, marked, scene.n, light, anchored), scene.n)
     planned = (n, marked.zone if marked else TARGET)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    return falls_of(light, anchored, planned, keeps, incident_ids(spots(scene, kit), placed))
+    film = FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0)
+    return falls_of(light, anchored, planned, film, incident_ids(spots(scene, kit), placed))
 
 
 def calibration(kit: SceneKit) -> Calibrated:

@@ -18,6 +18,7 @@ from emulsa.core.kit.films import Film
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.rendering.own_film import OwnFilm
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
@@ -84,7 +85,8 @@ class Scene:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SceneKit:
-    """The records a scene names, looked up, and the photographer's habits."""
+    """The records a scene names, looked up, the photographer's habits, and the film's own curve
+    where its tested times are in use."""
 
     film: Film | None = None
     lens: KitLens | None = None
@@ -92,6 +94,7 @@ class SceneKit:
     meter: Meter | None = None
     filters: tuple[KitFilter, ...] = ()
     habits: Habits = Habits()
+    own_film: OwnFilm | None = None
 
 
 def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:

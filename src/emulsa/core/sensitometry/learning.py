@@ -36,7 +36,7 @@ GRID = tuple(-REACH + STEP * place for place in range(COUNT))
 # c − s reaches twice as far as either; what is expected of a negative a little further
 DGRID = tuple(-2 * REACH + STEP * place for place in range(2 * COUNT - 1))
 PRIOR_C = tuple(math.exp(-0.5 * (c / HIGH_PRIOR) ** 2) for c in GRID)
-TABLE_REACH = 12.0
+TABLE_REACH = 15.0
 TABLE_COUNT = round(2 * TABLE_REACH / STEP) + 2
 NEGLIGIBLE = 1e-12
 SQRT2 = math.sqrt(2)
@@ -63,10 +63,12 @@ class MinutesPoint:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Seen:
     """A judged negative: what it was given, and what its shadows and lights show, by eye or
-    measured."""
+    measured. ``developed_error_zones``: its development carried the lights so much further than
+    its N asks for."""
 
     id: Id
     given_error_stops: Error = 0
+    developed_error_zones: Error = 0
     n: CurveN = 0
     shadow: Shadow | None = None
     highlight: Highlight | None = None
@@ -191,10 +193,11 @@ def _belief(negatives: Sequence[Seen]) -> tuple[list[float], list[float]]:
             of_s.measured(each.given_error_stops, each.shadow_error_stops, MEASURED_SHADOW)
         elif each.shadow is not None:
             of_s.by_eye(each.given_error_stops, SHADOWS[each.shadow])
+        carried = each.given_error_stops + each.developed_error_zones
         if each.highlight_error_zones is not None:
-            of_d.measured(each.given_error_stops, each.highlight_error_zones, MEASURED_HIGH)
+            of_d.measured(carried, each.highlight_error_zones, MEASURED_HIGH)
         elif each.highlight is not None:
-            of_d.by_eye(each.given_error_stops, HIGHLIGHTS[each.highlight])
+            of_d.by_eye(carried, HIGHLIGHTS[each.highlight])
     prior = [-0.5 * (s / SPEED_PRIOR) ** 2 for s in GRID]
     return list(map(add, prior, of_s.log_weights())), of_d.log_weights()
 

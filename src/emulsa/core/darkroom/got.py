@@ -1,0 +1,16 @@
+"""How long film really was in the developer, by the run's own clock."""
+
+from __future__ import annotations
+
+from emulsa.core.darkroom.run import Went
+from emulsa.core.kit import plain
+from emulsa.core.kit.darkroom import Line
+
+
+def developed_minutes(went: Went | None, line: Line | None) -> float | None:
+    """The true minutes of the developer's step; nothing for a run without its clock."""
+    if went is None:
+        return None
+    names = {each.name for each in (line or plain.SEQUENCE).baths if each.kind == "developer"}
+    found = [each.seconds for each in went.steps if each.name in names]
+    return found[0] / 60 if len(found) == 1 and found[0] > 0 else None
