@@ -75,12 +75,12 @@ def _draw_strip(path: Path) -> None:
     def level(density: float) -> int:
         return round(65_535 * 0.93 * (FLARE + (1 - FLARE) * 10**-density))
 
-    image = Image.new("I;16", STRIP_SIZE, level(0))
+    image = Image.new("I", STRIP_SIZE, level(0))  # thirty-two bits: sixteen cannot be pasted
     for place, density in enumerate(STRIP):
         image.paste(level(density), (30 + 115 * place, 50, 30 + 115 * place + 112, 250))
     for place, density in enumerate(WEDGE):
         image.paste(level(density), (30 + 250 * place, 310, 30 + 250 * place + 250, 470))
-    image.save(path, compression="tiff_deflate")
+    image.convert("I;16").save(path, compression="tiff_deflate")
 
 
 def _draw(path: Path) -> None:

@@ -315,6 +315,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/checks/shutter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a shutter's readings say; nothing is kept. */
+        post: operations["checks_shutter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/checks/shutter/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give a lens the times its shutter was found to give. */
+        post: operations["checks_use_shutter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/checks/meters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far two meters are apart; nothing is kept. */
+        post: operations["checks_meters"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/checks/meters/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Correct the other meter by the trusted one. */
+        post: operations["checks_use_meters"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/sources": {
         parameters: {
             query?: never;
@@ -2034,6 +2102,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/spots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The readings this negative was exposed by, from the lowest tone on: where a densitometer is
+         * @description put when it is judged. None for film that took several exposures.
+         */
+        get: operations["pieces_spots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/holder": {
         parameters: {
             query?: never;
@@ -3267,6 +3355,26 @@ export interface components {
             minutes: number | null;
             /** Problem */
             problem: string;
+        };
+        /**
+         * CheckedMark
+         * @description A mark: what it gives on the mean, how far off that is, how far its readings lie apart.
+         */
+        CheckedMark: {
+            /** Mark */
+            mark: string;
+            /** Mean S */
+            mean_s: number;
+            /** Mean Text */
+            mean_text: string;
+            /** Error Stops */
+            error_stops: number;
+            /** Error Text */
+            error_text: string;
+            /** Spread Stops */
+            spread_stops: number;
+            /** Says */
+            says: string;
         };
         /**
          * Choice
@@ -5736,6 +5844,22 @@ export interface components {
             archived: boolean;
         };
         /**
+         * MeterCheck
+         * @description Stops to add to the other meter, how far the patches disagree, and what that says.
+         */
+        MeterCheck: {
+            /** Add Stops */
+            add_stops: number;
+            /** Add Text */
+            add_text: string;
+            /** Spread Stops */
+            spread_stops: number;
+            /** Differences */
+            differences: string[];
+            /** Says */
+            says: string[];
+        };
+        /**
          * MeterTarget
          * @description Something to aim at.
          */
@@ -5757,6 +5881,20 @@ export interface components {
             kind: "metered";
             /** Ei */
             ei: number;
+        };
+        /**
+         * MeteredSpot
+         * @description A reading, and the zone it was meant to fall on.
+         */
+        MeteredSpot: {
+            /** Reading Id */
+            reading_id: string;
+            /** Label */
+            label: string;
+            /** Zone */
+            zone: number;
+            /** Zone Text */
+            zone_text: string;
         };
         /**
          * Mixed
@@ -7777,6 +7915,16 @@ export interface components {
             measured: components["schemas"]["MeasuredSpeed"][];
         };
         /**
+         * ShutterCheck
+         * @description Every mark from the fastest on, and what is worth saying of the shutter.
+         */
+        ShutterCheck: {
+            /** Marks */
+            marks: components["schemas"]["CheckedMark"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * SideView
          * @description One side of a holder in words; ``doubt`` is what speaks against loading it.
          */
@@ -9447,6 +9595,43 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
+         * MarkReadings
+         * @description What a tester said of one mark, time after time.
+         */
+        MarkReadings: {
+            /** Mark */
+            mark: string;
+            /** Seconds */
+            seconds: number[];
+        };
+        /**
+         * MeterPair
+         * @description One patch as two meters read it, both as EV at ISO 100.
+         */
+        MeterPair: {
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Trusted Ev */
+            trusted_ev: number;
+            /** Other Ev */
+            other_ev: number;
+        };
+        /**
+         * MeterReadings
+         * @description Two meters over the same patches; the other is corrected by the trusted one.
+         */
+        MeterReadings: {
+            /** Trusted Id */
+            trusted_id: string;
+            /** Other Id */
+            other_id: string;
+            /** Pairs */
+            pairs: components["schemas"]["MeterPair"][];
+        };
+        /**
          * MinutesPoint
          * @description A point of the recipe.
          */
@@ -9552,7 +9737,7 @@ export interface components {
              *       "light": false
              *     }
              */
-            row: components["schemas"]["Row"];
+            row: components["schemas"]["StepRow"];
             /**
              * Turn
              * @default false
@@ -9578,6 +9763,16 @@ export interface components {
             densities: {
                 [key: string]: number;
             };
+        };
+        /**
+         * PictureSpot
+         * @description A place in a picture, as shares of its width and height from the upper left corner.
+         */
+        PictureSpot: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * PinholeRequest
@@ -10008,14 +10203,14 @@ export interface components {
             weight: number;
         };
         /**
-         * Spot
-         * @description A place in a picture, as shares of its width and height from the upper left corner.
+         * ShutterReadings
+         * @description A lens's shutter under the tester.
          */
-        Spot: {
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
+        ShutterReadings: {
+            /** Lens Id */
+            lens_id: string;
+            /** Marks */
+            marks: components["schemas"]["MarkReadings"][];
         };
         /**
          * Starting
@@ -10024,6 +10219,47 @@ export interface components {
         Starting: {
             /** Id */
             id: string;
+        };
+        /**
+         * StepRow
+         * @description How the steps of a curve were exposed, the least first.
+         *
+         *     ``even``: from ``first`` on by ``step``. A tablet: ``first`` is what reached the film beside it,
+         *     each step lets through less by its density. ``kept``: the exposures stand one by one. All are
+         *     stops from V, or log H where ``light`` is set.
+         */
+        StepRow: {
+            /**
+             * How
+             * @default even
+             * @enum {string}
+             */
+            how: "even" | "21-step tablet" | "31-step tablet" | "own tablet" | "kept";
+            /**
+             * First
+             * @default -6
+             */
+            first: number;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+            /**
+             * Tablet
+             * @default []
+             */
+            tablet: number[];
+            /**
+             * Kept
+             * @default []
+             */
+            kept: number[];
+            /**
+             * Light
+             * @default false
+             */
+            light: boolean;
         };
         /**
          * StripDevelopment
@@ -10103,9 +10339,9 @@ export interface components {
              */
             size: number;
             /** Patches */
-            patches: components["schemas"]["Spot"][];
+            patches: components["schemas"]["PictureSpot"][];
             /** @default null */
-            clear: components["schemas"]["Spot"] | null;
+            clear: components["schemas"]["PictureSpot"] | null;
             /**
              * Wedge
              * @default []
@@ -10788,6 +11024,108 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+        };
+    };
+    checks_shutter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShutterReadings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShutterCheck"];
+                };
+            };
+        };
+    };
+    checks_use_shutter: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShutterReadings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitLens"];
+                };
+            };
+        };
+    };
+    checks_meters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeterReadings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeterCheck"];
+                };
+            };
+        };
+    };
+    checks_use_meters: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeterReadings"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Meter"];
                 };
             };
         };
@@ -14299,6 +14637,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fitting"];
+                };
+            };
+        };
+    };
+    pieces_spots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeteredSpot"][];
                 };
             };
         };

@@ -8,6 +8,7 @@ NOUNS = (
     "archives",
     "bench",
     "cards",
+    "checks",
     "compute",
     "attachments",
     "darkroom",

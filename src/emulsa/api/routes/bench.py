@@ -16,7 +16,7 @@ from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
-from emulsa.core.bench.tablet import Row, exposed
+from emulsa.core.bench.tablet import StepRow, exposed
 from emulsa.core.bench.tested import after_test, holding_as_tested
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
@@ -32,7 +32,7 @@ routes = Routes("bench", "/api/bench")
 
 CGATS = "text/plain; charset=utf-8"
 
-EVEN = Row()
+EVEN = StepRow()
 
 Pasted = Annotated[str, Length("Pasted densities", 0, 100_000)]
 
@@ -74,7 +74,7 @@ class PastedDensities:
     """A column, a table or a CGATS text as it was pasted, and how its steps were exposed."""
 
     text: Pasted
-    row: Row = EVEN
+    row: StepRow = EVEN
     turn: bool = False
 
 

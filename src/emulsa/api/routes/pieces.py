@@ -7,6 +7,7 @@ from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.film.acts.naming import Naming
 from emulsa.core.film.acts.naming import name_holder as named
+from emulsa.core.film.metered import MeteredSpot, metered_spots
 from emulsa.core.film.ready import Fitting, Ready
 from emulsa.core.film.ready import fitting as fitting_of
 from emulsa.core.film.ready import ready as ready_of
@@ -27,6 +28,14 @@ def ready(db: Db) -> tuple[Ready, ...]:
 def fitting(db: Db, film_id: Id, share: Share = 1.0) -> Fitting:
     """The film of one kind an exposure, or a share of a multiple one, can go onto."""
     return fitting_of(_ready(db), film_id, share)
+
+
+@routes.question("/{id}/spots")
+def spots(db: Db, id: str) -> tuple[MeteredSpot, ...]:  # noqa: A002
+    """The readings this negative was exposed by, from the lowest tone on: where a densitometer is
+    put when it is judged. None for film that took several exposures."""
+    needed(pieces.piece(db, id), "This piece of film was not found.")
+    return metered_spots(exposures.of_piece(db, id))
 
 
 @routes.act("POST", "/{id}/holder")

@@ -6,7 +6,6 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from emulsa.core.advice import Advice
 from emulsa.core.bench.conditions import unequal
 from emulsa.core.bench.drawing import CurveLine, as_drawn, drawn_line, main_curve
 from emulsa.core.bench.record import FilmTest
@@ -14,6 +13,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.light.hand_time import minutes_text, time_text
 from emulsa.core.numbers import number_text
 from emulsa.core.sensitometry.compare import (
+    LIKE,
     NAMED_FROM,
     CompareAnswer,
     CompareRequest,
@@ -190,7 +190,7 @@ def _beside(test: FilmTest, reference: _Ready, asking: FilmTest) -> ComparedFilm
         colours=tuple(_dots(found.others[0])) if found else (),
         observed=observed_words(test),
         unequal=unequal(test, reference.test),
-        says=tuple(_named(each, test) for each in found.advice) if found else (),
+        says=tuple(_colour_words(found.others[0])) if found else (),
         problem=problem,
     )
 
@@ -248,9 +248,19 @@ def observed_words(test: FilmTest) -> tuple[tuple[str, str], ...]:
     )
 
 
-def _named(advice: Advice, test: FilmTest) -> str:
-    """A sentence of the comparison with the film's name in it, not its place."""
-    return advice.text.replace("On other ", f"On {test.title} ").replace("other is", "It is", 1)
+def _colour_words(one: OtherAnswer) -> Iterator[str]:
+    """The colours that print otherwise, in a sentence; and whether contrast is in it."""
+    named = [each for each in _dots(one) if each.named]
+    if named:
+        said = [
+            f"{each.label} {each.text[1:]} stop {'lighter' if each.text[0] == '+' else 'darker'}"
+            for each in named
+        ]
+        yield f"Beside the reference it prints {'; '.join(said)}."
+    ratio = one.gradient_ratio
+    if named and ratio is not None and abs(ratio - 1) > LIKE:
+        steep = "steeper" if ratio > 1 else "flatter"
+        yield f"It is {steep}, too: a difference of contrast is in its colours."
 
 
 def _speed(one: OtherAnswer) -> str:
@@ -296,5 +306,6 @@ def _dots(one: OtherAnswer) -> Iterator[ColourDot]:
     for each in one.patches:
         if each.lighter_stops is not None:
             named = abs(each.lighter_stops) >= NAMED_FROM - 1e-9
-            text = stops_text(each.lighter_stops) if named else ""
+            thirds = number_text(max(1, round(3 * abs(each.lighter_stops))) / 3)
+            text = f"{'+' if each.lighter_stops > 0 else '−'}{thirds}" if named else ""
             yield ColourDot(label=each.label, stops=each.lighter_stops, text=text, named=named)

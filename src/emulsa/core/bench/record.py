@@ -47,7 +47,7 @@ class Observed:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Spot:
+class PictureSpot:
     """A place in a picture, as shares of its width and height from the upper left corner."""
 
     x: Share
@@ -55,7 +55,7 @@ class Spot:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class WedgeSpot(Spot):
+class WedgeSpot(PictureSpot):
     """A step of a wedge that lies beside the strip, with its known density."""
 
     density: Density
@@ -69,8 +69,8 @@ class StripScan:
     attachment_id: Id
     encoding: Literal["linear", "srgb"] = "srgb"
     size: Annotated[float, Within("The size of a patch", 0.002, 0.2)] = 0.02
-    patches: Annotated[tuple[Spot, ...], Length("Patches on the scan", 1, 60)]
-    clear: Spot | None = None
+    patches: Annotated[tuple[PictureSpot, ...], Length("Patches on the scan", 1, 60)]
+    clear: PictureSpot | None = None
     wedge: Annotated[tuple[WedgeSpot, ...], Length("Wedge steps on the scan", 0, 60)] = ()
 
 

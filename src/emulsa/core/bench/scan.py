@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from emulsa.core.bench.record import Spot, StripScan
+from emulsa.core.bench.record import PictureSpot, StripScan
 from emulsa.core.errors import Missing
 from emulsa.core.sensitometry.scanning import (
     Sample,
@@ -29,7 +29,7 @@ class ScanRead:
     says: tuple[str, ...]
 
 
-def spots(scan: StripScan) -> tuple[Spot, ...]:
+def spots(scan: StripScan) -> tuple[PictureSpot, ...]:
     """Every place that is measured: the patches, clear film, the wedge."""
     return (*scan.patches, *((scan.clear,) if scan.clear else ()), *scan.wedge)
 

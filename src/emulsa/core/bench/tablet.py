@@ -28,7 +28,7 @@ BASE = 0.05  # of a tablet's own support
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Row:
+class StepRow:
     """How the steps of a curve were exposed, the least first.
 
     ``even``: from ``first`` on by ``step``. A tablet: ``first`` is what reached the film beside it,
@@ -70,7 +70,7 @@ def densities_of(target: str, own: Sequence[float] = ()) -> tuple[float, ...]:
     return tuple(round(BASE + step * place, 2) for place in reversed(range(count)))
 
 
-def exposures(of: Row, count: int) -> tuple[float, ...]:
+def exposures(of: StepRow, count: int) -> tuple[float, ...]:
     """The exposure of every one of ``count`` steps; Unsound when the tablet has another number."""
     if of.how == "even":
         return row(of.first, of.step, count)
@@ -91,10 +91,10 @@ def exposures(of: Row, count: int) -> tuple[float, ...]:
     return found
 
 
-def exposed(densities: Sequence[float], of: Row, turn: bool) -> tuple[DensityStep, ...]:
+def exposed(densities: Sequence[float], of: StepRow, turn: bool) -> tuple[DensityStep, ...]:
     """Each density with its exposure, the least first; ``turn`` for a column the other way round.
 
-    >>> found = exposed([1.2, 0.1], Row(first=-1, step=2), turn=True)
+    >>> found = exposed([1.2, 0.1], StepRow(first=-1, step=2), turn=True)
     >>> [(each.stops, each.density) for each in found]
     [(-1.0, 0.1), (1.0, 1.2)]
     """

@@ -7,9 +7,12 @@
 #let low = data.low
 #let high = data.high
 // equal scales: a slope looks like what it is
-#let unit = w / ((high - low) * (if data.zones { 0.30103 } else { 1.0 }))
-#let tall = calc.min(unit * top / 1pt, 300) * 1pt
-#let px(x) = w * (x - low) / (high - low)
+#let span = (high - low) * (if data.zones { 0.30103 } else { 1.0 })
+#let tallest = if data.beside.len() > 0 { 150pt } else { 300pt }
+#let unit = calc.min(w / 1pt / span, tallest / 1pt / top) * 1pt
+#let wide = unit * span
+#let tall = unit * top
+#let px(x) = wide * (x - low) / (high - low)
 #let py(y) = tall - tall * y / top
 #let drawn(points, width, dash) = place(
   curve(
@@ -20,11 +23,11 @@
 )
 #block(width: w, height: tall + 10mm, {
   for tick in data.ticks {
-    place(line(start: (0mm, py(tick)), end: (w, py(tick)), stroke: hair))
+    place(line(start: (0mm, py(tick)), end: (wide, py(tick)), stroke: hair))
     place(dx: -8mm, dy: py(tick) - 1.5mm, text(size: 7pt, fill: quiet, str(tick)))
   }
   for (name, at) in data.levels {
-    place(line(start: (0mm, py(at)), end: (w, py(at)), stroke: 0.5pt))
+    place(line(start: (0mm, py(at)), end: (wide, py(at)), stroke: 0.5pt))
     place(dx: 1mm, dy: py(at) - 3.5mm, text(size: 7pt, name))
   }
   for (place_at, name) in data.marks {
@@ -56,13 +59,36 @@
       ..data.ladder.map(each => (each.n, each.minutes, each.ei, text(size: 8pt, fill: quiet, each.sure))).flatten(),
     )
   },
-  if data.beside.len() > 0 {
-    text(size: 8pt, fill: quiet, "Beside " + data.other)
-    table(
-      columns: (1fr, auto), stroke: (x, y) => (bottom: hair), inset: (x: 1mm, y: 1.5mm),
-      ..data.beside.flatten(),
-    )
+  {
+    if data.verdict != "" { data.verdict }
   },
 )
-#if data.verdict != "" { v(3mm); data.verdict }
+#if data.beside.len() > 0 {
+  v(3mm)
+  text(size: 8pt, fill: quiet, "Beside " + data.other + ", under equal light")
+  table(
+    columns: (1.4fr,) + data.films.map(each => 1fr), stroke: (x, y) => (bottom: hair), inset: (x: 1mm, y: 0.8mm),
+    text(size: 8pt, fill: quiet, ""), ..data.films.map(each => text(size: 8pt, fill: quiet, each)),
+    ..data.beside.flatten().map(each => text(size: 8pt, each)),
+  )
+}
+#for (film, dots) in data.colours {
+  v(1mm)
+  text(size: 8pt, fill: quiet, film + ": colours beside the reference, in stops of the print")
+  block(width: w, height: 14mm, {
+    let step = w / dots.len()
+    for (place_at, dot) in dots.enumerate() {
+      let x = step * (place_at + 0.5)
+      let up = calc.max(-1.0, calc.min(1.0, dot.at(1))) * 5mm
+      place(line(start: (x, 1mm), end: (x, 11mm), stroke: hair))
+      place(line(start: (x - 2mm, 6mm), end: (x + 2mm, 6mm), stroke: 0.5pt))
+      place(dx: x - 1mm, dy: 5mm - up, circle(radius: 1mm, fill: black))
+      place(dx: x - step / 2, dy: 12.5mm, box(width: step, align(center, text(size: 7pt, dot.at(0)))))
+      place(dx: x + 1.6mm, dy: 5mm - up, text(size: 7pt, dot.at(2)))
+    }
+  })
+}
+#if data.unequal.len() > 0 {
+  text(size: 8pt, fill: quiet, "Not everything was equal. " + data.unequal.join(" "))
+}
 #foot(data.notes, outdoors: false)

@@ -8,6 +8,7 @@ import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { Checks } from "./Checks";
 import { LearnedPart } from "./LearnedPart";
 import { NewTest } from "./NewTest";
 import { benchQuery } from "./queries";
@@ -86,6 +87,7 @@ export function BenchRoom() {
               ))}
             </Box>
           )}
+          <Checks />
         </Grid>
         {adding && <NewTest close={() => setAdding(false)} />}
       </Box>

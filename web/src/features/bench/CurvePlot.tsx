@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { type KeyboardEvent, type PointerEvent, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { useSize } from "../../components/useSize";
 import type { Worked } from "./queries";
 
@@ -18,6 +18,7 @@ const ACCENT = "var(--chakra-colors-accent)";
 const OCHRE = "var(--chakra-colors-ochre)";
 const THIRD = 1 / 3;
 const APART = 14; // px between the names of two curves
+const DASHES = ["9 4", "9 4 2 4", "3 3", "14 5"];
 /* letters over lines: with a rim of the ground */
 const HALO = {
   stroke: "var(--chakra-colors-paper)",
@@ -25,17 +26,29 @@ const HALO = {
   paintOrder: "stroke",
 } as const;
 
-/** Density over zones: a curve for each development, points where they were measured. */
-export function CurvePlot({ worked }: { worked: Worked }) {
+/** Density over zones: a curve for each development, points where they were measured. The handle
+    on the main curve sets the density that films are matched at. */
+export function CurvePlot({
+  worked,
+  matchNet,
+  onMatch,
+}: {
+  worked: Worked;
+  matchNet: number;
+  onMatch: (net: number, done: boolean) => void;
+}) {
   const [ref, size] = useSize<HTMLDivElement>();
   const [hidden, setHidden] = useState<string[]>([]);
   const [at, setAt] = useState<number | null>(null);
   const zones = worked.axis === "zones";
   const lines = worked.lines.filter((each) => each.points.length > 0);
-  const reference = worked.compared?.line;
-  const all = [...lines, ...(reference ? [reference] : [])].flatMap(
-    (each) => each.points as Point[],
+  const compared = worked.compared;
+  const reference = compared && !compared.own ? compared.line : undefined;
+  const others = (compared?.films ?? []).flatMap((each) =>
+    each.own || !each.line ? [] : [{ ...each, line: each.line }],
   );
+  const beside = [...(reference ? [reference] : []), ...others.map((each) => each.line)];
+  const all = [...lines, ...beside].flatMap((each) => each.points as Point[]);
   const low = Math.min(zones ? -1 : -4, ...all.map(([x]) => x));
   const high = Math.max(zones ? 10.5 : 0, ...all.map(([x]) => x));
   const top = Math.max(1.6, ...all.map(([, y]) => y)) + 0.1;
@@ -50,6 +63,8 @@ export function CurvePlot({ worked }: { worked: Worked }) {
   );
   const shown = lines.filter((each) => !hidden.includes(each.id));
   const main = lines.find((each) => each.id === worked.main);
+  const handle =
+    main && compared ? reached(main, main.base_fog + matchNet) : (main?.speed_x ?? null);
   const fog = main?.base_fog ?? 0;
   const move = (to: number) => setAt(Math.max(low, Math.min(high, to)));
   const pressed = (event: KeyboardEvent) => {
@@ -92,11 +107,15 @@ export function CurvePlot({ worked }: { worked: Worked }) {
             {main && (
               <>
                 <Level
-                  at={y(fog + worked.speed_net)}
+                  at={y(fog + (compared ? matchNet : worked.speed_net))}
                   from={LEFT}
                   to={width - RIGHT}
                   stroke={OCHRE}
-                  text={`${worked.speed_net.toFixed(2)} above clear film`}
+                  text={
+                    compared
+                      ? `matched ${matchNet.toFixed(2)} above clear film`
+                      : `${worked.speed_net.toFixed(2)} above clear film`
+                  }
                   end
                 />
                 {fog + worked.net_at_viii < top && (
@@ -161,6 +180,16 @@ export function CurvePlot({ worked }: { worked: Worked }) {
                 strokeLinecap="round"
               />
             )}
+            {others.map((each, place) => (
+              <path
+                key={each.id}
+                d={path(each.line.line as Point[]) ?? ""}
+                fill="none"
+                stroke={INK}
+                strokeWidth={1.4}
+                strokeDasharray={DASHES[place % DASHES.length]}
+              />
+            ))}
             {shown.map((each) => (
               <g key={each.id}>
                 <path
@@ -190,16 +219,31 @@ export function CurvePlot({ worked }: { worked: Worked }) {
                 </text>
               </g>
             ))}
-            {reference?.speed_x != null && main?.speed_x != null && (
-              <Gap
-                from={x(reference.speed_x)}
-                to={x(main.speed_x)}
-                at={y(fog + worked.speed_net) - 22}
-                text={worked.compared?.rows[0]?.[1] ?? ""}
-              />
+            {compared?.films.map(
+              (each, place) =>
+                each.match_x !== null && (
+                  <Gap
+                    key={each.id}
+                    from={x(compared.match_x)}
+                    to={x(each.match_x)}
+                    at={y(fog + matchNet) - 22 - 30 * place}
+                    text={
+                      each.own
+                        ? each.gap_text
+                        : width > 560
+                          ? `${each.title}: ${each.gap_text}`
+                          : ""
+                    }
+                  />
+                ),
             )}
-            {main?.speed_x != null && (
-              <circle cx={x(main.speed_x)} cy={y(fog + worked.speed_net)} r={6} fill={ACCENT} />
+            {handle !== null && main && (
+              <circle
+                cx={x(handle)}
+                cy={y(fog + (compared ? matchNet : worked.speed_net))}
+                r={6}
+                fill={ACCENT}
+              />
             )}
             {at !== null && (
               <line
@@ -213,6 +257,15 @@ export function CurvePlot({ worked }: { worked: Worked }) {
             )}
           </svg>
         </Box>
+      )}
+      {compared && main && handle !== null && width > 0 && (
+        <MatchHandle
+          left={x(handle)}
+          top={y(fog + matchNet)}
+          net={matchNet}
+          toNet={(pixels) => y.invert(pixels) - fog}
+          onMatch={onMatch}
+        />
       )}
       <Box minHeight="24px" fontSize="14px" aria-hidden={at === null}>
         {read}
@@ -234,10 +287,92 @@ export function CurvePlot({ worked }: { worked: Worked }) {
             {each.id}
           </Flex>
         ))}
-        {reference && <Box alignSelf="center">dotted: {worked.compared?.title}</Box>}
+        {reference && <Box alignSelf="center">dotted: {compared?.title}</Box>}
+        {others.map((each) => (
+          <Box key={each.id} alignSelf="center">
+            dashed: {each.title}
+          </Box>
+        ))}
       </Flex>
     </Box>
   );
+}
+
+/** What the films are matched at: dragged up and down, or moved by arrow keys. */
+function MatchHandle({
+  left,
+  top,
+  net,
+  toNet,
+  onMatch,
+}: {
+  left: number;
+  top: number;
+  net: number;
+  toNet: (pixels: number) => number;
+  onMatch: (net: number, done: boolean) => void;
+}) {
+  const held = (value: number) => Math.min(1.5, Math.max(0.02, Math.round(value * 100) / 100));
+  const grip = useRef<{ from: number; top: number } | null>(null);
+  const at = (event: PointerEvent) =>
+    grip.current ? held(toNet(grip.current.top + event.clientY - grip.current.from)) : net;
+  const pressed = (event: KeyboardEvent) => {
+    const step = { ArrowUp: 0.01, ArrowDown: -0.01, PageUp: 0.1, PageDown: -0.1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    onMatch(held(net + step), true);
+  };
+  return (
+    <Box
+      role="slider"
+      tabIndex={0}
+      aria-label="Density films are matched at"
+      aria-orientation="vertical"
+      aria-valuemin={0.02}
+      aria-valuemax={1.5}
+      aria-valuenow={net}
+      aria-valuetext={`${net.toFixed(2)} above clear film`}
+      position="absolute"
+      left={`${left - 22}px`}
+      top={`${top - 22}px`}
+      width="44px"
+      height="44px"
+      borderRadius="full"
+      cursor="ns-resize"
+      touchAction="none"
+      onKeyDown={pressed}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        grip.current = { from: event.clientY, top };
+      }}
+      onPointerMove={(event) => grip.current && onMatch(at(event), false)}
+      onPointerUp={(event) => {
+        if (grip.current) onMatch(at(event), true);
+        grip.current = null;
+      }}
+    >
+      <Box
+        aria-hidden
+        position="absolute"
+        inset="12px"
+        borderRadius="full"
+        border="3px solid"
+        borderColor="accent"
+        background="sheet"
+      />
+    </Box>
+  );
+}
+
+/** Where a curve, as it is drawn, last comes up to a density. */
+function reached(line: Line, density: number): number | null {
+  const points = line.line as Point[];
+  for (let place = points.length - 2; place >= 0; place--) {
+    const [one, two] = [points[place], points[place + 1]];
+    if (one && two && one[1] < density && two[1] >= density)
+      return one[0] + ((two[0] - one[0]) * (density - one[1])) / (two[1] - one[1]);
+  }
+  return null;
 }
 
 function Level({

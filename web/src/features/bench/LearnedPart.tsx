@@ -5,7 +5,7 @@ import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { learnedQuery } from "../../shared/learned";
 import { useWrite } from "../../shared/useWrite";
-import { type Learned, rateAsLearned, useLearned as takeLearned } from "./queries";
+import { type Learned, rateAsLearned, takeLearned } from "./queries";
 
 /** What the judged negatives of one recipe say; each can be left out, and nothing changes by itself. */
 export function LearnedPart({ learned: all }: { learned: Learned }) {
@@ -70,7 +70,7 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
                 <Box>
                   <b>{each.label}</b> {each.scene}
                   <Box as="span" color="ink2">
-                    {`: shadows ${each.shadow}, highlights ${each.highlight}`}
+                    {`: ${each.says}`}
                   </Box>
                 </Box>
               </Flex>

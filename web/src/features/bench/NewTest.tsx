@@ -12,6 +12,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { useWrite } from "../../shared/useWrite";
 import { putTest } from "./queries";
+import { TARGETS } from "./targets";
 
 /** A film test begun: which film, in which recipe. */
 export function NewTest({ close }: { close: () => void }) {
@@ -21,6 +22,7 @@ export function NewTest({ close }: { close: () => void }) {
   const [filmId, setFilmId] = useState("");
   const [recipeId, setRecipeId] = useState("");
   const [title, setTitle] = useState("");
+  const [target, setTarget] = useState(TARGETS[0]?.value ?? "");
   const [id] = useState(newId);
   const { write, problem, busy, at } = useWrite(() => navigate(`/bench/${id}`));
   const film = films.find((each) => each.id === filmId) ?? films[0];
@@ -36,10 +38,19 @@ export function NewTest({ close }: { close: () => void }) {
           recipe_id: recipeId || null,
           title: title || `${film.name}, film test`,
           day: today(),
-          target: "bracket in stops",
+          target,
           curves: [],
           beside: null,
           match_net: 0.1,
+          tablet: [],
+          tablet_log_h: null,
+          strips: [],
+          others: [],
+          bracket_stops: 2,
+          print_s: null,
+          colours: [],
+          conditions: { lens: "", light: "", shutter_measured: false },
+          observed: { grain: "", scratches: "", flatness: "", sharpness: "", price: null },
           verdict: "",
           note: "",
         },
@@ -86,6 +97,12 @@ export function NewTest({ close }: { close: () => void }) {
             ...recipes.map((each) => ({ value: each.id, label: each.name })),
           ]}
           onChange={setRecipeId}
+        />
+        <Choose
+          label="Target"
+          value={target}
+          options={TARGETS}
+          onChange={(value) => setTarget(value as typeof target)}
         />
         <Entry
           label="Title"

@@ -8,6 +8,8 @@ export type Curve = Schemas["Curve"];
 export type Worked = Schemas["Worked"];
 export type TestView = Schemas["TestView"];
 export type Learned = Schemas["Learned"];
+export type StripScan = Schemas["StripScan"];
+export type Place = Schemas["PictureSpot"];
 
 export const benchQuery = queryOptions({
   queryKey: ["bench"],
@@ -24,18 +26,29 @@ export const testQuery = (id: string) =>
     ...readsOf("/api/bench/tests/{id}"),
   });
 
+/** What a test says as it would stand; nothing is kept. */
+export const drawQuery = (test: FilmTest) =>
+  queryOptions({
+    queryKey: ["bench", "draw", test],
+    queryFn: ({ signal }) =>
+      unwrap(api.POST("/api/bench/draw", { body: test, signal })) as Promise<Worked>,
+    ...readsOf("/api/bench/draw"),
+  });
+
 export const putTest = (test: FilmTest, base: string) =>
   act("bench_put", { path: { id: test.id }, query: { base }, body: test });
 
 export const deleteTest = (id: string) => act("bench_delete", { path: { id } });
 
-export const useTimes = (id: string) => act("bench_use_times", { path: { id } });
+export const takeTimes = (id: string) => act("bench_use_times", { path: { id } });
 
-export const useLearned = (recipe_id: string, without: string[]) =>
-  act("bench_use_learned", { path: { id: recipe_id }, body: { without } });
+export const takeTones = (id: string) => act("bench_use_textural", { path: { id } });
+
+export const takeLearned = (recipe_id: string, without: string[]) =>
+  act("learning_use", { path: { id: recipe_id }, body: { without } });
 
 export const rateAsLearned = (recipe_id: string, without: string[]) =>
-  act("bench_use_learned_ei", { path: { id: recipe_id }, body: { without } });
+  act("learning_rate", { path: { id: recipe_id }, body: { without } });
 
 /** What to set for each frame of a test. */
 export const planQuery = (
@@ -48,10 +61,58 @@ export const planQuery = (
     ...readsOf("/api/bench/plan"),
   });
 
+/** Film that can be exposed for a test, and the scans attached to it. */
+export const testFilmQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["bench", "film", id],
+    queryFn: () => unwrap(api.GET("/api/bench/tests/{id}/film", at(id))),
+    ...readsOf("/api/bench/tests/{id}/film"),
+  });
+
+export const exposeStrip = (id: string, strip: Schemas["StripExposing"]) =>
+  act("strips_expose", { path: { id }, body: strip });
+
+export const putIntoRun = (id: string, curve_id: string, run: Schemas["StripRun"]) =>
+  act("strips_put_into_run", { path: { id, curve_id }, body: run });
+
+export const attachScan = (id: string, test_id: string, file: File) =>
+  act("attachments_attach", { path: { id }, query: { test_id, name: file.name }, body: file });
+
+/** Densities of the patches laid over a scan. */
+export const readScan = (id: string, scan: StripScan) =>
+  unwrap(api.POST("/api/bench/tests/{id}/scan", { ...at(id), body: scan }));
+
 /** Read the patch under the densitometer's head. */
 export const readPatch = (place: number, zeroed: boolean) =>
   unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed } } }));
 
-/** What is pasted, as steps: each density with the exposure the row of them begins and goes on at. */
+/** What is pasted, as steps: each density with its exposure in the row of them. */
 export const readDensities = (pasted: Schemas["PastedDensities"]) =>
   unwrap(api.POST("/api/bench/densities", { body: pasted }));
+
+/** What a shutter's readings say. */
+export const shutterQuery = (readings: Schemas["ShutterReadings"]) =>
+  queryOptions({
+    queryKey: ["bench", "shutter", readings],
+    queryFn: () => unwrap(api.POST("/api/bench/checks/shutter", { body: readings })),
+    retry: false,
+    ...readsOf("/api/bench/checks/shutter"),
+  });
+
+export const takeShutter = (readings: Schemas["ShutterReadings"]) =>
+  act("checks_use_shutter", { body: readings });
+
+/** How far two meters are apart. */
+export const metersQuery = (readings: Schemas["MeterReadings"]) =>
+  queryOptions({
+    queryKey: ["bench", "meters", readings],
+    queryFn: () => unwrap(api.POST("/api/bench/checks/meters", { body: readings })),
+    retry: false,
+    ...readsOf("/api/bench/checks/meters"),
+  });
+
+export const takeMeters = (readings: Schemas["MeterReadings"]) =>
+  act("checks_use_meters", { body: readings });
+
+export const testShutter = (shutter: Schemas["Shutter"]) =>
+  unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));

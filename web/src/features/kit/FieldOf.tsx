@@ -167,7 +167,6 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
       return (
         <MeasuredField
           shutter={valueAt(record, "optics.shutter") as Schemas["Shutter"]}
-          onChange={onChange}
           problem={problem}
         />
       );

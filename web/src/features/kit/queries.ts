@@ -56,9 +56,6 @@ export const exposedAt = (optics: Schemas["Lens"]) =>
 export const pinholeFacts = (body: Schemas["PinholeRequest"]) =>
   unwrap(api.POST("/api/compute/pinhole", { body }));
 
-export const testShutter = (shutter: Schemas["Shutter"]) =>
-  unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
-
 export const putPreferences = (preferences: Schemas["Preferences"], base: string) =>
   act("preferences_put", { query: { base }, body: preferences });
 

@@ -1,13 +1,16 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../Conflict";
 import { useWrite } from "../useWrite";
-import { type Judgement, judge } from "./queries";
+import { densitometer, type Judgement, judge, spotsQuery } from "./queries";
 
 export type Negative = Pick<
   Schemas["PieceLine"],
@@ -47,8 +50,21 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
   const [faults, setFaults] = useState<Judgement["faults"]>(known?.faults ?? []);
   const [best, setBest] = useState(known?.best ?? false);
   const [note, setNote] = useState(known?.note ?? "");
+  const [fog, setFog] = useState(known?.base_fog == null ? "" : String(known.base_fog));
+  const [densities, setDensities] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      (known?.measured ?? []).map((each) => [each.reading_id, String(each.density)]),
+    ),
+  );
   const { problem, write, busy, take, at } = useWrite(close);
-  const wanted = { id: line.piece_id, at: "", shadow, highlight, faults, best, note };
+  const measured = Object.entries(densities)
+    .filter(([, text]) => text.trim())
+    .map(([reading_id, text]) => ({ reading_id, density: typedNumber(text.replace(",", ".")) }));
+  const wanted = {
+    ...{ id: line.piece_id, at: "", shadow, highlight, faults, best, note },
+    base_fog: fog.trim() ? typedNumber(fog.replace(",", ".")) : null,
+    measured,
+  };
   const keep = (base: string) => write(judge(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -111,6 +127,18 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
             the best frame of its bracket
           </Box>
         )}
+        <Densities
+          piece_id={line.piece_id}
+          fog={fog}
+          setFog={setFog}
+          densities={densities}
+          setDensities={setDensities}
+          problem={
+            problem?.field?.startsWith("measured") || problem?.field === "base_fog"
+              ? problem.message
+              : null
+          }
+        />
         <Entry
           label="Note"
           multiline
@@ -118,10 +146,81 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
           onChange={(event) => setNote(event.target.value)}
           problem={at("note")}
         />
-        <Problem of={problem} fields={["note"]} />
+        <Problem of={problem} fields={["note", "base_fog", "measured"]} />
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
+  );
+}
+
+/** With a densitometer: what stands at the spots that were metered. */
+function Densities({
+  piece_id,
+  fog,
+  setFog,
+  densities,
+  setDensities,
+  problem,
+}: {
+  piece_id: string;
+  fog: string;
+  setFog: (text: string) => void;
+  densities: Record<string, string>;
+  setDensities: (change: (before: Record<string, string>) => Record<string, string>) => void;
+  problem: string | null;
+}) {
+  const spots = useQuery(spotsQuery(piece_id)).data ?? [];
+  const simulated = useQuery(devicesQuery).data?.simulated;
+  const [open, setOpen] = useState(fog !== "");
+  if (spots.length === 0) return null;
+  if (!open)
+    return (
+      <Box>
+        <Button variant="quiet" onClick={() => setOpen(true)}>
+          Add densities at the metered spots
+        </Button>
+      </Box>
+    );
+  const read = (id: string, place: number) =>
+    void densitometer(place).then((found) =>
+      setDensities((before) => ({ ...before, [id]: found.density.toFixed(2) })),
+    );
+  return (
+    <Box as="fieldset">
+      <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
+        Densities at the metered spots
+      </Box>
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        <Entry
+          label="Clear film"
+          inputMode="decimal"
+          value={fog}
+          onChange={(event) => setFog(event.target.value)}
+        />
+        {spots.map((each) => (
+          <Flex key={each.reading_id} gap="2" align="flex-end">
+            <Entry
+              label={`${each.label}, on ${each.zone_text}`}
+              inputMode="decimal"
+              value={densities[each.reading_id] ?? ""}
+              onChange={(event) => {
+                const { value } = event.target;
+                setDensities((before) => ({ ...before, [each.reading_id]: value }));
+              }}
+            />
+            {simulated && (
+              <Button
+                aria-label={`Read ${each.label} with the simulated densitometer`}
+                onClick={() => read(each.reading_id, Math.round(each.zone) + 1)}
+              >
+                Read
+              </Button>
+            )}
+          </Flex>
+        ))}
+      </Grid>
+      <Problem text={problem} />
+    </Box>
   );
 }
 

@@ -1,24 +1,36 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { newId } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { planQuery } from "./queries";
+import { useWrite } from "../../shared/useWrite";
+import { exposeStrip, planQuery, type TestView, testFilmQuery } from "./queries";
 
-/** The exposures of a test: what to set for each frame, with a lens and its shutter as measured. */
-export function PlanSheet({ ei: usual, close }: { ei: number; close: () => void }) {
+/** The exposures of a test: what to set for each frame, with a lens and its shutter as measured; and
+    the same frames logged on film that lies ready. */
+export function FramesSheet({ view, close }: { view: TestView; close: () => void }) {
+  const { test } = view;
   const lenses = (useQuery(kitQuery).data?.lenses ?? []).filter((each) => !each.archived);
+  const ready = useQuery(testFilmQuery(test.id)).data?.unexposed ?? [];
+  const exposure = test.curves?.[0]?.exposure;
+  const two = test.target === "Zone I and Zone VIII";
   const [lensId, setLensId] = useState("");
   const [ev, setEv] = useState("13");
-  const [ei, setEi] = useState(String(usual));
-  const [first, setFirst] = useState("-6");
-  const [step, setStep] = useState("1");
-  const [frames, setFrames] = useState("13");
+  const [ei, setEi] = useState(exposure?.kind === "metered" ? String(exposure.ei) : "100");
+  const [first, setFirst] = useState(two ? "-4" : "-6");
+  const [step, setStep] = useState(two ? "7" : "1");
+  const [frames, setFrames] = useState(two ? "2" : "13");
+  const [minutes, setMinutes] = useState("");
+  const [film, setFilm] = useState(0);
+  const { write, problem, busy, at } = useWrite(close);
   const lens = lenses.find((each) => each.id === lensId) ?? lenses[0];
   const plan = useQuery({
     ...planQuery(lens?.id ?? "", {
@@ -32,6 +44,24 @@ export function PlanSheet({ ei: usual, close }: { ei: number; close: () => void 
     retry: false,
     placeholderData: keepPreviousData,
   });
+  const chosen = ready[film];
+  const wanted = plan.data?.frames.length ?? 0;
+  const enough = chosen !== undefined && chosen.piece_ids.length >= wanted;
+  const log = () => {
+    if (!lens || !chosen) return;
+    void write(
+      exposeStrip(test.id, {
+        bracket_id: newId(),
+        lens_id: lens.id,
+        ev: typedNumber(ev),
+        ei: typedNumber(ei),
+        first_stops: typedNumber(first),
+        step_stops: typedNumber(step),
+        minutes: typedNumber(minutes),
+        piece_ids: chosen.piece_ids.slice(0, wanted),
+      }),
+    );
+  };
   const field = (label: string, value: string, set: (value: string) => void) => (
     <Entry
       label={label}
@@ -49,6 +79,9 @@ export function PlanSheet({ ei: usual, close }: { ei: number; close: () => void 
         <>
           <Button onClick={() => window.print()}>Print</Button>
           <Button onClick={close}>Close</Button>
+          <Button variant="main" disabled={busy || !enough || !minutes || !wanted} onClick={log}>
+            Log these frames
+          </Button>
         </>
       }
     >
@@ -116,6 +149,42 @@ export function PlanSheet({ ei: usual, close }: { ei: number; close: () => void 
           ))}
         </>
       )}
+      <Box as="section" aria-label="Film for these frames" paddingTop="4">
+        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+          {ready.length > 0 && (
+            <Choose
+              label="On film"
+              value={String(film)}
+              options={ready.map((each, place) => ({
+                value: String(place),
+                label: `${each.label} (${count(each.piece_ids.length, "frame")})`,
+              }))}
+              onChange={(value) => setFilm(Number(value))}
+            />
+          )}
+          {ready.length > 0 && (
+            <Entry
+              label="To be developed, minutes"
+              inputMode="decimal"
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+              problem={at("minutes")}
+            />
+          )}
+        </Grid>
+        {ready.length === 0 && (
+          <Notice tone="note">
+            No unexposed {view.film_name} is loaded: load it in Film, and the frames can be logged
+            from here.
+          </Notice>
+        )}
+        {chosen && !enough && wanted > 0 && (
+          <Notice tone="note">
+            {count(chosen.piece_ids.length, "frame")} left there, and the list has {wanted}.
+          </Notice>
+        )}
+        <Problem of={problem} fields={["minutes"]} />
+      </Box>
     </Sheet>
   );
 }

@@ -1,0 +1,55 @@
+"""Shutters and meters on the bench."""
+
+from __future__ import annotations
+
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Act, Db, Routes
+from emulsa.core.bench.checks import (
+    MeterCheck,
+    MeterReadings,
+    ShutterCheck,
+    ShutterReadings,
+    check_meters,
+    check_shutter,
+    corrected_meter,
+    measured_lens,
+)
+from emulsa.core.kit.bag import KitLens, Meter
+from emulsa.store import kit
+
+routes = Routes("checks", "/api/bench/checks", tag="bench")
+NO_LENS, NO_METER = "This lens is not in the kit.", "This meter is not in the kit."
+
+
+@routes.question("/shutter", "POST")
+def shutter(db: Db, readings: ShutterReadings) -> ShutterCheck:
+    """What a shutter's readings say; nothing is kept."""
+    lens = needed(kit.lens(db, readings.lens_id), NO_LENS, "lens_id")
+    return check_shutter(lens.optics.shutter, readings.marks)
+
+
+@routes.act("POST", "/shutter/use")
+def use_shutter(act: Act, readings: ShutterReadings) -> KitLens:
+    """Give a lens the times its shutter was found to give."""
+    lens = needed(kit.lens(act.db, readings.lens_id), NO_LENS, "lens_id")
+    changed = measured_lens(lens, check_shutter(lens.optics.shutter, readings.marks))
+    act.says(f"use measured times of {lens.name}")
+    act.keep(changed)
+    return changed
+
+
+@routes.question("/meters", "POST")
+def meters(db: Db, readings: MeterReadings) -> MeterCheck:
+    """How far two meters are apart; nothing is kept."""
+    needed(kit.meter(db, readings.other_id), NO_METER, "other_id")
+    return check_meters(readings.pairs)
+
+
+@routes.act("POST", "/meters/use")
+def use_meters(act: Act, readings: MeterReadings) -> Meter:
+    """Correct the other meter by the trusted one."""
+    other = needed(kit.meter(act.db, readings.other_id), NO_METER, "other_id")
+    changed = corrected_meter(other, check_meters(readings.pairs))
+    act.says(f"correct {other.name}")
+    act.keep(changed)
+    return changed

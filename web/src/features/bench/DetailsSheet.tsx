@@ -1,0 +1,209 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { type FilmTest, putTest, type TestView } from "./queries";
+import { TARGETS } from "./targets";
+
+const of = (labels: readonly string[]) => [
+  { value: "", label: "not looked at" },
+  ...labels.map((label) => ({ value: label, label })),
+];
+const GRAIN = of(["fine", "medium", "coarse"]);
+const SCRATCHES = of(["none", "black in the print", "white in the print", "both"]);
+const GRADES = of(["poor", "fair", "good"]);
+
+/** A line for each colour: its name, its density. */
+const coloursIn = (text: string) =>
+  text
+    .split("\n")
+    .filter((line) => line.trim())
+    .map((line) => {
+      const words = line.trim().split(/\s+/);
+      const density = words.length > 1 ? words.pop() : "";
+      return { label: words.join(" "), density: typedNumber((density ?? "").replace(",", ".")) };
+    });
+
+/** Everything about a test beside its curves: how it was exposed, its colours, what the eye says. */
+export function DetailsSheet({ view, close }: { view: TestView; close: () => void }) {
+  const { test } = view;
+  const kit = useQuery(kitQuery).data;
+  const recipes = (kit?.recipes ?? []).filter((each) => each.film_id === test.film_id);
+  const [draft, setDraft] = useState({
+    title: test.title,
+    day: test.day ?? "",
+    target: test.target ?? "",
+    recipe_id: test.recipe_id ?? "",
+    note: test.note ?? "",
+    bracket: String(test.bracket_stops ?? 2),
+    print_s: test.print_s == null ? "" : String(test.print_s),
+    colours: (test.colours ?? []).map((each) => `${each.label} ${each.density}`).join("\n"),
+    price: test.observed?.price == null ? "" : String(test.observed.price),
+    ...test.conditions,
+    ...only(test.observed),
+  });
+  const set = (changed: Partial<typeof draft>) => setDraft({ ...draft, ...changed });
+  const { write, problem, busy, at } = useWrite(close);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const changed = {
+      ...test,
+      title: draft.title,
+      day: draft.day,
+      target: draft.target,
+      recipe_id: draft.recipe_id || null,
+      note: draft.note,
+      bracket_stops: typedNumber(draft.bracket),
+      print_s: draft.print_s ? typedNumber(draft.print_s) : null,
+      colours: coloursIn(draft.colours),
+      conditions: {
+        lens: draft.lens,
+        light: draft.light,
+        shutter_measured: draft.shutter_measured,
+      },
+      observed: {
+        grain: draft.grain,
+        scratches: draft.scratches,
+        flatness: draft.flatness,
+        sharpness: draft.sharpness,
+        price: draft.price ? typedNumber(draft.price) : null,
+      },
+    } as FilmTest;
+    void write(putTest(changed, view.version));
+  };
+  const text = (name: keyof typeof draft, label: string, help?: string) => (
+    <Entry
+      label={label}
+      {...(help ? { help } : {})}
+      value={String(draft[name])}
+      onChange={(event) => set({ [name]: event.target.value })}
+      problem={at(name) ?? at(`conditions.${name}`) ?? at(`observed.${name}`)}
+    />
+  );
+  const choose = (
+    name: "grain" | "scratches" | "flatness" | "sharpness",
+    label: string,
+    options: { value: string; label: string }[],
+  ) => (
+    <Choose
+      label={label}
+      value={draft[name]}
+      options={options}
+      onChange={(value) => set({ [name]: value })}
+    />
+  );
+  const colourProblem = problem?.field?.startsWith("colours") ? problem.message : null;
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Details of the test"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button variant="main" type="submit" form="details" disabled={busy}>
+            Save
+          </Button>
+        </>
+      }
+    >
+      <Flex as="form" id="details" direction="column" gap="5" onSubmit={submit}>
+        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+          {text("title", "Title")}
+          <Entry
+            label="Day"
+            type="date"
+            value={draft.day}
+            onChange={(event) => set({ day: event.target.value })}
+            problem={at("day")}
+          />
+          <Choose
+            label="Target"
+            value={draft.target}
+            options={TARGETS}
+            onChange={(value) => set({ target: value as typeof draft.target })}
+          />
+          <Choose
+            label="Recipe"
+            value={draft.recipe_id}
+            options={[
+              { value: "", label: "none yet" },
+              ...recipes.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={(recipe_id) => set({ recipe_id })}
+          />
+        </Grid>
+        <Group title="How it was exposed">
+          {text("lens", "Lens")}
+          {text("light", "Light")}
+          <Flex as="label" gap="2" align="center" minHeight="44px">
+            <input
+              type="checkbox"
+              checked={draft.shutter_measured}
+              onChange={(event) => set({ shutter_measured: event.target.checked })}
+            />
+            the shutter was measured
+          </Flex>
+        </Group>
+        <Group title="For films side by side">
+          {text("bracket", "Bracket either way, stops", "frames in thirds, to print from")}
+          {text("print_s", "Print time of the reference, s")}
+        </Group>
+        <Entry
+          label="Colours of a card"
+          help="a colour and its density on each line, read where shadows are equal"
+          multiline
+          rows={5}
+          value={draft.colours}
+          onChange={(event) => set({ colours: event.target.value })}
+          problem={colourProblem}
+        />
+        <Group title="What the eye says">
+          {choose("grain", "Grain", GRAIN)}
+          {choose("scratches", "Scratches", SCRATCHES)}
+          {choose("flatness", "Flatness in the carrier", GRADES)}
+          {choose("sharpness", "Edge sharpness", GRADES)}
+          {text("price", "Price per sheet")}
+        </Group>
+        <Box color="ink2" fontSize="14px">
+          Scratches black in the print are in the emulsion, white ones in the base.
+        </Box>
+        <Entry
+          label="Note"
+          multiline
+          rows={3}
+          value={draft.note}
+          onChange={(event) => set({ note: event.target.value })}
+          problem={at("note")}
+        />
+        <Problem of={problem} fields={["title", "day", "note", "print_s"]} />
+      </Flex>
+    </Sheet>
+  );
+}
+
+/** What was looked at, without the price, which is typed. */
+function only(observed: FilmTest["observed"]) {
+  const { price: _, ...seen } = observed;
+  return seen;
+}
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <Box as="fieldset">
+      <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
+        {title}
+      </Box>
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        {children}
+      </Grid>
+    </Box>
+  );
+}

@@ -1,0 +1,95 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
+import { newId } from "../../api/client";
+import { Button } from "../../components/Button";
+import { count } from "../../components/count";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../shared/useWrite";
+import { CurveForm } from "./CurveForm";
+import { FramesSheet } from "./FramesSheet";
+import { putIntoRun, type TestView, type Worked } from "./queries";
+
+/** The developments of a test: what each waits for, its film, its densities. */
+export function Developments({ view, worked }: { view: TestView; worked: Worked }) {
+  const { test } = view;
+  const curves = test.curves ?? [];
+  const [curve, setCurve] = useState<number | null>(null);
+  const [planning, setPlanning] = useState(false);
+  const { write, problem, busy } = useWrite();
+  return (
+    <Box as="section" aria-label="Developments">
+      <Flex justify="space-between" align="center" wrap="wrap">
+        <Box as="h2" fontSize="17px" fontWeight={600}>
+          Developments
+        </Box>
+        <Flex gap="2" wrap="wrap">
+          <Button variant="quiet" onClick={() => setPlanning(true)}>
+            Exposure list
+          </Button>
+          <Button onClick={() => setCurve(curves.length)}>Add a development</Button>
+        </Flex>
+      </Flex>
+      <Box as="ul">
+        {worked.lines.map((each, place) => {
+          const strip = test.strips?.find((known) => known.curve_id === each.id);
+          return (
+            <Flex
+              as="li"
+              key={each.id}
+              justify="space-between"
+              align="center"
+              gap="4"
+              minHeight="52px"
+              borderBottom="1px solid"
+              borderColor="line"
+            >
+              <Box>
+                <b>{each.minutes_text}</b>
+                <Box as="span" color={each.points.length ? "ink2" : "ochre"}>
+                  {each.points.length
+                    ? ` ${each.points.length} steps, clear film ${each.base_fog.toFixed(2)}`
+                    : " waits for densities"}
+                </Box>
+                {strip && (
+                  <Box color="ink2" fontSize="14px">
+                    {count(strip.piece_ids.length, "frame")} exposed
+                    {strip.run_id ? ", in a run" : ""}
+                  </Box>
+                )}
+                {each.problem && <Box color="brick">{each.problem}</Box>}
+              </Box>
+              <Flex gap="2" wrap="wrap" justify="flex-end">
+                {strip && !strip.run_id && (
+                  <Button
+                    disabled={busy}
+                    aria-label={`Set up a run for ${each.id}`}
+                    onClick={() =>
+                      void write(
+                        putIntoRun(test.id, each.id, {
+                          run_id: newId(),
+                          name: `${view.film_name}, ${each.id}, test`.slice(0, 80),
+                        }),
+                      )
+                    }
+                  >
+                    Set up run
+                  </Button>
+                )}
+                <Button
+                  variant="quiet"
+                  aria-label={`Change ${each.id}`}
+                  onClick={() => setCurve(place)}
+                >
+                  Change
+                </Button>
+              </Flex>
+            </Flex>
+          );
+        })}
+      </Box>
+      <Problem of={problem} />
+      {planning && <FramesSheet view={view} close={() => setPlanning(false)} />}
+      {curve !== null && <CurveForm view={view} place={curve} close={() => setCurve(null)} />}
+    </Box>
+  );
+}

@@ -1,0 +1,164 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import type { Refusal } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../shared/useWrite";
+import { deleteTest, type TestView, takeTimes, takeTones, type Worked } from "./queries";
+
+/** The verdict: the index largest, the ladder, the tones it holds, and what is done with them. */
+export function SaysPanel({
+  view,
+  worked,
+  change,
+  problem: refused,
+  busy: writing,
+}: {
+  view: TestView;
+  worked: Worked;
+  change: (changed: Partial<TestView["test"]>) => void;
+  problem: Refusal | null;
+  busy: boolean;
+}) {
+  const { test } = view;
+  const navigate = useNavigate();
+  const [verdict, setVerdict] = useState(test.verdict ?? "");
+  const own = useWrite();
+  const busy = writing || own.busy;
+  const usable = worked.ladder.some((each) => !each.extrapolated) && test.recipe_id;
+  const [own_file, curves] = [`/api/bench/tests/${test.id}`, test.curves ?? []];
+  return (
+    <Flex
+      as="section"
+      aria-label="What this film does"
+      gridArea="says"
+      direction="column"
+      gap="4"
+      padding={{ base: "4", md: "6" }}
+      borderLeft={{ md: "1px solid" }}
+      borderColor={{ md: "line" }}
+    >
+      {worked.rate_at && (
+        <Box>
+          <Box color="ink2" fontSize="13px">
+            What this film does, in this developer
+          </Box>
+          <Box fontSize="30px" lineHeight={1.2}>
+            rate it at <b>{worked.rate_at}</b>
+          </Box>
+          <Box color="ink2">{worked.rate_why}</Box>
+        </Box>
+      )}
+      {worked.zone_sheets && (
+        <Box>
+          <Box fontWeight={600}>{worked.zone_sheets.says}</Box>
+          {worked.zone_sheets.lines.map((each) => (
+            <Box key={each.id} color="ink2">
+              {each.id}: Zone I {each.shadow || "not read"}, Zone VIII {each.high || "not read"}
+              {each.says && `; ${each.says}`}
+            </Box>
+          ))}
+        </Box>
+      )}
+      {worked.ladder.length > 0 && <Ladder rungs={worked.ladder} />}
+      {worked.answer && worked.ladder.length === 0 && (
+        <Notice tone="note">
+          {worked.answer.advice.find((each) => each.code === "no-ladder")?.text ?? ""}
+        </Notice>
+      )}
+      {worked.today && <Notice tone="note">{worked.today}</Notice>}
+      <Problem of={refused ?? own.problem} />
+      <Flex gap="3" wrap="wrap">
+        <Button
+          variant="main"
+          disabled={busy || !usable}
+          onClick={() => void own.write(takeTimes(test.id))}
+        >
+          Use as tested times
+        </Button>
+      </Flex>
+      {!test.recipe_id && worked.ladder.length > 0 && (
+        <Box color="ink2">Tested times need a recipe: this test has none.</Box>
+      )}
+      {worked.textural && (
+        <Flex gap="3" align="center" justify="space-between" wrap="wrap">
+          <Box flex="1 1 180px">{worked.textural.says}</Box>
+          <Button disabled={busy} onClick={() => void own.write(takeTones(test.id))}>
+            Use these tones
+          </Button>
+        </Flex>
+      )}
+      <Entry
+        label="Verdict, in your words"
+        multiline
+        rows={3}
+        value={verdict}
+        onChange={(event) => setVerdict(event.target.value)}
+        onBlur={() => verdict !== test.verdict && change({ verdict })}
+      />
+      {curves.some((each) => each.steps.length > 0) && (
+        <Box fontSize="15px">
+          <a href={`${own_file}.pdf`}>One page as PDF</a>; the curves as{" "}
+          <a href={`${own_file}.csv`}>CSV</a> and <a href={`${own_file}.txt`}>CGATS text</a>
+        </Box>
+      )}
+      <Box>
+        <Button
+          variant="quiet"
+          disabled={busy}
+          onClick={() => void own.write(deleteTest(test.id), { at_once: () => navigate("/bench") })}
+        >
+          Delete test
+        </Button>
+      </Box>
+    </Flex>
+  );
+}
+
+function Ladder({ rungs }: { rungs: Worked["ladder"] }) {
+  return (
+    <Box as="table" width="100%" css={{ "& td, & th": { padding: "8px 0" } }}>
+      <thead>
+        <tr>
+          <Head>N</Head>
+          <Head>minutes</Head>
+          <Head>EI</Head>
+          <th>
+            <Box as="span" srOnly>
+              how sure
+            </Box>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rungs.map((each) => (
+          <Box
+            as="tr"
+            key={each.n}
+            borderTop="1px solid"
+            borderColor="line"
+            fontWeight={each.n === 0 ? 650 : 400}
+          >
+            <td>{each.n_text}</td>
+            <td>{each.minutes_text}</td>
+            <td>{each.ei_text}</td>
+            <Box as="td" color="ink2" fontSize="13px" fontWeight={400}>
+              {each.extrapolated && "one step beyond"}
+            </Box>
+          </Box>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
+
+function Head({ children }: { children: string }) {
+  return (
+    <Box as="th" textAlign="left" color="ink2" fontSize="13px" fontWeight={400}>
+      {children}
+    </Box>
+  );
+}

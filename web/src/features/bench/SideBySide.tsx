@@ -1,0 +1,152 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { Choose } from "../../components/Choose";
+import { Notice } from "../../components/Notice";
+import { benchQuery, type TestView, type Worked } from "./queries";
+
+/** Films under equal light: a reference, what each does beside it, what was not equal. */
+export function SideBySide({
+  view,
+  worked,
+  change,
+}: {
+  view: TestView;
+  worked: Worked;
+  change: (changed: Partial<TestView["test"]>) => void;
+}) {
+  const { test } = view;
+  const tests = (useQuery(benchQuery).data?.tests ?? []).filter((each) => each.id !== test.id);
+  const others = test.others ?? [];
+  const more = tests.filter((each) => each.id !== test.beside);
+  if (tests.length === 0) return null;
+  return (
+    <Box as="section" aria-label="Films side by side">
+      <Box as="h2" fontSize="17px" fontWeight={600} paddingBottom="2">
+        Films side by side
+      </Box>
+      <Flex gap="6" wrap="wrap" align="flex-start">
+        <Box width={{ base: "100%", md: "280px" }}>
+          <Choose
+            label="Reference"
+            value={test.beside ?? ""}
+            options={[
+              { value: "", label: others.length ? test.title : "no other film" },
+              ...tests.map((each) => ({ value: each.id, label: each.title })),
+            ]}
+            onChange={(beside) =>
+              change({ beside: beside || null, others: others.filter((id) => id !== beside) })
+            }
+          />
+        </Box>
+        {more.length > 0 && (
+          <Box as="fieldset">
+            <Box as="legend" fontSize="14px" color="ink2">
+              Compared with it, too
+            </Box>
+            <Flex wrap="wrap" columnGap="5">
+              {more.map((each) => (
+                <Flex as="label" key={each.id} gap="2" align="center" minHeight="44px">
+                  <input
+                    type="checkbox"
+                    checked={others.includes(each.id)}
+                    onChange={(event) =>
+                      change({
+                        others: event.target.checked
+                          ? [...others, each.id]
+                          : others.filter((id) => id !== each.id),
+                      })
+                    }
+                  />
+                  {each.title}
+                </Flex>
+              ))}
+            </Flex>
+          </Box>
+        )}
+      </Flex>
+      {worked.compared && <Beside compared={worked.compared} />}
+    </Box>
+  );
+}
+
+function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
+  const { films } = compared;
+  const what = [...new Set(films.flatMap((each) => each.rows.map(([name]) => name)))];
+  const seen = compared.observed.map(([name]) => name);
+  const of = (rows: [string, string][], name: string) =>
+    rows.find(([each]) => each === name)?.[1] ?? "";
+  return (
+    <Box paddingTop="3">
+      <Box overflowX="auto">
+        <Box
+          as="table"
+          aria-label={`Beside ${compared.title}`}
+          width="100%"
+          css={{ "& td, & th": { padding: "7px 16px 7px 0", textAlign: "left" } }}
+        >
+          <thead>
+            <Box as="tr" fontSize="13px" color="ink2" verticalAlign="bottom">
+              <th aria-label="What" />
+              {films.map((each) => (
+                <th key={each.id} scope="col">
+                  {each.title}
+                </th>
+              ))}
+              <th scope="col">{compared.title}</th>
+            </Box>
+          </thead>
+          <tbody>
+            {what.map((name) => (
+              <Row
+                key={name}
+                name={name}
+                cells={films.map((each) => of(each.rows as [string, string][], name))}
+                last="reference"
+              />
+            ))}
+            {seen.map((name) => {
+              const cells = films.map((each) => of(each.observed as [string, string][], name));
+              const last = of(compared.observed as [string, string][], name);
+              return (
+                (cells.some(Boolean) || last) && (
+                  <Row key={name} name={name} cells={cells} last={last} />
+                )
+              );
+            })}
+          </tbody>
+        </Box>
+      </Box>
+      {films.map(
+        (each) =>
+          (each.problem || each.says.length > 0 || each.unequal.length > 0) && (
+            <Box key={each.id} paddingTop="3" display="flex" flexDirection="column" gap="2">
+              {each.problem && <Notice tone="warning">{each.problem}</Notice>}
+              {each.says.length > 0 && <Box>{each.says.join(" ")}</Box>}
+              {each.unequal.length > 0 && (
+                <Notice tone="caution">
+                  {each.title}: not everything was equal. {each.unequal.join(" ")}
+                </Notice>
+              )}
+            </Box>
+          ),
+      )}
+    </Box>
+  );
+}
+
+function Row({ name, cells, last }: { name: string; cells: string[]; last: string }) {
+  return (
+    <Box as="tr" borderTop="1px solid" borderColor="line">
+      <th scope="row" style={{ fontWeight: 400 }}>
+        {name}
+      </th>
+      {cells.map((cell, place) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: one cell for each film, in their order
+        <td key={place}>{cell}</td>
+      ))}
+      <Box as="td" color="ink2">
+        {last}
+      </Box>
+    </Box>
+  );
+}
