@@ -33,6 +33,8 @@ IN_PATH = {
     "/api/history/{id}": "film",
     "/api/bench/tests/{id}": "film_test",
     "/api/bench/learned/{id}": "recipe",
+    "/api/bench/tests/{id}/film": "film_test",
+    "/api/pieces/{id}/spots": "piece",
 }
 
 
@@ -64,6 +66,16 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         ],
         "/api/bench/draw": [wire.encode(each) for each in sheets.TESTS],
         "/api/bench/learned/{id}": [{"without": []}],
+        "/api/bench/checks/shutter": [
+            {"lens_id": "lens-150", "marks": [{"mark": "1/60", "seconds": [0.02]}]}
+        ],
+        "/api/bench/checks/meters": [
+            {
+                "trusted_id": "meter-spot",
+                "other_id": "meter-spot",
+                "pairs": [{"trusted_ev": 9, "other_ev": 9.5}],
+            }
+        ],
         "/api/bench/densities": [{"text": "0.2\n0.3"}],
         "/api/exposures/check": [{**given, "scene_id": each, "time": 9} for each in ids["scene"]],
         "/api/darkroom/runs/{id}/beside": [{"others": []}],

@@ -1,5 +1,7 @@
 """The bench: curves read by keys, densities pasted, times taken over, negatives weighed."""
 
+import re
+
 import pytest
 from playwright.sync_api import expect
 
@@ -14,7 +16,15 @@ def test_a_test_is_read_and_used(open_page: Open, service: Service) -> None:
     page.get_by_role("link", name="Corvane 100, four times in trays").click()
     says = page.get_by_role("region", name="What this film does")
     expect(says).to_contain_text("rate it at EI 64")
-    expect(says).to_contain_text("1⅔ stops slower")
+    beside = page.get_by_role("table", name="Beside Ostrel 400")
+    expect(beside).to_contain_text("1⅔ stops slower")
+    expect(page.get_by_role("img", name="red +⅔")).to_be_visible()
+    handle = page.get_by_role("slider", name="Density films are matched at")
+    handle.press("PageUp")
+    expect(handle).to_have_attribute("aria-valuenow", "0.2")
+    expect(page.get_by_text("matched 0.20 above clear film")).to_be_visible()
+    page.get_by_role("button", name="Undo: save film test").click()
+    expect(handle).to_have_attribute("aria-valuenow", "0.1")
     plot = page.get_by_role("slider", name="Read the curves at an exposure")
     plot.press("ArrowRight")
     expect(page.get_by_text("Zone 5.3: 6 min")).to_be_visible()
@@ -99,5 +109,70 @@ def test_the_exposures_of_a_test_are_listed(open_page: Open) -> None:
     expect(dialog.get_by_label("Meter set to EI")).to_have_value("25")
     dialog.get_by_label("Card reads, EV").fill("3")
     expect(dialog.get_by_text("choose another card")).to_be_visible()
-    dialog.get_by_label("Frames").fill("1")
+    dialog.get_by_role("textbox", name="Frames").fill("1")
     expect(dialog.get_by_text("Frames of a test must be between 2 and 40")).to_be_visible()
+
+
+def test_a_shutter_is_checked_and_its_times_are_used(open_page: Open, service: Service) -> None:
+    """The tester twice, a mark with both readings; what cannot be is refused where it stands; the
+    lens has the means, and Kit shows them."""
+    page = open_page("/bench")
+    page.get_by_role("button", name="Check a shutter").click()
+    dialog = page.get_by_role("dialog", name="Check a shutter")
+    dialog.get_by_label("Lens").select_option(label="150 mm")
+    field = dialog.get_by_label("Readings: mark, then seconds")
+    field.fill("1/60  0.0208 0.0210\n1/7 0.1")
+    expect(dialog.get_by_text("This shutter has no mark 1/7.")).to_be_visible()
+    field.fill("1/60  0.5")
+    dialog.get_by_role("button", name="Use these times").click()
+    expect(dialog.get_by_text("more than two stops off")).to_be_visible()
+    field.fill("1/60  0.0208 0.0210")
+    expect(dialog.get_by_role("row", name="1/60")).to_contain_text("of light")
+    dialog.get_by_role("button", name="Use these times").click()
+    expect(dialog).to_have_count(0)
+    lenses = service.call("GET", "/api/kit")["lenses"]
+    lens = next(each for each in lenses if each["id"] == "lens-150")
+    times = {each["mark"]: each["seconds"] for each in lens["optics"]["shutter"]["measured"]}
+    assert 0.0208 < times["1/60"] < 0.0210
+    page.goto(page.url.replace("/bench", "/kit"))
+    page.get_by_role("button", name=re.compile("^150 mm")).click()
+    expect(page.get_by_text("1/60: 0.0209 s")).to_be_visible()
+
+
+def test_densities_come_from_a_scan(open_page: Open) -> None:
+    """Patches over the demo's strip, a wedge beside it, moved by keys; the curve is there."""
+    page = open_page("/bench/test-velm")
+    page.get_by_role("button", name="Change 7 min").click()
+    page.get_by_role("button", name="Read from a scan").click()
+    scan = page.get_by_role("dialog", name="Densities from a scan")
+    read = scan.get_by_role("list", name="Densities read").get_by_role("listitem")
+    expect(read).to_have_count(13)
+    expect(scan.get_by_text("a wedge of known densities")).to_be_visible()
+    for number, density in enumerate(("0.05", "0.35", "0.65"), start=1):
+        scan.get_by_role("button", name="Add wedge step").click()
+        scan.get_by_label(f"Density {number}", exact=True).fill(density)
+    expect(scan.get_by_text("Clear film 0.00")).to_be_visible()
+    first = scan.get_by_role("button", name="Patch 1, at")
+    first.press("ArrowRight")
+    expect(first).to_have_accessible_name("Patch 1, at 6 and 28 %")
+    scan.get_by_role("button", name="Use these densities").click()
+    expect(page.get_by_label("Densities", exact=True)).to_have_value(re.compile("^0.1[12]"))
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_text("13 steps, clear film 0.00")).to_be_visible()
+
+
+def test_what_the_eye_says_is_kept(open_page: Open) -> None:
+    """Conditions, colours and observations in one sheet; a slip keeps what was typed."""
+    page = open_page("/bench/test-ostrel", PHONE)
+    page.get_by_role("button", name="Details").click()
+    sheet = page.get_by_role("dialog", name="Details of the test")
+    sheet.get_by_label("Grain").select_option("coarse")
+    sheet.get_by_label("Colours of a card").fill("red soon")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet.get_by_role("alert").first).to_contain_text("number")
+    expect(sheet.get_by_label("Grain")).to_have_value("coarse")
+    sheet.get_by_label("Colours of a card").fill("red 0,86\ngrey 0.98")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_have_count(0)
+    page.get_by_role("button", name="Details").click()
+    expect(sheet.get_by_label("Colours of a card")).to_have_value("red 0.86\ngrey 0.98")

@@ -42,24 +42,6 @@ def test_a_copy_is_a_record_of_its_own(open_page: Open, service: Service) -> Non
     assert [each["optics"]["distance_mm"] for each in pinholes] == [60, 90]
 
 
-def test_a_shutter_is_tested_and_kept(open_page: Open, service: Service) -> None:
-    """From the simulated tester into the lens; what cannot be is refused where it stands."""
-    page = open_page("/kit")
-    page.get_by_role("button", name=re.compile("^150 mm")).click()
-    page.get_by_role("button", name="Test with the simulated tester").click()
-    field = page.get_by_label("Measured times: mark, seconds")
-    expect(field).to_have_value(re.compile("^1/500  0.0026"))
-    field.fill("1/60  0.5")
-    page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("alert").filter(has_text="more than two stops off")).to_be_visible()
-    expect(field).to_have_value("1/60  0.5")
-    field.fill("1/60  0.0208")
-    page.get_by_role("button", name="Save").click()
-    expect(page.get_by_role("region", name="Lenses")).to_contain_text("shutter measured")
-    measured = lens_of(service, "lens-150")["optics"]["shutter"]["measured"]
-    assert measured == [{"mark": "1/60", "seconds": 0.0208}]
-
-
 def test_a_law_is_drawn_as_it_is_typed(open_page: Open) -> None:
     """The curve moves with the numbers, and an unsound row is named when it is kept."""
     page = open_page("/kit")

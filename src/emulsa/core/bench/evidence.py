@@ -198,7 +198,8 @@ def _says(each: Judged) -> str:
     if each.measured.text:
         said = [each.measured.text]
     if abs(each.error_stops) >= LEAST_OFF:
-        said.append(f"given {stops_words(each.error_stops)}")
+        size = stops_words(abs(each.error_stops)).lstrip("+")
+        said.append(f"given {size} {'more' if each.error_stops > 0 else 'less'}")
     if each.developed_zones:
         said.append(f"developed {'longer' if each.developed_zones > 0 else 'shorter'} than planned")
     return "; ".join(said)

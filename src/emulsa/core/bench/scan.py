@@ -65,6 +65,7 @@ def densities(scan: StripScan, white: float, levels: Sequence[tuple[float, float
     )
     found = answer.samples[:count]
     fog = answer.samples[count].density if clear is not None and by_wedge else None
+    fog = fog if fog is None else max(fog, 0.0)  # clear film is the wedge's own zero, or above it
     return ScanRead(
         samples=found,
         densities=tuple(each.density for each in found if each.density is not None),
