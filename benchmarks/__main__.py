@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import darkroom, large
+from benchmarks import bench, darkroom, large
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.api.app import BUILT_PAGE
@@ -165,6 +165,12 @@ def main() -> None:
     took, pace = core_us()
     report(f"core exposure, 20 readings (pace {pace:.0f} µs)", took, 200, "µs")
     report("core plans, 20 readings × marks × 3 filters", plans_ms(), 15, "ms")
+    report("film_test, 12 curves of 31 steps", bench.film_test_ms(best_us), 5, "ms")
+    report("learn, 200 negatives", bench.learn_ms(best_us), 50, "ms")
+    with tempfile.TemporaryDirectory() as folder:
+        took_s, grown = bench.scan(Path(folder))
+        report("31 patches of a 24-megapixel 16-bit scan", took_s, 1.5, "s")
+        report("memory for that", grown, 300, "MB")
     with tempfile.TemporaryDirectory() as folder:
         with Running(Path(folder)) as running:
             report("a first start, demo made", running.ready_s * 1e3, 2500, "ms")

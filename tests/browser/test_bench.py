@@ -49,7 +49,7 @@ def test_densities_are_pasted_and_turned(open_page: Open) -> None:
     column = [1.4, 1.22, 1.04, 0.86, 0.68, 0.5, 0.35, 0.24, 0.17, 0.14, 0.13, 0.12, 0.12]
     field.fill("\n".join(map(str, column)))
     page.get_by_label("Step, stops").fill("9")
-    expect(page.get_by_text("between 0.1 and 3")).to_be_visible()
+    expect(page.get_by_text("between 0.1 and 7")).to_be_visible()
     page.get_by_label("Step, stops").fill("1")
     page.get_by_label("They fall: turn them").check()
     page.get_by_role("button", name="Save").click()

@@ -18,10 +18,10 @@ from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.exposure_value import exposure_value
 from emulsa.core.light.marks import f_number, seconds
-from emulsa.core.sensitometry.curve import DensityStep
+from emulsa.core.sensitometry.curve import DensityStep, LuxSeconds
 from emulsa.demo.sheets import CORVANE_TEST, OSTREL_TEST, VELM_TEST
 from emulsa.devices.densitometer import SimulatedDensitometer
-from emulsa.exchange import densities
+from emulsa.exchange import curves, densities
 
 FILM = Film(id="film-corvane", name="Corvane 100", exposure_index=100)
 RECIPE = FilmRecipe(
@@ -150,14 +150,40 @@ def test_what_is_no_density(text: str) -> None:
 
 def test_curves_go_out_and_come_in() -> None:
     """Each curve's CGATS set is read as the densities it was; the table has a row for each step."""
-    text = densities.cgats(CORVANE_TEST).decode()
-    sets = text.split("# ")[1:]
-    assert [each.splitlines()[0] for each in sets] == ["6 min", "8 min", "11 min", "15 min"]
-    for curve, each in zip(CORVANE_TEST.curves, sets, strict=True):
-        assert densities.read(each).densities == tuple(step.density for step in curve.steps)
-    rows = densities.table(CORVANE_TEST).decode("utf-8-sig").splitlines()
+    text = curves.cgats(CORVANE_TEST).decode()
+    table = curves.table(CORVANE_TEST).decode()
+    assert curves.read(text) == curves.read(table) == CORVANE_TEST.curves
+    rows = table.lstrip("\ufeff").splitlines()
     assert len(rows) == 1 + 4 * 13
-    assert rows[1] == "6 min,6,0.2,-6,0.2"
+    assert rows[1] == "6 min,6,0.2,100.0,-6,0.2" or rows[1] == "6 min,6,0.2,100,-6,0.2"
+    by_light = tuple(
+        replace(
+            each,
+            exposure=LuxSeconds(kind="lux_seconds"),
+            minutes=None,
+            steps=tuple(DensityStep(log_h=s.stops, density=s.density) for s in each.steps),
+        )
+        for each in CORVANE_TEST.curves
+    )
+    lit = replace(CORVANE_TEST, curves=by_light)
+    assert curves.read(curves.cgats(lit).decode()) == by_light
+    assert curves.read(curves.table(lit).decode()) == by_light
+
+
+@pytest.mark.parametrize(
+    ("text", "said"),
+    [
+        ("", "lacks the column curve"),
+        ("curve,minutes\na,8", "lacks the column base_plus_fog"),
+        ("curve,minutes,base_plus_fog,ei,exposure,density\na,8,0.2,100,x,1", "no number"),
+        ("curve,minutes,base_plus_fog,ei,exposure,density\n", "no curve"),
+        (densities.written(["D_VIS"], [(1,)]), "its exposure"),
+    ],
+)
+def test_what_is_no_file_of_curves(text: str, said: str) -> None:
+    """Refused with what it lacks."""
+    with pytest.raises(Unreadable, match=said):
+        curves.read(text)
 
 
 def test_a_stand_in_for_a_densitometer() -> None:

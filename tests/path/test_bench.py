@@ -63,3 +63,100 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     assert hand.get("/api/journal")["undo"]["label"].startswith("use tested times of")
     hand.post("/api/undo")
     assert used(hand) == 8
+
+
+def strip(hand: Hand, minutes: float, pieces: list[str], bracket: str) -> Any:
+    return hand.post(
+        "/api/bench/tests/test/frames",
+        {
+            "bracket_id": bracket,
+            "lens_id": "lens",
+            "ev": 12,
+            "ei": 100,
+            "first_stops": -4,
+            "step_stops": 7,
+            "minutes": minutes,
+            "piece_ids": pieces,
+        },
+    )
+
+
+def test_a_test_from_the_list_to_tested_times(hand: Hand) -> None:
+    """Frames logged as the list gives them, on sheets; a run for each development, as long as the
+    test says; densities; times in use; then a scene goes by the film's own curve. Undo takes the
+    frames, their outing and the strip back together."""
+    hand.bench()
+    hand.film({"points": [{"n": 0, "minutes": 8}, {"n": 1, "minutes": 11}], "developer": "Own"})
+    hand.put("/api/bench/tests/test?base=", {**TEST, "curves": [], "strips": []})
+    sheets = [hand.sheet(number) for number in (1, 2, 3, 4)]
+    ready = hand.get("/api/bench/tests/test/film")["unexposed"]
+    assert ready[0]["piece_ids"] == sheets
+    strip(hand, 8, sheets[:2], "b8")
+    log = hand.get("/api/log")["lines"]
+    assert sorted(each["part_text"] for each in log) == ["bracket +3", "bracket −4"]
+    assert {each["error_text"] for each in log} <= {"", "0"}
+    hand.post("/api/undo")
+    assert hand.get("/api/log")["lines"] == []
+    assert hand.get("/api/bench/tests/test")["test"]["strips"] == []
+    strip(hand, 8, sheets[:2], "b8")
+    strip(hand, 12, sheets[2:], "b12")
+    view = hand.get("/api/bench/tests/test")
+    assert [each["id"] for each in view["test"]["curves"]] == ["8 min", "12 min"]
+    for curve, run in (("8 min", "r8"), ("12 min", "r12")):
+        name = f"Own film, {curve}, test"
+        hand.post(f"/api/bench/tests/test/strips/{curve}/run", {"run_id": run, "name": name})
+    runs = {each["run"]["id"]: each for each in hand.get("/api/darkroom")["runs"]}
+    assert {id_: each["minutes_text"] for id_, each in runs.items()} == {
+        "r8": "8 min",
+        "r12": "12 min",
+    }
+    view = hand.get("/api/bench/tests/test")
+    assert [each["run_id"] for each in view["test"]["strips"]] == ["r8", "r12"]
+    measured = {**view["test"], "curves": TEST["curves"]}
+    view = hand.put(f"/api/bench/tests/test?base={view['version']}", measured)
+    hand.scene(
+        readings=[
+            {"id": "rock", "label": "rock", "reading": {"kind": "ev", "ev": 9.0}},
+            {"id": "snow", "label": "snow", "reading": {"kind": "ev", "ev": 14.0}},
+        ],
+        pin={"reading": "rock", "zone": 3},
+        aperture="22",
+        n=0,
+    )
+    before = {each["id"]: each["lands"] for each in hand.solve()["falls"]}
+    assert before == {"rock": 3, "snow": 8}
+    hand.post("/api/bench/tests/test/use")
+    after = {each["id"]: each["lands"] for each in hand.solve()["falls"]}
+    assert after["snow"] != 8
+    assert after["rock"] < 2.9  # the film is slower than its index: the shadow sinks
+    hand.post("/api/bench/tests/test/textural")
+    film = next(each for each in hand.get("/api/kit")["films"] if each["id"] == "film")
+    textural = view["worked"]["textural"]
+    assert film["textural_range"] == [textural["low"], textural["high"]]
+
+
+def test_densities_at_the_metered_spots_teach(hand: Hand) -> None:
+    """A shadow placed on III that stands as thin as Zone II, measured on two sheets: the film is a
+    stop slow, and the room says the index; the eye alone would not have said it."""
+    hand.bench()
+    hand.film({"points": [{"n": 0, "minutes": 8}, {"n": 1, "minutes": 11}], "developer": "Own"})
+    hand.scene(
+        readings=[{"id": "rock", "label": "rock", "reading": {"kind": "ev", "ev": 9.0}}],
+        pin={"reading": "rock", "zone": 3},
+        aperture="22",
+    )
+    pieces = [hand.sheet(number) for number in (1, 2)]
+    for number, piece in enumerate(pieces):
+        hand.expose(piece, f"e{number}")
+    run = hand.run(hand.group(), 8)
+    hand.post(f"/api/darkroom/runs/{run}/developed")
+    for piece in pieces:
+        (spot,) = hand.get(f"/api/pieces/{piece}/spots")
+        assert (spot["label"], spot["zone_text"]) == ("rock", "III")
+        judged = {"id": piece, "shadow": "full", "highlight": "full"}
+        measured = {"base_fog": 0.1, "measured": [{"reading_id": "rock", "density": 0.3}]}
+        hand.put(f"/api/darkroom/judgements/{piece}?base=", judged | measured)
+    (learned,) = hand.get("/api/bench")["learned"]
+    assert learned["answer"]["speed"]["enough"]
+    assert learned["answer"]["speed"]["ei"] == 50
+    assert "shadow measured 0.20" in learned["negatives"][0]["says"]

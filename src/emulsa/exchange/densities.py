@@ -6,17 +6,13 @@ between BEGIN_DATA and END_DATA. Of its columns the visual density is read, or t
 
 from __future__ import annotations
 
-import csv
-import io
 import itertools
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from emulsa.core.bench.record import FilmTest
 from emulsa.core.errors import Unreadable
 from emulsa.core.numbers import plain
-from emulsa.exchange.csv_cells import safe
 
 NUMBER = re.compile(r"[-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)")
 SEPARATORS = re.compile(r"[;\t|]|,(?=\s)|\s+")
@@ -75,29 +71,22 @@ def written(titles: Sequence[str], rows: Sequence[Sequence[float]]) -> str:
     )
 
 
-def table(test: FilmTest) -> bytes:
-    """A test's curves for a spreadsheet."""
-    file = io.StringIO()
-    rows = csv.writer(file)
-    rows.writerow(["curve", "minutes", "base_plus_fog", "exposure", "density"])
-    for curve in test.curves:
-        for step in curve.steps:
-            at = step.stops if step.stops is not None else step.log_h
-            rows.writerow([safe(curve.id), curve.minutes, curve.base_fog, at, step.density])
-    return ("\ufeff" + file.getvalue()).encode()
-
-
-def cgats(test: FilmTest) -> bytes:
-    """A test's curves as CGATS text, each a set of its own."""
-    sets = []
-    for curve in test.curves:
-        at = "STOPS" if curve.exposure.kind == "metered" else "LOG_H"
-        data = [
-            (place, step.stops if step.stops is not None else step.log_h or 0.0, step.density)
-            for place, step in enumerate(curve.steps, start=1)
-        ]
-        sets.append(f"# {curve.id}\n{written(['SAMPLE_ID', at, 'D_VIS'], data)}")
-    return "\n".join(sets).encode()
+def column(text: str, title: str) -> tuple[float, ...]:
+    """Any column of a CGATS text, by its title; nothing when there is none."""
+    words = [each.split() for each in text.splitlines()]
+    titles = [
+        each.upper()
+        for row in _between(words, "BEGIN_DATA_FORMAT", "END_DATA_FORMAT")
+        for each in row
+    ]
+    if title not in titles:
+        return ()
+    place = titles.index(title)
+    rows = [row for row in _between(words, "BEGIN_DATA", "END_DATA") if row]
+    try:
+        return tuple(float(row[place].replace("−", "-").replace(",", ".")) for row in rows)
+    except (ValueError, IndexError):
+        raise Unreadable(f"A row has no number under {title}.", field="text") from None
 
 
 def _cgats(lines: Sequence[str]) -> list[float]:

@@ -247,6 +247,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Curves out of a file of them, as a test writes it; nothing is kept. */
+        post: operations["bench_read_curves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cards/{kind}.csv": {
         parameters: {
             query?: never;
@@ -9721,6 +9738,14 @@ export interface components {
             taken_out: string[];
         };
         /**
+         * PastedCurves
+         * @description A file of curves: a test's own table, or its CGATS text.
+         */
+        PastedCurves: {
+            /** Text */
+            text: string;
+        };
+        /**
          * PastedDensities
          * @description A column, a table or a CGATS text as it was pasted, and how its steps were exposed.
          */
@@ -10926,6 +10951,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadDensities"];
+                };
+            };
+        };
+    };
+    bench_read_curves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PastedCurves"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Curve"][];
                 };
             };
         };

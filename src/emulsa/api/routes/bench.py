@@ -20,10 +20,10 @@ from emulsa.core.bench.tablet import StepRow, exposed
 from emulsa.core.bench.tested import after_test, holding_as_tested
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
-from emulsa.core.sensitometry.curve import DensityStep
+from emulsa.core.sensitometry.curve import Curve, DensityStep
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
-from emulsa.exchange import densities
+from emulsa.exchange import curves, densities
 from emulsa.exchange.cards import pdf
 from emulsa.store import bench as store
 from emulsa.store import films, kit
@@ -78,6 +78,13 @@ class PastedDensities:
     turn: bool = False
 
 
+@dataclass(frozen=True, kw_only=True)
+class PastedCurves:
+    """A file of curves: a test's own table, or its CGATS text."""
+
+    text: Annotated[str, Length("A file of curves", 0, 1_000_000)]
+
+
 @dataclass(frozen=True)
 class ReadDensities:
     """The densities as they stand in the text, whether they fall, and the steps they are."""
@@ -100,7 +107,7 @@ def read(db: Db) -> BenchView:
 def test_csv(db: Db, id: str) -> File:  # noqa: A002
     """The curves as a table: a row for each step, its exposure and its density."""
     test = needed(store.test(db, id), "This film test was not found.")
-    return attached(densities.table(test), CSV, test.title, "csv", "attachment")
+    return attached(curves.table(test), CSV, test.title, "csv", "attachment")
 
 
 @routes.question("/tests/{id}.pdf", media_type=PDF)
@@ -116,7 +123,7 @@ def test_pdf(db: Db, id: str) -> File:  # noqa: A002
 def test_cgats(db: Db, id: str) -> File:  # noqa: A002
     """The curves as CGATS.17 text, one set of data after the other."""
     test = needed(store.test(db, id), "This film test was not found.")
-    return attached(densities.cgats(test), CGATS, test.title, "txt", "attachment")
+    return attached(curves.cgats(test), CGATS, test.title, "txt", "attachment")
 
 
 @routes.question("/tests/{id}")
@@ -188,6 +195,12 @@ def read_densities(pasted: PastedDensities) -> ReadDensities:
     found = densities.read(pasted.text)
     steps = exposed(found.densities, pasted.row, pasted.turn)
     return ReadDensities(found.densities, found.turned, steps)
+
+
+@routes.question("/curves", "POST")
+def read_curves(pasted: PastedCurves) -> tuple[Curve, ...]:
+    """Curves out of a file of them, as a test writes it; nothing is kept."""
+    return curves.read(pasted.text)
 
 
 def _line(db: Db, test: FilmTest, film_name: str) -> TestLine:

@@ -11,7 +11,7 @@ from emulsa.core.limits import Length, Within
 from emulsa.core.sensitometry.curve import STOP, Density, DensityStep
 
 FirstStops = Annotated[float, Within("The first frame, in stops from V", -12, 12)]
-StepStops = Annotated[float, Within("The step, in stops", 0.1, 3)]
+StepStops = Annotated[float, Within("The step, in stops", 0.1, 7)]
 Tablet = Annotated[tuple[Density, ...], Length("Steps of a tablet", 0, 60)]
 Target = Literal[
     "",

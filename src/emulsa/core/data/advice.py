@@ -11,6 +11,7 @@ CATALOGUE: dict[str, str] = {
     "sky-estimated": "light told by the sky or a leaflet, without a meter",
     "reading-old": "a reading more than 10 minutes old",
     # tones
+    "own-film": "print tones by the film's own test, where its times are in use",
     "highlight-beyond-range": "a tone above what the film holds",
     "shadow-below-range": "a tone below what the film holds",
     "safety-same": "a shadow on IV at twice the EI, the same as III at the EI",

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
@@ -7,7 +7,7 @@ import { Problem } from "../../components/Problem";
 import { useWrite } from "../../shared/useWrite";
 import { CurveForm } from "./CurveForm";
 import { FramesSheet } from "./FramesSheet";
-import { putIntoRun, type TestView, type Worked } from "./queries";
+import { putIntoRun, putTest, readCurves, type TestView, type Worked } from "./queries";
 
 /** The developments of a test: what each waits for, its film, its densities. */
 export function Developments({ view, worked }: { view: TestView; worked: Worked }) {
@@ -15,7 +15,16 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
   const curves = test.curves ?? [];
   const [curve, setCurve] = useState<number | null>(null);
   const [planning, setPlanning] = useState(false);
-  const { write, problem, busy } = useWrite();
+  const chooser = useRef<HTMLInputElement>(null);
+  const { write, ask, problem, busy } = useWrite();
+  const bringIn = async (file: File | undefined) => {
+    if (!file) return;
+    const found = await ask(async () => readCurves(await file.text()));
+    if (!found) return;
+    const named = new Set(found.map((each) => each.id));
+    const kept = curves.filter((each) => !named.has(each.id));
+    await write(putTest({ ...test, curves: [...kept, ...found] }, view.version));
+  };
   return (
     <Box as="section" aria-label="Developments">
       <Flex justify="space-between" align="center" wrap="wrap">
@@ -26,6 +35,20 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
           <Button variant="quiet" onClick={() => setPlanning(true)}>
             Exposure list
           </Button>
+          <Button variant="quiet" onClick={() => chooser.current?.click()}>
+            Import curves
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            aria-label="File of curves"
+            accept=".csv,.txt,text/csv,text/plain"
+            hidden
+            onChange={(event) => {
+              void bringIn(event.target.files?.[0]);
+              event.target.value = "";
+            }}
+          />
           <Button onClick={() => setCurve(curves.length)}>Add a development</Button>
         </Flex>
       </Flex>

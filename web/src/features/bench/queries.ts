@@ -90,6 +90,10 @@ export const readPatch = (place: number, zeroed: boolean) =>
 export const readDensities = (pasted: Schemas["PastedDensities"]) =>
   unwrap(api.POST("/api/bench/densities", { body: pasted }));
 
+/** Curves out of a file of them. */
+export const readCurves = (text: string) =>
+  unwrap(api.POST("/api/bench/curves", { body: { text } }));
+
 /** What a shutter's readings say. */
 export const shutterQuery = (readings: Schemas["ShutterReadings"]) =>
   queryOptions({

@@ -9,6 +9,7 @@ from emulsa.core.exposing.advising.metering import steps_from_usual, upper
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.numbers import plain
+from emulsa.core.rendering.own_film import knows
 from emulsa.core.tones.placement import Placed
 from emulsa.core.tones.zones import zone_text
 
@@ -33,6 +34,10 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
             f" {zone_text(low)}: no development brings its texture back."
         )
         yield Advice(code="shadow-below-range", severity="caution", text=text)
+    own = request.own_film
+    if own is not None and knows(own, answer.development.n):
+        text = f"Print tones go by your film test “{own.title}”."
+        yield Advice(code="own-film", severity="note", text=text)
     yield from _safety(request)
 
 
