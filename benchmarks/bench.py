@@ -42,6 +42,11 @@ def film_test_ms(best_us: Callable[[Any, int], float]) -> float:
     return best_us(lambda: film_test(request), 10) / 1e3
 
 
+def _density(x: float, slope: float) -> float:
+    """A toe and a straight line."""
+    return 0.2 + slope * 0.2 * math.log1p(math.exp(5 * (x - 1)))
+
+
 def learn_ms(best_us: Callable[[Any, int], float]) -> float:
     """Two hundred judged negatives, no two given alike."""
     dice = random.Random(7)
@@ -49,8 +54,8 @@ def learn_ms(best_us: Callable[[Any, int], float]) -> float:
         Seen(
             id=str(k),
             given_error_stops=round(dice.uniform(-1, 1), 3),
-            shadow=dice.choice(("none", "thin", "full")),  # type: ignore[arg-type]
-            highlight=dice.choice(("flat", "full", "blocked")),  # type: ignore[arg-type]
+            shadow=dice.choice(("none", "thin", "full")),
+            highlight=dice.choice(("flat", "full", "blocked")),
         )
         for k in range(200)
     )
