@@ -105,7 +105,7 @@ def _says(seconds: float, error: float) -> str:
 
 
 def _said(frames: list[PlannedFrame]) -> list[str]:
-    said = ["Same card, same light, lens at infinity, no filter; meter the card anew at the end."]
+    said = ["Same card, same light, lens at infinity, no filter; meter the card again at the end."]
     if any("longer" in each.says for each in frames):
         said.append("More light, or a wider aperture, keeps every time at a second or under.")
     if any(abs(each.error_stops) > 1 / 3 for each in frames):

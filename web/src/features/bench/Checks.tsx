@@ -124,7 +124,10 @@ function ShutterCheck({ close }: { close: () => void }) {
             <Box
               as="table"
               width="100%"
-              css={{ "& td, & th": { padding: "6px 0", textAlign: "left" } }}
+              css={{
+                "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
+                "& b": { whiteSpace: "nowrap" },
+              }}
             >
               <thead>
                 <Box as="tr" color="ink2" fontSize="13px">

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useRef, useState } from "react";
 import { useSize } from "../../components/useSize";
 import type { Worked } from "./queries";
 
@@ -78,7 +78,6 @@ export function CurvePlot({
   };
   const pointed = (event: PointerEvent<HTMLElement>) =>
     move(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left));
-  const ends = spread(shown.map((each) => [each.id, y(each.points.at(-1)?.[1] ?? 0)]));
   const read = at === null ? "" : readAt(at, shown, zones);
   return (
     <Box ref={ref} position="relative">
@@ -190,35 +189,7 @@ export function CurvePlot({
                 strokeDasharray={DASHES[place % DASHES.length]}
               />
             ))}
-            {shown.map((each) => (
-              <g key={each.id}>
-                <path
-                  d={path(each.line as Point[]) ?? ""}
-                  fill="none"
-                  stroke={ACCENT}
-                  strokeWidth={each.id === worked.main ? 3 : 1.6}
-                />
-                {(each.points as Point[]).map(([a, b]) => (
-                  <circle
-                    key={a}
-                    cx={x(a)}
-                    cy={y(b)}
-                    r={2.6}
-                    fill="var(--chakra-colors-sheet)"
-                    stroke={ACCENT}
-                  />
-                ))}
-                <text
-                  x={x(each.points.at(-1)?.[0] ?? high) + 6}
-                  y={(ends.get(each.id) ?? 0) + 4}
-                  fontSize={12}
-                  fontWeight={each.id === worked.main ? 650 : 400}
-                  fill={ACCENT}
-                >
-                  {each.id}
-                </text>
-              </g>
-            ))}
+            <Curves lines={shown} main={worked.main} x={x} y={y} />
             {compared?.films.map(
               (each, place) =>
                 each.match_x !== null && (
@@ -270,33 +241,124 @@ export function CurvePlot({
       <Box minHeight="24px" fontSize="14px" aria-hidden={at === null}>
         {read}
       </Box>
-      <Flex gap="2" wrap="wrap" paddingTop="1">
-        {lines.map((each) => (
-          <Flex as="label" key={each.id} gap="2" align="center" minHeight="44px" paddingRight="3">
-            <input
-              type="checkbox"
-              checked={!hidden.includes(each.id)}
-              onChange={() =>
-                setHidden((before) =>
-                  before.includes(each.id)
-                    ? before.filter((id) => id !== each.id)
-                    : [...before, each.id],
-                )
-              }
-            />
-            {each.id}
-          </Flex>
-        ))}
-        {reference && <Box alignSelf="center">dotted: {compared?.title}</Box>}
-        {others.map((each) => (
-          <Box key={each.id} alignSelf="center">
-            dashed: {each.title}
-          </Box>
-        ))}
-      </Flex>
+      <Legend
+        names={lines.map((each) => each.id).join("\n")}
+        hidden={hidden}
+        dotted={reference ? (compared?.title ?? "") : ""}
+        dashed={others.map((each) => each.title).join("\n")}
+        setHidden={setHidden}
+      />
     </Box>
   );
 }
+
+/** Which curve is which, and which are hidden. */
+const Legend = memo(function Legend({
+  names,
+  hidden,
+  dotted,
+  dashed,
+  setHidden,
+}: {
+  names: string;
+  hidden: string[];
+  dotted: string;
+  dashed: string;
+  setHidden: (change: (before: string[]) => string[]) => void;
+}) {
+  const turn = (name: string) =>
+    setHidden((before) =>
+      before.includes(name) ? before.filter((each) => each !== name) : [...before, name],
+    );
+  return (
+    <Flex gap="2" wrap="wrap" paddingTop="1">
+      {names
+        .split("\n")
+        .filter(Boolean)
+        .map((name) => (
+          <Flex as="label" key={name} gap="2" align="center" minHeight="44px" paddingRight="3">
+            <input type="checkbox" checked={!hidden.includes(name)} onChange={() => turn(name)} />
+            {name}
+          </Flex>
+        ))}
+      {dotted && <Box alignSelf="center">dotted: {dotted}</Box>}
+      {dashed
+        .split("\n")
+        .filter(Boolean)
+        .map((title) => (
+          <Box key={title} alignSelf="center">
+            dashed: {title}
+          </Box>
+        ))}
+    </Flex>
+  );
+});
+
+type Scale = (value: number) => number;
+
+/** The curves with their points and names; drawn anew only when one of them, or the room, changed. */
+const Curves = memo(
+  function Curves({
+    lines,
+    main,
+    x,
+    y,
+  }: {
+    lines: Line[];
+    main: string | null;
+    x: Scale;
+    y: Scale;
+  }) {
+    const ends = spread(lines.map((each) => [each.id, y(each.points.at(-1)?.[1] ?? 0)]));
+    const path = line<Point>(
+      ([a]) => x(a),
+      ([, b]) => y(b),
+    );
+    return (
+      <g>
+        {lines.map((each) => (
+          <g key={each.id}>
+            <path
+              d={path(each.line as Point[]) ?? ""}
+              fill="none"
+              stroke={ACCENT}
+              strokeWidth={each.id === main ? 3 : 1.6}
+            />
+            {(each.points as Point[]).map(([a, b]) => (
+              <circle
+                key={a}
+                cx={x(a)}
+                cy={y(b)}
+                r={2.6}
+                fill="var(--chakra-colors-sheet)"
+                stroke={ACCENT}
+              />
+            ))}
+            <text
+              x={x(each.points.at(-1)?.[0] ?? 0) + 6}
+              y={(ends.get(each.id) ?? 0) + 4}
+              fontSize={12}
+              fontWeight={each.id === main ? 650 : 400}
+              fill={ACCENT}
+            >
+              {each.id}
+            </text>
+          </g>
+        ))}
+      </g>
+    );
+  },
+  (before, now) =>
+    before.main === now.main &&
+    [0, 1].every((each) => before.x(each) === now.x(each) && before.y(each) === now.y(each)) &&
+    before.lines.length === now.lines.length &&
+    before.lines.every(
+      (each, place) =>
+        each.id === now.lines[place]?.id &&
+        each.line.length === now.lines[place]?.line.length &&
+        JSON.stringify(each.points) === JSON.stringify(now.lines[place]?.points),
+    ),
+);
 
 /** What the films are matched at: dragged up and down, or moved by arrow keys. */
 function MatchHandle({
@@ -333,8 +395,7 @@ function MatchHandle({
       aria-valuenow={net}
       aria-valuetext={`${net.toFixed(2)} above clear film`}
       position="absolute"
-      left={`${left - 22}px`}
-      top={`${top - 22}px`}
+      style={{ left: left - 22, top: top - 22 }}
       width="44px"
       height="44px"
       borderRadius="full"

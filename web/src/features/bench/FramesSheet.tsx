@@ -109,7 +109,10 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
           <Box
             as="table"
             width="100%"
-            css={{ "& td, & th": { padding: "6px 0", textAlign: "left" } }}
+            css={{
+              "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
+              "& b": { whiteSpace: "nowrap" },
+            }}
           >
             <thead>
               <Box as="tr" color="ink2" fontSize="13px">
@@ -179,9 +182,11 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
           </Notice>
         )}
         {chosen && !enough && wanted > 0 && (
-          <Notice tone="note">
-            {count(chosen.piece_ids.length, "frame")} left there, and the list has {wanted}.
-          </Notice>
+          <Box paddingTop="3">
+            <Notice tone="note">
+              {count(chosen.piece_ids.length, "frame")} left there, and the list has {wanted}.
+            </Notice>
+          </Box>
         )}
         <Problem of={problem} fields={["minutes"]} />
       </Box>

@@ -7,11 +7,9 @@ import { benchQuery, type TestView, type Worked } from "./queries";
 /** Films under equal light: a reference, what each does beside it, what was not equal. */
 export function SideBySide({
   view,
-  worked,
   change,
 }: {
   view: TestView;
-  worked: Worked;
   change: (changed: Partial<TestView["test"]>) => void;
 }) {
   const { test } = view;
@@ -64,12 +62,12 @@ export function SideBySide({
           </Box>
         )}
       </Flex>
-      {worked.compared && <Beside compared={worked.compared} />}
     </Box>
   );
 }
 
-function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
+/** Every figure and observation in a row, a column for each film. */
+export function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
   const { films } = compared;
   const what = [...new Set(films.flatMap((each) => each.rows.map(([name]) => name)))];
   const seen = compared.observed.map(([name]) => name);
@@ -82,10 +80,15 @@ function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
           as="table"
           aria-label={`Beside ${compared.title}`}
           width="100%"
-          css={{ "& td, & th": { padding: "7px 16px 7px 0", textAlign: "left" } }}
+          css={{
+            "& td, & th": { padding: "7px 16px 7px 0", textAlign: "left", fontWeight: 400 },
+            "& thead th": { fontSize: "13px", color: "ink2", verticalAlign: "bottom" },
+            "& tbody tr": { borderTop: "1px solid", borderColor: "line" },
+            "& td:last-of-type": { color: "ink2" },
+          }}
         >
           <thead>
-            <Box as="tr" fontSize="13px" color="ink2" verticalAlign="bottom">
+            <tr>
               <th aria-label="What" />
               {films.map((each) => (
                 <th key={each.id} scope="col">
@@ -93,7 +96,7 @@ function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
                 </th>
               ))}
               <th scope="col">{compared.title}</th>
-            </Box>
+            </tr>
           </thead>
           <tbody>
             {what.map((name) => (
@@ -136,17 +139,13 @@ function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
 
 function Row({ name, cells, last }: { name: string; cells: string[]; last: string }) {
   return (
-    <Box as="tr" borderTop="1px solid" borderColor="line">
-      <th scope="row" style={{ fontWeight: 400 }}>
-        {name}
-      </th>
+    <tr>
+      <th scope="row">{name}</th>
       {cells.map((cell, place) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: one cell for each film, in their order
         <td key={place}>{cell}</td>
       ))}
-      <Box as="td" color="ink2">
-        {last}
-      </Box>
-    </Box>
+      <td>{last}</td>
+    </tr>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { memo, useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
@@ -13,7 +13,7 @@ import { DetailsSheet } from "./DetailsSheet";
 import { Developments } from "./Developments";
 import { drawQuery, putTest, type TestView, testQuery } from "./queries";
 import { SaysPanel } from "./SaysPanel";
-import { SideBySide } from "./SideBySide";
+import { Beside, SideBySide } from "./SideBySide";
 
 /** A film test: its curves, and what the film does in this developer. */
 export function TestPage() {
@@ -41,16 +41,23 @@ function Shown({ view }: { view: TestView }) {
   const [matching, setMatching] = useState<number | null>(null);
   const [details, setDetails] = useState(false);
   const { write, problem, busy } = useWrite();
-  const change = (changed: Partial<TestView["test"]>) =>
+  const putting = (changed: Partial<TestView["test"]>) =>
     write(putTest({ ...test, ...changed }, view.version));
+  // one and the same function, so that what stands beside the plot rests while the handle is dragged
+  const latest = useRef(putting);
+  useEffect(() => {
+    latest.current = putting;
+  });
+  const change = useCallback((changed: Partial<TestView["test"]>) => latest.current(changed), []);
   const kept = test.match_net ?? 0.1;
   const net = matching ?? kept;
+  const asked = useDeferredValue(net);
   const drawn = useQuery({
-    ...drawQuery({ ...test, match_net: net }),
-    enabled: net !== kept,
+    ...drawQuery({ ...test, match_net: asked }),
+    enabled: asked !== kept,
     placeholderData: keepPreviousData,
   }).data;
-  const worked = (net !== kept && drawn) || view.worked;
+  const worked = (asked !== kept && drawn) || view.worked;
   const match = (to: number, done: boolean) => {
     setMatching(to);
     if (done) void change({ match_net: to }).then(() => setMatching(null));
@@ -92,9 +99,7 @@ function Shown({ view }: { view: TestView }) {
                   {each.text}
                 </Notice>
               ))}
-            {worked.compared?.films.map(
-              (each) => each.colours.length > 0 && <ColourPlot key={each.id} film={each} />,
-            )}
+            <Colours films={worked.compared?.films} />
           </Box>
           <Box
             gridArea="rest"
@@ -104,13 +109,32 @@ function Shown({ view }: { view: TestView }) {
             padding={{ base: "4", md: "6" }}
             paddingTop={{ md: "0" }}
           >
-            <Developments view={view} worked={worked} />
-            <SideBySide view={view} worked={worked} change={change} />
+            <DevelopmentsAtRest view={view} worked={view.worked} />
+            <SideBySideAtRest view={view} change={change} />
+            {worked.compared && <Beside compared={worked.compared} />}
           </Box>
-          <SaysPanel view={view} worked={worked} change={change} problem={problem} busy={busy} />
+          <SaysAtRest
+            view={view}
+            worked={view.worked}
+            change={change}
+            problem={problem}
+            busy={busy}
+          />
         </Grid>
         {details && <DetailsSheet view={view} close={() => setDetails(false)} />}
       </Box>
     </>
   );
 }
+
+const DevelopmentsAtRest = memo(Developments);
+const SideBySideAtRest = memo(SideBySide);
+const SaysAtRest = memo(SaysPanel);
+
+const Colours = memo(function Colours({
+  films,
+}: {
+  films: NonNullable<TestView["worked"]["compared"]>["films"] | undefined;
+}) {
+  return films?.map((each) => each.colours.length > 0 && <ColourPlot key={each.id} film={each} />);
+});
