@@ -255,6 +255,50 @@ TABLE: dict[str, Operation] = {
                 ],
             },
         ),
+        Operation(
+            "test_strip",
+            "printing.strip",
+            "StripRequest",
+            "StripAnswer",
+            {"kind": "stops", "first_s": 8, "step_stops": 0.5, "strips": 6, "chosen": 3.5},
+            "strip_times",
+        ),
+        Operation(
+            "print_plan",
+            "printing.plan",
+            "PrintPlanRequest",
+            "PrintPlanAnswer",
+            {
+                "parts": [
+                    {"id": "soft", "label": "Soft filter", "seconds": 30},
+                    {"id": "hard", "label": "Hard filter", "seconds": 15},
+                ],
+                "areas": [
+                    {"id": "sky", "label": "Sky", "act": "burn", "part": "hard", "stops": 1},
+                    {"id": "path", "label": "Path", "act": "dodge", "part": "soft", "seconds": 3},
+                ],
+                "lamp_lag_s": 0.2,
+                "drying_down": 0.06,
+                "change": {
+                    "from": {"aperture": "16", "magnification": 2},
+                    "to": {"aperture": "11", "magnification": 3},
+                },
+            },
+        ),
+        Operation(
+            "paper_grade",
+            "printing.grade",
+            "PaperGradeRequest",
+            "PaperGradeAnswer",
+            {"low": 0.32, "high": 1.45},
+        ),
+        Operation(
+            "tones",
+            "rendering.tones",
+            "TonesRequest",
+            "TonesAnswer",
+            {"zones": [2, 5, 8], "n": -1, "paper": {"range": 1.05}, "levels": 13},
+        ),
     )
 }
 

@@ -19,6 +19,12 @@ CATALOGUE: dict[str, str] = {
     # development
     "development-extreme": "N beyond ±2",
     "n-sign": "an N chosen with the opposite sign of what the range asks",
+    # printing
+    "print-short": "a part of a print under 3 s",
+    "print-long": "a part of a print over 60 s",
+    "print-hold-short": "a dodge under 2 s, hard to do evenly",
+    "print-holds-at-once": "holds that together are longer than their part",
+    "print-burns-much": "burns of one area above 3 stops",
     # filters
     "filter-counted-twice": "a filter metered through and given back, or lowered in the EI as well",
     "same-family": "two contrast filters of one colour family",

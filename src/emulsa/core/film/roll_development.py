@@ -18,11 +18,10 @@ from emulsa.core.film.pieces import FrameNumber, Weight
 from emulsa.core.limits import Id, Label, Length
 from emulsa.core.logged.log import light_stops
 from emulsa.core.logged.record import Shot
+from emulsa.core.printing.grade import NORMAL_GRADE, held
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
 from emulsa.core.written import size_text, stops_words
 
-NORMAL_GRADE = 2.0
-GRADES = (0.0, 5.0)  # what papers and filters give; beyond it no paper mends the negative
 CANDIDATES = tuple(half / 2 for half in range(-4, 5))  # N−2 … N+2 by halves
 
 # A blocked highlight cannot be printed, a soft negative can: a stop of either is not the same.
@@ -123,7 +122,7 @@ def loss(frame: WantedFrame, n: float) -> FrameLoss:
     """What a frame loses when the roll is developed for ``n``."""
     over = n - frame.n
     grade = NORMAL_GRADE - over
-    held = max(GRADES[0], min(GRADES[1], grade))
+    given = held(grade)
     return FrameLoss(
         frame=frame.frame,
         title=frame.title,
@@ -131,10 +130,10 @@ def loss(frame: WantedFrame, n: float) -> FrameLoss:
         n_text=n_text(frame.n),
         weight=frame.weight,
         lost_stops=max(0.0, over),
-        grade=held,
-        beyond_paper=held != grade,
+        grade=given,
+        beyond_paper=given != grade,
         shift_stops=-over / 2 if over > 0 else 0.0,
-        says=_says(over, held, held != grade),
+        says=_says(over, given, given != grade),
     )
 
 

@@ -1,0 +1,1 @@
+"""From the negative to a print: strips, times by area, paper."""

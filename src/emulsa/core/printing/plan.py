@@ -1,0 +1,325 @@
+"""A print's plan: what every part and every area is given, in the order it is worked.
+
+Burn t(2^b − 1), dodge t(1 − 2^−d) of its part's time t. Drying down takes a share of every time.
+Another size, paper, filter or negative: (N₂/N₁)² · ((1+m₂)/(1+m₁))² · P₁/P₂ · F₂/F₁ · 10^(ΔB+F), by
+the usual optics of projection; white light takes no filter factor.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.advice import Advice
+from emulsa.core.errors import Missing, OutOfRange, Unsound
+from emulsa.core.light.marks import ApertureMark, f_number
+from emulsa.core.limits import Id, Label, Length, Within
+from emulsa.core.numbers import plain
+from emulsa.core.printing.strip import LampLag
+from emulsa.core.sensitometry.curve import Fog
+
+WHITE = "none"  # a burn without a filter
+SHORT_S, LONG_S, HOLD_S, BURNS_STOPS = 3.0, 60.0, 2.0, 3.0  # common practice, no source
+EPSILON = 1e-9
+
+PartSeconds = Annotated[float, Within("A part's time", 0.1, 3_600, "s")]
+AreaSeconds = Annotated[float, Within("An area's time", 0, 3_600, "s")]
+AreaStops = Annotated[float, Within("An area's stops", 0, 8, "stops")]
+DryingDown = Annotated[float, Within("Drying down", 0, 0.5)]
+Magnification = Annotated[float, Within("The magnification", 0.05, 100)]
+PaperSpeed = Annotated[float, Within("The paper's speed", 1, 10_000)]
+FilterFactor = Annotated[float, Within("A printing filter's factor", 0.05, 100)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class FactorChange:
+    """A part's own filter factor, before and after."""
+
+    before: FilterFactor = 1.0
+    after: FilterFactor = 1.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintPart:
+    """A share of the base exposure, through a filter or a grade."""
+
+    id: Id
+    label: Label
+    seconds: PartSeconds
+    filter_factor: FactorChange | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintArea:
+    """What is burned or held back, in stops or in seconds, in one part; ``none`` is white light."""
+
+    id: Id
+    label: Label
+    act: Literal["burn", "dodge"]
+    part: Id
+    stops: AreaStops | None = None
+    seconds: AreaSeconds | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintSetting:
+    """What the times were, or will be, found with."""
+
+    aperture: ApertureMark
+    magnification: Magnification
+    paper_speed: PaperSpeed = 100.0
+    filter_factor: FilterFactor = 1.0
+    base_fog: Fog = 0.0
+
+
+Change = dict[Literal["from", "to"], PrintSetting]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintPlanRequest:
+    """Parts in their order, areas in theirs; ``change`` re-works every time for something else."""
+
+    parts: Annotated[tuple[PrintPart, ...], Length("Parts of a print", 1, 8)]
+    areas: Annotated[tuple[PrintArea, ...], Length("Areas of a print", 0, 40)] = ()
+    lamp_lag_s: LampLag = 0.0
+    drying_down: DryingDown = 0.0
+    change: Change | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintHold:
+    """A dodge within its part: when it begins, how long it is held, in stops."""
+
+    id: str
+    label: str
+    start_s: float
+    hold_s: float
+    stops: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintRow:
+    """One time the lamp is on: a part with its holds, or a burn (its stops against its part)."""
+
+    id: str
+    label: str
+    act: Literal["base", "burn"]
+    part: str
+    seconds: float
+    set_s: float
+    stops: float | None
+    dodges: tuple[PrintHold, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ChangeRow:
+    """A cause of the change, in stops of time."""
+
+    label: str
+    stops: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintPlanAnswer:
+    """The rows in the order worked, the light in all, what changed the times, what to think of."""
+
+    rows: tuple[PrintRow, ...]
+    total_s: float
+    ledger: tuple[ChangeRow, ...]
+    advice: tuple[Advice, ...]
+
+
+def print_plan(request: PrintPlanRequest) -> PrintPlanAnswer:
+    """The operation ``print_plan``."""
+    _once(request.parts, "parts")
+    _once(request.areas, "areas")
+    ledger = _ledger(request.change)
+    # the filter's own row is the last: white light and parts with a filter of their own go without
+    without = 2 ** math.fsum(each.stops for each in ledger[:-1])
+    common = 2 ** math.fsum(each.stops for each in ledger)
+    dried = 1 - request.drying_down
+    lag = request.lamp_lag_s
+    found = [_worked(each, place, request.parts) for place, each in enumerate(request.areas)]
+    factors = {
+        each.id: dried * (common if each.filter_factor is None else without * _own(each))
+        for each in request.parts
+    }
+    factors[WHITE] = dried * without
+    rows = [
+        *(_base(each, found, factors[each.id], lag) for each in request.parts),
+        *(_burn(each, factors[each.area.part], lag) for each in found if each.area.act == "burn"),
+    ]
+    return PrintPlanAnswer(
+        rows=tuple(rows),
+        total_s=math.fsum(each.seconds for each in rows),
+        ledger=tuple(ledger),
+        advice=tuple(_advice(rows)),
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Worked:
+    """An area with its time before any change, and its stops against its part (white: none)."""
+
+    area: PrintArea
+    seconds: float
+    stops: float | None
+
+
+def _worked(area: PrintArea, place: int, parts: Sequence[PrintPart]) -> _Worked:
+    field = f"areas.{place}"
+    if (area.stops is None) == (area.seconds is None):
+        raise Unsound(f"Say how much {area.label} gets in stops, or in seconds.", field=field)
+    part = next((each for each in parts if each.id == area.part), None)
+    if part is None:
+        return _white(area, field)
+    t = part.seconds
+    if area.act == "burn":
+        if area.stops is not None:
+            return _Worked(area, t * (2**area.stops - 1), area.stops)
+        assert area.seconds is not None
+        return _Worked(area, area.seconds, math.log2(1 + area.seconds / t))
+    if area.stops is not None:
+        return _Worked(area, t * (1 - 2**-area.stops), area.stops)
+    assert area.seconds is not None
+    if area.seconds >= t - EPSILON:
+        raise OutOfRange(
+            f"{area.label} is held back for {plain(area.seconds)} s of the {plain(t)} s of"
+            f" {part.label}: nothing is left of it.",
+            field=f"{field}.seconds",
+            allowed=[0, t],
+        )
+    return _Worked(area, area.seconds, -math.log2(1 - area.seconds / t))
+
+
+def _white(area: PrintArea, field: str) -> _Worked:
+    if area.part != WHITE:
+        raise Unsound(f"{area.label} is worked in a part that is not there.", field=f"{field}.part")
+    if area.act == "dodge":
+        raise Unsound("White light burns; it cannot be held back.", field=f"{field}.part")
+    if area.seconds is None:
+        raise Unsound(
+            "White light has no part to count stops from: give its seconds.", field=f"{field}.stops"
+        )
+    return _Worked(area, area.seconds, None)
+
+
+def _base(part: PrintPart, found: Sequence[_Worked], factor: float, lag: float) -> PrintRow:
+    seconds = part.seconds * factor
+    return PrintRow(
+        id=part.id,
+        label=part.label,
+        act="base",
+        part=part.id,
+        seconds=seconds,
+        set_s=seconds + lag,
+        stops=None,
+        dodges=tuple(_holds(part, found, factor, seconds)),
+    )
+
+
+def _holds(
+    part: PrintPart, found: Sequence[_Worked], factor: float, seconds: float
+) -> Iterator[PrintHold]:
+    """One after the other from the start; what does not fit is held against the end."""
+    at = 0.0
+    for each in found:
+        if each.area.act == "dodge" and each.area.part == part.id and each.stops is not None:
+            hold = each.seconds * factor
+            start = max(0.0, min(at, seconds - hold))
+            at = start + hold
+            yield PrintHold(
+                id=each.area.id,
+                label=each.area.label,
+                start_s=start,
+                hold_s=hold,
+                stops=each.stops,
+            )
+
+
+def _burn(each: _Worked, factor: float, lag: float) -> PrintRow:
+    seconds = each.seconds * factor
+    return PrintRow(
+        id=each.area.id,
+        label=each.area.label,
+        act="burn",
+        part=each.area.part,
+        seconds=seconds,
+        set_s=seconds + lag,
+        stops=each.stops,
+        dodges=(),
+    )
+
+
+def _ledger(change: Mapping[Literal["from", "to"], PrintSetting] | None) -> list[ChangeRow]:
+    """What changes the times, cause by cause; the filter last."""
+    if change is None:
+        return []
+    settings: list[PrintSetting] = []
+    names: tuple[Literal["from", "to"], ...] = ("from", "to")
+    for name in names:
+        if name not in change:
+            raise Missing("Say what it was, and what it becomes.", field=f"change.{name}")
+        settings.append(change[name])
+    old, new = settings
+    n1, n2 = (f_number(each.aperture) for each in settings)
+    return [
+        ChangeRow(label="aperture", stops=2 * math.log2(n2 / n1)),
+        ChangeRow(
+            label="magnification",
+            stops=2 * math.log2((1 + new.magnification) / (1 + old.magnification)),
+        ),
+        ChangeRow(label="paper speed", stops=math.log2(old.paper_speed / new.paper_speed)),
+        ChangeRow(label="base plus fog", stops=(new.base_fog - old.base_fog) * math.log2(10)),
+        ChangeRow(label="filter", stops=math.log2(new.filter_factor / old.filter_factor)),
+    ]
+
+
+def _own(part: PrintPart) -> float:
+    assert part.filter_factor is not None
+    return part.filter_factor.after / part.filter_factor.before
+
+
+def _once(entries: Sequence[PrintPart] | Sequence[PrintArea], field: str) -> None:
+    ids = [each.id for each in entries]
+    if len(set(ids)) < len(ids):
+        raise Unsound("Two of them have the same id; each needs its own.", field=field)
+
+
+def _advice(rows: Sequence[PrintRow]) -> Iterator[Advice]:
+    for row in rows:
+        if row.act == "base":
+            yield from _of_part(row)
+            yield from _of_holds(row)
+    burned: dict[str, float] = {}
+    for row in rows:
+        if row.act == "burn" and row.stops is not None:
+            burned[row.label] = burned.get(row.label, 0.0) + row.stops
+    for label, stops in burned.items():
+        if stops > BURNS_STOPS + EPSILON:
+            text = f"{label} is burned by {stops:.1f} stops: flash it, or take a softer filter."
+            yield Advice(code="print-burns-much", severity="note", text=text)
+
+
+def _of_part(row: PrintRow) -> Iterator[Advice]:
+    if row.seconds < SHORT_S - EPSILON:
+        text = f"{row.label} is {row.seconds:.1f} s: stop down for a time that can be kept."
+        yield Advice(code="print-short", severity="caution", text=text)
+    if row.seconds > LONG_S + EPSILON:
+        text = f"{row.label} is {row.seconds:.0f} s: open up, or heat may buckle the negative."
+        yield Advice(code="print-long", severity="caution", text=text)
+
+
+def _of_holds(row: PrintRow) -> Iterator[Advice]:
+    for hold in row.dodges:
+        if hold.hold_s < HOLD_S - EPSILON:
+            text = (
+                f"The hold on {hold.label} is {hold.hold_s:.1f} s: hard to do evenly. Stop down for"
+                " a longer one."
+            )
+            yield Advice(code="print-hold-short", severity="note", text=text)
+    if sum(each.hold_s for each in row.dodges) > row.seconds + EPSILON:
+        text = f"{row.label} is shorter than its holds together: some are held at once."
+        yield Advice(code="print-holds-at-once", severity="note", text=text)
