@@ -103,3 +103,18 @@ def _pixels(image: Any, box: Box) -> tuple[int, int, int, int]:
         min(width, max(left + across, 1)),
         min(height, max(top + across, 1)),
     )
+
+
+def clear_level(view: Path) -> float:
+    """The level of clear film in a picture at the size of a screen: its lightest thousandth left
+    out, since that is dust and the light table beside the film."""
+    from PIL import Image
+
+    with Image.open(view) as image:
+        counts = image.convert("L").histogram()
+    left = sum(counts) / 1_000
+    for level in range(255, 0, -1):
+        left -= counts[level]
+        if left < 0:
+            return float(level)
+    return 255.0

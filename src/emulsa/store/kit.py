@@ -7,16 +7,19 @@ from typing import Any
 
 from emulsa.core.errors import Impossible
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.printing import PrintingPaper
 from emulsa.store import rows
 from emulsa.store.records import (
     BOTTLE,
     CAMERA,
+    ENLARGER,
     FILM,
     FILTER,
     FORMAT,
     LENS,
     LINE,
     METER,
+    PAPER,
     PINHOLE,
     POWDER,
     RECIPE,
@@ -38,6 +41,8 @@ KINDS: dict[str, Table] = {
     "lines": LINE,
     "bottles": BOTTLE,
     "powders": POWDER,
+    "papers": PAPER,
+    "enlargers": ENLARGER,
 }
 
 # References that are no foreign keys, because they stand within a column: where, and how read.
@@ -45,6 +50,8 @@ WITHIN: dict[str, tuple[tuple[str, str], ...]] = {
     "recipe": (("piece", "json_extract(piece.choice, '$.recipe_id')"),),
     "filter": (("exposure, json_each(exposure.filter_ids) AS named", "named.value"),),
     "sheet_format": (("holder", "format"), ("stock", "format")),
+    "printing_paper": (("print", "json_extract(print.plan, '$.paper_id')"),),
+    "enlarger": (("print", "json_extract(print.plan, '$.enlarger_id')"),),
     "bottle": (("run, json_each(run.bottle_ids) AS named", "named.value"),),
 }
 
@@ -113,3 +120,8 @@ def references(connection: Connection, name: str) -> list[tuple[str, str]]:
         {"name": name},
     )
     return [*((row["user"], row["column"]) for row in found), *WITHIN.get(name, ())]
+
+
+def paper(connection: Connection, id_: str | None) -> PrintingPaper | None:
+    found: PrintingPaper | None = rows.one(connection, PAPER, id_)
+    return found

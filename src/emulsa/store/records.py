@@ -18,9 +18,11 @@ from emulsa.core.film.stock import Stock
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.outing.record import Outing
+from emulsa.core.prints.record import Print
 from emulsa.core.scene.record import Scene
 from emulsa.store.rows import Table, delete, one, put
 
@@ -48,13 +50,16 @@ EXPOSURE = Table("exposure", Exposure, "exposed_at, rowid", within=("taken",))
 JUDGEMENT = Table("judgement", Judgement, "at")
 ATTACHMENT = Table("attachment", Attachment)
 FILM_TEST = Table("film_test", FilmTest, "day DESC, rowid DESC")
+PAPER = Table("printing_paper", PrintingPaper, "name")
+ENLARGER = Table("enlarger", Enlarger, "name")
+PRINT = Table("print", Print, "rowid DESC")
 
 BY_KIND: dict[type, Table] = {
     each.kind: each
     for each in (
         *(FILM, RECIPE, CAMERA, LENS, PINHOLE, FILTER, METER, FORMAT),
         *(TANK, LINE, BOTTLE, POWDER, STOCK, HOLDER, ROLL, STRIP, PIECE, RUN),
-        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST),
+        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST, PAPER, ENLARGER, PRINT),
     )
 }
 

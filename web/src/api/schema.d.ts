@@ -726,6 +726,83 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/test_strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The operation ``test_strip``.
+         * @description >>> asked = StripRequest(kind="stops", first_s=8, step_stops=1, strips=2)
+         *     >>> strip_times(asked).strips[1].add_s
+         *     8.0
+         */
+        post: operations["compute_test_strip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/print_plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``print_plan``. */
+        post: operations["compute_print_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/paper_grade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The operation ``paper_grade``.
+         * @description >>> paper_grade(PaperGradeRequest(low=0.3, high=1.35)).grade
+         *     2
+         */
+        post: operations["compute_paper_grade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/tones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The operation ``tones``. */
+        post: operations["compute_tones"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attachments/{id}": {
         parameters: {
             query?: never;
@@ -1642,6 +1719,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kit/papers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_printing_paper"];
+        post?: never;
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_printing_paper"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kit/enlargers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a record, new or changed; the answer is read back from where it is kept. */
+        put: operations["kit_put_enlarger"];
+        post?: never;
+        /** Delete a record nothing uses. */
+        delete: operations["kit_delete_enlarger"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit/starters/{key}": {
         parameters: {
             query?: never;
@@ -2168,6 +2281,212 @@ export interface paths {
         /** Keep the preferences; ``base`` is the version they were changed on. */
         put: operations["preferences_put"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The room: prints, the latest first, and negatives to choose from. */
+        get: operations["prints_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A print and what its plan comes to. */
+        get: operations["prints_read_print"];
+        /** Keep a print, new or changed. */
+        put: operations["prints_put"];
+        post?: never;
+        /** Delete a print with its strips and tries. */
+        delete: operations["prints_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/map.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The map of a print on one page. */
+        get: operations["prints_map_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/map.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan as a table. */
+        get: operations["prints_map_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/draw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a print comes to as it would stand; nothing is kept. */
+        post: operations["prints_draw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tables from the levels of the picture to the greys of the print. */
+        post: operations["prints_see"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to give as the card moves. */
+        post: operations["prints_strip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A print for another size, paper or negative; nothing is kept. */
+        post: operations["prints_reworked"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/strips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a test strip; the one that is right gives its part the base time. */
+        post: operations["prints_keep_strip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/tries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the print that was made, with its plan as it stands. */
+        post: operations["prints_made"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/tries/{number}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the plan of an earlier print up again. */
+        post: operations["prints_print_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work every time again for another size, paper, filter or negative. */
+        post: operations["prints_use_reworked"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2890,6 +3209,16 @@ export interface components {
             longest_time_s: number | null;
         };
         /**
+         * AreaTable
+         * @description Greys where an area is worked in full.
+         */
+        AreaTable: {
+            /** Id */
+            id: string;
+            /** Greys */
+            greys: number[];
+        };
+        /**
          * Arrived
          * @description What arrived, in words, and the edits that take it into the scene.
          */
@@ -3372,6 +3701,16 @@ export interface components {
             minutes: number | null;
             /** Problem */
             problem: string;
+        };
+        /**
+         * ChangeRow
+         * @description A cause of the change, in stops of time.
+         */
+        ChangeRow: {
+            /** Label */
+            label: string;
+            /** Stops */
+            stops: number;
         };
         /**
          * CheckedMark
@@ -4039,6 +4378,56 @@ export interface components {
             next_time: string[];
         };
         /**
+         * Enlarger
+         * @description An enlarger: its lamp's lag, lenses, marks, and how far it goes.
+         */
+        Enlarger: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Lamp Lag S
+             * @default 0
+             */
+            lamp_lag_s: number;
+            /**
+             * Focal Lengths Mm
+             * @default []
+             */
+            focal_lengths_mm: number[];
+            /**
+             * Widest
+             * @default 5.6
+             */
+            widest: string | number;
+            /**
+             * Smallest
+             * @default 22
+             */
+            smallest: string | number;
+            /**
+             * Least Magnification
+             * @default 1
+             */
+            least_magnification: number;
+            /**
+             * Most Magnification
+             * @default 12
+             */
+            most_magnification: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
+        };
+        /**
          * Entitle
          * @description The scene's title and note.
          */
@@ -4336,6 +4725,22 @@ export interface components {
             note: string;
             /** Cost */
             cost: number | null;
+        };
+        /**
+         * FactorChange
+         * @description A part's own filter factor, before and after.
+         */
+        FactorChange: {
+            /**
+             * Before
+             * @default 1
+             */
+            before: number;
+            /**
+             * After
+             * @default 1
+             */
+            after: number;
         };
         /**
          * Fall
@@ -4928,6 +5333,22 @@ export interface components {
             zone: number;
         };
         /**
+         * HoldBar
+         * @description A hold inside its part: from when, how long, in words.
+         */
+        HoldBar: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Start S */
+            start_s: number;
+            /** Hold S */
+            hold_s: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * Holder
          * @description A double holder: two sides, A and B. A retired one is not offered for loading.
          */
@@ -5198,6 +5619,35 @@ export interface components {
             };
         };
         /**
+         * KeptStrip
+         * @description A test strip: through which filter, over which part, and which of it is right.
+         */
+        KeptStrip: {
+            /** Id */
+            id: string;
+            /**
+             * At
+             * @default
+             */
+            at: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Over
+             * @default
+             */
+            over: string;
+            strip: components["schemas"]["StripRequest"];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Kit
          * @description Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
          *     in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
@@ -5229,6 +5679,10 @@ export interface components {
             bottles: components["schemas"]["Bottle"][];
             /** Powders */
             powders: components["schemas"]["Powder"][];
+            /** Papers */
+            papers: components["schemas"]["PrintingPaper"][];
+            /** Enlargers */
+            enlargers: components["schemas"]["Enlarger"][];
             /** Agitations */
             agitations: {
                 [key: string]: string;
@@ -5325,6 +5779,31 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * Layout
+         * @description The sheet as it lies, the image in its middle with its black edge, the margin that is left
+         *     all around, and what is wrong with it; ``turn``: it fits the other way round.
+         */
+        Layout: {
+            /** Width Mm */
+            width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Image Width Mm */
+            image_width_mm: number;
+            /** Image Height Mm */
+            image_height_mm: number;
+            /** Side Mm */
+            side_mm: number;
+            /** Top Mm */
+            top_mm: number;
+            /** Fits */
+            fits: boolean;
+            /** Turn */
+            turn: boolean;
+            /** Says */
+            says: string;
         };
         /**
          * Leaflet
@@ -6236,6 +6715,103 @@ export interface components {
             devices: components["schemas"]["PairedDevice"][];
         };
         /**
+         * PaperBath
+         * @description A bath of the paper and how long it is in it.
+         */
+        PaperBath: {
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * PaperFilter
+         * @description A filter, or the grade of a graded paper: the range it gives, its speed and its factor.
+         */
+        PaperFilter: {
+            /** Label */
+            label: string;
+            /**
+             * Range
+             * @default 1.05
+             */
+            range: number;
+            /**
+             * Speed
+             * @default 100
+             */
+            speed: number;
+            /**
+             * Factor
+             * @default 1
+             */
+            factor: number;
+        };
+        /**
+         * PaperGradeAnswer
+         * @description The log exposure range the paper must hold, and the grade, or the own paper, that does;
+         *     stops that are lost, or left grey, where none does.
+         */
+        PaperGradeAnswer: {
+            /** Log Exposure Range */
+            log_exposure_range: number;
+            /** Iso Range */
+            iso_range: number;
+            /** Grade */
+            grade: number | string;
+            /** Lost Stops */
+            lost_stops: number;
+            /** Grey Stops */
+            grey_stops: number;
+        };
+        /**
+         * PaperSheet
+         * @description How the image lies on the sheet: the paper, the image's longer side, whether the sheet is
+         *     turned, the margin one wants to mount it by, a black edge by flash.
+         */
+        PaperSheet: {
+            /**
+             * Width Mm
+             * @default 240
+             */
+            width_mm: number;
+            /**
+             * Height Mm
+             * @default 300
+             */
+            height_mm: number;
+            /**
+             * Image Long Mm
+             * @default 240
+             */
+            image_long_mm: number;
+            /**
+             * Turned
+             * @default false
+             */
+            turned: boolean;
+            /**
+             * Margin Mm
+             * @default 20
+             */
+            margin_mm: number;
+            /**
+             * Black Edge Mm
+             * @default 0
+             */
+            black_edge_mm: number;
+        };
+        /**
+         * PaperStep
+         * @description A step of a paper's own curve: log exposure of any origin, print density.
+         */
+        PaperStep: {
+            /** Log H */
+            log_h: number;
+            /** Density */
+            density: number;
+        };
+        /**
          * PatchAnswer
          * @description A colour beside the reference's: positive prints lighter.
          */
@@ -6260,6 +6836,16 @@ export interface components {
             cost: number;
             /** Text */
             text: string;
+        };
+        /**
+         * PicturePoint
+         * @description A place in the picture, as shares of its width and height from the upper left corner.
+         */
+        PicturePoint: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * PieceLine
@@ -6465,6 +7051,35 @@ export interface components {
              * @default []
              */
             filter_ids: string[];
+        };
+        /**
+         * PlannedArea
+         * @description An area of the plan with its shape, where it was drawn.
+         */
+        PlannedArea: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "burn" | "dodge";
+            /** Part */
+            part: string;
+            /**
+             * Stops
+             * @default null
+             */
+            stops: number | null;
+            /**
+             * Seconds
+             * @default null
+             */
+            seconds: number | null;
+            /** @default null */
+            shape: components["schemas"]["Shape"] | null;
         };
         /**
          * PlannedFrame
@@ -6773,6 +7388,517 @@ export interface components {
              * @default false
              */
             simulated_devices: boolean;
+        };
+        /**
+         * PreviewTables
+         * @description Greys of the print (0 to 255, as a screen shows them) by the level of the scan; ``says`` how
+         *     good they are.
+         */
+        PreviewTables: {
+            /** Base */
+            base: number[];
+            /** Areas */
+            areas: components["schemas"]["AreaTable"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Print
+         * @description A negative that is printed. Densities are the negative's, with base; ``right_s`` is the base
+         *     time at which the picture is as it should be in the middle, by which the preview counts;
+         *     ``positive``: the picture that is shown is a positive already.
+         */
+        Print: {
+            /** Id */
+            id: string;
+            /** Exposure Id */
+            exposure_id: string;
+            /** Title */
+            title: string;
+            /**
+             * @default {
+             *       "paper_id": null,
+             *       "enlarger_id": null,
+             *       "setting": {
+             *         "aperture": "8",
+             *         "base_fog": 0,
+             *         "filter_factor": 1,
+             *         "magnification": 2,
+             *         "paper_speed": 100
+             *       },
+             *       "parts": [
+             *         {
+             *           "filter_factor": null,
+             *           "id": "base",
+             *           "label": "no filter",
+             *           "seconds": 10
+             *         }
+             *       ],
+             *       "areas": [],
+             *       "lamp_lag_s": 0,
+             *       "drying_down": 0,
+             *       "sheet": {
+             *         "black_edge_mm": 0,
+             *         "height_mm": 300,
+             *         "image_long_mm": 240,
+             *         "margin_mm": 20,
+             *         "turned": false,
+             *         "width_mm": 240
+             *       }
+             *     }
+             */
+            plan: components["schemas"]["PrintPlan"];
+            /**
+             * Low
+             * @default null
+             */
+            low: number | null;
+            /**
+             * High
+             * @default null
+             */
+            high: number | null;
+            /**
+             * Base Fog
+             * @default null
+             */
+            base_fog: number | null;
+            /**
+             * Right S
+             * @default null
+             */
+            right_s: number | null;
+            /**
+             * Positive
+             * @default false
+             */
+            positive: boolean;
+            /**
+             * Strips
+             * @default []
+             */
+            strips: components["schemas"]["KeptStrip"][];
+            /**
+             * Tries
+             * @default []
+             */
+            tries: components["schemas"]["PrintTry"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * PrintHold
+         * @description A dodge within its part: when it begins, how long it is held, in stops.
+         */
+        PrintHold: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Start S */
+            start_s: number;
+            /** Hold S */
+            hold_s: number;
+            /** Stops */
+            stops: number;
+        };
+        /**
+         * PrintLine
+         * @description A print in the list.
+         */
+        PrintLine: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Negative Text */
+            negative_text: string;
+            /** Picture Id */
+            picture_id: string | null;
+            /** Tries */
+            tries: number;
+            /** Final */
+            final: boolean;
+        };
+        /**
+         * PrintMark
+         * @description What is wrong, or right, at a place of a print.
+         */
+        PrintMark: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * PrintPart
+         * @description A share of the base exposure, through a filter or a grade.
+         */
+        PrintPart: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Seconds */
+            seconds: number;
+            /** @default null */
+            filter_factor: components["schemas"]["FactorChange"] | null;
+        };
+        /**
+         * PrintPlan
+         * @description Everything that makes the same print again: paper, setting, parts and areas in their order,
+         *     what was taken off for the lamp and for drying down, the sheet.
+         */
+        PrintPlan: {
+            /**
+             * Paper Id
+             * @default null
+             */
+            paper_id: string | null;
+            /**
+             * Enlarger Id
+             * @default null
+             */
+            enlarger_id: string | null;
+            /**
+             * @default {
+             *       "aperture": "8",
+             *       "magnification": 2,
+             *       "paper_speed": 100,
+             *       "filter_factor": 1,
+             *       "base_fog": 0
+             *     }
+             */
+            setting: components["schemas"]["PrintSetting"];
+            /**
+             * Parts
+             * @default [
+             *       {
+             *         "id": "base",
+             *         "label": "no filter",
+             *         "seconds": 10,
+             *         "filter_factor": null
+             *       }
+             *     ]
+             */
+            parts: components["schemas"]["PrintPart"][];
+            /**
+             * Areas
+             * @default []
+             */
+            areas: components["schemas"]["PlannedArea"][];
+            /**
+             * Lamp Lag S
+             * @default 0
+             */
+            lamp_lag_s: number;
+            /**
+             * Drying Down
+             * @default 0
+             */
+            drying_down: number;
+            /**
+             * @default {
+             *       "width_mm": 240,
+             *       "height_mm": 300,
+             *       "image_long_mm": 240,
+             *       "turned": false,
+             *       "margin_mm": 20,
+             *       "black_edge_mm": 0
+             *     }
+             */
+            sheet: components["schemas"]["PaperSheet"];
+        };
+        /**
+         * PrintPlanAnswer
+         * @description The rows in the order worked, the light in all, what changed the times, what to think of.
+         */
+        PrintPlanAnswer: {
+            /** Rows */
+            rows: components["schemas"]["PrintRow"][];
+            /** Total S */
+            total_s: number;
+            /** Ledger */
+            ledger: components["schemas"]["ChangeRow"][];
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
+         * PrintRoom
+         * @description Every print, and the negatives there are to print.
+         */
+        PrintRoom: {
+            /** Prints */
+            prints: components["schemas"]["PrintLine"][];
+            /** Negatives */
+            negatives: components["schemas"]["PrintedNegative"][];
+        };
+        /**
+         * PrintRow
+         * @description One time the lamp is on: a part with its holds, or a burn (its stops against its part).
+         */
+        PrintRow: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "base" | "burn";
+            /** Part */
+            part: string;
+            /** Seconds */
+            seconds: number;
+            /** Set S */
+            set_s: number;
+            /** Stops */
+            stops: number | null;
+            /** Dodges */
+            dodges: components["schemas"]["PrintHold"][];
+        };
+        /**
+         * PrintSetting
+         * @description What the times were, or will be, found with.
+         */
+        PrintSetting: {
+            /** Aperture */
+            aperture: string | number;
+            /** Magnification */
+            magnification: number;
+            /**
+             * Paper Speed
+             * @default 100
+             */
+            paper_speed: number;
+            /**
+             * Filter Factor
+             * @default 1
+             */
+            filter_factor: number;
+            /**
+             * Base Fog
+             * @default 0
+             */
+            base_fog: number;
+        };
+        /**
+         * PrintTry
+         * @description A print that was made: its plan as it was, what it showed, what to do next. ``final`` with
+         *     its edition, toning, developer, and where it hangs.
+         */
+        PrintTry: {
+            /** Number */
+            number: number;
+            /**
+             * At
+             * @default
+             */
+            at: string;
+            plan: components["schemas"]["PrintPlan"];
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["PrintMark"][];
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Then
+             * @default
+             */
+            then: string;
+            /**
+             * Final
+             * @default false
+             */
+            final: boolean;
+            /**
+             * Edition
+             * @default
+             */
+            edition: string;
+            /**
+             * Toning
+             * @default
+             */
+            toning: string;
+            /**
+             * Developer
+             * @default
+             */
+            developer: string;
+            /**
+             * Hangs
+             * @default
+             */
+            hangs: string;
+        };
+        /**
+         * PrintView
+         * @description A print, its version, its negative in words, its paper, and the plan worked out.
+         */
+        PrintView: {
+            print: components["schemas"]["Print"];
+            /** Version */
+            version: string;
+            negative: components["schemas"]["PrintedNegative"];
+            /** Negative Text */
+            negative_text: string;
+            paper: components["schemas"]["PrintingPaper"] | null;
+            worked: components["schemas"]["PrintWorked"];
+        };
+        /**
+         * PrintWorked
+         * @description Everything the column beside the picture says; ``problem`` when the plan cannot be worked,
+         *     with the field at fault.
+         */
+        PrintWorked: {
+            /** Base Text */
+            base_text: string;
+            /** Burned Text */
+            burned_text: string;
+            /** Sums Text */
+            sums_text: string;
+            /** Rows */
+            rows: components["schemas"]["RowBar"][];
+            /** Longest S */
+            longest_s: number;
+            /** Total S */
+            total_s: number;
+            /** Advice */
+            advice: string[];
+            /** Grade Text */
+            grade_text: string;
+            layout: components["schemas"]["Layout"];
+            /** Changed */
+            changed: string[];
+            /** Problem */
+            problem: string;
+            /** Field */
+            field: string | null;
+        };
+        /**
+         * PrintedNegative
+         * @description A negative to print; its picture, when one is attached, and the densities the paper must
+         *     hold, as far as they were measured.
+         */
+        PrintedNegative: {
+            /** Exposure Id */
+            exposure_id: string;
+            /** Label */
+            label: string;
+            /** Scene Title */
+            scene_title: string;
+            /** Film Name */
+            film_name: string;
+            /** N */
+            n: number | null;
+            /** Best */
+            best: boolean;
+            /** In Bracket */
+            in_bracket: boolean;
+            /** Picture Id */
+            picture_id: string | null;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Base Fog */
+            base_fog: number | null;
+        };
+        /**
+         * PrintingPaper
+         * @description A paper: its filters or grades, black, white, what it loses as it dries, and its own measured
+         *     steps where there are some; ``baths`` as its maker gives them.
+         */
+        PrintingPaper: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Surface
+             * @default
+             */
+            surface: string;
+            /**
+             * Filters
+             * @default [
+             *       {
+             *         "label": "no filter",
+             *         "range": 1.05,
+             *         "speed": 100,
+             *         "factor": 1
+             *       }
+             *     ]
+             */
+            filters: components["schemas"]["PaperFilter"][];
+            /**
+             * Dmax
+             * @default 2.1
+             */
+            dmax: number;
+            /**
+             * Dmin
+             * @default 0.05
+             */
+            dmin: number;
+            /**
+             * Drying Down
+             * @default 0
+             */
+            drying_down: number;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["PaperStep"][];
+            /**
+             * Baths
+             * @default [
+             *       {
+             *         "name": "Developer",
+             *         "seconds": 120
+             *       },
+             *       {
+             *         "name": "Stop bath",
+             *         "seconds": 30
+             *       },
+             *       {
+             *         "name": "Fixer",
+             *         "seconds": 300
+             *       },
+             *       {
+             *         "name": "Wash",
+             *         "seconds": 1800
+             *       }
+             *     ]
+             */
+            baths: components["schemas"]["PaperBath"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Archived
+             * @default false
+             */
+            archived: boolean;
         };
         /**
          * Problem
@@ -7091,6 +8217,15 @@ export interface components {
             course: components["schemas"]["Course"];
         };
         /**
+         * ReworkedView
+         * @description A print worked for something else, and each cause in stops.
+         */
+        ReworkedView: {
+            view: components["schemas"]["PrintView"];
+            /** Ledger */
+            ledger: components["schemas"]["ChangeRow"][];
+        };
+        /**
          * Roll
          * @description A roll that was loaded: in a camera or back, in the bag partly exposed, or done.
          *
@@ -7219,6 +8354,26 @@ export interface components {
             why: string;
             /** Source */
             source: string;
+        };
+        /**
+         * RowBar
+         * @description A time the lamp is on: what, its seconds and words, its holds.
+         */
+        RowBar: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Act */
+            act: string;
+            /** Seconds */
+            seconds: number;
+            /** Set S */
+            set_s: number;
+            /** Text */
+            text: string;
+            /** Holds */
+            holds: components["schemas"]["HoldBar"][];
         };
         /**
          * Run
@@ -7800,6 +8955,26 @@ export interface components {
              * @default
              */
             ruled_out_text: string;
+        };
+        /**
+         * Shape
+         * @description Where an area lies. ``outline``: points, smoothed. ``circle``: its middle and a point of its
+         *     rim, a hole in a card. ``edge``: two points of a line, everything beyond it, away from the
+         *     middle. ``corner``: how far it reaches in. ``vignette``: all but an oval through the point.
+         */
+        Shape: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "outline" | "circle" | "edge" | "corner" | "vignette";
+            /** Points */
+            points: components["schemas"]["PicturePoint"][];
+            /**
+             * Feather
+             * @default 0.04
+             */
+            feather: number;
         };
         /**
          * SharedRun
@@ -8394,6 +9569,16 @@ export interface components {
             exposure_index: number | null;
         };
         /**
+         * StripAnswer
+         * @description Every strip, and the base time when one was chosen.
+         */
+        StripAnswer: {
+            /** Strips */
+            strips: components["schemas"]["StripStep"][];
+            /** Base S */
+            base_s: number | null;
+        };
+        /**
          * StripChoices
          * @description Every development a strip could have, and the recipe its frames were exposed for.
          */
@@ -8402,6 +9587,59 @@ export interface components {
             choices: components["schemas"]["RollChoice"][];
             /** Recipe Id */
             recipe_id: string | null;
+        };
+        /**
+         * StripRequest
+         * @description A strip by even steps of seconds, or of stops; ``chosen`` 2.5 lies between two strips.
+         */
+        StripRequest: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "linear" | "stops";
+            /**
+             * Step S
+             * @default null
+             */
+            step_s: number | null;
+            /**
+             * First S
+             * @default null
+             */
+            first_s: number | null;
+            /**
+             * Step Stops
+             * @default null
+             */
+            step_stops: number | null;
+            /** Strips */
+            strips: number;
+            /**
+             * Lamp Lag S
+             * @default 0
+             */
+            lamp_lag_s: number;
+            /**
+             * Chosen
+             * @default null
+             */
+            chosen: number | null;
+        };
+        /**
+         * StripStep
+         * @description A strip: its whole time, what is given as the card moves on to it, what the clock is set to,
+         *     and its step from the strip before.
+         */
+        StripStep: {
+            /** Total S */
+            total_s: number;
+            /** Add S */
+            add_s: number;
+            /** Set S */
+            set_s: number;
+            /** Stops */
+            stops: number | null;
         };
         /**
          * StripView
@@ -8662,6 +9900,37 @@ export interface components {
             cues: components["schemas"]["Cue"][];
             /** May Wait */
             may_wait: boolean;
+        };
+        /**
+         * ToneAnswer
+         * @description What a zone becomes.
+         */
+        ToneAnswer: {
+            /** Zone */
+            zone: number;
+            /** Net Density */
+            net_density: number;
+            /** Print Density */
+            print_density: number;
+            /** Reflectance */
+            reflectance: number;
+            /** Lightness */
+            lightness: number;
+            /**
+             * Texture
+             * @enum {string}
+             */
+            texture: "none" | "some" | "full";
+        };
+        /**
+         * TonesAnswer
+         * @description Every zone, and the table of lightness when it was asked for.
+         */
+        TonesAnswer: {
+            /** Zones */
+            zones: components["schemas"]["ToneAnswer"][];
+            /** Table */
+            table: number[];
         };
         /**
          * Typed
@@ -9128,6 +10397,18 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * CurveFilm
+         * @description A film by its own curve; Zone I is its speed point.
+         */
+        CurveFilm: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "curve";
+            curve: components["schemas"]["Curve"];
         };
         /**
          * Cutting
@@ -9722,6 +11003,16 @@ export interface components {
             others: components["schemas"]["Going"][];
         };
         /**
+         * OwnPaper
+         * @description A paper, or a filter, as one has measured it.
+         */
+        OwnPaper: {
+            /** Label */
+            label: string;
+            /** Range */
+            range: number;
+        };
+        /**
          * Packing
          * @description What goes into the bag and what comes out of it again, by the keys of the pack list.
          */
@@ -9736,6 +11027,58 @@ export interface components {
              * @default []
              */
             taken_out: string[];
+        };
+        /**
+         * Paper
+         * @description A paper by its range, or by its own steps.
+         */
+        Paper: {
+            /**
+             * Range
+             * @default 1.05
+             */
+            range: number;
+            /**
+             * Dmax
+             * @default 2.1
+             */
+            dmax: number;
+            /**
+             * Dmin
+             * @default 0.05
+             */
+            dmin: number;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["PaperStep"][];
+        };
+        /**
+         * PaperGradeRequest
+         * @description A negative by its density range, or by its lowest and highest density that matter.
+         */
+        PaperGradeRequest: {
+            /**
+             * Density Range
+             * @default null
+             */
+            density_range: number | null;
+            /**
+             * Low
+             * @default null
+             */
+            low: number | null;
+            /**
+             * High
+             * @default null
+             */
+            high: number | null;
+            /**
+             * Papers
+             * @default []
+             */
+            papers: components["schemas"]["OwnPaper"][];
         };
         /**
          * PastedCurves
@@ -9888,6 +11231,63 @@ export interface components {
              *     }
              */
             habits: components["schemas"]["Habits"];
+        };
+        /**
+         * PrintArea
+         * @description What is burned or held back, in stops or in seconds, in one part; ``none`` is white light.
+         */
+        PrintArea: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "burn" | "dodge";
+            /** Part */
+            part: string;
+            /**
+             * Stops
+             * @default null
+             */
+            stops: number | null;
+            /**
+             * Seconds
+             * @default null
+             */
+            seconds: number | null;
+        };
+        /**
+         * PrintPlanRequest
+         * @description Parts in their order, areas in theirs; ``change`` re-works every time for something else.
+         */
+        PrintPlanRequest: {
+            /** Parts */
+            parts: components["schemas"]["PrintPart"][];
+            /**
+             * Areas
+             * @default []
+             */
+            areas: components["schemas"]["PrintArea"][];
+            /**
+             * Lamp Lag S
+             * @default 0
+             */
+            lamp_lag_s: number;
+            /**
+             * Drying Down
+             * @default 0
+             */
+            drying_down: number;
+            /**
+             * Change
+             * @default null
+             */
+            change: {
+                [key: string]: components["schemas"]["PrintSetting"];
+            } | null;
         };
         /**
          * ProcessRequest
@@ -10049,6 +11449,26 @@ export interface components {
             id: string;
             /** Scene Id */
             scene_id: string;
+        };
+        /**
+         * ReworkAsked
+         * @description A print, and what it shall be made with.
+         */
+        ReworkAsked: {
+            print: components["schemas"]["Print"];
+            wanted: components["schemas"]["Reworking"];
+        };
+        /**
+         * Reworking
+         * @description What a print is made with from now on; ``paper_id`` when it is another paper.
+         */
+        Reworking: {
+            setting: components["schemas"]["PrintSetting"];
+            /**
+             * Paper Id
+             * @default null
+             */
+            paper_id: string | null;
         };
         /**
          * RollLoading
@@ -10287,6 +11707,22 @@ export interface components {
             light: boolean;
         };
         /**
+         * StripChosen
+         * @description A strip as it was developed, and the one that is right.
+         */
+        StripChosen: {
+            /** Id */
+            id: string;
+            /** Part Id */
+            part_id: string;
+            strip: components["schemas"]["StripRequest"];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * StripDevelopment
          * @description The one development of a strip, the recipe it is developed in and the EI it is developed for;
          *     empty leaves it open, or to the roll.
@@ -10448,6 +11884,58 @@ export interface components {
             meter: components["schemas"]["Calibrated"];
         };
         /**
+         * TonesRequest
+         * @description Zones that are asked for, the development, where the shadow was placed, film and paper.
+         *
+         *     ``flare`` is another name of ``flare_stops``. With ``levels`` a whole even table is given, from
+         *     a zone under 0 to a zone over X.
+         */
+        TonesRequest: {
+            /** Zones */
+            zones: number[];
+            /**
+             * N
+             * @default 0
+             */
+            n: number;
+            /**
+             * Placed
+             * @default 3
+             */
+            placed: number;
+            /**
+             * Film
+             * @default {
+             *       "kind": "typical"
+             *     }
+             */
+            film: components["schemas"]["TypicalFilm"] | components["schemas"]["CurveFilm"];
+            /**
+             * @default {
+             *       "range": 1.05,
+             *       "dmax": 2.1,
+             *       "dmin": 0.05,
+             *       "steps": []
+             *     }
+             */
+            paper: components["schemas"]["Paper"];
+            /**
+             * Flare Stops
+             * @default 0
+             */
+            flare_stops: number;
+            /**
+             * Flare
+             * @default null
+             */
+            flare: number | null;
+            /**
+             * Levels
+             * @default null
+             */
+            levels: number | null;
+        };
+        /**
          * Trial
          * @description A choice to be weighed for a piece of waiting film: at a temperature in one scale or the
          *     other, in a tank and from bottles if they are named.
@@ -10489,6 +11977,27 @@ export interface components {
             reading_id: string;
         };
         /**
+         * TryMade
+         * @description A print that came out of the fixer: what it shows, what to do next.
+         */
+        TryMade: {
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Then
+             * @default
+             */
+            then: string;
+            /**
+             * Developer
+             * @default
+             */
+            developer: string;
+        };
+        /**
          * TwoStories
          * @description An archive that was handed in, and which story each piece of film keeps that has two.
          */
@@ -10510,6 +12019,18 @@ export interface components {
             text: string;
             /** Reading Id */
             reading_id: string;
+        };
+        /**
+         * TypicalFilm
+         * @description A normal negative.
+         */
+        TypicalFilm: {
+            /**
+             * Kind
+             * @default typical
+             * @constant
+             */
+            kind: "typical";
         };
         /**
          * Unloading
@@ -12229,6 +13750,175 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearnAnswer"];
+                };
+            };
+        };
+    };
+    compute_test_strip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "kind": "stops",
+                 *       "first_s": 8,
+                 *       "step_stops": 0.5,
+                 *       "strips": 6,
+                 *       "chosen": 3.5
+                 *     }
+                 */
+                "application/json": components["schemas"]["StripRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripAnswer"];
+                };
+            };
+        };
+    };
+    compute_print_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "parts": [
+                 *         {
+                 *           "id": "soft",
+                 *           "label": "Soft filter",
+                 *           "seconds": 30
+                 *         },
+                 *         {
+                 *           "id": "hard",
+                 *           "label": "Hard filter",
+                 *           "seconds": 15
+                 *         }
+                 *       ],
+                 *       "areas": [
+                 *         {
+                 *           "id": "sky",
+                 *           "label": "Sky",
+                 *           "act": "burn",
+                 *           "part": "hard",
+                 *           "stops": 1
+                 *         },
+                 *         {
+                 *           "id": "path",
+                 *           "label": "Path",
+                 *           "act": "dodge",
+                 *           "part": "soft",
+                 *           "seconds": 3
+                 *         }
+                 *       ],
+                 *       "lamp_lag_s": 0.2,
+                 *       "drying_down": 0.06,
+                 *       "change": {
+                 *         "from": {
+                 *           "aperture": "16",
+                 *           "magnification": 2
+                 *         },
+                 *         "to": {
+                 *           "aperture": "11",
+                 *           "magnification": 3
+                 *         }
+                 *       }
+                 *     }
+                 */
+                "application/json": components["schemas"]["PrintPlanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintPlanAnswer"];
+                };
+            };
+        };
+    };
+    compute_paper_grade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "low": 0.32,
+                 *       "high": 1.45
+                 *     }
+                 */
+                "application/json": components["schemas"]["PaperGradeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperGradeAnswer"];
+                };
+            };
+        };
+    };
+    compute_tones: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "zones": [
+                 *         2,
+                 *         5,
+                 *         8
+                 *       ],
+                 *       "n": -1,
+                 *       "paper": {
+                 *         "range": 1.05
+                 *       },
+                 *       "levels": 13
+                 *     }
+                 */
+                "application/json": components["schemas"]["TonesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TonesAnswer"];
                 };
             };
         };
@@ -13962,6 +15652,118 @@ export interface operations {
             };
         };
     };
+    kit_put_printing_paper: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintingPaper"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintingPaper"];
+                };
+            };
+        };
+    };
+    kit_delete_printing_paper: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    kit_put_enlarger: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Enlarger"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Enlarger"];
+                };
+            };
+        };
+    };
+    kit_delete_enlarger: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
     kit_add_starter: {
         parameters: {
             query?: never;
@@ -14786,6 +16588,357 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptPreferences"];
+                };
+            };
+        };
+    };
+    prints_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintRoom"];
+                };
+            };
+        };
+    };
+    prints_read_print: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_put: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Print"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_delete: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+        };
+    };
+    prints_map_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+        };
+    };
+    prints_map_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+        };
+    };
+    prints_draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Print"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_see: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Print"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewTables"];
+                };
+            };
+        };
+    };
+    prints_strip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripAnswer"];
+                };
+            };
+        };
+    };
+    prints_reworked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReworkAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReworkedView"];
+                };
+            };
+        };
+    };
+    prints_keep_strip: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StripChosen"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_made: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryMade"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_print_again: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
+                };
+            };
+        };
+    };
+    prints_use_reworked: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reworking"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintView"];
                 };
             };
         };

@@ -28,6 +28,7 @@ NOUNS = (
     "pairing",
     "pieces",
     "preferences",
+    "prints",
     "rolls",
     "runs",
     "scenes",

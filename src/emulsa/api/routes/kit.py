@@ -21,6 +21,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
@@ -66,6 +67,8 @@ class Kit:
     lines: list[Line]
     bottles: list[Bottle]
     powders: list[Powder]
+    papers: list[PrintingPaper]
+    enlargers: list[Enlarger]
     agitations: dict[str, str]
     amounts: dict[str, str]
     reused: tuple[str, ...]

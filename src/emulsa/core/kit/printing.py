@@ -1,0 +1,94 @@
+"""What prints are made with: papers as their filters make them, and the enlarger."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.core.errors import Unsound
+from emulsa.core.light.marks import ApertureMark
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.printing.grade import PaperRange
+from emulsa.core.printing.plan import DryingDown, FilterFactor, Magnification, PaperSpeed
+from emulsa.core.printing.strip import LampLag
+from emulsa.core.rendering.paper import PaperBlack, PaperStep, PaperWhite
+
+FocalLengths = Annotated[
+    tuple[Annotated[float, Within("An enlarging lens's focal length", 10, 1_000, "mm")], ...],
+    Length("Enlarging lenses", 0, 12),
+]
+BathSeconds = Annotated[float, Within("A paper bath's time", 1, 7_200, "s")]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PaperFilter:
+    """A filter, or the grade of a graded paper: the range it gives, its speed and its factor."""
+
+    label: Label
+    range: PaperRange = 1.05
+    speed: PaperSpeed = 100.0
+    factor: FilterFactor = 1.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PaperBath:
+    """A bath of the paper and how long it is in it."""
+
+    name: Name
+    seconds: BathSeconds
+
+
+USUAL_BATHS = (
+    PaperBath(name="Developer", seconds=120),
+    PaperBath(name="Stop bath", seconds=30),
+    PaperBath(name="Fixer", seconds=300),
+    PaperBath(name="Wash", seconds=1_800),
+)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintingPaper:
+    """A paper: its filters or grades, black, white, what it loses as it dries, and its own measured
+    steps where there are some; ``baths`` as its maker gives them."""
+
+    id: Id
+    name: Name
+    surface: Label = ""
+    filters: Annotated[tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16)] = (
+        PaperFilter(label="no filter"),
+    )
+    dmax: PaperBlack = 2.1
+    dmin: PaperWhite = 0.05
+    drying_down: DryingDown = 0.0
+    steps: Annotated[tuple[PaperStep, ...], Length("Measured steps of a paper", 0, 60)] = ()
+    baths: Annotated[tuple[PaperBath, ...], Length("Baths of a paper", 0, 12)] = USUAL_BATHS
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        labels = [each.label for each in self.filters]
+        if len(set(labels)) < len(labels):
+            raise Unsound("Each filter of a paper needs a name of its own.", field="filters")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Enlarger:
+    """An enlarger: its lamp's lag, lenses, marks, and how far it goes."""
+
+    id: Id
+    name: Name
+    lamp_lag_s: LampLag = 0.0
+    focal_lengths_mm: FocalLengths = ()
+    widest: ApertureMark = "5.6"
+    smallest: ApertureMark = "22"
+    least_magnification: Magnification = 1.0
+    most_magnification: Magnification = 12.0
+    note: Note = ""
+    archived: bool = False
+
+    def __post_init__(self) -> None:
+        if self.most_magnification <= self.least_magnification:
+            raise Unsound(
+                "The largest magnification must lie above the smallest.",
+                field="most_magnification",
+            )

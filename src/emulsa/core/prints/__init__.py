@@ -1,0 +1,1 @@
+"""Prints: from the chosen negative to a print that can be made again."""

@@ -1,0 +1,80 @@
+"""How the image lies on the sheet, and whether the margins one wants are left."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from emulsa.core.prints.record import PaperSheet
+from emulsa.core.written import length_text
+
+SQUARE = (1, 1)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Layout:
+    """The sheet as it lies, the image in its middle with its black edge, the margin that is left
+    all around, and what is wrong with it; ``turn``: it fits the other way round."""
+
+    width_mm: float
+    height_mm: float
+    image_width_mm: float
+    image_height_mm: float
+    side_mm: float
+    top_mm: float
+    fits: bool
+    turn: bool
+    says: str
+
+
+def layout(sheet: PaperSheet, picture: tuple[int, int] | None) -> Layout:
+    """The image at its longer side, in the middle of the sheet. Said before it is exposed when it
+    does not fit that way round."""
+    width, height = _image(sheet, picture or SQUARE)
+    lying = _lying(sheet, sheet.turned)
+    side, top = _left(sheet, lying, (width, height))
+    fits = min(side, top) >= sheet.margin_mm - 1e-9
+    other = _left(sheet, _lying(sheet, not sheet.turned), (width, height))
+    turn = not fits and min(other) >= sheet.margin_mm - 1e-9
+    return Layout(
+        width_mm=lying[0],
+        height_mm=lying[1],
+        image_width_mm=width,
+        image_height_mm=height,
+        side_mm=side,
+        top_mm=top,
+        fits=fits,
+        turn=turn,
+        says=_says(sheet, min(side, top), fits, turn),
+    )
+
+
+def _image(sheet: PaperSheet, picture: tuple[int, int]) -> tuple[float, float]:
+    longer = max(picture)
+    return (sheet.image_long_mm * picture[0] / longer, sheet.image_long_mm * picture[1] / longer)
+
+
+def _lying(sheet: PaperSheet, turned: bool) -> tuple[float, float]:
+    """Width and height of the sheet as it lies in the easel."""
+    both = (sheet.width_mm, sheet.height_mm)
+    return (both[1], both[0]) if turned else both
+
+
+def _left(
+    sheet: PaperSheet, lying: tuple[float, float], image: tuple[float, float]
+) -> tuple[float, float]:
+    """What is left beside and above the image and its black edge."""
+    side, top = (
+        (paper - shown) / 2 - sheet.black_edge_mm for paper, shown in zip(lying, image, strict=True)
+    )
+    return side, top
+
+
+def _says(sheet: PaperSheet, least: float, fits: bool, turn: bool) -> str:
+    wanted = length_text(sheet.margin_mm)
+    if fits:
+        return f"The image fits with {length_text(least)} all around at least."
+    if turn:
+        return f"This way round it leaves no {wanted} to mount it by; turned, it does."
+    if least < 0:
+        return "The image is larger than the sheet: make it smaller, or take a larger sheet."
+    return f"It leaves {length_text(least)}; {wanted} are wanted. Make the image smaller."

@@ -1,0 +1,149 @@
+"""The map of a print: the picture with its numbered areas, every time, paper, bath and try."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.prints.negative import PrintedNegative, said
+from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
+from emulsa.core.prints.worked import (
+    PrintWorked,
+    area_text,
+    differences,
+    seconds_text,
+    worked_out,
+)
+from emulsa.core.written import day_words, length_text
+
+CAUTIONS = (
+    "Gloves and fresh air for every bath; selenium and other toners are poisonous through skin and"
+    " breath, and are never mixed with acid. Makers' instructions hold before these figures.",
+)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MapArea:
+    """An area on the picture: its number, its outline as shares, what it gets."""
+
+    number: int
+    points: tuple[tuple[float, float], ...]
+    closed: bool
+    dodge: bool
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintMap:
+    """The page."""
+
+    title: str
+    says: str
+    ratio: float
+    areas: tuple[MapArea, ...]
+    rows: tuple[tuple[str, str], ...]
+    total: str
+    facts: tuple[tuple[str, str], ...]
+    baths: tuple[tuple[str, str], ...]
+    tries: tuple[tuple[str, str, str], ...]
+    notes: tuple[str, ...]
+
+
+def print_map(print_: Print, negative: PrintedNegative, paper: PrintingPaper | None) -> PrintMap:
+    """The map of the plan as it stands."""
+    size = (negative.width, negative.height) if negative.width else None
+    worked = worked_out(print_, paper, size)
+    return PrintMap(
+        title=print_.title,
+        says=said(negative),
+        ratio=negative.width / negative.height if negative.height else 1.25,
+        areas=tuple(_area(place, each) for place, each in enumerate(print_.plan.areas, start=1)),
+        rows=tuple(_rows(worked)),
+        total=seconds_text(worked.total_s),
+        facts=tuple(_facts(print_.plan, paper, worked)),
+        baths=tuple((each.name, _clock(each.seconds)) for each in paper.baths) if paper else (),
+        tries=tuple(_tries(print_.tries)),
+        notes=CAUTIONS,
+    )
+
+
+def table(print_: Print, paper: PrintingPaper | None) -> list[list[object]]:
+    """The plan as rows of a table: what, act, part, seconds, stops, what the clock is set to."""
+    worked = worked_out(print_, paper, None)
+    rows: list[list[object]] = [["what", "act", "seconds", "set_s", "starts_s"]]
+    for row in worked.rows:
+        rows.append([row.title, row.act, round(row.seconds, 2), round(row.set_s, 2), ""])
+        rows += [
+            [each.label, "dodge", round(each.hold_s, 2), "", round(each.start_s, 2)]
+            for each in row.holds
+        ]
+    return rows
+
+
+def _rows(worked: PrintWorked) -> list[tuple[str, str]]:
+    rows = []
+    for row in worked.rows:
+        rows.append((row.title, row.text))
+        rows += [
+            (
+                f"   hold {each.label.lower()} from {seconds_text(each.start_s)}",
+                seconds_text(each.hold_s),
+            )
+            for each in row.holds
+        ]
+    return rows
+
+
+def _facts(
+    plan: PrintPlan, paper: PrintingPaper | None, worked: PrintWorked
+) -> list[tuple[str, str]]:
+    sheet = plan.sheet
+    facts = [
+        ("Enlarger", f"f/{plan.setting.aperture}, {plan.setting.magnification:.3g} ×"),
+        ("Paper", f"{paper.name}, {paper.surface}".rstrip(", ") if paper else "not chosen"),
+        ("Sheet", f"{length_text(sheet.width_mm)} × {length_text(sheet.height_mm)}"),
+        ("Image", f"longer side {length_text(sheet.image_long_mm)}"),
+    ]
+    if sheet.black_edge_mm:
+        facts.append(("Black edge by flash", length_text(sheet.black_edge_mm)))
+    if plan.drying_down:
+        facts.append(("Drying down", f"{100 * plan.drying_down:.0f} % off every time"))
+    if plan.lamp_lag_s:
+        facts.append(("Lamp lag", f"{plan.lamp_lag_s:.1f} s more on the clock"))
+    if worked.grade_text:
+        facts.append(("Negative", worked.grade_text))
+    return facts
+
+
+def _tries(tries: Sequence[PrintTry]) -> list[tuple[str, str, str]]:
+    told = []
+    for place, each in enumerate(tries):
+        name = f"Print {each.number}" + (", final" if each.final else "")
+        day = day_words(each.at[:10]) if each.at else ""
+        showed = "; ".join(
+            filter(None, (each.says, *(mark.says for mark in each.marks), each.then))
+        )
+        if place:
+            changed = ", ".join(differences(tries[place - 1].plan, each.plan))
+            showed = "; ".join(filter(None, (changed, showed)))
+        kept = ", ".join(filter(None, (each.edition, each.toning, each.developer, each.hangs)))
+        told.append((name, day, "; ".join(filter(None, (showed, kept)))))
+    return told
+
+
+def _clock(seconds: float) -> str:
+    whole = round(seconds)
+    return f"{whole // 60}:{whole % 60:02d}"
+
+
+def _area(number: int, area: PlannedArea) -> MapArea:
+    shape = area.shape
+    points = tuple((each.x, each.y) for each in shape.points) if shape else ()
+    return MapArea(
+        number=number,
+        points=points,
+        closed=shape is not None and shape.kind == "outline",
+        dodge=area.act == "dodge",
+        text=area_text(area),
+    )

@@ -1,0 +1,54 @@
+"""The negative that is printed: where it lies, what is known of its densities."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from emulsa.core.film.judgement import Judgement
+from emulsa.core.tones.development_number import n_text
+
+TEXTURE_FROM, TEXTURE_TO = 2.0, 8.5  # zones whose densities the paper must hold
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintedNegative:
+    """A negative to print; its picture, when one is attached, and the densities the paper must
+    hold, as far as they were measured."""
+
+    exposure_id: str
+    label: str
+    scene_title: str
+    film_name: str
+    n: float | None
+    best: bool
+    in_bracket: bool
+    picture_id: str | None
+    width: int
+    height: int
+    low: float | None
+    high: float | None
+    base_fog: float | None
+
+
+def from_densities(
+    judgement: Judgement | None, falls: Mapping[str, float]
+) -> tuple[float | None, float | None, float | None]:
+    """The lowest and highest measured density with texture, and base plus fog."""
+    if judgement is None:
+        return None, None, None
+    spots = sorted(
+        each.density
+        for each in judgement.measured
+        if TEXTURE_FROM <= falls.get(each.reading_id, 5.0) <= TEXTURE_TO
+    )
+    if len(spots) < 2 or spots[-1] <= spots[0]:
+        return None, None, judgement.base_fog
+    return spots[0], spots[-1], judgement.base_fog
+
+
+def said(negative: PrintedNegative) -> str:
+    """The negative in a line: where it lies, its film, how it was developed."""
+    n = "" if negative.n is None else f", {n_text(negative.n)}"
+    best = ", best of its bracket" if negative.best and negative.in_bracket else ""
+    return f"{negative.label} · {negative.film_name}{n}{best}"

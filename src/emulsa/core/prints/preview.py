@@ -1,0 +1,161 @@
+"""A print before there is paper: tables from the levels of a scan to the greys of the print.
+
+The page applies them to the picture. A level is light through the film (sRGB of a scan), light a
+net density; a positive is turned back by a normal print. The paper answers to the sum of its parts:
+its range is that of the filters, each by its share of the time (typical, no source). Exposure
+counts from the base time that was found right.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Annotated
+
+from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.limits import Id, Within
+from emulsa.core.printing.grade import range_of
+from emulsa.core.printing.plan import PrintArea, PrintPlanAnswer, print_plan
+from emulsa.core.prints.record import Print
+from emulsa.core.prints.worked import request_of
+from emulsa.core.rendering.negative import net_density
+from emulsa.core.rendering.paper import Paper, lightness, response
+from emulsa.core.sensitometry.scanning import Sample, ScanRequest, light
+
+LEVELS = 256
+MIDDLE = 5.0
+NORMAL_RANGE = 1.05
+DARKEST = 1e-4  # of light: a scan tells no more
+ClearLevel = Annotated[float, Within("The level of clear film", 1, 255)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class AreaTable:
+    """Greys where an area is worked in full."""
+
+    id: Id
+    greys: tuple[int, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PreviewTables:
+    """Greys of the print (0 to 255, as a screen shows them) by the level of the scan; ``says`` how
+    good they are."""
+
+    base: tuple[int, ...]
+    areas: tuple[AreaTable, ...]
+    says: str
+
+
+def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> PreviewTables:
+    """The tables of a plan. ``clear`` is the level of the lightest film in the scan."""
+    answer = print_plan(request_of(print_.plan))
+    base = {row.part: row.seconds for row in answer.rows if row.act == "base"}
+    right = print_.right_s or math.fsum(base.values())
+    net = _positive if print_.positive else _negative(clear)
+    nets = [net(level) for level in range(LEVELS)]
+    ranges = {each.label: each.range for each in paper.filters} if paper else {}
+    of_part = {each.id: _range(each.label, ranges) for each in print_.plan.parts}
+
+    def greys(times: Mapping[str, float]) -> tuple[int, ...]:
+        tone = _tone(times, right, of_part, paper)
+        return tuple(tone(each) for each in nets)
+
+    return PreviewTables(
+        base=greys(base),
+        areas=tuple(
+            AreaTable(id=each.id, greys=greys(_worked(each, base, answer)))
+            for each in print_.plan.areas
+        ),
+        says=_says(print_, paper),
+    )
+
+
+def _negative(clear: float) -> Callable[[int], float]:
+    """Net density of a level, over clear film."""
+    asked = ScanRequest(
+        encoding="srgb", white=255, clear_level=clear, samples=(Sample(id="a", level=0),)
+    )
+    over = max(light(clear, asked), DARKEST)
+    return lambda level: max(0.0, math.log10(over / max(light(level, asked), DARKEST)))
+
+
+def _positive(level: int) -> float:
+    """The net density that a normal print shows at this grey."""
+    lightest = level / 255 * 100
+    low, high = -1.0, 11.0
+    paper = response(Paper())
+    for _ in range(30):
+        zone = (low + high) / 2
+        shown = lightness(10 ** -paper(net_density(MIDDLE) - net_density(zone)))
+        low, high = (zone, high) if shown < lightest else (low, zone)
+    return net_density((low + high) / 2)
+
+
+def _range(label: str, ranges: Mapping[str, float]) -> float:
+    """The range of a filter: the paper's own, else that of the grade its name says."""
+    if label in ranges:
+        return ranges[label]
+    words = label.replace("½", ".5").replace("grade", "").strip().lower()
+    if words in ("soft", "soft filter"):
+        return range_of(0)
+    if words in ("hard", "hard filter"):
+        return range_of(5)
+    try:
+        return range_of(float(words))
+    except ValueError:
+        return NORMAL_RANGE
+
+
+def _worked(
+    area: PrintArea, base: Mapping[str, float], answer: PrintPlanAnswer
+) -> dict[str, float]:
+    """The seconds of every part where an area is worked."""
+    times = dict(base)
+    if area.act == "burn":
+        burned = next(each.seconds for each in answer.rows if each.id == area.id)
+        times[area.part] = times.get(area.part, 0.0) + burned
+    else:
+        row = next(each for each in answer.rows if each.id == area.part and each.act == "base")
+        held = next(each.hold_s for each in row.dodges if each.id == area.id)
+        times[area.part] = max(0.0, times[area.part] - held)
+    return times
+
+
+def _tone(
+    times: Mapping[str, float],
+    right: float,
+    ranges: Mapping[str, float],
+    paper: PrintingPaper | None,
+) -> Callable[[float], int]:
+    """The grey of a net density after so many seconds in each part."""
+    total = math.fsum(times.values())
+    if total <= 0:
+        return lambda _: 255
+    mixed = math.fsum(t * ranges.get(part, NORMAL_RANGE) for part, t in times.items()) / total
+    answer = response(
+        Paper(
+            range=mixed,
+            dmax=paper.dmax if paper else 2.1,
+            dmin=paper.dmin if paper else 0.05,
+            steps=paper.steps if paper and len(ranges) == 1 else (),
+        )
+    )
+    more = math.log10(total / right)
+    middle = net_density(MIDDLE)
+    white = 10 ** -(paper.dmin if paper else 0.05)
+    return lambda net: _shown(10 ** -answer(middle - net + more) / white)
+
+
+def _shown(reflectance: float) -> int:
+    """A reflectance against the paper's white, as sRGB shows it."""
+    share = min(max(reflectance, 0.0), 1.0)
+    level = 12.92 * share if share <= 0.0031308 else 1.055 * share ** (1 / 2.4) - 0.055
+    return round(255 * level)
+
+
+def _says(print_: Print, paper: PrintingPaper | None) -> str:
+    known = "the paper’s own measured steps" if paper and paper.steps else "a typical paper"
+    start = "" if print_.right_s else " Choose a strip, and its brightness is right too."
+    return f"A preview, by {known}: it shows relations, not the print itself.{start}"

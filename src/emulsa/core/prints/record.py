@@ -1,0 +1,154 @@
+"""A print as it is kept: its negative, its plan, its strips, every try."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, Literal
+
+from emulsa.core.errors import Unsound
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.printing.plan import (
+    DryingDown,
+    PrintArea,
+    PrintPart,
+    PrintSetting,
+)
+from emulsa.core.printing.strip import LampLag, StripRequest
+from emulsa.core.sensitometry.curve import Density, Fog
+
+Across = Annotated[float, Within("A place across the picture", 0, 1)]
+PaperMm = Annotated[float, Within("A side of the paper", 20, 3_000, "mm")]
+MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
+Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]
+
+FEWEST_POINTS = {"outline": 3, "circle": 2, "edge": 2, "corner": 1, "vignette": 1}
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PicturePoint:
+    """A place in the picture, as shares of its width and height from the upper left corner."""
+
+    x: Across
+    y: Across
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Shape:
+    """Where an area lies. ``outline``: points, smoothed. ``circle``: its middle and a point of its
+    rim, a hole in a card. ``edge``: two points of a line, everything beyond it, away from the
+    middle. ``corner``: how far it reaches in. ``vignette``: all but an oval through the point."""
+
+    kind: Literal["outline", "circle", "edge", "corner", "vignette"]
+    points: Annotated[tuple[PicturePoint, ...], Length("Points of a shape", 1, 40)]
+    feather: Feather = 0.04
+
+    def __post_init__(self) -> None:
+        least = FEWEST_POINTS[self.kind]
+        if len(self.points) < least:
+            raise Unsound(
+                f"This shape needs {least} points; there are {len(self.points)}.", field="points"
+            )
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PlannedArea(PrintArea):
+    """An area of the plan with its shape, where it was drawn."""
+
+    shape: Shape | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PaperSheet:
+    """How the image lies on the sheet: the paper, the image's longer side, whether the sheet is
+    turned, the margin one wants to mount it by, a black edge by flash."""
+
+    width_mm: PaperMm = 240
+    height_mm: PaperMm = 300
+    image_long_mm: PaperMm = 240
+    turned: bool = False
+    margin_mm: MarginMm = 20
+    black_edge_mm: MarginMm = 0
+
+
+USUAL_SETTING = PrintSetting(aperture="8", magnification=2.0)
+USUAL_PARTS = (PrintPart(id="base", label="no filter", seconds=10),)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintPlan:
+    """Everything that makes the same print again: paper, setting, parts and areas in their order,
+    what was taken off for the lamp and for drying down, the sheet."""
+
+    paper_id: Id | None = None
+    enlarger_id: Id | None = None
+    setting: PrintSetting = USUAL_SETTING
+    parts: Annotated[tuple[PrintPart, ...], Length("Parts of a print", 1, 8)] = USUAL_PARTS
+    areas: Annotated[tuple[PlannedArea, ...], Length("Areas of a print", 0, 40)] = ()
+    lamp_lag_s: LampLag = 0.0
+    drying_down: DryingDown = 0.0
+    sheet: PaperSheet = PaperSheet()
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeptStrip:
+    """A test strip: through which filter, over which part, and which of it is right."""
+
+    id: Id
+    at: Label = ""
+    label: Label = ""
+    over: Label = ""
+    strip: StripRequest
+    note: Note = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintMark:
+    """What is wrong, or right, at a place of a print."""
+
+    x: Across
+    y: Across
+    says: Label
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintTry:
+    """A print that was made: its plan as it was, what it showed, what to do next. ``final`` with
+    its edition, toning, developer, and where it hangs."""
+
+    number: Annotated[int, Within("A try's number", 1, 999)]
+    at: Label = ""
+    plan: PrintPlan
+    marks: Annotated[tuple[PrintMark, ...], Length("Marks on a print", 0, 40)] = ()
+    says: Note = ""
+    then: Note = ""
+    final: bool = False
+    edition: Label = ""
+    toning: Label = ""
+    developer: Label = ""
+    hangs: Label = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Print:
+    """A negative that is printed. Densities are the negative's, with base; ``right_s`` is the base
+    time at which the picture is as it should be in the middle, by which the preview counts;
+    ``positive``: the picture that is shown is a positive already."""
+
+    id: Id
+    exposure_id: Id
+    title: Name
+    plan: PrintPlan = PrintPlan()
+    low: Density | None = None
+    high: Density | None = None
+    base_fog: Fog | None = None
+    right_s: Annotated[float, Within("The right base time", 0.1, 3_600, "s")] | None = None
+    positive: bool = False
+    strips: Annotated[tuple[KeptStrip, ...], Length("Strips of a print", 0, 60)] = ()
+    tries: Annotated[tuple[PrintTry, ...], Length("Tries of a print", 0, 200)] = ()
+    note: Note = ""
+
+    def __post_init__(self) -> None:
+        if self.low is not None and self.high is not None and self.high <= self.low:
+            raise Unsound(
+                "The high density must lie above the low one.", field="high", allowed=[self.low, 6]
+            )

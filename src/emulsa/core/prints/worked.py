@@ -1,0 +1,230 @@
+"""A print's plan worked out: bars of time, sums, advice, the paper it wants, and what changed."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+
+from emulsa.core.errors import CoreError
+from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade
+from emulsa.core.printing.plan import (
+    WHITE,
+    PrintPlanAnswer,
+    PrintPlanRequest,
+    PrintRow,
+    print_plan,
+)
+from emulsa.core.prints.layout import Layout, layout
+from emulsa.core.prints.record import PlannedArea, Print, PrintPlan
+from emulsa.core.written import size_text
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class HoldBar:
+    """A hold inside its part: from when, how long, in words."""
+
+    id: str
+    label: str
+    start_s: float
+    hold_s: float
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class RowBar:
+    """A time the lamp is on: what, its seconds and words, its holds."""
+
+    id: str
+    title: str
+    act: str
+    seconds: float
+    set_s: float
+    text: str
+    holds: tuple[HoldBar, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintWorked:
+    """Everything the column beside the picture says; ``problem`` when the plan cannot be worked,
+    with the field at fault."""
+
+    base_text: str
+    burned_text: str
+    sums_text: str
+    rows: tuple[RowBar, ...]
+    longest_s: float
+    total_s: float
+    advice: tuple[str, ...]
+    grade_text: str
+    layout: Layout
+    changed: tuple[str, ...]
+    problem: str
+    field: str | None
+
+
+def request_of(plan: PrintPlan) -> PrintPlanRequest:
+    """A plan as the operation takes it."""
+    return PrintPlanRequest(
+        parts=plan.parts,
+        areas=plan.areas,
+        lamp_lag_s=plan.lamp_lag_s,
+        drying_down=plan.drying_down,
+    )
+
+
+def worked_out(
+    print_: Print, paper: PrintingPaper | None, picture: tuple[int, int] | None
+) -> PrintWorked:
+    """The plan as it stands; it never refuses, it says what is wrong."""
+    answer, problem, field = None, "", None
+    try:
+        answer = print_plan(request_of(print_.plan))
+    except CoreError as refusal:
+        problem, field = refusal.message, refusal.field
+    labels = {each.id: each.label.lower() for each in print_.plan.parts}
+    rows = tuple(_bar(each, labels) for each in answer.rows) if answer else ()
+    return PrintWorked(
+        base_text=_base_text(answer) if answer else "",
+        burned_text=_burned_text(answer) if answer else "",
+        sums_text=_sums(print_.plan, paper) if answer else "",
+        rows=rows,
+        longest_s=max((each.seconds for each in rows), default=1.0),
+        total_s=answer.total_s if answer else 0.0,
+        advice=tuple(each.text for each in answer.advice) if answer else (),
+        grade_text=_grade(print_, paper),
+        layout=layout(print_.plan.sheet, picture),
+        changed=tuple(differences(print_.tries[-1].plan, print_.plan)) if print_.tries else (),
+        problem=problem,
+        field=field,
+    )
+
+
+def seconds_text(seconds: float) -> str:
+    """Seconds as one sets them: tenths under ten.
+
+    >>> seconds_text(3.31), seconds_text(15.02), seconds_text(29.97)
+    ('3.3 s', '15 s', '30 s')
+    """
+    return f"{seconds:.1f} s".replace(".0 s", " s") if seconds < 9.95 else f"{seconds:.0f} s"
+
+
+def _bar(row: PrintRow, labels: Mapping[str, str]) -> RowBar:
+    burned = row.act == "burn"
+    if burned:
+        where = "without a filter" if row.part == WHITE else labels[row.part]
+        stops = f" ({size_text(row.stops)})" if row.stops else ""
+        text = f"+{seconds_text(row.seconds)}{stops}"
+        title = f"Burn {row.label.lower()}, {where}"
+    else:
+        title, text = row.label, seconds_text(row.seconds)
+    return RowBar(
+        id=row.id,
+        title=title,
+        act=row.act,
+        seconds=row.seconds,
+        set_s=row.set_s,
+        text=text,
+        holds=tuple(
+            HoldBar(
+                id=each.id,
+                label=each.label,
+                start_s=each.start_s,
+                hold_s=each.hold_s,
+                text=f"{each.label.lower()} {seconds_text(each.hold_s)}",
+            )
+            for each in row.dodges
+        ),
+    )
+
+
+def _base_text(answer: PrintPlanAnswer) -> str:
+    return seconds_text(math.fsum(each.seconds for each in answer.rows if each.act == "base"))
+
+
+def _burned_text(answer: PrintPlanAnswer) -> str:
+    burned = math.fsum(each.seconds for each in answer.rows if each.act == "burn")
+    return f"+ {seconds_text(burned)} burned" if burned else ""
+
+
+def _sums(plan: PrintPlan, paper: PrintingPaper | None) -> str:
+    parts, areas = len(plan.parts), len(plan.areas)
+    said = [f"{parts} part{'s' if parts > 1 else ''}"]
+    if areas:
+        said.append(f"{areas} area{'s' if areas > 1 else ''}")
+    if plan.drying_down:
+        said.append(f"{100 * plan.drying_down:.0f} % off every time for drying down")
+    if paper and paper.baths:
+        said.append(f"{seconds_text(paper.baths[0].seconds)} in the {paper.baths[0].name.lower()}")
+    return ", ".join(said)
+
+
+def _grade(print_: Print, paper: PrintingPaper | None) -> str:
+    """The paper, or the filter, that the negative's densities ask for."""
+    if print_.low is None or print_.high is None:
+        return ""
+    own = tuple(OwnPaper(label=f.label, range=f.range) for f in paper.filters) if paper else ()
+    own = own if len(own) > 1 else ()
+    found = paper_grade(PaperGradeRequest(low=print_.low, high=print_.high, papers=own))
+    named = f"{found.grade}" if own else f"grade {found.grade}"
+    said = f"Its densities ask for {named}"
+    if found.lost_stops > 1 / 6:
+        return f"{said}; {size_text(found.lost_stops)} stop too many for it."
+    if found.grey_stops > 1 / 6:
+        return f"{said}; it leaves {size_text(found.grey_stops)} stop of grey."
+    return f"{said}."
+
+
+def differences(before: PrintPlan, now: PrintPlan) -> Iterator[str]:
+    """What a plan does otherwise than the one before, a sentence each."""
+    old = {each.id: each for each in before.parts}
+    for part in now.parts:
+        was = old.get(part.id)
+        if was is None:
+            yield f"{part.label} {seconds_text(part.seconds)}, new"
+        elif abs(part.seconds - was.seconds) > 0.05 or part.label != was.label:
+            yield f"{part.label} {seconds_text(part.seconds)}, was {seconds_text(was.seconds)}"
+    yield from (
+        f"no {each.label.lower()}"
+        for each in before.parts
+        if each.id not in {part.id for part in now.parts}
+    )
+    yield from _areas(before.areas, now.areas)
+    if before.setting != now.setting:
+        yield (
+            f"f/{now.setting.aperture}, {now.setting.magnification:.3g} ×; was"
+            f" f/{before.setting.aperture}, {before.setting.magnification:.3g} ×"
+        )
+    if before.paper_id != now.paper_id:
+        yield "another paper"
+
+
+def _areas(before: Sequence[PlannedArea], now: Sequence[PlannedArea]) -> Iterator[str]:
+    old = {each.id: each for each in before}
+    for area in now:
+        was = old.get(area.id)
+        if was is None:
+            yield f"{area_text(area)}, new"
+        elif (area.act, area.part, area.stops, area.seconds) != (
+            was.act,
+            was.part,
+            was.stops,
+            was.seconds,
+        ):
+            yield f"{area_text(area)}; was {area_text(was)}"
+        elif area.shape != was.shape:
+            yield f"{area.label} drawn otherwise"
+    yield from (f"{each.label} left alone" for each in before if each.id not in {a.id for a in now})
+
+
+def area_text(area: PlannedArea) -> str:
+    """What an area gets, in words.
+
+    >>> area_text(PlannedArea(id="a", label="Sky", act="burn", part="hard", stops=1))
+    'Sky burned 1 stop'
+    """
+    verb = "burned" if area.act == "burn" else "held back"
+    if area.stops is not None:
+        return f"{area.label} {verb} {size_text(area.stops)} stop{'s' if area.stops > 1 else ''}"
+    return f"{area.label} {verb} {seconds_text(area.seconds or 0)}"
