@@ -16,6 +16,7 @@ from emulsa.api.views.scenes import solution
 from emulsa.core import wire
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.starters import STARTERS
+from emulsa.core.prints.record import Print
 from emulsa.core.scene.assumed import TYPICAL_LAWS
 from emulsa.store import kit, outings, preferences, records, rows, scenes
 from tests.acts.doing import ACTS, Answer, Hands, Request
@@ -30,6 +31,8 @@ KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "le
     "lines": "line",
     "bottles": "bottle",
     "powders": "powder",
+    "papers": "printing_paper",
+    "enlargers": "enlarger",
 }
 # What the film goes through comes often; what is done once in a life seldom.
 WEIGHTS = {
@@ -202,16 +205,115 @@ def _use_times(look: Looking) -> Request:
     return Request("bench.use_times", {"id": "test-corvane"})
 
 
-@drawn("bench.use_learned")
+@drawn("bench.use_textural")
+def _use_textural(look: Looking) -> Request:
+    return Request("bench.use_textural", {"id": "test-corvane"})
+
+
+@drawn("strips.expose")
+def _expose_strip(look: Looking) -> Request:
+    test = look.one("SELECT id FROM film_test")
+    film = look.record(records.FILM_TEST, test).film_id
+    ready = (
+        "SELECT piece.id FROM piece LEFT JOIN roll ON roll.id = piece.roll_id"
+        f" WHERE piece.film_id = '{film}' AND piece.state = 'loaded' AND piece.in_place = 1"
+        " AND (piece.roll_id IS NULL OR piece.frame = roll.next_frame)"
+    )
+    asked = {
+        "bracket_id": look.new("strip"),
+        "lens_id": "lens-150",
+        "ev": 13,
+        "ei": 100,
+        "first_stops": -4,
+        "minutes": look.dice.randint(5, 30),
+        "piece_ids": look.some(ready, 2),
+    }
+    return Request("strips.expose", {"id": test}, body=asked)
+
+
+@drawn("strips.put_into_run")
+def _strip_run(look: Looking) -> Request:
+    found = look.one(
+        "SELECT film_test.id || char(10) || json_extract(strip.value, '$.curve_id')"
+        " FROM film_test, json_each(film_test.strips) AS strip"
+    )
+    id_, curve = found.split("\n")
+    body = {"run_id": look.new("run"), "name": look.word()}
+    return Request("strips.put_into_run", {"id": id_, "curve_id": curve}, body=body)
+
+
+@drawn("checks.use_shutter")
+def _use_shutter(look: Looking) -> Request:
+    seconds = [0.0208, look.dice.choice([0.0205, 0.0212])]
+    body = {"lens_id": "lens-150", "marks": [{"mark": "1/60", "seconds": seconds}]}
+    return Request("checks.use_shutter", body=body)
+
+
+@drawn("checks.use_meters")
+def _use_meters(look: Looking) -> Request:
+    meter = look.one("SELECT id FROM meter")
+    pairs = [{"trusted_ev": 9, "other_ev": look.dice.choice([8.9, 9.2])}]
+    return Request(
+        "checks.use_meters", body={"trusted_id": meter, "other_id": meter, "pairs": pairs}
+    )
+
+
+def _print(look: Looking) -> Any:
+    return look.record(records.PRINT, look.one("SELECT id FROM print"))
+
+
+@drawn("prints.put")
+def _put_print(look: Looking) -> Request:
+    exposure = look.one("SELECT id FROM exposure")
+    fresh = Print(id=look.new("print"), exposure_id=exposure, title=look.word())
+    known = look.hands.db.execute("SELECT id FROM print").fetchone()
+    record = fresh if known is None or look.dice.random() < 0.5 else _print(look)
+    changed = replace(record, note=look.word())
+    return Request("prints.put", {"id": changed.id}, body=wire.encode(changed))
+
+
+@drawn("prints.delete")
+def _no_print(look: Looking) -> Request:
+    made = "SELECT id FROM print WHERE id GLOB 'print-[0-9]*'"
+    return Request("prints.delete", {"id": look.one(made)})
+
+
+@drawn("prints.keep_strip")
+def _keep_strip(look: Looking) -> Request:
+    known = _print(look)
+    strip = {"kind": "linear", "step_s": 3, "strips": 5, "chosen": look.dice.choice([2, 3.5])}
+    part = known.plan.parts[0].id
+    body = {"id": look.new("strip"), "part_id": part, "strip": strip}
+    return Request("prints.keep_strip", {"id": known.id}, body=body)
+
+
+@drawn("prints.made")
+def _made(look: Looking) -> Request:
+    return Request("prints.made", {"id": _print(look).id}, body={"says": look.word()})
+
+
+@drawn("prints.print_again")
+def _again(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM print WHERE tries <> '[]'")
+    return Request("prints.print_again", {"id": id_}, body={"number": 1})
+
+
+@drawn("prints.use_reworked")
+def _rework(look: Looking) -> Request:
+    setting = {"aperture": look.dice.choice(["8", "11"]), "magnification": 3}
+    return Request("prints.use_reworked", {"id": _print(look).id}, body={"setting": setting})
+
+
+@drawn("learning.use")
 def _use_learned(look: Looking) -> Request:
     recipe = look.one("SELECT recipe_id FROM run WHERE recipe_id IS NOT NULL")
-    return Request("bench.use_learned", {"id": recipe}, body={"without": []})
+    return Request("learning.use", {"id": recipe}, body={"without": []})
 
 
-@drawn("bench.use_learned_ei")
+@drawn("learning.rate")
 def _use_learned_ei(look: Looking) -> Request:
     recipe = look.one("SELECT recipe_id FROM run WHERE recipe_id IS NOT NULL")
-    return Request("bench.use_learned_ei", {"id": recipe}, body={"without": []})
+    return Request("learning.rate", {"id": recipe}, body={"without": []})
 
 
 @drawn("holders.put")

@@ -161,6 +161,9 @@ ELSEWHERE = {
     *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
     *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py
     *("speed-point-twice", "no-ladder"),  # test_sensitometry.py, tests/handbook
+    *("own-film",),  # tests/path/test_bench.py
+    *("print-short", "print-long", "print-hold-short"),  # tests/handbook, test_prints.py
+    *("print-holds-at-once", "print-burns-much"),  # test_prints.py
     *("colour-prints-otherwise", "colour-with-contrast"),  # test_sensitometry.py, tests/handbook
 }
 

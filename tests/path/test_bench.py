@@ -126,7 +126,9 @@ def test_a_test_from_the_list_to_tested_times(hand: Hand) -> None:
     before = {each["id"]: each["lands"] for each in hand.solve()["falls"]}
     assert before == {"rock": 3, "snow": 8}
     hand.post("/api/bench/tests/test/use")
-    after = {each["id"]: each["lands"] for each in hand.solve()["falls"]}
+    solved = hand.solve()
+    after = {each["id"]: each["lands"] for each in solved["falls"]}
+    assert "own-film" in {each["code"] for each in solved["answer"]["advice"]}
     assert after["snow"] != 8
     assert after["rock"] < 2.9  # the film is slower than its index: the shadow sinks
     hand.post("/api/bench/tests/test/textural")

@@ -14,7 +14,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
-from emulsa.demo import autumn, bag, made, scan, sheets
+from emulsa.demo import autumn, bag, made, prints, scan, sheets
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
 from emulsa.store import database, opening, outings, records, scenes, transactions
@@ -148,6 +148,8 @@ def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
     autumn.fill(connection, folder, moved)
     for test in sheets.TESTS:
         records.keep(connection, moved(test))
+    for kept in (prints.PAPER, prints.ENLARGER, *prints.PRINTS):
+        records.keep(connection, moved(kept))
     scan.attach_strip(connection, folder, sheets.VELM_TEST.id, moved(f"{DAY}T18:10:00.000Z"))
     for where, film_id in LOADED:
         made.sheet(connection, f"sheet-{where}", where, film_id, moved(f"{DAY}T07:30:00.000Z"))

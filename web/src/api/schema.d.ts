@@ -2459,7 +2459,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/prints/{id}/tries/{number}/again": {
+    "/api/prints/{id}/again": {
         parameters: {
             query?: never;
             header?: never;
@@ -11977,6 +11977,14 @@ export interface components {
             reading_id: string;
         };
         /**
+         * TryAgain
+         * @description Which print is made again.
+         */
+        TryAgain: {
+            /** Number */
+            number: number;
+        };
+        /**
          * TryMade
          * @description A print that came out of the fixer: what it shows, what to do next.
          */
@@ -16897,11 +16905,14 @@ export interface operations {
             };
             path: {
                 id: string;
-                number: number;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryAgain"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

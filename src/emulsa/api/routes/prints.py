@@ -17,8 +17,8 @@ from emulsa.core.printing.strip import StripAnswer, StripRequest, strip_times
 from emulsa.core.prints.acts import (
     Reworking,
     StripChosen,
+    TryAgain,
     TryMade,
-    TryNumber,
     again,
     choose,
     keep_try,
@@ -179,11 +179,12 @@ def made(act: Act, id: str, made: TryMade) -> PrintView:  # noqa: A002
     return _keep(act, changed, f"keep print {changed.tries[-1].number} of {found.title}")
 
 
-@routes.act("POST", "/{id}/tries/{number}/again")
-def print_again(act: Act, id: str, number: TryNumber) -> PrintView:  # noqa: A002
+@routes.act("POST", "/{id}/again")
+def print_again(act: Act, id: str, which: TryAgain) -> PrintView:  # noqa: A002
     """Take the plan of an earlier print up again."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    return _keep(act, again(found, number), f"print {number} of {found.title} again")
+    changed = again(found, which.number)
+    return _keep(act, changed, f"print {which.number} of {found.title} again")
 
 
 @routes.act("POST", "/{id}/rework")

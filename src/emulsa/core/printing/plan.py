@@ -24,11 +24,12 @@ WHITE = "none"  # a burn without a filter
 SHORT_S, LONG_S, HOLD_S, BURNS_STOPS = 3.0, 60.0, 2.0, 3.0  # common practice, no source
 EPSILON = 1e-9
 
+PARTS, AREAS = Length("Parts of a print", 1, 8), Length("Areas of a print", 0, 40)
 PartSeconds = Annotated[float, Within("A part's time", 0.1, 3_600, "s")]
 AreaSeconds = Annotated[float, Within("An area's time", 0, 3_600, "s")]
 AreaStops = Annotated[float, Within("An area's stops", 0, 8, "stops")]
 DryingDown = Annotated[float, Within("Drying down", 0, 0.5)]
-Magnification = Annotated[float, Within("The magnification", 0.05, 100)]
+Magnification = Annotated[float, Within("The enlargement", 0.05, 100)]
 PaperSpeed = Annotated[float, Within("The paper's speed", 1, 10_000)]
 FilterFactor = Annotated[float, Within("A printing filter's factor", 0.05, 100)]
 
@@ -81,8 +82,8 @@ Change = dict[Literal["from", "to"], PrintSetting]
 class PrintPlanRequest:
     """Parts in their order, areas in theirs; ``change`` re-works every time for something else."""
 
-    parts: Annotated[tuple[PrintPart, ...], Length("Parts of a print", 1, 8)]
-    areas: Annotated[tuple[PrintArea, ...], Length("Areas of a print", 0, 40)] = ()
+    parts: Annotated[tuple[PrintPart, ...], PARTS]
+    areas: Annotated[tuple[PrintArea, ...], AREAS] = ()
     lamp_lag_s: LampLag = 0.0
     drying_down: DryingDown = 0.0
     change: Change | None = None

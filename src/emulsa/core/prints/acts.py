@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Id, Label, Length, Note, Within
+from emulsa.core.limits import Id, Label, Note, Within
 from emulsa.core.printing.plan import (
     ChangeRow,
     PrintPart,
@@ -53,8 +53,11 @@ class TryMade:
     developer: Label = ""
 
 
-TryNumber = Annotated[int, Within("A try's number", 1, 999)]
-Ids = Annotated[tuple[Id, ...], Length("Areas in their order", 0, 40)]
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TryAgain:
+    """Which print is made again."""
+
+    number: Annotated[int, Within("The number of a print", 1, 999)]
 
 
 def choose(print_: Print, chosen: StripChosen, at: str) -> Print:

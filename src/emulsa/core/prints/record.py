@@ -8,6 +8,8 @@ from typing import Annotated, Literal
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.printing.plan import (
+    AREAS,
+    PARTS,
     DryingDown,
     PrintArea,
     PrintPart,
@@ -82,8 +84,8 @@ class PrintPlan:
     paper_id: Id | None = None
     enlarger_id: Id | None = None
     setting: PrintSetting = USUAL_SETTING
-    parts: Annotated[tuple[PrintPart, ...], Length("Parts of a print", 1, 8)] = USUAL_PARTS
-    areas: Annotated[tuple[PlannedArea, ...], Length("Areas of a print", 0, 40)] = ()
+    parts: Annotated[tuple[PrintPart, ...], PARTS] = USUAL_PARTS
+    areas: Annotated[tuple[PlannedArea, ...], AREAS] = ()
     lamp_lag_s: LampLag = 0.0
     drying_down: DryingDown = 0.0
     sheet: PaperSheet = PaperSheet()

@@ -20,7 +20,7 @@ from emulsa.core.sensitometry.curve import STOP, Curve, CurveN, Drawn
 from emulsa.core.sensitometry.figures import speed_point
 from emulsa.core.tones.development_number import PIVOT, TARGET
 
-ZoneShown = Annotated[float, Within("A zone", -2, 14)]
+ZoneShown = Annotated[float, Within("A zone of the print", -2, 14)]
 Flare = Annotated[float, Within("The flare", 0, 3, "stops")]
 Levels = Annotated[int, Within("Levels of a table", 2, 4096)]
 

@@ -89,7 +89,7 @@ export function Beside({ compared }: { compared: NonNullable<Worked["compared"]>
         >
           <thead>
             <tr>
-              <th aria-label="What" />
+              <td />
               {films.map((each) => (
                 <th key={each.id} scope="col">
                   {each.title}

@@ -1,0 +1,171 @@
+"""The demo's prints: one negative from strips over four tries to a final print, one just begun; the
+paper and the enlarger, of no maker."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from emulsa.core.kit.printing import Enlarger, PaperFilter, PrintingPaper
+from emulsa.core.printing.plan import PrintPart, PrintSetting
+from emulsa.core.printing.strip import StripRequest
+from emulsa.core.prints.record import (
+    KeptStrip,
+    PaperSheet,
+    PicturePoint,
+    PlannedArea,
+    Print,
+    PrintMark,
+    PrintPlan,
+    PrintTry,
+    Shape,
+)
+
+PAPER = PrintingPaper(
+    id="paper-sleet",
+    name="Sleet fibre, variable",
+    surface="semi-matt",
+    filters=(
+        PaperFilter(label="Soft filter", range=1.55, speed=200, factor=1.0),
+        PaperFilter(label="Middle filter", range=1.05, speed=200, factor=1.0),
+        PaperFilter(label="Hard filter", range=0.60, speed=100, factor=2.0),
+    ),
+    dmax=2.05,
+    dmin=0.06,
+    drying_down=0.06,
+    note="Own wedge on three filters, one box.",
+)
+ENLARGER = Enlarger(
+    id="enlarger-loft",
+    name="Loft enlarger 4×5",
+    lamp_lag_s=0.3,
+    focal_lengths_mm=(150,),
+    widest="5.6",
+    smallest="45",
+    least_magnification=1.0,
+    most_magnification=5.5,
+)
+
+
+def _outline(*points: tuple[float, float]) -> Shape:
+    return Shape(kind="outline", points=tuple(PicturePoint(x=x, y=y) for x, y in points))
+
+
+FLOOR = PlannedArea(
+    id="floor",
+    label="Floor",
+    act="burn",
+    part="hard",
+    stops=0.5,
+    shape=_outline((0.38, 0.55), (0.66, 0.55), (0.82, 0.98), (0.32, 0.98)),
+)
+ROOF = PlannedArea(
+    id="roof",
+    label="Roof hole",
+    act="burn",
+    part="soft",
+    stops=1,
+    shape=Shape(kind="circle", points=(PicturePoint(x=0.6, y=0.12), PicturePoint(x=0.69, y=0.12))),
+)
+BEAMS = PlannedArea(
+    id="beams",
+    label="Beams",
+    act="dodge",
+    part="soft",
+    stops=1 / 3,
+    shape=_outline((0.02, 0.3), (0.3, 0.26), (0.3, 0.66), (0.02, 0.68)),
+)
+CORNER = PlannedArea(
+    id="corner",
+    label="Corner",
+    act="burn",
+    part="soft",
+    stops=1 / 3,
+    shape=Shape(kind="corner", points=(PicturePoint(x=0.8, y=0.78),)),
+)
+
+FIRST = PrintPlan(
+    paper_id=PAPER.id,
+    enlarger_id=ENLARGER.id,
+    setting=PrintSetting(aperture="16", magnification=2.0, paper_speed=200, base_fog=0.2),
+    parts=(
+        PrintPart(id="soft", label="Soft filter", seconds=18),
+        PrintPart(id="hard", label="Hard filter", seconds=12),
+    ),
+    lamp_lag_s=0.3,
+    drying_down=0.06,
+    sheet=PaperSheet(
+        width_mm=240, height_mm=300, image_long_mm=240, turned=True, margin_mm=25, black_edge_mm=1
+    ),
+)
+SECOND = replace(FIRST, areas=(ROOF, FLOOR))
+THIRD = replace(FIRST, areas=(ROOF, FLOOR, BEAMS, CORNER))
+FOURTH = replace(FIRST, areas=(replace(ROOF, stops=1.5), FLOOR, BEAMS))
+
+SHED_PRINT = Print(
+    id="print-shed",
+    exposure_id="exposure-shed-A",
+    title="Cutting shed, saw beds",
+    plan=FOURTH,
+    low=0.41,
+    high=1.29,
+    base_fog=0.20,
+    right_s=28.2,
+    strips=(
+        KeptStrip(
+            id="strip-soft",
+            label="Soft filter",
+            strip=StripRequest(kind="linear", step_s=6, strips=6, lamp_lag_s=0.3, chosen=3),
+            note="first grey in the roof hole",
+        ),
+        KeptStrip(
+            id="strip-hard",
+            label="Hard filter",
+            over="Soft filter",
+            strip=StripRequest(
+                kind="stops", first_s=6, step_stops=0.5, strips=6, lamp_lag_s=0.3, chosen=3
+            ),
+            note="black under the saw bed",
+        ),
+    ),
+    tries=(
+        PrintTry(
+            number=1,
+            plan=FIRST,
+            marks=(PrintMark(x=0.6, y=0.12, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
+            says="straight, to see what it has",
+            then="burn the hole and the floor",
+        ),
+        PrintTry(
+            number=2,
+            plan=SECOND,
+            marks=(PrintMark(x=0.15, y=0.45, says="beams block up"),),
+            says="the hole has a rim now",
+            then="hold the beams, try a darker corner",
+        ),
+        PrintTry(
+            number=3,
+            plan=THIRD,
+            marks=(PrintMark(x=0.9, y=0.9, says="corner too dark"),),
+            says="beams open",
+            then="leave the corner alone",
+        ),
+        PrintTry(
+            number=4,
+            plan=FOURTH,
+            says="it stands",
+            final=True,
+            edition="1 of 5",
+            toning="selenium 1+20, 3 min",
+            developer="paper developer 1+9, 2 min at 20 °C",
+            hangs="hallway",
+        ),
+    ),
+)
+
+TIP_PRINT = Print(
+    id="print-shed-b",
+    exposure_id="exposure-shed-B",
+    title="Cutting shed, second sheet",
+    plan=replace(FIRST, parts=(PrintPart(id="base", label="Middle filter", seconds=10),), areas=()),
+)
+PRINTS = (TIP_PRINT, SHED_PRINT)
