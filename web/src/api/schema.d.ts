@@ -7713,10 +7713,10 @@ export interface components {
              */
             says: string;
             /**
-             * Then
+             * Next Time
              * @default
              */
-            then: string;
+            next_time: string;
             /**
              * Final
              * @default false
@@ -11995,10 +11995,10 @@ export interface components {
              */
             says: string;
             /**
-             * Then
+             * Next Time
              * @default
              */
-            then: string;
+            next_time: string;
             /**
              * Developer
              * @default

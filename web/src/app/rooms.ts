@@ -5,6 +5,7 @@ export const ROOMS = [
   { name: "Film", path: "/film", key: "3" },
   { name: "Darkroom", path: "/darkroom", key: "4" },
   { name: "Bench", path: "/bench", key: "5" },
+  { name: "Print", path: "/print", key: "6" },
   { name: "Log", path: "/log", key: "7" },
   { name: "Kit", path: "/kit", key: "9" },
 ] as const;

@@ -53,6 +53,14 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import("../features/bench")).TestPage }),
           },
           {
+            path: "print",
+            lazy: async () => ({ Component: (await import("../features/print")).PrintRoom }),
+          },
+          {
+            path: "print/:id",
+            lazy: async () => ({ Component: (await import("../features/print")).PrintPage }),
+          },
+          {
             path: "log",
             lazy: async () => ({ Component: (await import("../features/log")).LogRoom }),
           },

@@ -49,7 +49,7 @@ class TryMade:
     """A print that came out of the fixer: what it shows, what to do next."""
 
     says: Note = ""
-    then: Note = ""
+    next_time: Note = ""
     developer: Label = ""
 
 
@@ -100,7 +100,7 @@ def keep_try(print_: Print, made: TryMade, at: str) -> Print:
         at=at,
         plan=print_.plan,
         says=made.says,
-        then=made.then,
+        next_time=made.next_time,
         developer=made.developer,
     )
     return replace(print_, tries=(*print_.tries, new))

@@ -122,7 +122,7 @@ def _tries(tries: Sequence[PrintTry]) -> list[tuple[str, str, str]]:
         name = f"Print {each.number}" + (", final" if each.final else "")
         day = day_words(each.at[:10]) if each.at else ""
         showed = "; ".join(
-            filter(None, (each.says, *(mark.says for mark in each.marks), each.then))
+            filter(None, (each.says, *(mark.says for mark in each.marks), each.next_time))
         )
         if place:
             changed = ", ".join(differences(tries[place - 1].plan, each.plan))

@@ -122,7 +122,7 @@ class PrintTry:
     plan: PrintPlan
     marks: Annotated[tuple[PrintMark, ...], Length("Marks on a print", 0, 40)] = ()
     says: Note = ""
-    then: Note = ""
+    next_time: Note = ""
     final: bool = False
     edition: Label = ""
     toning: Label = ""

@@ -139,6 +139,10 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
     case "ratings":
     case "warmth":
     case "parts":
+    case "paperfilters":
+    case "papersteps":
+    case "paperbaths":
+    case "focals":
       return (
         <LinesField
           kind={field.as}

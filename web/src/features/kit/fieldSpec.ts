@@ -16,7 +16,9 @@ export type Kind =
   | "tanks"
   | "lines"
   | "bottles"
-  | "powders";
+  | "powders"
+  | "papers"
+  | "enlargers";
 
 /** Units, and money, as the photographer writes them. */
 export type Written = Record<UnitKey, Unit> & { money: (amount: number) => string };

@@ -236,4 +236,80 @@ export const INDOORS = {
     describe: (powder: Schemas["Powder"], _kit, units) =>
       [units.ml.text(powder.volume_ml), ...powder.parts.map((part) => part.name)].join(", "),
   },
+  papers: {
+    title: "Printing papers",
+    one: "paper",
+    teach: "Its filters with their range and speed, its black, and what it loses as it dries.",
+    fields: [
+      name,
+      { path: "surface", label: "Surface", as: "text" },
+      { path: "filters", label: "Filters or grades", as: "paperfilters" },
+      {
+        path: "drying_down",
+        label: "Drying down, a share",
+        as: "number",
+        help: "0.06 takes 6 % off every time",
+      },
+      { path: "dmax", label: "Black, density", as: "number" },
+      { path: "dmin", label: "White, density", as: "number" },
+      { path: "steps", label: "Own measured steps", as: "papersteps" },
+      { path: "baths", label: "Baths", as: "paperbaths" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      surface: "",
+      filters: [{ label: "no filter", range: 1.05, speed: 100, factor: 1 }],
+      dmax: 2.1,
+      dmin: 0.05,
+      drying_down: 0,
+      steps: [],
+      baths: [
+        { name: "Developer", seconds: 120 },
+        { name: "Stop bath", seconds: 30 },
+        { name: "Fixer", seconds: 300 },
+        { name: "Wash", seconds: 1800 },
+      ],
+      note: "",
+      archived: false,
+    }),
+    describe: (paper: Schemas["PrintingPaper"]) =>
+      [paper.surface, ...paper.filters.map((each) => each.label)].filter(Boolean).join(", "),
+  },
+  enlargers: {
+    title: "Enlargers",
+    one: "enlarger",
+    teach: "Its lenses and marks, how slowly its lamp comes up, how far it goes.",
+    fields: [
+      name,
+      { path: "focal_lengths_mm", label: "Lenses", as: "focals" },
+      { path: "widest", label: "Widest aperture", as: "text" },
+      { path: "smallest", label: "Smallest aperture", as: "text" },
+      { path: "lamp_lag_s", label: "Lamp lag, seconds", as: "number" },
+      { path: "least_magnification", label: "Smallest magnification", as: "number" },
+      { path: "most_magnification", label: "Largest magnification", as: "number" },
+      note,
+    ],
+    blank: () => ({
+      id: newId(),
+      name: "",
+      lamp_lag_s: 0,
+      focal_lengths_mm: [],
+      widest: "5.6",
+      smallest: "22",
+      least_magnification: 1,
+      most_magnification: 12,
+      note: "",
+      archived: false,
+    }),
+    describe: (enlarger: Schemas["Enlarger"]) =>
+      [
+        enlarger.focal_lengths_mm.map((each) => `${each} mm`).join(", "),
+        `f/${enlarger.widest} to f/${enlarger.smallest}`,
+        `${enlarger.least_magnification} to ${enlarger.most_magnification} ×`,
+      ]
+        .filter(Boolean)
+        .join(", "),
+  },
 } satisfies Record<string, KindSpec>;

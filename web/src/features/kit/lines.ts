@@ -90,5 +90,43 @@ const parts: Lines<Schemas["PowderPart"]> = {
   },
 };
 
-export const LINES = { points, ratings, warmth, parts };
+const paperfilters: Lines<Schemas["PaperFilter"]> = {
+  help: "A line each: range (log exposure), speed, factor, then the filter's name. As in: 1.05  200  1  Middle filter",
+  text: (row) => `${row.range}  ${row.speed}  ${row.factor}  ${row.label}`,
+  read: (words) => ({
+    range: number(words[0]),
+    speed: number(words[1]),
+    factor: number(words[2]),
+    label: words.slice(3).join(" "),
+  }),
+};
+
+const papersteps: Lines<Schemas["PaperStep"]> = {
+  help: "Measured, a line each: log exposure, density. Five or more replace the typical curve",
+  text: (row) => `${row.log_h}  ${row.density}`,
+  read: (words) => ({ log_h: number(words[0]), density: number(words[1]) }),
+};
+
+const paperbaths: Lines<Schemas["PaperBath"]> = {
+  help: "A line each: seconds, then the bath's name. As in: 120  Developer",
+  text: (row) => `${row.seconds}  ${row.name}`,
+  read: (words) => ({ seconds: number(words[0]), name: words.slice(1).join(" ") }),
+};
+
+const focals: Lines<number> = {
+  help: "A line each, in mm",
+  text: (row) => String(row),
+  read: (words) => number(words[0]),
+};
+
+export const LINES = {
+  points,
+  ratings,
+  warmth,
+  parts,
+  paperfilters,
+  papersteps,
+  paperbaths,
+  focals,
+};
 export type LinesKind = keyof typeof LINES;

@@ -18,6 +18,8 @@ const KEEPS = {
   lines: ["kit_put_line", "kit_delete_line"],
   bottles: ["kit_put_bottle", "kit_delete_bottle"],
   powders: ["kit_put_powder", "kit_delete_powder"],
+  papers: ["kit_put_printing_paper", "kit_delete_printing_paper"],
+  enlargers: ["kit_put_enlarger", "kit_delete_enlarger"],
 } as const satisfies Record<Kind, readonly [string, string]>;
 
 /** Keep a record of any kind; the server knows each kind's rules. */

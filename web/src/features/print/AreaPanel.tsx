@@ -1,0 +1,139 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useState } from "react";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { typedNumber } from "../../components/typedNumber";
+import type { Drawing } from "./Picture";
+import type { Area, Plan } from "./queries";
+
+/** One area: what it is called, what it gets, in which part, and its place in the order. */
+export function AreaPanel({
+  area,
+  plan,
+  change,
+  move,
+  redraw,
+  remove,
+  close,
+}: {
+  area: Area;
+  plan: Plan;
+  change: (to: (before: Area) => Area) => void;
+  move: (by: -1 | 1) => void;
+  redraw: (kind: Drawing["kind"]) => void;
+  remove: () => void;
+  close: () => void;
+}) {
+  const by = area.stops !== null ? "stops" : "seconds";
+  const amount = area.stops ?? area.seconds ?? 0;
+  const [text, setText] = useState(String(Number(amount.toFixed(3))));
+  const give = (typed: string) => {
+    setText(typed);
+    const value = typedNumber(typed.replace(",", "."));
+    if (typeof value === "number" && value >= 0) change((before) => ({ ...before, [by]: value }));
+  };
+  return (
+    <Box
+      as="section"
+      aria-label={`Area ${area.label}`}
+      border="2px solid"
+      borderColor="accent"
+      borderRadius="6px"
+      padding="4"
+    >
+      <Flex direction="column" gap="3">
+        <Entry
+          label="Area"
+          value={area.label}
+          maxLength={80}
+          onChange={(event) => change((before) => ({ ...before, label: event.target.value }))}
+        />
+        <Grid templateColumns="1fr 1fr" gap="3">
+          <Choose
+            label="Act"
+            value={area.act}
+            options={[
+              { value: "burn", label: "burn" },
+              { value: "dodge", label: "hold back" },
+            ]}
+            onChange={(act) =>
+              change((before) => ({
+                ...before,
+                act: act as Area["act"],
+                part:
+                  act === "dodge" && before.part === "none"
+                    ? (plan.parts[0]?.id ?? "")
+                    : before.part,
+              }))
+            }
+          />
+          <Choose
+            label="In"
+            value={area.part}
+            options={[
+              ...plan.parts.map((each) => ({ value: each.id, label: each.label })),
+              ...(area.act === "burn" ? [{ value: "none", label: "white light" }] : []),
+            ]}
+            onChange={(part) => {
+              change((before) =>
+                part === "none"
+                  ? { ...before, part, stops: null, seconds: before.seconds ?? 5 }
+                  : { ...before, part },
+              );
+              if (part === "none" && area.stops !== null) setText("5");
+            }}
+          />
+          <Choose
+            label="Counted in"
+            value={by}
+            options={[
+              ...(area.part === "none" ? [] : [{ value: "stops", label: "stops" }]),
+              { value: "seconds", label: "seconds" },
+            ]}
+            onChange={(to) => {
+              const value = to === "stops" ? 1 : 3;
+              setText(String(value));
+              change((before) => ({
+                ...before,
+                stops: to === "stops" ? value : null,
+                seconds: to === "seconds" ? value : null,
+              }));
+            }}
+          />
+          <Entry
+            label={by === "stops" ? "Stops" : "Seconds"}
+            inputMode="decimal"
+            value={text}
+            onChange={(event) => give(event.target.value)}
+          />
+        </Grid>
+        <Box as="label" display="block">
+          <Box as="span" srOnly>
+            {by === "stops" ? "Stops, by dragging" : "Seconds, by dragging"}
+          </Box>
+          <input
+            type="range"
+            min={0}
+            max={by === "stops" ? 3 : 30}
+            step={by === "stops" ? 1 / 12 : 0.5}
+            value={amount}
+            style={{ width: "100%", height: 44 }}
+            onChange={(event) => give(String(Number(Number(event.target.value).toFixed(3))))}
+          />
+        </Box>
+        <Flex gap="2" wrap="wrap">
+          <Button onClick={() => move(-1)}>Earlier</Button>
+          <Button onClick={() => move(1)}>Later</Button>
+          <Button onClick={() => redraw(area.shape?.kind ?? "outline")}>Draw again</Button>
+          <Button variant="quiet" onClick={remove}>
+            Remove area
+          </Button>
+          <Button variant="quiet" onClick={close}>
+            Close
+          </Button>
+        </Flex>
+      </Flex>
+    </Box>
+  );
+}

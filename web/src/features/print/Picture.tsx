@@ -1,0 +1,307 @@
+import { Box } from "@chakra-ui/react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import { useSize } from "../../components/useSize";
+import { apply, levelsOf, type Mask, maskOf } from "./applied";
+import type { Area, Point, Shape, Tables } from "./queries";
+import { middleOf, pathOf } from "./shapes";
+
+const MOST_PIXELS = 2_000_000;
+const FRAME_LEVEL = 150; // a plain frame, where there is no picture
+const STEP = 0.01;
+
+export interface Drawing {
+  kind: Shape["kind"];
+  points: Point[];
+}
+
+/** The picture as this plan prints, with its areas; shapes are drawn on it by a few touches. */
+export function Picture({
+  source,
+  ratio,
+  tables,
+  negative,
+  areas,
+  chosen,
+  choose,
+  drawing,
+  put,
+  marks,
+}: {
+  /** the picture's address; none: a plain frame */
+  source: string | null;
+  ratio: number;
+  tables: Tables | undefined;
+  /** the picture as it was scanned, without any plan */
+  negative: boolean;
+  areas: Area[];
+  chosen: string | null;
+  choose: (id: string | null) => void;
+  drawing: Drawing | null;
+  put: (at: Point) => void;
+  marks: { x: number; y: number; says: string }[];
+}) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  const width = size?.width ?? 0;
+  const height = Math.round(width / ratio);
+  const [cross, setCross] = useState<Point>({ x: 0.5, y: 0.5 });
+  const placed = (event: PointerEvent<HTMLElement>): Point => {
+    const box = event.currentTarget.getBoundingClientRect();
+    return {
+      x: Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)),
+      y: Math.min(1, Math.max(0, (event.clientY - box.top) / box.height)),
+    };
+  };
+  const keyed = (event: KeyboardEvent) => {
+    if (!drawing || event.target !== event.currentTarget) return;
+    const by = event.shiftKey ? 5 * STEP : STEP;
+    const [x, y] = {
+      ArrowLeft: [-by, 0],
+      ArrowRight: [by, 0],
+      ArrowUp: [0, -by],
+      ArrowDown: [0, by],
+    }[event.key] ?? [0, 0];
+    if (x || y) {
+      event.preventDefault();
+      const held = (value: number) => Math.min(1, Math.max(0, value));
+      setCross({ x: held(cross.x + (x ?? 0)), y: held(cross.y + (y ?? 0)) });
+    } else if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      put(cross);
+    }
+  };
+  const shape: Shape | null = drawing?.points.length ? { ...drawing, feather: 0 } : null;
+  return (
+    <Box
+      ref={ref}
+      position="relative"
+      role={drawing ? "application" : "group"}
+      tabIndex={drawing ? 0 : undefined}
+      aria-label={
+        drawing
+          ? `Drawing: ${drawing.points.length} points; arrow keys move the cross, Enter puts a point`
+          : "The picture with its areas"
+      }
+      style={{ aspectRatio: ratio, touchAction: drawing ? "none" : "auto" }}
+      background="#777"
+      border="1px solid"
+      borderColor="line"
+      cursor={drawing ? "crosshair" : "default"}
+      onKeyDown={keyed}
+      onPointerDown={(event) => {
+        if (!drawing || event.target !== event.currentTarget) return;
+        put(placed(event));
+      }}
+      onPointerMove={(event) => drawing && setCross(placed(event))}
+    >
+      {width > 0 && (
+        <Shown
+          source={source}
+          width={width}
+          height={height}
+          tables={negative ? undefined : tables}
+          areas={areas}
+        />
+      )}
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          aria-hidden
+          style={{ position: "absolute", inset: 0, pointerEvents: "none", overflow: "hidden" }}
+        >
+          {areas.map(
+            (each) =>
+              each.shape && (
+                <g key={each.id}>
+                  <path
+                    d={pathOf(each.shape, width, height)}
+                    fill="none"
+                    stroke="#fff"
+                    strokeWidth={each.id === chosen ? 5 : 4}
+                  />
+                  <path
+                    d={pathOf(each.shape, width, height)}
+                    fill="none"
+                    stroke="var(--chakra-colors-accent)"
+                    strokeWidth={each.id === chosen ? 3 : 2}
+                    strokeDasharray={each.act === "dodge" ? "7 5" : undefined}
+                  />
+                </g>
+              ),
+          )}
+          {shape && (
+            <path
+              d={pathOf(shape, width, height)}
+              fill="none"
+              stroke="var(--chakra-colors-ochre)"
+              strokeWidth={3}
+            />
+          )}
+          {drawing?.points.map((each, place) => (
+            <circle
+              // biome-ignore lint/suspicious/noArrayIndexKey: points have no other name
+              key={place}
+              cx={each.x * width}
+              cy={each.y * height}
+              r={5}
+              fill="#fff"
+              stroke="var(--chakra-colors-ochre)"
+              strokeWidth={2}
+            />
+          ))}
+          {drawing && (
+            <path
+              d={`M${cross.x * width - 9} ${cross.y * height}h18M${cross.x * width} ${cross.y * height - 9}v18`}
+              stroke="var(--chakra-colors-ochre)"
+              strokeWidth={2}
+            />
+          )}
+        </svg>
+      )}
+      {!drawing &&
+        areas.map((each) => {
+          const at = each.shape ? middleOf(each.shape) : null;
+          if (!at) return null;
+          return (
+            <Box
+              as="button"
+              key={each.id}
+              aria-pressed={each.id === chosen}
+              aria-label={`${each.label}, ${amountOf(each)}`}
+              position="absolute"
+              left={`${100 * Math.min(0.93, Math.max(0.07, at.x))}%`}
+              top={`${100 * Math.min(0.95, Math.max(0.05, at.y))}%`}
+              transform="translate(-50%, -50%)"
+              minHeight="30px"
+              paddingInline="3"
+              borderRadius="full"
+              border="2px solid"
+              borderColor="accent"
+              background="sheet"
+              color="ink"
+              fontSize="14px"
+              cursor="pointer"
+              whiteSpace="nowrap"
+              onClick={() => choose(each.id === chosen ? null : each.id)}
+            >
+              {each.label} <b>{amountOf(each)}</b>
+            </Box>
+          );
+        })}
+      {marks.map((each) => (
+        <Box
+          key={`${each.x} ${each.y} ${each.says}`}
+          position="absolute"
+          left={`${100 * each.x}%`}
+          top={`${100 * each.y}%`}
+          transform="translate(-50%, -50%)"
+          background="ochreSoft"
+          color="ochre"
+          border="1px solid"
+          borderColor="ochre"
+          paddingInline="2"
+          borderRadius="4px"
+          fontSize="13px"
+          pointerEvents="none"
+        >
+          {each.says}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+const FRACTIONS: Record<string, string> = {
+  "0.25": "¼",
+  "0.33": "⅓",
+  "0.5": "½",
+  "0.67": "⅔",
+  "0.75": "¾",
+};
+
+/** What an area gets, as it stands on the picture: +1, −⅔, +3 s. */
+export function amountOf(area: Area): string {
+  const sign = area.act === "burn" ? "+" : "−";
+  if (area.stops === null) return `${sign}${Number((area.seconds ?? 0).toFixed(1))} s`;
+  const whole = Math.floor(area.stops + 1e-6);
+  const rest = area.stops - whole;
+  const part = FRACTIONS[String(Number(rest.toFixed(2)))];
+  if (rest < 0.01) return `${sign}${whole}`;
+  return part ? `${sign}${whole || ""}${part}` : `${sign}${Number(area.stops.toFixed(2))}`;
+}
+
+/** The greys themselves. */
+function Shown({
+  source,
+  width,
+  height,
+  tables,
+  areas,
+}: {
+  source: string | null;
+  width: number;
+  height: number;
+  tables: Tables | undefined;
+  areas: Area[];
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [image, setImage] = useState<HTMLImageElement | null>(null);
+  useEffect(() => {
+    if (!source) return setImage(null);
+    let here = true;
+    const loading = new Image();
+    loading.onload = () => here && setImage(loading);
+    loading.src = source;
+    return () => {
+      here = false;
+    };
+  }, [source]);
+  const sharp = Math.min(window.devicePixelRatio || 1, Math.sqrt(MOST_PIXELS / (width * height)));
+  const [w, h] = [Math.max(1, Math.round(width * sharp)), Math.max(1, Math.round(height * sharp))];
+  const levels = useMemo(() => {
+    const drawn = document.createElement("canvas");
+    drawn.width = w;
+    drawn.height = h;
+    const pen = drawn.getContext("2d", { willReadFrequently: true });
+    if (!pen || !image) return new Uint8Array(w * h).fill(FRAME_LEVEL);
+    pen.drawImage(image, 0, 0, w, h);
+    return levelsOf(pen.getImageData(0, 0, w, h).data);
+  }, [image, w, h]);
+  const known = useRef(new Map<string, Mask>());
+  const masks = useMemo(() => {
+    const found = new Map<string, Mask>();
+    for (const each of areas) {
+      if (!each.shape) continue;
+      const key = `${w} ${h} ${JSON.stringify(each.shape)}`;
+      found.set(key, known.current.get(key) ?? maskOf(each.id, each.shape, w, h));
+    }
+    known.current = found;
+    return areas.flatMap((each) => {
+      const key = each.shape && `${w} ${h} ${JSON.stringify(each.shape)}`;
+      const mask = key ? found.get(key) : undefined;
+      return mask ? [{ id: each.id, mask }] : [];
+    });
+  }, [areas, w, h]);
+  useEffect(() => {
+    const pen = canvas.current?.getContext("2d");
+    if (!pen) return;
+    const shown = pen.createImageData(w, h);
+    const plain = Array.from({ length: 256 }, (_, level) => level);
+    const worked = masks.flatMap(({ id, mask }) => {
+      const greys = tables?.areas.find((each) => each.id === id)?.greys;
+      return greys ? [{ mask, greys }] : [];
+    });
+    apply(levels, w, tables?.base ?? plain, worked, new Uint32Array(shown.data.buffer));
+    pen.putImageData(shown, 0, 0);
+  }, [levels, w, h, tables, masks]);
+  return (
+    <canvas
+      ref={canvas}
+      width={w}
+      height={h}
+      data-preview
+      aria-hidden
+      style={{ width, height, display: "block", pointerEvents: "none" }}
+    />
+  );
+}

@@ -1,0 +1,254 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { newId } from "../../api/client";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { type Part, type PrintView, putPrint } from "./queries";
+
+const MOST_PARTS = 8;
+
+/** Paper, enlarger, parts and sheet of a plan, and the negative's densities. */
+export function PlanSheet({ view, close }: { view: PrintView; close: () => void }) {
+  const { print } = view;
+  const { plan } = print;
+  const kit = useQuery(kitQuery).data;
+  const papers = (kit?.papers ?? []).filter((each) => !each.archived || each.id === plan.paper_id);
+  const enlargers = (kit?.enlargers ?? []).filter((each) => !each.archived);
+  const [title, setTitle] = useState(print.title);
+  const [paperId, setPaperId] = useState(plan.paper_id ?? "");
+  const [enlargerId, setEnlargerId] = useState(plan.enlarger_id ?? "");
+  const [parts, setParts] = useState(
+    plan.parts.map((each) => ({ ...each, text: String(Number(each.seconds.toFixed(2))) })),
+  );
+  const [text, setText] = useState({
+    aperture: String(plan.setting.aperture),
+    magnification: String(plan.setting.magnification),
+    lamp_lag_s: String(plan.lamp_lag_s),
+    drying_down: String(plan.drying_down),
+    width_mm: String(plan.sheet.width_mm),
+    height_mm: String(plan.sheet.height_mm),
+    image_long_mm: String(plan.sheet.image_long_mm),
+    margin_mm: String(plan.sheet.margin_mm),
+    black_edge_mm: String(plan.sheet.black_edge_mm),
+    low: print.low == null ? "" : String(print.low),
+    high: print.high == null ? "" : String(print.high),
+  });
+  const [positive, setPositive] = useState(print.positive);
+  const { write, problem, busy, at } = useWrite(close);
+  const paper = papers.find((each) => each.id === paperId);
+  const number = (value: string) => typedNumber(value.replace(",", "."));
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const filter = paper?.filters.find((each) => each.label === parts[0]?.label);
+    void write(
+      putPrint(
+        {
+          ...print,
+          title,
+          positive,
+          low: text.low ? number(text.low) : null,
+          high: text.high ? number(text.high) : null,
+          plan: {
+            ...plan,
+            paper_id: paperId || null,
+            enlarger_id: enlargerId || null,
+            setting: {
+              ...plan.setting,
+              aperture: text.aperture,
+              magnification: number(text.magnification),
+              paper_speed: filter?.speed ?? plan.setting.paper_speed,
+            },
+            parts: parts.map(
+              ({ text: typed, ...part }): Part => ({ ...part, seconds: number(typed) }),
+            ),
+            areas: plan.areas.map((area) =>
+              area.part === "none" || parts.some((each) => each.id === area.part)
+                ? area
+                : { ...area, part: parts[0]?.id ?? "none" },
+            ),
+            lamp_lag_s: number(text.lamp_lag_s),
+            drying_down: number(text.drying_down),
+            sheet: {
+              ...plan.sheet,
+              width_mm: number(text.width_mm),
+              height_mm: number(text.height_mm),
+              image_long_mm: number(text.image_long_mm),
+              margin_mm: number(text.margin_mm),
+              black_edge_mm: number(text.black_edge_mm),
+            },
+          },
+        },
+        view.version,
+      ),
+    );
+  };
+  const field = (name: keyof typeof text, label: string, path: string, help?: string) => (
+    <Entry
+      label={label}
+      {...(help ? { help } : {})}
+      inputMode="decimal"
+      value={text[name]}
+      onChange={(event) => setText({ ...text, [name]: event.target.value })}
+      problem={at(path)}
+    />
+  );
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Plan of the print"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button variant="main" type="submit" form="print-plan" disabled={busy}>
+            Save
+          </Button>
+        </>
+      }
+    >
+      <Flex as="form" id="print-plan" direction="column" gap="5" onSubmit={submit}>
+        <Entry
+          label="Title"
+          value={title}
+          onChange={(event) => setTitle(event.target.value)}
+          problem={at("title")}
+        />
+        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+          <Choose
+            label="Paper"
+            value={paperId}
+            options={[
+              { value: "", label: "not chosen" },
+              ...papers.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={(id) => {
+              setPaperId(id);
+              const found = papers.find((each) => each.id === id);
+              if (found) setText({ ...text, drying_down: String(found.drying_down) });
+            }}
+          />
+          <Choose
+            label="Enlarger"
+            value={enlargerId}
+            options={[
+              { value: "", label: "not chosen" },
+              ...enlargers.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={(id) => {
+              setEnlargerId(id);
+              const found = enlargers.find((each) => each.id === id);
+              if (found) setText({ ...text, lamp_lag_s: String(found.lamp_lag_s) });
+            }}
+          />
+          {field("aperture", "Aperture", "plan.setting.aperture")}
+          {field("magnification", "Magnification", "plan.setting.magnification")}
+          {field("lamp_lag_s", "Lamp lag, seconds", "plan.lamp_lag_s")}
+          {field("drying_down", "Drying down, a share", "plan.drying_down", "0.06: 6 % off")}
+        </Grid>
+        <Box as="fieldset">
+          <Box as="legend" fontSize="14px" color="ink2">
+            Parts of the base exposure
+          </Box>
+          {parts.map((part, place) => (
+            <Flex key={part.id} gap="3" align="flex-end" paddingTop="2">
+              <Entry
+                label={`Filter or grade of part ${place + 1}`}
+                value={part.label}
+                suggest={paper?.filters.map((each) => each.label) ?? []}
+                onChange={(event) =>
+                  setParts(
+                    parts.map((each) =>
+                      each.id === part.id ? { ...each, label: event.target.value } : each,
+                    ),
+                  )
+                }
+                problem={at(`plan.parts.${place}.label`)}
+              />
+              <Box width="110px">
+                <Entry
+                  label={`Seconds of part ${place + 1}`}
+                  inputMode="decimal"
+                  value={part.text}
+                  onChange={(event) =>
+                    setParts(
+                      parts.map((each) =>
+                        each.id === part.id ? { ...each, text: event.target.value } : each,
+                      ),
+                    )
+                  }
+                  problem={at(`plan.parts.${place}.seconds`)}
+                />
+              </Box>
+              {parts.length > 1 && (
+                <Button
+                  variant="quiet"
+                  aria-label={`Remove part ${place + 1}`}
+                  onClick={() => setParts(parts.filter((each) => each.id !== part.id))}
+                >
+                  Remove
+                </Button>
+              )}
+            </Flex>
+          ))}
+          {parts.length < MOST_PARTS && (
+            <Box paddingTop="3">
+              <Button
+                onClick={() =>
+                  setParts([
+                    ...parts,
+                    {
+                      id: newId(),
+                      label: parts.length === 1 ? "Hard filter" : `Part ${parts.length + 1}`,
+                      seconds: 10,
+                      filter_factor: null,
+                      text: "10",
+                    },
+                  ])
+                }
+              >
+                Add a part
+              </Button>
+            </Box>
+          )}
+        </Box>
+        <Box as="fieldset">
+          <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
+            The sheet
+          </Box>
+          <Grid templateColumns="1fr 1fr" gap="4">
+            {field("width_mm", "Width, mm", "plan.sheet.width_mm")}
+            {field("height_mm", "Height, mm", "plan.sheet.height_mm")}
+            {field("image_long_mm", "Longer side of the image, mm", "plan.sheet.image_long_mm")}
+            {field("margin_mm", "Margin to mount by, mm", "plan.sheet.margin_mm")}
+            {field("black_edge_mm", "Black edge by flash, mm", "plan.sheet.black_edge_mm")}
+          </Grid>
+        </Box>
+        <Box as="fieldset">
+          <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
+            The negative
+          </Box>
+          <Grid templateColumns="1fr 1fr" gap="4">
+            {field("low", "Lowest density with texture", "low")}
+            {field("high", "Highest density with texture", "high")}
+          </Grid>
+          <Flex as="label" gap="2" align="center" minHeight="44px">
+            <input
+              type="checkbox"
+              checked={positive}
+              onChange={(event) => setPositive(event.target.checked)}
+            />
+            the picture is a positive already
+          </Flex>
+        </Box>
+        <Problem of={problem} />
+      </Flex>
+    </Sheet>
+  );
+}

@@ -1,0 +1,231 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { sound, wakeSound } from "../../clock/sounds";
+import { say } from "../../clock/speech";
+import { useAwake } from "../../clock/useAwake";
+import { useSound } from "../../clock/useSound";
+import { useTicks } from "../../clock/useTicks";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../shared/useWrite";
+import { type PrintView, printMade } from "./queries";
+
+interface Stage {
+  key: string;
+  title: string;
+  seconds: number;
+  /** what is said, at which second of the stage */
+  cues: { at_s: number; text: string }[];
+  light: boolean;
+}
+
+const RED = "#a11";
+const DIM = "#611";
+const REHEARSAL = 10;
+
+/** What happens one after the other: every time the lamp is on, then the paper's baths. */
+function stagesOf(view: PrintView): Stage[] {
+  const exposures = view.worked.rows.map((row): Stage => {
+    const lag = row.set_s - row.seconds;
+    return {
+      key: row.id,
+      title: row.title,
+      seconds: row.set_s,
+      light: true,
+      cues: row.holds
+        .flatMap((hold) => [
+          { at_s: hold.start_s + lag, text: `hold the ${hold.label.toLowerCase()}` },
+          { at_s: hold.start_s + hold.hold_s + lag, text: "let go" },
+        ])
+        .sort((a, b) => a.at_s - b.at_s),
+    };
+  });
+  const baths = (view.paper?.baths ?? []).map(
+    (bath): Stage => ({
+      key: `bath ${bath.name}`,
+      title: bath.name,
+      seconds: bath.seconds,
+      cues: [],
+      light: false,
+    }),
+  );
+  return [...exposures, ...baths];
+}
+
+const clock = (seconds: number) => {
+  const left = Math.max(0, Math.ceil(seconds - 1e-6));
+  return left >= 60 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}` : `${left}`;
+};
+
+/** The print's clock: dark red on black, or black and sound alone; a key, a pedal or a touch goes on. */
+export function PrintClock({ view, close }: { view: PrintView; close: () => void }) {
+  const stages = useMemo(() => stagesOf(view), [view]);
+  const [place, setPlace] = useState(-1);
+  const [since, setSince] = useState<number | null>(null);
+  const [black, setBlack] = useState(false);
+  const [beats, setBeats] = useState(true);
+  const [speed, setSpeed] = useState(1);
+  const now = useTicks(since !== null);
+  const heard = useRef({ place: -1, cue: -1, second: -1 });
+  const { write, problem, busy } = useWrite(close);
+  const dialog = useRef<HTMLDivElement>(null);
+  useAwake(true);
+  useSound(true);
+  const stage = stages[place];
+  const done_s = since === null ? 0 : (Math.max(0, now - since) / 1000) * speed;
+  const left = stage ? stage.seconds - done_s : 0;
+  const running = since !== null && left > 0;
+  useEffect(() => dialog.current?.focus(), []);
+  // the end of a stage, the holds within it, and the seconds between
+  useEffect(() => {
+    if (since === null || !stage) return;
+    const known = heard.current;
+    if (known.place !== place) heard.current = { place, cue: -1, second: -1 };
+    const cue = stage.cues.findLastIndex((each) => each.at_s <= done_s + 1e-6);
+    if (cue > heard.current.cue) {
+      heard.current.cue = cue;
+      say(stage.cues[cue]?.text ?? "");
+      sound.start();
+    }
+    const second = Math.floor(done_s);
+    if (second !== heard.current.second && left > 0) {
+      heard.current.second = second;
+      if (left <= 3) sound.last();
+      else if (stage.light && beats && second > 0) sound.ten();
+    }
+    if (left <= 0) {
+      setSince(null);
+      sound.end();
+      const next = stages[place + 1];
+      say(next ? `${next.title} next` : "done");
+    }
+  }, [since, stage, done_s, left, place, beats, stages]);
+  const over = place >= stages.length - 1 && !running && place >= 0;
+  const go = () => {
+    wakeSound();
+    if (running || over) return;
+    sound.start();
+    setPlace((before) => before + 1);
+    setSince(Date.now());
+  };
+  const next = stages[place + 1];
+  const cueNow = stage?.cues.findLast((each) => each.at_s <= done_s + 1e-6);
+  const button = (label: string, act: () => void, disabled = false) => (
+    <Box
+      as="button"
+      key={label}
+      minHeight="48px"
+      paddingInline="5"
+      border="1px solid"
+      borderColor={DIM}
+      background="black"
+      color={RED}
+      borderRadius="6px"
+      cursor="pointer"
+      aria-disabled={disabled}
+      onClick={(event: { stopPropagation: () => void }) => {
+        event.stopPropagation();
+        if (!disabled) act();
+      }}
+    >
+      {label}
+    </Box>
+  );
+  return (
+    <Box
+      ref={dialog}
+      role="dialog"
+      aria-modal="true"
+      aria-label="Clock of the print"
+      tabIndex={-1}
+      position="fixed"
+      inset="0"
+      zIndex={60}
+      background="black"
+      color={RED}
+      outline="none"
+      overflow="auto"
+      data-light={running && stage?.light ? "on" : "off"}
+      onClick={go}
+      onKeyDown={(event) => {
+        const inner = event.target !== event.currentTarget;
+        if (["Enter", " ", "PageDown", "ArrowRight"].includes(event.key) && !inner) {
+          event.preventDefault();
+          go();
+        }
+        if (event.key === "Escape" && !running) close();
+      }}
+    >
+      {black ? (
+        <Box
+          position="absolute"
+          inset="0"
+          background="black"
+          aria-label="Black screen; hold a touch to bring it back"
+          onDoubleClick={(event) => {
+            event.stopPropagation();
+            setBlack(false);
+          }}
+        >
+          <Box as="span" srOnly>
+            {stage ? `${stage.title}, ${clock(left)} left` : "ready"}
+          </Box>
+        </Box>
+      ) : (
+        <Flex
+          direction="column"
+          minHeight="100dvh"
+          maxWidth="900px"
+          marginInline="auto"
+          padding="5"
+          gap="4"
+        >
+          <Box>
+            <b>{view.print.title}</b>
+            {place < 0 && (
+              <Box fontSize="15px" paddingTop="2" color={RED}>
+                A screen can fog paper: turn it away from easel and trays, dim it, and test it:
+                paper with a coin on it, five minutes beside the lit screen, then developed, must
+                stay white. Keep to the paper’s safelight rules. The lamp and glass get hot.
+              </Box>
+            )}
+          </Box>
+          <Flex direction="column" flex="1" justify="center" align="center" textAlign="center">
+            <Box fontSize="20px" aria-live="polite">
+              {stage && (running || over) ? stage.title : next ? `Next: ${next.title}` : ""}
+            </Box>
+            <Box
+              role="timer"
+              data-clock
+              fontSize={{ base: "120px", md: "200px" }}
+              lineHeight={1}
+              fontWeight={620}
+            >
+              {running ? clock(left) : next ? clock(next.seconds) : "0"}
+            </Box>
+            <Box fontSize="22px" minHeight="34px" aria-live="assertive">
+              {running ? (cueNow?.text ?? "") : over ? "done" : "touch, Enter or pedal to start"}
+            </Box>
+          </Flex>
+          <Flex gap="3" wrap="wrap" justify="center">
+            {button(beats ? "Metronome on" : "Metronome off", () => setBeats(!beats))}
+            {button("Black screen", () => setBlack(true))}
+            {place < 0 &&
+              button(speed === 1 ? "Rehearse, ten times faster" : "At its own speed", () =>
+                setSpeed(speed === 1 ? REHEARSAL : 1),
+              )}
+            {!running && place >= 0 && button("Repeat", () => setPlace((before) => before - 1))}
+            {over &&
+              button(
+                "Keep this print",
+                () =>
+                  void write(printMade(view.print.id, { says: "", next_time: "", developer: "" })),
+                busy,
+              )}
+            {!running && button("Close", close)}
+          </Flex>
+          <Problem of={problem} />
+        </Flex>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,129 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { newId } from "../../api/client";
+import { Button } from "../../components/Button";
+import { count } from "../../components/count";
+import { Empty } from "../../components/Empty";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { RoomHeader } from "../../shared/RoomHeader";
+import { useWrite } from "../../shared/useWrite";
+import { blank } from "./plan";
+import { type Negative, putPrint, roomQuery } from "./queries";
+
+/** Prints, and the negatives there are to print. */
+export function PrintRoom() {
+  const room = useQuery(roomQuery);
+  const navigate = useNavigate();
+  const [choosing, setChoosing] = useState(false);
+  const { write, problem, busy } = useWrite();
+  const { prints = [], negatives = [] } = room.data ?? {};
+  const begin = (negative: Negative) => {
+    const print = blank(newId(), negative);
+    void write(putPrint(print, ""), { at_once: () => navigate(`/print/${print.id}`) });
+  };
+  return (
+    <>
+      <RoomHeader title="Print">
+        <Button aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
+          Print a negative
+        </Button>
+      </RoomHeader>
+      <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
+        {room.error && (
+          <Notice tone="warning" live>
+            {room.error.message}
+          </Notice>
+        )}
+        <Problem of={problem} />
+        {(choosing || (room.data && prints.length === 0)) && (
+          <Box as="section" aria-label="Negatives" paddingBottom="6">
+            <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingY="2">
+              Choose a negative
+            </Box>
+            {negatives.length === 0 && (
+              <Empty title="No developed negative yet.">
+                A negative can be printed once its run is marked developed in the Darkroom.
+              </Empty>
+            )}
+            <Box as="ul">
+              {negatives.map((each) => (
+                <Flex
+                  as="li"
+                  key={each.exposure_id}
+                  align="center"
+                  justify="space-between"
+                  gap="4"
+                  minHeight="60px"
+                  borderBottom="1px solid"
+                  borderColor="line"
+                >
+                  <Flex gap="3" align="center" minWidth="0">
+                    <Thumb id={each.picture_id} />
+                    <Box minWidth="0">
+                      <b>{each.label}</b> {each.scene_title}
+                      <Box color="ink2" fontSize="14px">
+                        {each.film_name}
+                        {each.best && each.in_bracket && ", best of its bracket"}
+                      </Box>
+                    </Box>
+                  </Flex>
+                  <Button
+                    disabled={busy}
+                    aria-label={`Print ${each.label}, ${each.scene_title}`}
+                    onClick={() => begin(each)}
+                  >
+                    Print
+                  </Button>
+                </Flex>
+              ))}
+            </Box>
+          </Box>
+        )}
+        {prints.length > 0 && (
+          <Grid
+            as="ul"
+            templateColumns="repeat(auto-fill, minmax(240px, 1fr))"
+            gap="6"
+            listStyleType="none"
+          >
+            {prints.map((each) => (
+              <Box as="li" key={each.id}>
+                <Thumb id={each.picture_id} large />
+                <Box paddingTop="2">
+                  <Link to={`/print/${each.id}`}>{each.title}</Link>
+                </Box>
+                <Box color="ink2" fontSize="14px">
+                  {each.negative_text}
+                </Box>
+                <Box fontSize="14px" color={each.final ? "accent" : "ink2"}>
+                  {each.final
+                    ? `final print, ${count(each.tries, "print")} made`
+                    : each.tries
+                      ? `${count(each.tries, "print")} made`
+                      : "planned"}
+                </Box>
+              </Box>
+            ))}
+          </Grid>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Thumb({ id, large }: { id: string | null; large?: boolean }) {
+  const size = large
+    ? ({ width: "100%", aspectRatio: 1.3 } as const)
+    : ({ width: 60, height: 46 } as const);
+  if (!id) return <div aria-hidden style={{ ...size, background: "#8a8a8a", flexShrink: 0 }} />;
+  return (
+    <img
+      src={`/api/attachments/${id}/thumbnail`}
+      alt=""
+      style={{ ...size, objectFit: "cover", flexShrink: 0 }}
+    />
+  );
+}

@@ -1,0 +1,139 @@
+import { Box, Grid } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { type PrintView, reworkQuery, useRework as takeRework } from "./queries";
+
+/** The same print at another size, aperture, on another paper, or of another negative. */
+export function ReworkSheet({ view, close }: { view: PrintView; close: () => void }) {
+  const { print } = view;
+  const before = print.plan.setting;
+  const papers = useQuery(kitQuery).data?.papers ?? [];
+  const [paperId, setPaperId] = useState(print.plan.paper_id ?? "");
+  const [text, setText] = useState({
+    aperture: String(before.aperture),
+    magnification: String(before.magnification),
+    paper_speed: String(before.paper_speed),
+    filter_factor: String(before.filter_factor),
+    base_fog: String(before.base_fog),
+  });
+  const number = (value: string) => typedNumber(value.replace(",", "."));
+  const wanted = {
+    setting: {
+      aperture: text.aperture,
+      magnification: number(text.magnification),
+      paper_speed: number(text.paper_speed),
+      filter_factor: number(text.filter_factor),
+      base_fog: number(text.base_fog),
+    },
+    paper_id: paperId || null,
+  };
+  const found = useQuery({
+    ...reworkQuery(print, wanted),
+    placeholderData: keepPreviousData,
+  });
+  const { write, problem, busy } = useWrite(close);
+  const field = (name: keyof typeof text, label: string) => (
+    <Entry
+      label={label}
+      inputMode="decimal"
+      value={text[name]}
+      onChange={(event) => setText({ ...text, [name]: event.target.value })}
+    />
+  );
+  const { data } = found;
+  return (
+    <Sheet
+      open
+      close={close}
+      title="New paper or size"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button
+            variant="main"
+            disabled={busy || Boolean(found.error)}
+            onClick={() => void write(takeRework(print.id, wanted))}
+          >
+            Rework every time
+          </Button>
+        </>
+      }
+    >
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        <Choose
+          label="Paper"
+          value={paperId}
+          options={[
+            { value: "", label: "as before" },
+            ...papers.map((each) => ({ value: each.id, label: each.name })),
+          ]}
+          onChange={(id) => {
+            setPaperId(id);
+            const paper = papers.find((each) => each.id === id);
+            const same = paper?.filters.find((each) => each.label === print.plan.parts[0]?.label);
+            const filter = same ?? paper?.filters[0];
+            if (filter) setText({ ...text, paper_speed: String(filter.speed) });
+          }}
+        />
+        {field("aperture", "Aperture")}
+        {field("magnification", "Magnification")}
+        {field("paper_speed", "Paper speed")}
+        {field("filter_factor", "Filter factor")}
+        {field("base_fog", "Base plus fog of the negative")}
+      </Grid>
+      {found.error && (
+        <Notice tone="refusal" live>
+          {found.error.message}
+        </Notice>
+      )}
+      {data && !found.error && (
+        <Box paddingTop="4" aria-live="polite">
+          <Box
+            as="table"
+            aria-label="Why every time changes"
+            css={{ "& td": { paddingRight: "16px" } }}
+          >
+            <tbody>
+              {data.ledger
+                .filter((each) => Math.abs(each.stops) > 0.005)
+                .map((each) => (
+                  <tr key={each.label}>
+                    <td>{each.label}</td>
+                    <td>
+                      {each.stops > 0 ? "+" : "−"}
+                      {Math.abs(each.stops).toFixed(2)} stop
+                    </td>
+                  </tr>
+                ))}
+            </tbody>
+          </Box>
+          <Box fontSize="20px" paddingTop="2">
+            {data.view.worked.base_text} {data.view.worked.burned_text}
+          </Box>
+          <ul>
+            {data.view.worked.rows.map((each) => (
+              <li key={each.id}>
+                {each.title}: {each.text}
+              </li>
+            ))}
+          </ul>
+          {data.view.worked.advice.map((each) => (
+            <Notice key={each} tone="caution">
+              {each}
+            </Notice>
+          ))}
+        </Box>
+      )}
+      <Problem of={problem} />
+    </Sheet>
+  );
+}

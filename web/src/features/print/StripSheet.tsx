@@ -1,0 +1,206 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { newId, type Schemas } from "../../api/client";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { keepStrip, type PrintView, stripQuery } from "./queries";
+
+/** A test strip: what to give as the card moves, and which of it is right. */
+export function StripSheet({ view, close }: { view: PrintView; close: () => void }) {
+  const { print } = view;
+  const { plan } = print;
+  const [part, setPart] = useState(plan.parts[0]?.id ?? "");
+  const [kind, setKind] = useState<"linear" | "stops">("linear");
+  const [step, setStep] = useState("3");
+  const [first, setFirst] = useState("6");
+  const [stops, setStops] = useState("0.5");
+  const [strips, setStrips] = useState("6");
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [note, setNote] = useState("");
+  const number = (text: string) => typedNumber(text.replace(",", "."));
+  const asked: Schemas["StripRequest"] = {
+    kind,
+    step_s: kind === "linear" ? number(step) : null,
+    first_s: kind === "stops" ? number(first) : null,
+    step_stops: kind === "stops" ? number(stops) : null,
+    strips: number(strips),
+    lamp_lag_s: plan.lamp_lag_s,
+    chosen,
+  };
+  const answer = useQuery(stripQuery(asked));
+  const { write, problem, busy } = useWrite(close);
+  const found = answer.data;
+  const tenth = (value: number) => Number(value.toFixed(1));
+  const others = plan.parts.filter((each) => each.id !== part);
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Test strip"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button
+            variant="main"
+            disabled={busy || !found}
+            onClick={() =>
+              void write(keepStrip(print.id, { id: newId(), part_id: part, strip: asked, note }))
+            }
+          >
+            {chosen === null ? "Keep strip" : "Use this time"}
+          </Button>
+        </>
+      }
+    >
+      <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
+        <Choose
+          label="Through"
+          value={part}
+          options={plan.parts.map((each) => ({ value: each.id, label: each.label }))}
+          onChange={setPart}
+        />
+        <Choose
+          label="Steps in"
+          value={kind}
+          options={[
+            { value: "linear", label: "seconds" },
+            { value: "stops", label: "stops" },
+          ]}
+          onChange={(to) => {
+            setKind(to as "linear" | "stops");
+            setChosen(null);
+          }}
+        />
+        {kind === "linear" ? (
+          <Entry
+            label="Step, seconds"
+            inputMode="decimal"
+            value={step}
+            onChange={(event) => setStep(event.target.value)}
+          />
+        ) : (
+          <>
+            <Entry
+              label="First strip, seconds"
+              inputMode="decimal"
+              value={first}
+              onChange={(event) => setFirst(event.target.value)}
+            />
+            <Entry
+              label="Step, stops"
+              inputMode="decimal"
+              value={stops}
+              onChange={(event) => setStops(event.target.value)}
+            />
+          </>
+        )}
+        <Entry
+          label="Strips"
+          inputMode="numeric"
+          value={strips}
+          onChange={(event) => {
+            setStrips(event.target.value);
+            setChosen(null);
+          }}
+        />
+      </Grid>
+      {others.length > 0 && (
+        <Box color="ink2" paddingTop="2">
+          Give {others.map((each) => `${each.label} ${tenth(each.seconds)} s`).join(" and ")} to the
+          whole paper first.
+        </Box>
+      )}
+      {answer.error && (
+        <Notice tone="refusal" live>
+          {answer.error.message}
+        </Notice>
+      )}
+      {found && (
+        <Box paddingTop="4">
+          <Box fontSize="14px" color="ink2" paddingBottom="2">
+            Uncover strip after strip; after developing, touch the one that is right, or the gap
+            between two.
+          </Box>
+          <Flex role="group" aria-label="Strips" gap="0" align="stretch" overflowX="auto">
+            {found.strips.map((each, place) => {
+              const shade = 235 - (205 * (place + 0.5)) / found.strips.length;
+              const here = place + 1;
+              return (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a strip is what its place is
+                <Flex key={place} align="stretch" flex="1 0 auto">
+                  {place > 0 && (
+                    <Box
+                      as="button"
+                      aria-label={`Between strip ${place} and ${here}`}
+                      aria-pressed={chosen === place + 0.5}
+                      width="22px"
+                      cursor="pointer"
+                      border="none"
+                      background={chosen === place + 0.5 ? "accent" : "line"}
+                      onClick={() => setChosen(place + 0.5)}
+                    />
+                  )}
+                  <Box
+                    as="button"
+                    flex="1 0 64px"
+                    minHeight="110px"
+                    cursor="pointer"
+                    aria-pressed={chosen === here}
+                    aria-label={`Strip ${here}: ${tenth(each.total_s)} s in all, give ${tenth(each.set_s)} s`}
+                    border="3px solid"
+                    borderColor={chosen === here ? "accent" : "transparent"}
+                    style={{
+                      background: `rgb(${shade} ${shade} ${shade})`,
+                      color: shade > 130 ? "#111" : "#fff",
+                    }}
+                    onClick={() => setChosen(here)}
+                  >
+                    <Box fontWeight={650}>{tenth(each.total_s)} s</Box>
+                    <Box fontSize="13px">give {tenth(each.set_s)}</Box>
+                  </Box>
+                </Flex>
+              );
+            })}
+          </Flex>
+          <Box aria-live="polite" paddingTop="3" fontSize="17px">
+            {found.base_s === null ? "" : `Base time ${tenth(found.base_s)} s`}
+          </Box>
+          <Entry
+            label="Note"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+            maxLength={200}
+          />
+        </Box>
+      )}
+      <Problem of={problem} />
+      {print.strips.length > 0 && (
+        <Box paddingTop="5">
+          <Box as="h3" fontSize="15px" fontWeight={600}>
+            Strips so far
+          </Box>
+          <ul>
+            {print.strips.map((each) => (
+              <li key={each.id}>
+                {each.label}
+                {each.over && ` over ${each.over}`}: {each.strip.strips} strips{" "}
+                {each.strip.kind === "linear"
+                  ? `of ${each.strip.step_s} s`
+                  : `from ${each.strip.first_s} s by ${Number((each.strip.step_stops ?? 0).toFixed(2))} stop`}
+                {each.strip.chosen != null && `, number ${each.strip.chosen} is right`}
+                {each.note && `; ${each.note}`}
+              </li>
+            ))}
+          </ul>
+        </Box>
+      )}
+    </Sheet>
+  );
+}
