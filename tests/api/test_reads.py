@@ -11,7 +11,7 @@ import pytest
 from emulsa.api.acting import Route
 from emulsa.api.routing import TABLE
 from emulsa.core import wire
-from emulsa.demo import sheets
+from emulsa.demo import prints, sheets
 from emulsa.store import journal
 from tests.acts.doing import Hands, Request
 from tests.api.test_evening import CORVANE, OSTREL
@@ -35,6 +35,7 @@ IN_PATH = {
     "/api/bench/learned/{id}": "recipe",
     "/api/bench/tests/{id}/film": "film_test",
     "/api/pieces/{id}/spots": "piece",
+    "/api/prints/{id}": "print",
 }
 
 
@@ -63,6 +64,15 @@ def asked(hands: Hands, route: Route) -> list[Request]:
             {"scene": each, "text": text, "reading_id": "new"}
             for each in scenes
             for text in ("9 slate III", "1/125@11 wall V")
+        ],
+        "/api/prints/draw": [wire.encode(each) for each in prints.PRINTS],
+        "/api/prints/preview": [wire.encode(each) for each in prints.PRINTS],
+        "/api/prints/rework": [
+            {
+                "print": wire.encode(each),
+                "wanted": {"setting": {"aperture": "8", "magnification": 3}},
+            }
+            for each in prints.PRINTS
         ],
         "/api/bench/draw": [wire.encode(each) for each in sheets.TESTS],
         "/api/bench/learned/{id}": [{"without": []}],

@@ -21,6 +21,8 @@ ROOMS = [
     "/darkroom/evening",
     "/bench",
     "/bench/test-corvane",
+    "/print",
+    "/print/print-shed",
     "/log",
     "/log?view=pictures",
     "/log/exposure-shed-A",

@@ -94,7 +94,7 @@ FIRST = PrintPlan(
     lamp_lag_s=0.3,
     drying_down=0.06,
     sheet=PaperSheet(
-        width_mm=240, height_mm=300, image_long_mm=240, turned=True, margin_mm=25, black_edge_mm=1
+        width_mm=240, height_mm=300, image_long_mm=230, turned=True, margin_mm=25, black_edge_mm=1
     ),
 )
 SECOND = replace(FIRST, areas=(ROOF, FLOOR))
@@ -110,6 +110,7 @@ SHED_PRINT = Print(
     high=1.29,
     base_fog=0.20,
     right_s=28.2,
+    positive=True,
     strips=(
         KeptStrip(
             id="strip-soft",

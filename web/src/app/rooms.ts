@@ -14,5 +14,5 @@ type Room = (typeof ROOMS)[number];
 
 /** Rooms a phone keeps behind “More”. */
 export const MORE: readonly Room[] = ROOMS.filter(
-  ({ path }) => path === "/bench" || path === "/log" || path === "/kit",
+  ({ path }) => path === "/bench" || path === "/print" || path === "/log" || path === "/kit",
 );

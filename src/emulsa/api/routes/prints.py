@@ -98,10 +98,13 @@ def read_print(db: Db, id: str) -> PrintView:  # noqa: A002
 
 
 @routes.question("/{id}/map.pdf", media_type=PDF)
-def map_pdf(db: Db, id: str) -> File:  # noqa: A002
+def map_pdf(db: Db, house: House, id: str) -> File:  # noqa: A002
     """The map of a print on one page."""
     view = print_view(db, needed(store.print_(db, id), NO_PRINT))
-    page = print_map(view.print, view.negative, view.paper)
+    picture = attachments.attachment(db, view.negative.picture_id or "")
+    small = pictures.thumbnail(house.attachments, picture.digest) if picture else None
+    shown = small.read_bytes() if small and small.exists() else b""
+    page = print_map(view.print, view.negative, view.paper, shown)
     return attached(pdf.render("print", page), PDF, f"print-{view.print.title}", "pdf")
 
 

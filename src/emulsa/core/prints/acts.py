@@ -66,12 +66,12 @@ def choose(print_: Print, chosen: StripChosen, at: str) -> Print:
     part = next((each for each in print_.plan.parts if each.id == chosen.part_id), None)
     if part is None:
         raise Missing("This part is not in the plan any more.", field="part_id")
-    others = [each for each in print_.plan.parts if each.id != part.id]
+    before = print_.plan.parts[: print_.plan.parts.index(part)]
     kept = KeptStrip(
         id=chosen.id,
         at=at,
         label=part.label,
-        over=" and ".join(each.label for each in others),
+        over=" and ".join(each.label for each in before),
         strip=chosen.strip,
         note=chosen.note,
     )

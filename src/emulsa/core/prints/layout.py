@@ -72,9 +72,9 @@ def _left(
 def _says(sheet: PaperSheet, least: float, fits: bool, turn: bool) -> str:
     wanted = length_text(sheet.margin_mm)
     if fits:
-        return f"The image fits with {length_text(least)} all around at least."
+        return f"The image fits with {length_text(round(least))} all around at least."
     if turn:
         return f"This way round it leaves no {wanted} to mount it by; turned, it does."
     if least < 0:
         return "The image is larger than the sheet: make it smaller, or take a larger sheet."
-    return f"It leaves {length_text(least)}; {wanted} are wanted. Make the image smaller."
+    return f"It leaves {length_text(round(least))}; {wanted} are wanted. Make the image smaller."

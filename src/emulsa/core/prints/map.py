@@ -29,7 +29,7 @@ class MapArea:
 
     number: int
     points: tuple[tuple[float, float], ...]
-    closed: bool
+    kind: str
     dodge: bool
     text: str
 
@@ -41,6 +41,7 @@ class PrintMap:
     title: str
     says: str
     ratio: float
+    picture: tuple[int, ...]
     areas: tuple[MapArea, ...]
     rows: tuple[tuple[str, str], ...]
     total: str
@@ -50,14 +51,17 @@ class PrintMap:
     notes: tuple[str, ...]
 
 
-def print_map(print_: Print, negative: PrintedNegative, paper: PrintingPaper | None) -> PrintMap:
-    """The map of the plan as it stands."""
+def print_map(
+    print_: Print, negative: PrintedNegative, paper: PrintingPaper | None, picture: bytes = b""
+) -> PrintMap:
+    """The map of the plan as it stands, over a small picture of the negative (a JPEG's bytes)."""
     size = (negative.width, negative.height) if negative.width else None
     worked = worked_out(print_, paper, size)
     return PrintMap(
         title=print_.title,
         says=said(negative),
         ratio=negative.width / negative.height if negative.height else 1.25,
+        picture=tuple(picture),
         areas=tuple(_area(place, each) for place, each in enumerate(print_.plan.areas, start=1)),
         rows=tuple(_rows(worked)),
         total=seconds_text(worked.total_s),
@@ -143,7 +147,7 @@ def _area(number: int, area: PlannedArea) -> MapArea:
     return MapArea(
         number=number,
         points=points,
-        closed=shape is not None and shape.kind == "outline",
+        kind=shape.kind if shape else "",
         dodge=area.act == "dodge",
         text=area_text(area),
     )

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade
 from emulsa.core.printing.plan import (
     WHITE,
@@ -156,7 +157,7 @@ def _sums(plan: PrintPlan, paper: PrintingPaper | None) -> str:
     if plan.drying_down:
         said.append(f"{100 * plan.drying_down:.0f} % off every time for drying down")
     if paper and paper.baths:
-        said.append(f"{seconds_text(paper.baths[0].seconds)} in the {paper.baths[0].name.lower()}")
+        said.append(f"{time_text(paper.baths[0].seconds)} in the {paper.baths[0].name.lower()}")
     return ", ".join(said)
 
 

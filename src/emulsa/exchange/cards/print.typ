@@ -2,22 +2,26 @@
 #let data = json(bytes(sys.inputs.data))
 #show: look.with(paper: "a4")
 #head(data.title, data.says)
+#let mark = rgb("#1b3f77")
 #let w = 110mm
 #let tall = calc.min(w / data.ratio, 100mm)
 #let wide = tall * data.ratio
 #grid(
   columns: (wide, 1fr), column-gutter: 8mm,
   block(width: wide, height: tall, stroke: 0.6pt, {
+    if data.picture.len() > 0 { place(image(bytes(data.picture), width: wide, height: tall, fit: "stretch")) }
     for area in data.areas {
       let at = area.points.map(each => (wide * each.at(0), tall * each.at(1)))
-      if at.len() >= 3 {
+      if area.kind == "edge" and at.len() == 2 {
+        place(line(start: at.at(0), end: at.at(1), stroke: (paint: mark, thickness: 1.4pt, dash: if area.dodge { "dashed" } else { none })))
+      } else if at.len() >= 3 {
         place(curve(
-          stroke: (thickness: 0.9pt, dash: if area.dodge { "dashed" } else { none }),
+          stroke: (paint: mark, thickness: 1.4pt, dash: if area.dodge { "dashed" } else { none }),
           curve.move(at.at(0)), ..at.slice(1).map(each => curve.line(each)), curve.close(),
         ))
       } else if at.len() == 2 {
         let r = calc.sqrt(calc.pow((at.at(1).at(0) - at.at(0).at(0)) / 1pt, 2) + calc.pow((at.at(1).at(1) - at.at(0).at(1)) / 1pt, 2)) * 1pt
-        place(dx: at.at(0).at(0) - r, dy: at.at(0).at(1) - r, circle(radius: r, stroke: (thickness: 0.9pt, dash: if area.dodge { "dashed" } else { none })))
+        place(dx: at.at(0).at(0) - r, dy: at.at(0).at(1) - r, circle(radius: r, stroke: (paint: mark, thickness: 1.4pt, dash: if area.dodge { "dashed" } else { none })))
       }
       if at.len() > 0 {
         let n = at.len()

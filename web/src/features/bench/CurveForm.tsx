@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { type Curve, putTest, readDensities, readPatch, type TestView } from "./queries";
 import { ScanSheet } from "./ScanSheet";
@@ -101,7 +102,9 @@ export function CurveForm({
   const [read, setRead] = useState<Read>(NONE);
   const [unread, setUnread] = useState<Refusal | null>(null);
   const [scanning, setScanning] = useState(false);
-  const { write, ask, problem, busy } = useWrite(close);
+  const { write, ask, problem, busy, take } = useWrite(close);
+  const [wanted, setWanted] = useState(test);
+  const keep = (base: string) => void write(putTest(wanted, base));
   const simulated = useQuery(devicesQuery).data?.simulated;
   const [zeroed, setZeroed] = useState(false);
   const keptAt = (known ?? like)?.steps.map(exposureOf).sort((a, b) => a - b) ?? [];
@@ -144,7 +147,9 @@ export function CurveForm({
     const curves = [...(test.curves ?? [])];
     curves[place] = curve;
     const tabletNow = how === "own tablet" ? row.tablet : test.tablet;
-    await write(putTest({ ...test, curves, tablet: tabletNow }, view.version));
+    const changed = { ...test, curves, tablet: tabletNow };
+    setWanted(changed);
+    await write(putTest(changed, view.version));
   };
   const field = (name: string) =>
     problem?.field?.startsWith(`curves.${place}.${name}`) ? problem.message : null;
@@ -313,6 +318,7 @@ export function CurveForm({
             </Box>
           )}
           <Problem of={problem} />
+          <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
         </form>
       </Sheet>
       {scanning && (

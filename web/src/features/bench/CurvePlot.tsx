@@ -398,7 +398,7 @@ function MatchHandle({
       style={{ left: left - 22, top: top - 22 }}
       width="44px"
       height="44px"
-      borderRadius="full"
+      borderRadius="999px"
       cursor="ns-resize"
       touchAction="none"
       onKeyDown={pressed}
@@ -416,7 +416,7 @@ function MatchHandle({
         aria-hidden
         position="absolute"
         inset="12px"
-        borderRadius="full"
+        borderRadius="999px"
         border="3px solid"
         borderColor="accent"
         background="sheet"

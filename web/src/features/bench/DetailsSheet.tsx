@@ -8,6 +8,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, putTest, type TestView } from "./queries";
 import { TARGETS } from "./targets";
@@ -50,33 +51,34 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
     ...only(test.observed),
   });
   const set = (changed: Partial<typeof draft>) => setDraft({ ...draft, ...changed });
-  const { write, problem, busy, at } = useWrite(close);
+  const { write, problem, busy, at, take } = useWrite(close);
+  const wanted = {
+    ...test,
+    title: draft.title,
+    day: draft.day,
+    target: draft.target,
+    recipe_id: draft.recipe_id || null,
+    note: draft.note,
+    bracket_stops: typedNumber(draft.bracket),
+    print_s: draft.print_s ? typedNumber(draft.print_s) : null,
+    colours: coloursIn(draft.colours),
+    conditions: {
+      lens: draft.lens,
+      light: draft.light,
+      shutter_measured: draft.shutter_measured,
+    },
+    observed: {
+      grain: draft.grain,
+      scratches: draft.scratches,
+      flatness: draft.flatness,
+      sharpness: draft.sharpness,
+      price: draft.price ? typedNumber(draft.price) : null,
+    },
+  } as FilmTest;
+  const keep = (base: string) => void write(putTest(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const changed = {
-      ...test,
-      title: draft.title,
-      day: draft.day,
-      target: draft.target,
-      recipe_id: draft.recipe_id || null,
-      note: draft.note,
-      bracket_stops: typedNumber(draft.bracket),
-      print_s: draft.print_s ? typedNumber(draft.print_s) : null,
-      colours: coloursIn(draft.colours),
-      conditions: {
-        lens: draft.lens,
-        light: draft.light,
-        shutter_measured: draft.shutter_measured,
-      },
-      observed: {
-        grain: draft.grain,
-        scratches: draft.scratches,
-        flatness: draft.flatness,
-        sharpness: draft.sharpness,
-        price: draft.price ? typedNumber(draft.price) : null,
-      },
-    } as FilmTest;
-    void write(putTest(changed, view.version));
+    keep(view.version);
   };
   const text = (name: keyof typeof draft, label: string, help?: string) => (
     <Entry
@@ -184,6 +186,7 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
           problem={at("note")}
         />
         <Problem of={problem} fields={["title", "day", "note", "print_s"]} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

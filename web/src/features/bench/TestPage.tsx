@@ -5,6 +5,7 @@ import { Link, useParams } from "react-router";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
 import { Notice } from "../../components/Notice";
+import { Conflict } from "../../shared/Conflict";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
 import { ColourPlot } from "./ColourPlot";
@@ -40,9 +41,12 @@ function Shown({ view }: { view: TestView }) {
   const { test } = view;
   const [matching, setMatching] = useState<number | null>(null);
   const [details, setDetails] = useState(false);
-  const { write, problem, busy } = useWrite();
-  const putting = (changed: Partial<TestView["test"]>) =>
-    write(putTest({ ...test, ...changed }, view.version));
+  const { write, problem, setProblem, busy, take } = useWrite();
+  const [wanted, setWanted] = useState(test);
+  const putting = (changed: Partial<TestView["test"]>) => {
+    setWanted({ ...test, ...changed });
+    return write(putTest({ ...test, ...changed }, view.version));
+  };
   // one and the same function, so that what stands beside the plot rests while the handle is dragged
   const latest = useRef(putting);
   useEffect(() => {
@@ -91,6 +95,15 @@ function Shown({ view }: { view: TestView }) {
             {worked.problem && (
               <Notice tone={worked.field ? "warning" : "note"}>{worked.problem}</Notice>
             )}
+            <Conflict
+              problem={problem}
+              mine={wanted}
+              keep={(base) => void write(putTest(wanted, base))}
+              take={() => {
+                setProblem(null);
+                void take();
+              }}
+            />
             {worked.not_compared && <Notice tone="note">{worked.not_compared}</Notice>}
             {worked.answer?.advice
               .filter((each) => each.code !== "no-ladder")

@@ -31,8 +31,9 @@ export function Layout({
             y={1 + (h - ih) / 2}
             width={iw}
             height={ih}
-            fill={layout.fits ? "#999" : "var(--chakra-colors-brickSoft)"}
-            stroke="var(--chakra-colors-ink)"
+            fill={layout.fits ? "#999" : "#fff"}
+            stroke={layout.fits ? "var(--chakra-colors-ink)" : "var(--chakra-colors-brick)"}
+            strokeWidth={layout.fits ? 1 : 3}
           />
         </svg>
         <Box flex="1 1 200px">

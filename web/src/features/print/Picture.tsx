@@ -174,7 +174,7 @@ export function Picture({
               transform="translate(-50%, -50%)"
               minHeight="30px"
               paddingInline="3"
-              borderRadius="full"
+              borderRadius="999px"
               border="2px solid"
               borderColor="accent"
               background="sheet"

@@ -9,8 +9,9 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
-import { type Part, type PrintView, putPrint } from "./queries";
+import { type Part, type Print, type PrintView, putPrint } from "./queries";
 
 const MOST_PARTS = 8;
 
@@ -41,53 +42,48 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
     high: print.high == null ? "" : String(print.high),
   });
   const [positive, setPositive] = useState(print.positive);
-  const { write, problem, busy, at } = useWrite(close);
+  const { write, problem, busy, at, take } = useWrite(close);
   const paper = papers.find((each) => each.id === paperId);
   const number = (value: string) => typedNumber(value.replace(",", "."));
+  const filter = paper?.filters.find((each) => each.label === parts[0]?.label);
+  const wanted: Print = {
+    ...print,
+    title,
+    positive,
+    low: text.low ? number(text.low) : null,
+    high: text.high ? number(text.high) : null,
+    plan: {
+      ...plan,
+      paper_id: paperId || null,
+      enlarger_id: enlargerId || null,
+      setting: {
+        ...plan.setting,
+        aperture: text.aperture,
+        magnification: number(text.magnification),
+        paper_speed: filter?.speed ?? plan.setting.paper_speed,
+      },
+      parts: parts.map(({ text: typed, ...part }): Part => ({ ...part, seconds: number(typed) })),
+      areas: plan.areas.map((area) =>
+        area.part === "none" || parts.some((each) => each.id === area.part)
+          ? area
+          : { ...area, part: parts[0]?.id ?? "none" },
+      ),
+      lamp_lag_s: number(text.lamp_lag_s),
+      drying_down: number(text.drying_down),
+      sheet: {
+        ...plan.sheet,
+        width_mm: number(text.width_mm),
+        height_mm: number(text.height_mm),
+        image_long_mm: number(text.image_long_mm),
+        margin_mm: number(text.margin_mm),
+        black_edge_mm: number(text.black_edge_mm),
+      },
+    },
+  };
+  const keep = (base: string) => void write(putPrint(wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const filter = paper?.filters.find((each) => each.label === parts[0]?.label);
-    void write(
-      putPrint(
-        {
-          ...print,
-          title,
-          positive,
-          low: text.low ? number(text.low) : null,
-          high: text.high ? number(text.high) : null,
-          plan: {
-            ...plan,
-            paper_id: paperId || null,
-            enlarger_id: enlargerId || null,
-            setting: {
-              ...plan.setting,
-              aperture: text.aperture,
-              magnification: number(text.magnification),
-              paper_speed: filter?.speed ?? plan.setting.paper_speed,
-            },
-            parts: parts.map(
-              ({ text: typed, ...part }): Part => ({ ...part, seconds: number(typed) }),
-            ),
-            areas: plan.areas.map((area) =>
-              area.part === "none" || parts.some((each) => each.id === area.part)
-                ? area
-                : { ...area, part: parts[0]?.id ?? "none" },
-            ),
-            lamp_lag_s: number(text.lamp_lag_s),
-            drying_down: number(text.drying_down),
-            sheet: {
-              ...plan.sheet,
-              width_mm: number(text.width_mm),
-              height_mm: number(text.height_mm),
-              image_long_mm: number(text.image_long_mm),
-              margin_mm: number(text.margin_mm),
-              black_edge_mm: number(text.black_edge_mm),
-            },
-          },
-        },
-        view.version,
-      ),
-    );
+    keep(view.version);
   };
   const field = (name: keyof typeof text, label: string, path: string, help?: string) => (
     <Entry
@@ -248,6 +244,7 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
           </Flex>
         </Box>
         <Problem of={problem} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

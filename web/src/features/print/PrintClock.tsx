@@ -108,6 +108,8 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
     setSince(Date.now());
   };
   const next = stages[place + 1];
+  // all light is given: what follows are baths
+  const printed = place >= 0 && !(running && stage?.light) && !next?.light;
   const cueNow = stage?.cues.findLast((each) => each.at_s <= done_s + 1e-6);
   const button = (label: string, act: () => void, disabled = false) => (
     <Box
@@ -214,7 +216,7 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
                 setSpeed(speed === 1 ? REHEARSAL : 1),
               )}
             {!running && place >= 0 && button("Repeat", () => setPlace((before) => before - 1))}
-            {over &&
+            {printed &&
               button(
                 "Keep this print",
                 () =>

@@ -4,8 +4,10 @@ import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
+import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Conflict } from "../../shared/Conflict";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
@@ -54,7 +56,7 @@ export function PrintPage() {
 type Open = "plan" | "strip" | "rework" | "clock" | null;
 
 function Shown({ view }: { view: PrintView }) {
-  const { draft, change, flush, problem } = useDraft(view);
+  const { draft, change, flush, problem, keepMine, takeTheirs } = useDraft(view);
   const navigate = useNavigate();
   const deleting = useWrite();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -62,6 +64,8 @@ function Shown({ view }: { view: PrintView }) {
   const [asScanned, setAsScanned] = useState(false);
   const [open, setOpen] = useState<Open>(null);
   const [marking, setMarking] = useState<number | null>(null);
+  const [judged, setJudged] = useState<number | null>(null);
+  const [markAt, setMarkAt] = useState<Point | null>(null);
   const asked = useDeferredValue(draft);
   const drawn = useQuery({ ...drawQuery(asked), placeholderData: keepPreviousData }).data ?? view;
   const tables = useQuery({ ...previewQuery(asked), placeholderData: keepPreviousData }).data;
@@ -95,17 +99,7 @@ function Shown({ view }: { view: PrintView }) {
   };
   const put = (at: Point) => {
     if (marking !== null) {
-      const says = window.prompt("What is to be seen here?")?.trim();
-      if (says)
-        change((before) => ({
-          ...before,
-          tries: before.tries.map((each) =>
-            each.number === marking
-              ? { ...each, marks: [...each.marks, { ...at, says: says.slice(0, 80) }] }
-              : each,
-          ),
-        }));
-      setMarking(null);
+      setMarkAt(at);
       setDrawing(null);
       return;
     }
@@ -133,8 +127,8 @@ function Shown({ view }: { view: PrintView }) {
     if (await flush()) setOpen(next);
   };
   const area = areas.find((each) => each.id === chosen) ?? null;
-  const lastTry = draft.tries.at(-1);
-  const marks = marking === null ? [] : (lastTry?.marks ?? []);
+  const marked = draft.tries.find((each) => each.number === (marking ?? judged));
+  const marks = [...(marked?.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
   return (
     <>
       <RoomHeader title={draft.title} sub={view.negative_text}>
@@ -149,12 +143,12 @@ function Shown({ view }: { view: PrintView }) {
           templateRows={{ md: "auto 1fr" }}
         >
           <Box gridArea="picture" padding={{ base: "4", md: "6" }} paddingBottom="3">
-            <Flex gap="2" wrap="wrap" paddingBottom="3" align="center">
-              <Button variant="quiet" onClick={() => void sheet("plan")}>
+            <Flex columnGap="6" wrap="wrap" paddingBottom="3" align="center">
+              <Button variant="word" onClick={() => void sheet("plan")}>
                 {`f/${draft.plan.setting.aperture}, ${draft.plan.setting.magnification} ×, ${view.paper?.name ?? "paper not chosen"}`}
               </Button>
               <Button
-                variant="quiet"
+                variant="word"
                 aria-pressed={asScanned}
                 onClick={() => setAsScanned(!asScanned)}
               >
@@ -176,7 +170,19 @@ function Shown({ view }: { view: PrintView }) {
               />
             </Box>
             <Flex gap="2" wrap="wrap" paddingTop="3" align="center">
-              {drawing && marking === null ? (
+              {drawing && marking !== null ? (
+                <>
+                  <Box aria-live="polite">Touch the place on the picture.</Box>
+                  <Button
+                    onClick={() => {
+                      setDrawing(null);
+                      setMarking(null);
+                    }}
+                  >
+                    Cancel
+                  </Button>
+                </>
+              ) : drawing ? (
                 <>
                   <Box aria-live="polite">{TEACH[drawing.kind]}</Box>
                   {drawing.kind === "outline" && drawing.points.length >= 3 && (
@@ -203,6 +209,23 @@ function Shown({ view }: { view: PrintView }) {
                 ))
               )}
             </Flex>
+            {markAt && (
+              <MarkForm
+                keep={(says) => {
+                  if (says)
+                    change((before) => ({
+                      ...before,
+                      tries: before.tries.map((each) =>
+                        each.number === marking
+                          ? { ...each, marks: [...each.marks, { ...markAt, says }] }
+                          : each,
+                      ),
+                    }));
+                  setMarkAt(null);
+                  setMarking(null);
+                }}
+              />
+            )}
             <Box color="ink2" fontSize="13px" paddingTop="2">
               {tables?.says} Hold B to see the scan.
             </Box>
@@ -236,6 +259,7 @@ function Shown({ view }: { view: PrintView }) {
               />
             )}
             <Problem of={problem} />
+            <Conflict problem={problem} mine={draft} keep={keepMine} take={takeTheirs} />
             <Flex gap="3" wrap="wrap">
               <Button onClick={() => void sheet("strip")}>Test strip</Button>
               <Button variant="main" onClick={() => void sheet("clock")}>
@@ -265,6 +289,7 @@ function Shown({ view }: { view: PrintView }) {
                 setDrawing({ kind: "corner", points: [], area: null });
               }}
               rework={() => void sheet("rework")}
+              look={setJudged}
             />
             <Layout
               layout={worked.layout}
@@ -298,6 +323,35 @@ function Shown({ view }: { view: PrintView }) {
       {open === "rework" && <ReworkSheet view={view} close={() => setOpen(null)} />}
       {open === "clock" && <PrintClock view={view} close={() => setOpen(null)} />}
     </>
+  );
+}
+
+/** What is to be seen at a place of a print. */
+function MarkForm({ keep }: { keep: (says: string) => void }) {
+  const [says, setSays] = useState("");
+  return (
+    <Flex
+      as="form"
+      gap="2"
+      align="flex-end"
+      paddingTop="3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep(says.trim());
+      }}
+    >
+      <Entry
+        label="What is to be seen here"
+        placeholder="too dark"
+        maxLength={80}
+        autoFocus
+        value={says}
+        onChange={(event) => setSays(event.target.value)}
+      />
+      <Button type="submit" variant="main">
+        Mark
+      </Button>
+    </Flex>
   );
 }
 

@@ -38,7 +38,10 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
   const { write, problem, busy } = useWrite(close);
   const found = answer.data;
   const tenth = (value: number) => Number(value.toFixed(1));
-  const others = plan.parts.filter((each) => each.id !== part);
+  const others = plan.parts.slice(
+    0,
+    plan.parts.findIndex((each) => each.id === part),
+  );
   return (
     <Sheet
       open

@@ -17,6 +17,7 @@ export function Tries({
   flush,
   mark,
   rework,
+  look,
 }: {
   view: PrintView;
   draft: Print;
@@ -24,6 +25,8 @@ export function Tries({
   flush: () => Promise<boolean>;
   mark: (number: number) => void;
   rework: () => void;
+  /** the print whose marks stand on the picture */
+  look: (number: number | null) => void;
 }) {
   const [open, setOpen] = useState<number | null>(null);
   const { write, problem, busy } = useWrite();
@@ -59,7 +62,11 @@ export function Tries({
               border="none"
               cursor="pointer"
               aria-expanded={open === each.number}
-              onClick={() => setOpen(open === each.number ? null : each.number)}
+              onClick={() => {
+                const now = open === each.number ? null : each.number;
+                setOpen(now);
+                look(now);
+              }}
             >
               <b>
                 Print {each.number}

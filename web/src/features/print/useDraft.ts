@@ -43,5 +43,16 @@ export function useDraft(view: PrintView) {
   const leaving = useRef(flush);
   leaving.current = flush;
   useEffect(() => () => void leaving.current(), []);
-  return { draft, change, flush, problem, setProblem, busy, take };
+  /** Mine over what another hand kept meanwhile. */
+  const keepMine = (base: string) => {
+    kept.current.version = base;
+    void flush();
+  };
+  /** What another hand kept; mine is let go. */
+  const takeTheirs = () => {
+    kept.current.pending = false;
+    setProblem(null);
+    void take();
+  };
+  return { draft, change, flush, problem, busy, keepMine, takeTheirs };
 }

@@ -1,0 +1,180 @@
+"""Print: planned by touch and by keys, seen before paper, run by a fast clock, worked again."""
+
+import re
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import PHONE, Open, Service
+
+pytestmark = pytest.mark.browser
+
+GREY = """
+([x, y]) => {
+    const canvas = document.querySelector("canvas[data-preview]");
+    const pen = canvas.getContext("2d");
+    const at = [Math.round(x * canvas.width), Math.round(y * canvas.height)];
+    return pen.getImageData(at[0], at[1], 1, 1).data[0];
+}
+"""
+
+
+def grey(page: Page, x: float, y: float) -> Any:
+    """What the preview shows at a place."""
+    return page.evaluate(GREY, [x, y])
+
+
+def until(page: Page, reached: Callable[[], bool]) -> None:
+    """Wait for what no locator sees."""
+    for _ in range(200):
+        if reached():
+            return
+        page.wait_for_timeout(50)
+    assert reached()
+
+
+def saved(service: Service, name: str = "print-shed") -> Any:
+    return service.call("GET", f"/api/prints/{name}")["print"]
+
+
+def test_a_picture_is_shown_as_its_plan_prints(open_page: Open, service: Service) -> None:
+    """Pixels of the preview are the core's tables; dragging stops darkens the area at once, and the
+    change is kept and undone."""
+    page = open_page("/print/print-shed")
+    column = page.get_by_role("region", name="How this print is made")
+    expect(column).to_contain_text("28 s + 36 s burned")
+    expect(page.locator("canvas[data-preview]")).to_be_attached()
+    tables = service.call("POST", "/api/prints/preview", saved(service))
+    page.wait_for_load_state("networkidle")
+    until(page, lambda: grey(page, 0.05, 0.95) in tables["base"])
+    before = grey(page, 0.5, 0.2)
+    assert before in tables["base"]
+    page.get_by_role("button", name="Floor, +½").click()
+    inside = grey(page, 0.55, 0.9)
+    panel = page.get_by_role("region", name="Area Floor")
+    panel.get_by_role("slider").fill("2")
+    expect(page.get_by_role("button", name="Floor, +2")).to_be_visible()
+    until(page, lambda: grey(page, 0.55, 0.9) < inside)
+    assert grey(page, 0.5, 0.2) == before
+    expect(page.get_by_role("button", name=re.compile("Undo: save print"))).to_be_visible()
+    assert saved(service)["plan"]["areas"][1]["stops"] == 2
+    page.get_by_role("button", name="Undo: save print").click()
+    expect(page.get_by_role("button", name="Floor, +½")).to_be_visible()
+
+
+def test_an_area_is_drawn_by_keys_and_by_touch(open_page: Open, service: Service) -> None:
+    """The cross is moved by arrows, Enter puts points; an outline is closed; a corner takes one
+    touch on a phone."""
+    page = open_page("/print/print-shed-b")
+    page.get_by_role("button", name="Outline").click()
+    picture = page.get_by_role("application")
+    picture.focus()
+    for keys in (["ArrowLeft"], ["ArrowDown", "Shift+ArrowDown"], ["Shift+ArrowRight"]):
+        for key in keys:
+            picture.press(key)
+        picture.press("Enter")
+    page.get_by_role("button", name="Close outline").click()
+    panel = page.get_by_role("region", name="Area Area 1")
+    panel.get_by_label("Area", exact=True).fill("Wall")
+    page.get_by_role("region", name="Area Wall").get_by_label("Act").select_option("dodge")
+    expect(page.get_by_role("button", name="Wall, −1")).to_be_visible()
+    until(page, lambda: saved(service, "print-shed-b")["plan"]["areas"][0]["act"] == "dodge")
+    phone = open_page("/print/print-shed-b", PHONE)
+    phone.get_by_role("button", name="Corner").click()
+    phone.get_by_role("application").click(position={"x": 280, "y": 200})
+    phone.get_by_role("region", name=re.compile("^Area Area")).get_by_label(
+        "Stops", exact=True
+    ).fill("0.5")
+    expect(phone.get_by_role("button", name="Area 2, +½")).to_be_visible()
+    phone.get_by_role("link", name="Log").or_(
+        phone.get_by_role("button", name="More")
+    ).first.click()
+    kinds = [each["shape"]["kind"] for each in saved(service, "print-shed-b")["plan"]["areas"]]
+    assert kinds == ["outline", "corner"]
+
+
+def test_a_strip_is_touched_between_two(open_page: Open, service: Service) -> None:
+    """What to give as the card moves; the gap between two strips is the base time."""
+    page = open_page("/print/print-shed-b")
+    page.get_by_role("button", name="Test strip").click()
+    sheet = page.get_by_role("dialog", name="Test strip")
+    expect(sheet.get_by_role("button", name="Strip 2: 6 s in all, give 3.3 s")).to_be_visible()
+    sheet.get_by_role("button", name="Between strip 3 and 4").click()
+    expect(sheet.get_by_text("Base time 10.5 s")).to_be_visible()
+    sheet.get_by_role("button", name="Use this time").click()
+    expect(sheet).to_have_count(0)
+    kept = saved(service, "print-shed-b")
+    assert kept["plan"]["parts"][0]["seconds"] == 10.5
+    assert kept["strips"][0]["strip"]["chosen"] == 3.5
+
+
+def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service) -> None:
+    """Red on black, its caution first; every exposure by a key, holds announced, then the baths;
+    the print is kept with its plan under the next number."""
+    page = open_page("/print/print-shed")
+    page.get_by_role("button", name="Expose by the clock").click()
+    clock = page.get_by_role("dialog", name="Clock of the print")
+    expect(clock).to_contain_text("A screen can fog paper")
+    clock.get_by_role("button", name="Rehearse").click()
+    expect(clock).to_contain_text("Next: Soft filter")
+    clock.press("Enter")
+    expect(clock).to_contain_text("hold the beams")
+    expect(clock).to_have_attribute("data-light", "on")
+    expect(clock).to_contain_text("let go")
+    expect(clock).to_contain_text("Next: Hard filter")
+    expect(clock).to_have_attribute("data-light", "off")
+    for name in ("Burn roof hole", "Burn floor", "Developer"):
+        clock.press("PageDown")
+        expect(clock).to_contain_text(f"Next: {name}")
+    clock.press(" ")
+    expect(clock).to_contain_text("Developer")
+    clock.get_by_role("button", name="Keep this print").click()
+    expect(clock).to_have_count(0)
+    kept = saved(service)
+    assert [each["number"] for each in kept["tries"]] == [1, 2, 3, 4, 5]
+    assert kept["tries"][4]["plan"] == kept["plan"]
+
+
+def test_a_print_is_worked_for_another_size(open_page: Open, service: Service) -> None:
+    """The ledger first; then every time; an earlier print is made again."""
+    page = open_page("/print/print-shed")
+    page.get_by_role("button", name="New paper or size").click()
+    sheet = page.get_by_role("dialog", name="New paper or size")
+    sheet.get_by_label("Magnification").fill("5")
+    expect(sheet.get_by_role("table")).to_contain_text("+2.00 stop")
+    sheet.get_by_role("button", name="Rework every time").click()
+    expect(sheet).to_have_count(0)
+    expect(page.get_by_text("Soft filter 72 s, was 18 s")).to_be_visible()
+    expect(page.get_by_text("open up, or heat may buckle")).to_be_visible()
+    page.get_by_role("button", name="Print 1", exact=False).first.click()
+    page.get_by_role("button", name="Print this again").click()
+    expect(page.get_by_text("Roof hole left alone")).to_be_visible()
+    assert saved(service)["plan"]["areas"] == []
+
+
+def test_a_negative_is_chosen_and_its_print_deleted(open_page: Open) -> None:
+    """From the list of developed negatives to a plan of its own, on a phone."""
+    page = open_page("/print", PHONE)
+    page.get_by_role("button", name="Print a negative").click()
+    page.get_by_role("button", name=re.compile("^Print 5B")).click()
+    expect(page.get_by_role("heading", name="Cutting shed, saw beds")).to_be_visible()
+    expect(page.get_by_text("10 s").first).to_be_visible()
+    page.get_by_role("button", name="Turn the sheet").click()
+    expect(page.get_by_text(re.compile("It leaves|to mount it by|fits"))).to_be_visible()
+    page.get_by_role("button", name="Delete print").click()
+    expect(page.get_by_role("button", name="Print a negative")).to_be_visible()
+
+
+def test_two_hands_over_one_print(open_page: Open, service: Service) -> None:
+    """What another hand saved meanwhile is not written over: both are told, one is taken."""
+    page = open_page("/print/print-shed")
+    expect(page.get_by_role("button", name="Floor, +½")).to_be_visible()
+    other = {**saved(service), "title": "Shed, by another hand"}
+    version = service.call("GET", "/api/prints/print-shed")["version"]
+    service.call("PUT", f"/api/prints/print-shed?base={version}", other)
+    page.get_by_role("button", name="Turn the sheet").click()
+    page.get_by_role("button", name="Save mine").click()
+    until(page, lambda: saved(service)["title"] == "Cutting shed, saw beds")
+    assert saved(service)["plan"]["sheet"]["turned"] is False

@@ -1,0 +1,117 @@
+"""From the developed negative to a print that can be made again."""
+
+import io
+from typing import Any
+
+from pypdf import PdfReader
+
+from tests.path.hand import Hand
+
+PAPER = {
+    "id": "paper",
+    "name": "Fibre",
+    "filters": [
+        {"label": "Soft filter", "range": 1.5, "speed": 200},
+        {"label": "Hard filter", "range": 0.6, "speed": 100},
+    ],
+    "drying_down": 0.1,
+}
+
+
+def negative(hand: Hand) -> Any:
+    """A judged sheet, ready to print."""
+    hand.bench()
+    hand.film({"points": [{"n": 0, "minutes": 8}], "developer": "Own"})
+    hand.scene(
+        readings=[
+            {"id": "rock", "label": "rock", "reading": {"kind": "ev", "ev": 9.0}},
+            {"id": "snow", "label": "snow", "reading": {"kind": "ev", "ev": 13.5}},
+        ],
+        pin={"reading": "rock", "zone": 3},
+        aperture="22",
+    )
+    piece = hand.sheet()
+    hand.expose(piece)
+    assert hand.get("/api/prints")["negatives"] == []
+    run = hand.run(hand.group(), 8)
+    hand.post(f"/api/darkroom/runs/{run}/developed")
+    judged = {"id": piece, "shadow": "full", "highlight": "full", "base_fog": 0.2}
+    measured = [{"reading_id": "rock", "density": 0.5}, {"reading_id": "snow", "density": 1.5}]
+    hand.put(f"/api/darkroom/judgements/{piece}?base=", judged | {"measured": measured})
+    (found,) = hand.get("/api/prints")["negatives"]
+    return found
+
+
+def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
+    """Densities come along from judging; a strip gives the base time; areas, a try, another size;
+    the first print's plan is made again, and undo takes each step back."""
+    found = negative(hand)
+    assert (found["low"], found["high"], found["base_fog"]) == (0.5, 1.5, 0.2)
+    hand.put("/api/kit/papers/paper?base=", PAPER)
+    plan: Any = {
+        "paper_id": "paper",
+        "setting": {"aperture": "16", "magnification": 2, "paper_speed": 200, "base_fog": 0.2},
+        "parts": [
+            {"id": "soft", "label": "Soft filter", "seconds": 10},
+            {"id": "hard", "label": "Hard filter", "seconds": 8},
+        ],
+        "drying_down": 0.1,
+    }
+    body = {"id": "p", "exposure_id": found["exposure_id"], "title": "Rock", "plan": plan}
+    body |= {"low": 0.5, "high": 1.5, "base_fog": 0.2}
+    view = hand.put("/api/prints/p?base=", body)
+    assert view["worked"]["grade_text"].startswith("Its densities ask for Hard filter")
+    strip = {"kind": "linear", "step_s": 3, "strips": 5, "chosen": 4}
+    view = hand.post("/api/prints/p/strips", {"id": "s", "part_id": "soft", "strip": strip})
+    assert [each["seconds"] for each in view["print"]["plan"]["parts"]] == [12, 8]
+    assert view["worked"]["rows"][0]["seconds"] == 12 * 0.9
+    shape = {"kind": "circle", "points": [{"x": 0.5, "y": 0.5}, {"x": 0.6, "y": 0.5}]}
+    area = {"id": "a", "label": "Sky", "act": "burn", "part": "hard", "stops": 1, "shape": shape}
+    print_ = view["print"]
+    print_["plan"]["areas"] = [area]
+    view = hand.put(f"/api/prints/p?base={view['version']}", print_)
+    assert view["worked"]["burned_text"] == "+ 7.2 s burned"
+    tables = hand.post("/api/prints/preview", view["print"])
+    assert tables["areas"][0]["greys"][120] < tables["base"][120]
+    view = hand.post("/api/prints/p/tries", {"says": "good", "next_time": "larger"})
+    assert [each["number"] for each in view["print"]["tries"]] == [1]
+    setting = {**plan["setting"], "magnification": 5}
+    asked = {"print": view["print"], "wanted": {"setting": setting}}
+    seen = hand.post("/api/prints/rework", asked)
+    assert hand.get("/api/prints/p")["print"] == view["print"]  # asked, not done
+    view = hand.post("/api/prints/p/rework", {"setting": setting})
+    assert view["print"]["plan"] == seen["view"]["print"]["plan"]
+    assert view["print"]["plan"]["parts"][0]["seconds"] == 12 * 4
+    assert view["worked"]["changed"][0] == "Soft filter 48 s, was 12 s"
+    hand.post("/api/undo")
+    assert hand.get("/api/prints/p")["print"]["plan"]["parts"][0]["seconds"] == 12
+    hand.post("/api/redo")
+    view = hand.post("/api/prints/p/again", {"number": 1})
+    assert view["print"]["plan"]["parts"][0]["seconds"] == 12
+    assert view["worked"]["changed"] == []
+    page = hand.client.get("/api/prints/p/map.pdf").content
+    text = PdfReader(io.BytesIO(page)).pages[0].extract_text()
+    for word in ("Rock", "Sky burned 1 stop", "Hard filter", "Print 1", "good"):
+        assert word in text
+    rows = hand.client.get("/api/prints/p/map.csv").text.splitlines()
+    assert rows[1].startswith("Soft filter,base,10.8")
+    (line,) = hand.get("/api/prints")["prints"]
+    assert (line["tries"], line["final"]) == (1, False)
+
+
+def test_what_prints_hang_on_is_not_deleted(hand: Hand) -> None:
+    """A paper in a plan stays; a print of no negative is refused; a conflict is told."""
+    found = negative(hand)
+    hand.put("/api/kit/papers/paper?base=", PAPER)
+    body: Any = {"id": "p", "exposure_id": found["exposure_id"], "title": "Rock"}
+    body["plan"] = {"paper_id": "paper"}
+    hand.put("/api/prints/p?base=", body)
+    assert hand.client.delete("/api/kit/papers/paper").status_code == 409
+    lost = hand.client.put("/api/prints/q?base=", json={**body, "id": "q", "exposure_id": "none"})
+    assert lost.json()["error"]["field"] == "exposure_id"
+    stale = hand.client.put("/api/prints/p?base=", json={**body, "title": "Other"})
+    assert stale.json()["error"]["code"] == "conflict"
+    (kept,) = hand.get("/api/prints")["prints"]
+    assert kept["title"] == "Rock"
+    hand.client.delete("/api/prints/p")
+    assert hand.client.delete("/api/kit/papers/paper").status_code == 200
