@@ -39,6 +39,10 @@ def saved(service: Service, name: str = "print-shed") -> Any:
     return service.call("GET", f"/api/prints/{name}")["print"]
 
 
+def acts(service: Service) -> list[str]:
+    return [each["act"] for each in saved(service, "print-shed-b")["plan"]["areas"]]
+
+
 def test_a_picture_is_shown_as_its_plan_prints(open_page: Open, service: Service) -> None:
     """Pixels of the preview are the core's tables; dragging stops darkens the area at once, and the
     change is kept and undone."""
@@ -80,7 +84,7 @@ def test_an_area_is_drawn_by_keys_and_by_touch(open_page: Open, service: Service
     panel.get_by_label("Area", exact=True).fill("Wall")
     page.get_by_role("region", name="Area Wall").get_by_label("Act").select_option("dodge")
     expect(page.get_by_role("button", name="Wall, −1")).to_be_visible()
-    until(page, lambda: saved(service, "print-shed-b")["plan"]["areas"][0]["act"] == "dodge")
+    until(page, lambda: acts(service) == ["dodge"])
     phone = open_page("/print/print-shed-b", PHONE)
     phone.get_by_role("button", name="Corner").click()
     phone.get_by_role("application").click(position={"x": 280, "y": 200})
