@@ -258,6 +258,16 @@ def _use_meters(look: Looking) -> Request:
     )
 
 
+@drawn("checks.use_paper")
+def _use_paper(look: Looking) -> Request:
+    paper = look.one("SELECT id FROM printing_paper WHERE id = 'paper-sleet'")
+    black = look.dice.choice([2.0, 2.1])
+    densities = [0.06, 0.06, 0.07, 0.3, 1.1, 1.9, black, black]
+    body = {"paper_id": paper, "label": "Hard filter", "target": "own tablet"}
+    tablet = [0.2 * step for step in range(len(densities))]
+    return Request("checks.use_paper", body={**body, "tablet": tablet, "densities": densities})
+
+
 def _print(look: Looking) -> Any:
     return look.record(records.PRINT, look.one("SELECT id FROM print"))
 

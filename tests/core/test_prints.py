@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.bench.proof import Proof, measured_paper, read
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade, range_of
@@ -334,3 +335,38 @@ def test_the_map_tells_all_that_makes_it_again() -> None:
     rows = table(SHED_PRINT, PAPER)
     assert rows[1][:3] == ["Soft filter", "base", 16.92]
     assert len(rows) == 1 + 4 + 1
+
+
+def proof(*densities: float, label: str = "Hard filter") -> Proof:
+    return Proof(
+        paper_id="p",
+        label=label,
+        target="own tablet",
+        tablet=tuple(0.15 * k for k in range(len(densities))),
+        densities=densities,
+    )
+
+
+CURVE = (0.06, 0.06, 0.08, 0.2, 0.62, 1.3, 1.8, 2.0, 2.05, 2.06)
+
+
+def test_a_paper_is_measured_by_a_contact_proof() -> None:
+    """The range between 0.04 above white and 90 % of the net black (ISO 6846, from memory), worked
+    by hand between the steps; the filter takes it, the paper its white and black."""
+    found = read(proof(*CURVE))
+    low = 0.15 * (2 + (0.10 - 0.08) / (0.2 - 0.08))
+    high = 0.15 * (6 + (0.06 + 0.9 * 2.0 - 1.8) / (2.0 - 1.8))
+    assert found.range == pytest.approx(high - low, abs=0.006)
+    assert "ISO R" in found.says
+    changed = measured_paper(PAPER, proof(*CURVE))
+    assert next(f for f in changed.filters if f.label == "Hard filter").range == found.range
+    assert (changed.dmin, changed.dmax, changed.steps) == (0.06, 2.06, ())
+    alone = replace(PAPER, filters=(PAPER.filters[0],))
+    assert len(measured_paper(alone, proof(*CURVE, label="Soft filter")).steps) == len(CURVE)
+    assert len(measured_paper(PAPER, proof(*CURVE, label="Grade 3")).filters) == 4
+    with pytest.raises(Unsound, match="paper white to full black"):
+        read(proof(*CURVE[3:]))
+    with pytest.raises(Unsound, match="gets lighter"):
+        read(proof(*CURVE[::-1]))
+    with pytest.raises(Unsound, match="21 steps"):
+        read(replace(proof(*CURVE), target="21-step tablet"))

@@ -26,6 +26,7 @@ const ACTS: Record<ActName, readonly [Method, string]> = {
   bench_use_times: ["POST", "/api/bench/tests/{id}/use"],
   bench_use_textural: ["POST", "/api/bench/tests/{id}/textural"],
   checks_use_meters: ["POST", "/api/bench/checks/meters/use"],
+  checks_use_paper: ["POST", "/api/bench/checks/paper/use"],
   checks_use_shutter: ["POST", "/api/bench/checks/shutter/use"],
   learning_use: ["POST", "/api/bench/learned/{id}/use"],
   learning_rate: ["POST", "/api/bench/learned/{id}/rate"],

@@ -400,6 +400,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/checks/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a contact proof of a step tablet shows of a paper; nothing is kept. */
+        post: operations["checks_paper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/checks/paper/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give a paper the range, white and black its proof shows. */
+        post: operations["checks_use_paper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/sources": {
         parameters: {
             query?: never;
@@ -7931,6 +7965,22 @@ export interface components {
             advice: components["schemas"]["Advice"][];
         };
         /**
+         * ProofRead
+         * @description The paper as this proof shows it.
+         */
+        ProofRead: {
+            /** Range */
+            range: number;
+            /** White */
+            white: number;
+            /** Black */
+            black: number;
+            /** Steps */
+            steps: components["schemas"]["PaperStep"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * Provenance
          * @description Who says each figure: an own test, the maker's sheet, a guess.
          */
@@ -9524,6 +9574,20 @@ export interface components {
             next_time: string;
             /** Attachments */
             attachments: components["schemas"]["Attachment"][];
+            /** Prints */
+            prints: components["schemas"]["StoryPrint"][];
+        };
+        /**
+         * StoryPrint
+         * @description A print of the negative: how many were made, and what became of the final one.
+         */
+        StoryPrint: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Says */
+            says: string;
         };
         /**
          * StoryStep
@@ -11347,6 +11411,30 @@ export interface components {
             changes: number;
         };
         /**
+         * Proof
+         * @description A proof through one filter: the tablet, and the paper's densities behind its steps, from the
+         *     densest step on, that is from the paper's white to its black.
+         */
+        Proof: {
+            /** Paper Id */
+            paper_id: string;
+            /** Label */
+            label: string;
+            /**
+             * Target
+             * @default 21-step tablet
+             * @enum {string}
+             */
+            target: "" | "bracket in stops" | "21-step tablet" | "31-step tablet" | "own tablet" | "Zone I and Zone VIII";
+            /**
+             * Tablet
+             * @default []
+             */
+            tablet: number[];
+            /** Densities */
+            densities: number[];
+        };
+        /**
          * PuttingBack
          * @description A partly exposed roll, or the uncut rest of one, back into a camera.
          */
@@ -12704,6 +12792,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Meter"];
+                };
+            };
+        };
+    };
+    checks_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Proof"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofRead"];
+                };
+            };
+        };
+    };
+    checks_use_paper: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Proof"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintingPaper"];
                 };
             };
         };

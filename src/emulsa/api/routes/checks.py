@@ -1,4 +1,4 @@
-"""Shutters and meters on the bench."""
+"""Shutters, meters and papers on the bench."""
 
 from __future__ import annotations
 
@@ -14,7 +14,9 @@ from emulsa.core.bench.checks import (
     corrected_meter,
     measured_lens,
 )
+from emulsa.core.bench.proof import Proof, ProofRead, measured_paper, read
 from emulsa.core.kit.bag import KitLens, Meter
+from emulsa.core.kit.printing import PrintingPaper
 from emulsa.store import kit
 
 routes = Routes("checks", "/api/bench/checks", tag="bench")
@@ -51,5 +53,21 @@ def use_meters(act: Act, readings: MeterReadings) -> Meter:
     other = needed(kit.meter(act.db, readings.other_id), NO_METER, "other_id")
     changed = corrected_meter(other, check_meters(readings.pairs))
     act.says(f"correct {other.name}")
+    act.keep(changed)
+    return changed
+
+
+@routes.question("/paper", "POST")
+def paper(proof: Proof) -> ProofRead:
+    """What a contact proof of a step tablet shows of a paper; nothing is kept."""
+    return read(proof)
+
+
+@routes.act("POST", "/paper/use")
+def use_paper(act: Act, proof: Proof) -> PrintingPaper:
+    """Give a paper the range, white and black its proof shows."""
+    known = needed(kit.paper(act.db, proof.paper_id), "This paper is not in the kit.", "paper_id")
+    changed = measured_paper(known, proof)
+    act.says(f"use what a proof shows of {known.name}")
     act.keep(changed)
     return changed

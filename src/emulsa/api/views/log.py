@@ -20,6 +20,7 @@ from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_of, planned_text, set_text
 from emulsa.core.outing.record import Outing
+from emulsa.core.prints.record import Print
 from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
@@ -32,6 +33,7 @@ from emulsa.store import (
     kit,
     outings,
     pieces,
+    prints,
     runs,
     scenes,
     stock,
@@ -74,6 +76,15 @@ class LogPage:
 
 
 @dataclass(frozen=True)
+class StoryPrint:
+    """A print of the negative: how many were made, and what became of the final one."""
+
+    id: str
+    title: str
+    says: str
+
+
+@dataclass(frozen=True)
 class StoryStep:
     """A step of the film's way, with its moment."""
 
@@ -110,6 +121,7 @@ class Story:
     showed: str
     next_time: str
     attachments: list[Attachment]
+    prints: tuple[StoryPrint, ...]
 
 
 def story_of(db: Db, id_: str) -> Story:
@@ -152,6 +164,7 @@ def story_of(db: Db, id_: str) -> Story:
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
         attachments=attachments.of_exposure(db, id_),
+        prints=tuple(_printed(each) for each in prints.of_exposure(db, id_)),
     )
 
 
@@ -250,3 +263,13 @@ def _f_number(exposure: Exposure) -> float | None:
         return f_number(exposure.aperture)
     except CoreError:
         return None
+
+
+def _printed(found: Print) -> StoryPrint:
+    made = len(found.tries)
+    said = [f"{made} print{'s' if made != 1 else ''} made" if made else "planned"]
+    final = next((each for each in found.tries if each.final), None)
+    if final is not None:
+        kept = (f"print {final.number} is final", final.edition, final.toning, final.hangs)
+        said += [each for each in kept if each]
+    return StoryPrint(found.id, found.title, ", ".join(said))

@@ -10,18 +10,20 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
+import { PaperCheck } from "./PaperCheck";
 import { metersQuery, shutterQuery, takeMeters, takeShutter, testShutter } from "./queries";
 
-/** Shutters and meters: what one trusts is checked here, and the kit goes by it. */
+/** Shutters, meters and papers: what one trusts is checked here, and the kit goes by it. */
 export function Checks() {
   const kit = useQuery(kitQuery).data;
-  const [open, setOpen] = useState<"shutter" | "meters" | null>(null);
+  const [open, setOpen] = useState<"shutter" | "meters" | "paper" | null>(null);
   const lenses = (kit?.lenses ?? []).filter((each) => !each.archived);
   const meters = (kit?.meters ?? []).filter((each) => !each.archived);
+  const papers = (kit?.papers ?? []).filter((each) => !each.archived);
   return (
-    <Box as="section" aria-label="Shutters and meters">
+    <Box as="section" aria-label="Shutters, meters, papers">
       <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingBlock="2">
-        Shutters and meters
+        Shutters, meters, papers
       </Box>
       <Flex gap="3" wrap="wrap" paddingTop="3">
         <Button disabled={lenses.length === 0} onClick={() => setOpen("shutter")}>
@@ -30,6 +32,9 @@ export function Checks() {
         <Button disabled={meters.length < 2} onClick={() => setOpen("meters")}>
           Compare two meters
         </Button>
+        <Button disabled={papers.length === 0} onClick={() => setOpen("paper")}>
+          Measure a paper
+        </Button>
       </Flex>
       {kit && meters.length < 2 && (
         <Box color="ink2" fontSize="14px" paddingTop="2">
@@ -37,6 +42,7 @@ export function Checks() {
         </Box>
       )}
       {open === "shutter" && <ShutterCheck close={() => setOpen(null)} />}
+      {open === "paper" && <PaperCheck close={() => setOpen(null)} />}
       {open === "meters" && <MeterCheck close={() => setOpen(null)} />}
     </Box>
   );

@@ -120,3 +120,14 @@ export const takeMeters = (readings: Schemas["MeterReadings"]) =>
 
 export const testShutter = (shutter: Schemas["Shutter"]) =>
   unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
+
+/** What a contact proof of a step tablet shows of a paper. */
+export const proofQuery = (proof: Schemas["Proof"]) =>
+  queryOptions({
+    queryKey: ["bench", "proof", proof],
+    queryFn: () => unwrap(api.POST("/api/bench/checks/paper", { body: proof })),
+    retry: false,
+    meta: { reads: [] as string[] },
+  });
+
+export const takePaper = (proof: Schemas["Proof"]) => act("checks_use_paper", { body: proof });

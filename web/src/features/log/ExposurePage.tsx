@@ -183,6 +183,18 @@ function Told({ story }: { story: Story }) {
           <Flex direction="column" gap="5">
             <KeptLedger story={story} />
             <Attachments story={story} />
+            {story.prints.length > 0 && (
+              <Box as="section" aria-label="Prints">
+                <Box as="h2" fontSize="13px" color="ink2" paddingBottom="2">
+                  Prints
+                </Box>
+                {story.prints.map((each) => (
+                  <Box key={each.id}>
+                    <Link to={`/print/${each.id}`}>{each.title}</Link>: {each.says}
+                  </Box>
+                ))}
+              </Box>
+            )}
           </Flex>
         </Grid>
       </Box>

@@ -154,7 +154,9 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
           event.preventDefault();
           go();
         }
-        if (event.key === "Escape" && !running) close();
+        if (event.key !== "Escape") return;
+        if (black) setBlack(false);
+        else if (!running) close();
       }}
     >
       {black ? (
@@ -162,7 +164,7 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
           position="absolute"
           inset="0"
           background="black"
-          aria-label="Black screen; hold a touch to bring it back"
+          aria-label="Black screen; a double touch or Escape brings it back"
           onDoubleClick={(event) => {
             event.stopPropagation();
             setBlack(false);

@@ -1,0 +1,118 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { type FilmTest, proofQuery, takePaper } from "./queries";
+import { TARGETS } from "./targets";
+
+const TABLETS = TARGETS.filter((each) => each.value.endsWith("tablet"));
+const FEWEST = 5;
+
+const numbers = (text: string) =>
+  text
+    .split(/[\s;]+/)
+    .filter(Boolean)
+    .map((each) => typedNumber(each.replace(",", ".")));
+
+/** A paper measured: a step tablet printed by contact, its reflection densities read. */
+export function PaperCheck({ close }: { close: () => void }) {
+  const papers = (useQuery(kitQuery).data?.papers ?? []).filter((each) => !each.archived);
+  const [paperId, setPaperId] = useState("");
+  const [label, setLabel] = useState("");
+  const [target, setTarget] = useState<NonNullable<FilmTest["target"]>>("21-step tablet");
+  const [own, setOwn] = useState("");
+  const [text, setText] = useState("");
+  const paper = papers.find((each) => each.id === paperId) ?? papers[0];
+  const filter = label || paper?.filters[0]?.label || "";
+  const densities = numbers(text);
+  const proof = {
+    paper_id: paper?.id ?? "",
+    label: filter,
+    target,
+    tablet: target === "own tablet" ? numbers(own) : [],
+    densities,
+  };
+  const found = useQuery({
+    ...proofQuery(proof),
+    enabled: densities.length >= FEWEST,
+    placeholderData: keepPreviousData,
+  });
+  const { write, problem, busy } = useWrite(close);
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Measure a paper"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button
+            variant="main"
+            disabled={busy || !found.data || Boolean(found.error) || densities.length < FEWEST}
+            onClick={() => void write(takePaper(proof))}
+          >
+            Use for this paper
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4">
+        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+          <Choose
+            label="Paper"
+            value={paper?.id ?? ""}
+            options={papers.map((each) => ({ value: each.id, label: each.name }))}
+            onChange={(id) => {
+              setPaperId(id);
+              setLabel("");
+            }}
+          />
+          <Entry
+            label="Filter or grade"
+            value={filter}
+            suggest={paper?.filters.map((each) => each.label) ?? []}
+            maxLength={80}
+            onChange={(event) => setLabel(event.target.value)}
+          />
+          <Choose
+            label="Tablet"
+            value={target}
+            options={TABLETS}
+            onChange={(value) => setTarget(value as typeof target)}
+          />
+        </Grid>
+        {target === "own tablet" && (
+          <Entry
+            label="Densities of the tablet"
+            multiline
+            rows={2}
+            value={own}
+            onChange={(event) => setOwn(event.target.value)}
+          />
+        )}
+        <Entry
+          label="Reflection densities"
+          help="from paper white to black: behind the densest step first"
+          multiline
+          rows={8}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          problem={densities.length >= FEWEST ? (found.error?.message ?? null) : null}
+        />
+        <Box aria-live="polite">
+          {densities.length > 0 && `${count(densities.length, "density", "densities")}. `}
+          {found.data && !found.error && densities.length >= FEWEST && found.data.says}
+        </Box>
+        <Problem of={problem} />
+      </Flex>
+    </Sheet>
+  );
+}
