@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import bench, darkroom, large
+from benchmarks import bench, darkroom, large, printing
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.api.app import BUILT_PAGE
@@ -167,6 +167,7 @@ def main() -> None:
     report("core plans, 20 readings × marks × 3 filters", plans_ms(), 15, "ms")
     report("film_test, 12 curves of 31 steps", bench.film_test_ms(best_us), 5, "ms")
     report("learn, 200 negatives", bench.learn_ms(best_us), 50, "ms")
+    report("print_plan", printing.plan_ms(best_us), 1, "ms")
     with tempfile.TemporaryDirectory() as folder:
         took_s, grown = bench.scan(Path(folder))
         report("31 patches of a 24-megapixel 16-bit scan", took_s, 1.5, "s")
@@ -191,6 +192,10 @@ def service(running: Running) -> None:
     report("server resident", running.resident_mb(), 130, "MB")
     report("reading line, answer", line_ms(running.url), 50, "ms")
     report("a card as PDF", card_ms(running.url), 300, "ms")
+    report("a print opened", printing.opening_ms(running.url), 300, "ms")
+    fps, bare, pixels = printing.preview_fps(running.url)
+    print(f"{'preview while dragging':46} {fps:9.1f} frames/s of {pixels:.1f} MP")
+    report(f"a frame ÷ a bare copy ({bare:.1f} ms)", 1e3 / fps / bare, 3, "×")
 
 
 def evenings() -> None:

@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from emulsa.core.bench.proof import Proof, measured_paper, read
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade, range_of
 from emulsa.core.printing.plan import (
     FactorChange,
@@ -34,7 +35,7 @@ from emulsa.core.prints.layout import layout
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
 from emulsa.core.prints.preview import preview
-from emulsa.core.prints.record import PaperSheet, PicturePoint, Shape
+from emulsa.core.prints.record import PaperSheet, Shape
 from emulsa.core.prints.worked import differences, worked_out
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, tones
@@ -289,7 +290,7 @@ def test_a_plan_that_cannot_be_worked_says_so() -> None:
 def test_shapes_need_their_points() -> None:
     """A circle of one point is none."""
     with pytest.raises(CoreError, match="needs 2 points"):
-        Shape(kind="circle", points=(PicturePoint(x=0.5, y=0.5),))
+        Shape(kind="circle", points=(PicturePlace(x=0.5, y=0.5),))
 
 
 def test_a_negatives_densities_are_those_the_paper_must_hold() -> None:

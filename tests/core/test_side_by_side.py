@@ -17,7 +17,7 @@ from emulsa.core.bench.checks import (
     measured_lens,
 )
 from emulsa.core.bench.conditions import unequal
-from emulsa.core.bench.record import Conditions, FilmTest, PictureSpot, StripScan, WedgeSpot
+from emulsa.core.bench.record import Conditions, FilmTest, StripScan, WedgeSpot
 from emulsa.core.bench.scan import densities, spots
 from emulsa.core.bench.sheet import worked_out
 from emulsa.core.bench.tablet import StepRow, densities_of, exposed
@@ -26,6 +26,7 @@ from emulsa.core.corrections.optics import Lens, Shutter
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.kit.bag import KitLens, Meter
 from emulsa.core.kit.films import Film
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.sensitometry.curve import STOP, Curve, DensityStep, LuxSeconds, Metered
 from emulsa.demo.sheets import CORVANE_TEST, OSTREL_TEST, VELM_BESIDE, VELM_TEST
 
@@ -147,8 +148,8 @@ def test_an_own_tablet_and_exposures_that_are_kept() -> None:
 SCAN = StripScan(
     attachment_id="a",
     encoding="linear",
-    patches=(PictureSpot(x=0.1, y=0.2), PictureSpot(x=0.2, y=0.2)),
-    clear=PictureSpot(x=0.5, y=0.9),
+    patches=(PicturePlace(x=0.1, y=0.2), PicturePlace(x=0.2, y=0.2)),
+    clear=PicturePlace(x=0.5, y=0.9),
 )
 
 

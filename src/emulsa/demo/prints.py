@@ -6,12 +6,12 @@ from __future__ import annotations
 from dataclasses import replace
 
 from emulsa.core.kit.printing import Enlarger, PaperFilter, PrintingPaper
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.plan import PrintPart, PrintSetting
 from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.record import (
     KeptStrip,
     PaperSheet,
-    PicturePoint,
     PlannedArea,
     Print,
     PrintMark,
@@ -47,7 +47,7 @@ ENLARGER = Enlarger(
 
 
 def _outline(*points: tuple[float, float]) -> Shape:
-    return Shape(kind="outline", points=tuple(PicturePoint(x=x, y=y) for x, y in points))
+    return Shape(kind="outline", points=tuple(PicturePlace(x=x, y=y) for x, y in points))
 
 
 FLOOR = PlannedArea(
@@ -64,7 +64,7 @@ ROOF = PlannedArea(
     act="burn",
     part="soft",
     stops=1,
-    shape=Shape(kind="circle", points=(PicturePoint(x=0.6, y=0.12), PicturePoint(x=0.69, y=0.12))),
+    shape=Shape(kind="circle", points=(PicturePlace(x=0.6, y=0.12), PicturePlace(x=0.69, y=0.12))),
 )
 BEAMS = PlannedArea(
     id="beams",
@@ -80,7 +80,7 @@ CORNER = PlannedArea(
     act="burn",
     part="soft",
     stops=1 / 3,
-    shape=Shape(kind="corner", points=(PicturePoint(x=0.8, y=0.78),)),
+    shape=Shape(kind="corner", points=(PicturePlace(x=0.8, y=0.78),)),
 )
 
 FIRST = PrintPlan(

@@ -17,17 +17,20 @@ NAME = "cutting-shed-5A.png"
 
 def attach(connection: Connection, folder: Path, exposure_id: str, at: str) -> None:
     """Draw the scan and keep it with an exposure."""
-    handed_in = folder / NAME
-    _draw(handed_in)
+    _draw(folder / NAME)
+    _keep(connection, folder, NAME, at, id="scan-shed", exposure_id=exposure_id)
+
+
+def _keep(connection: Connection, folder: Path, name: str, at: str, **of: str) -> None:
+    """A drawn picture handed in like any other; ``of`` says its id and what it shows."""
     kept = folder / ATTACHMENTS
     kept.mkdir(exist_ok=True)
-    picture = pictures.keep(kept, handed_in)
+    picture = pictures.keep(kept, folder / name)
     records.keep(
         connection,
         Attachment(
-            id="scan-shed",
-            exposure_id=exposure_id,
-            name=NAME,
+            **of,
+            name=name,
             media_type=picture.media_type,
             bytes=picture.bytes,
             width=picture.width,
@@ -48,25 +51,8 @@ FLARE = 0.004  # of full light: no scanner is quite black
 
 def attach_strip(connection: Connection, folder: Path, test_id: str, at: str) -> None:
     """Draw the scan of a strip and keep it with a film test."""
-    handed_in = folder / STRIP_NAME
-    _draw_strip(handed_in)
-    kept = folder / ATTACHMENTS
-    kept.mkdir(exist_ok=True)
-    picture = pictures.keep(kept, handed_in)
-    records.keep(
-        connection,
-        Attachment(
-            id="scan-velm-7",
-            test_id=test_id,
-            name=STRIP_NAME,
-            media_type=picture.media_type,
-            bytes=picture.bytes,
-            width=picture.width,
-            height=picture.height,
-            digest=picture.digest,
-            added_at=at,
-        ),
-    )
+    _draw_strip(folder / STRIP_NAME)
+    _keep(connection, folder, STRIP_NAME, at, id="scan-velm-7", test_id=test_id)
 
 
 def _draw_strip(path: Path) -> None:

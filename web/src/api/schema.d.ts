@@ -6872,10 +6872,10 @@ export interface components {
             text: string;
         };
         /**
-         * PicturePoint
-         * @description A place in the picture, as shares of its width and height from the upper left corner.
+         * PicturePlace
+         * @description A place in a picture, as shares of its width and height from the upper left corner.
          */
-        PicturePoint: {
+        PicturePlace: {
             /** X */
             x: number;
             /** Y */
@@ -9019,7 +9019,7 @@ export interface components {
              */
             kind: "outline" | "circle" | "edge" | "corner" | "vignette";
             /** Points */
-            points: components["schemas"]["PicturePoint"][];
+            points: components["schemas"]["PicturePlace"][];
             /**
              * Feather
              * @default 0.04
@@ -11197,16 +11197,6 @@ export interface components {
             };
         };
         /**
-         * PictureSpot
-         * @description A place in a picture, as shares of its width and height from the upper left corner.
-         */
-        PictureSpot: {
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-        };
-        /**
          * PinholeRequest
          * @description A pinhole in front of a format; the diameter as measured.
          */
@@ -11888,9 +11878,9 @@ export interface components {
              */
             size: number;
             /** Patches */
-            patches: components["schemas"]["PictureSpot"][];
+            patches: components["schemas"]["PicturePlace"][];
             /** @default null */
-            clear: components["schemas"]["PictureSpot"] | null;
+            clear: components["schemas"]["PicturePlace"] | null;
             /**
              * Wedge
              * @default []

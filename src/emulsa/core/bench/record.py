@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.bench.tablet import FirstStops, StepStops, Tablet, Target
 from emulsa.core.limits import Day, ExposureIndex, Id, Label, Length, Name, Note, Price, Within
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.sensitometry.compare import PrintSeconds
 from emulsa.core.sensitometry.curve import Curve, Density, LogH, Minutes, Net
 
@@ -14,7 +15,6 @@ Scratches = Literal["", "none", "black in the print", "white in the print", "bot
 Grade = Literal["", "poor", "fair", "good"]
 Grain = Literal["", "fine", "medium", "coarse"]
 FRAMES = Length("Frames of a strip", 1, 40)
-Share = Annotated[float, Within("A place in the picture", 0, 1)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -47,15 +47,7 @@ class Observed:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class PictureSpot:
-    """A place in a picture, as shares of its width and height from the upper left corner."""
-
-    x: Share
-    y: Share
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class WedgeSpot(PictureSpot):
+class WedgeSpot(PicturePlace):
     """A step of a wedge that lies beside the strip, with its known density."""
 
     density: Density
@@ -69,8 +61,8 @@ class StripScan:
     attachment_id: Id
     encoding: Literal["linear", "srgb"] = "srgb"
     size: Annotated[float, Within("The size of a patch", 0.002, 0.2)] = 0.02
-    patches: Annotated[tuple[PictureSpot, ...], Length("Patches on the scan", 1, 60)]
-    clear: PictureSpot | None = None
+    patches: Annotated[tuple[PicturePlace, ...], Length("Patches on the scan", 1, 60)]
+    clear: PicturePlace | None = None
     wedge: Annotated[tuple[WedgeSpot, ...], Length("Wedge steps on the scan", 0, 60)] = ()
 
 

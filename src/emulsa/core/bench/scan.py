@@ -6,8 +6,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from emulsa.core.bench.record import PictureSpot, StripScan
+from emulsa.core.bench.record import StripScan
 from emulsa.core.errors import Missing
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.sensitometry.scanning import (
     Sample,
     SampleAnswer,
@@ -29,7 +30,7 @@ class ScanRead:
     says: tuple[str, ...]
 
 
-def spots(scan: StripScan) -> tuple[PictureSpot, ...]:
+def spots(scan: StripScan) -> tuple[PicturePlace, ...]:
     """Every place that is measured: the patches, clear film, the wedge."""
     return (*scan.patches, *((scan.clear,) if scan.clear else ()), *scan.wedge)
 

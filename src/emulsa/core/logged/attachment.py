@@ -12,6 +12,17 @@ PictureName = Annotated[str, Length("A picture's name", 1, 120)]
 PictureType = Literal["image/jpeg", "image/png", "image/tiff"]
 
 
+Share = Annotated[float, Within("A place in the picture", 0, 1)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PicturePlace:
+    """A place in a picture, as shares of its width and height from the upper left corner."""
+
+    x: Share
+    y: Share
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Attachment:
     """A picture: its name as it came, what it is, and the digest its file is named by."""

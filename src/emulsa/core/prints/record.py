@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.plan import (
     AREAS,
     PARTS,
@@ -18,20 +19,11 @@ from emulsa.core.printing.plan import (
 from emulsa.core.printing.strip import LampLag, StripRequest
 from emulsa.core.sensitometry.curve import Density, Fog
 
-Across = Annotated[float, Within("A place across the picture", 0, 1)]
 PaperMm = Annotated[float, Within("A side of the paper", 20, 3_000, "mm")]
 MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
 Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]
 
 FEWEST_POINTS = {"outline": 3, "circle": 2, "edge": 2, "corner": 1, "vignette": 1}
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PicturePoint:
-    """A place in the picture, as shares of its width and height from the upper left corner."""
-
-    x: Across
-    y: Across
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -41,7 +33,7 @@ class Shape:
     middle. ``corner``: how far it reaches in. ``vignette``: all but an oval through the point."""
 
     kind: Literal["outline", "circle", "edge", "corner", "vignette"]
-    points: Annotated[tuple[PicturePoint, ...], Length("Points of a shape", 1, 40)]
+    points: Annotated[tuple[PicturePlace, ...], Length("Points of a shape", 1, 40)]
     feather: Feather = 0.04
 
     def __post_init__(self) -> None:
@@ -104,11 +96,9 @@ class KeptStrip:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class PrintMark:
+class PrintMark(PicturePlace):
     """What is wrong, or right, at a place of a print."""
 
-    x: Across
-    y: Across
     says: Label
 
 

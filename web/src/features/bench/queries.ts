@@ -9,7 +9,7 @@ export type Worked = Schemas["Worked"];
 export type TestView = Schemas["TestView"];
 export type Learned = Schemas["Learned"];
 export type StripScan = Schemas["StripScan"];
-export type Place = Schemas["PictureSpot"];
+export type Place = Schemas["PicturePlace"];
 
 export const benchQuery = queryOptions({
   queryKey: ["bench"],
