@@ -3,22 +3,25 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from emulsa.core.bench.beside_words import (
+    ColourDot,
+    colour_words,
+    dots,
+    observed_words,
+    rows_of,
+    speed_words,
+)
 from emulsa.core.bench.conditions import unequal
 from emulsa.core.bench.drawing import CurveLine, as_drawn, drawn_line, main_curve
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.errors import CoreError
-from emulsa.core.light.hand_time import minutes_text, time_text
-from emulsa.core.numbers import number_text
 from emulsa.core.sensitometry.compare import (
-    LIKE,
-    NAMED_FROM,
     CompareAnswer,
     CompareRequest,
     LadderPoint,
-    OtherAnswer,
     OtherFilm,
     Patch,
     compare_films,
@@ -27,19 +30,8 @@ from emulsa.core.sensitometry.curve import FEWEST, STOP, Curve, Drawn, Metered
 from emulsa.core.sensitometry.figures import speed_point
 from emulsa.core.sensitometry.film_test import CurveAnswer, FilmTestAnswer, FilmTestRequest
 from emulsa.core.sensitometry.film_test import film_test as figures_of
-from emulsa.core.written import stops_text
 
 NO_CURVE = "{title} has no curve to compare yet."
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class ColourDot:
-    """A colour beside the reference's, in stops of print: positive is lighter."""
-
-    label: str
-    stops: float
-    text: str
-    named: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -185,12 +177,12 @@ def _beside(test: FilmTest, reference: _Ready, asking: FilmTest) -> ComparedFilm
             if ready and found and shift is not None
             else None
         ),
-        gap_text=_speed(found.others[0]) if found else "",
-        rows=tuple(_rows(found.others[0])) if found else (),
-        colours=tuple(_dots(found.others[0])) if found else (),
+        gap_text=speed_words(found.others[0]) if found else "",
+        rows=tuple(rows_of(found.others[0])) if found else (),
+        colours=tuple(dots(found.others[0])) if found else (),
         observed=observed_words(test),
         unequal=unequal(test, reference.test),
-        says=tuple(_colour_words(found.others[0])) if found else (),
+        says=tuple(colour_words(found.others[0])) if found else (),
         problem=problem,
     )
 
@@ -234,78 +226,3 @@ def bracket_of(either_way: float) -> tuple[float, ...]:
     """
     thirds = math.floor(3 * either_way + 1e-9)
     return tuple(each / 3 for each in range(-thirds, thirds + 1))
-
-
-def observed_words(test: FilmTest) -> tuple[tuple[str, str], ...]:
-    """What the eye says of a film, row by row; what nobody has looked at is left empty."""
-    seen = test.observed
-    return (
-        ("Grain", seen.grain),
-        ("Scratches", seen.scratches),
-        ("Flatness in the carrier", seen.flatness),
-        ("Edge sharpness", seen.sharpness),
-        ("Price per sheet", "" if seen.price is None else f"{seen.price:.2f}"),
-    )
-
-
-def _colour_words(one: OtherAnswer) -> Iterator[str]:
-    """The colours that print otherwise, in a sentence; and whether contrast is in it."""
-    named = [each for each in _dots(one) if each.named]
-    if named:
-        said = [
-            f"{each.label} {each.text[1:]} stop {'lighter' if each.text[0] == '+' else 'darker'}"
-            for each in named
-        ]
-        yield f"Beside the reference it prints {'; '.join(said)}."
-    ratio = one.gradient_ratio
-    if named and ratio is not None and abs(ratio - 1) > LIKE:
-        steep = "steeper" if ratio > 1 else "flatter"
-        yield f"It is {steep}, too: a difference of contrast is in its colours."
-
-
-def _speed(one: OtherAnswer) -> str:
-    thirds = round(3 * abs(one.speed_stops))
-    size = f"{number_text(thirds / 3)} stop{'s' if thirds > 3 else ''}"
-    return "alike" if thirds == 0 else f"{size} {'faster' if one.speed_stops > 0 else 'slower'}"
-
-
-def _rows(one: OtherAnswer) -> Iterator[tuple[str, str]]:
-    yield "Speed at equal shadows", _speed(one)
-    if one.frame is not None:
-        left = one.frame.residual_stops
-        off = "" if abs(left) < 1 / 12 else f", {stops_text(left)} left over"
-        yield "Frame of the bracket to print", f"{stops_text(one.frame.offset)}{off}"
-    for what, ratio in (
-        ("Shadow separation", one.separation_ratio.shadows),
-        ("Middle tones", one.separation_ratio.mids),
-        ("High tones", one.separation_ratio.highlights),
-        ("Gradient", one.gradient_ratio),
-    ):
-        if ratio is not None:
-            yield what, f"{ratio:.2f} of it"
-    if one.bumpiness_ratio is not None:
-        yield "Straightness", _straight(one.bumpiness_ratio)
-    fog = one.base_fog_difference
-    sign = "−" if fog < 0 else "+"
-    yield "Base plus fog", f"{sign}{abs(fog):.2f}, print ×{one.print_time_factor:.2f}"
-    if one.print_s is not None:
-        yield "Print time", time_text(one.print_s)
-    if one.minutes_to_match is not None:
-        beyond = ", beyond its data" if one.extrapolated else ""
-        yield "As steep as it at", f"{minutes_text(one.minutes_to_match)}{beyond}"
-
-
-def _straight(ratio: float) -> str:
-    """Wander about its own line, beside the reference's."""
-    if abs(ratio - 1) < 0.1:
-        return "alike"
-    return f"wanders ×{ratio:.1f}" if ratio > 1 else f"straighter, ×{ratio:.1f}"
-
-
-def _dots(one: OtherAnswer) -> Iterator[ColourDot]:
-    for each in one.patches:
-        if each.lighter_stops is not None:
-            named = abs(each.lighter_stops) >= NAMED_FROM - 1e-9
-            thirds = number_text(max(1, round(3 * abs(each.lighter_stops))) / 3)
-            text = f"{'+' if each.lighter_stops > 0 else '−'}{thirds}" if named else ""
-            yield ColourDot(label=each.label, stops=each.lighter_stops, text=text, named=named)

@@ -1,8 +1,10 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
-import { type KeyboardEvent, memo, type PointerEvent, useRef, useState } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useState } from "react";
 import { useSize } from "../../components/useSize";
+import { Legend } from "./Legend";
+import { MatchHandle } from "./MatchHandle";
 import type { Worked } from "./queries";
 
 type Line = Worked["lines"][number];
@@ -252,48 +254,6 @@ export function CurvePlot({
   );
 }
 
-/** Which curve is which, and which are hidden. */
-const Legend = memo(function Legend({
-  names,
-  hidden,
-  dotted,
-  dashed,
-  setHidden,
-}: {
-  names: string;
-  hidden: string[];
-  dotted: string;
-  dashed: string;
-  setHidden: (change: (before: string[]) => string[]) => void;
-}) {
-  const turn = (name: string) =>
-    setHidden((before) =>
-      before.includes(name) ? before.filter((each) => each !== name) : [...before, name],
-    );
-  return (
-    <Flex gap="2" wrap="wrap" paddingTop="1">
-      {names
-        .split("\n")
-        .filter(Boolean)
-        .map((name) => (
-          <Flex as="label" key={name} gap="2" align="center" minHeight="44px" paddingRight="3">
-            <input type="checkbox" checked={!hidden.includes(name)} onChange={() => turn(name)} />
-            {name}
-          </Flex>
-        ))}
-      {dotted && <Box alignSelf="center">dotted: {dotted}</Box>}
-      {dashed
-        .split("\n")
-        .filter(Boolean)
-        .map((title) => (
-          <Box key={title} alignSelf="center">
-            dashed: {title}
-          </Box>
-        ))}
-    </Flex>
-  );
-});
-
 type Scale = (value: number) => number;
 
 /** The curves with their points and names; drawn anew only when one of them, or the room, changed. */
@@ -359,71 +319,6 @@ const Curves = memo(
         JSON.stringify(each.points) === JSON.stringify(now.lines[place]?.points),
     ),
 );
-
-/** What the films are matched at: dragged up and down, or moved by arrow keys. */
-function MatchHandle({
-  left,
-  top,
-  net,
-  toNet,
-  onMatch,
-}: {
-  left: number;
-  top: number;
-  net: number;
-  toNet: (pixels: number) => number;
-  onMatch: (net: number, done: boolean) => void;
-}) {
-  const held = (value: number) => Math.min(1.5, Math.max(0.02, Math.round(value * 100) / 100));
-  const grip = useRef<{ from: number; top: number } | null>(null);
-  const at = (event: PointerEvent) =>
-    grip.current ? held(toNet(grip.current.top + event.clientY - grip.current.from)) : net;
-  const pressed = (event: KeyboardEvent) => {
-    const step = { ArrowUp: 0.01, ArrowDown: -0.01, PageUp: 0.1, PageDown: -0.1 }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    onMatch(held(net + step), true);
-  };
-  return (
-    <Box
-      role="slider"
-      tabIndex={0}
-      aria-label="Density films are matched at"
-      aria-orientation="vertical"
-      aria-valuemin={0.02}
-      aria-valuemax={1.5}
-      aria-valuenow={net}
-      aria-valuetext={`${net.toFixed(2)} above clear film`}
-      position="absolute"
-      style={{ left: left - 22, top: top - 22 }}
-      width="44px"
-      height="44px"
-      borderRadius="999px"
-      cursor="ns-resize"
-      touchAction="none"
-      onKeyDown={pressed}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        grip.current = { from: event.clientY, top };
-      }}
-      onPointerMove={(event) => grip.current && onMatch(at(event), false)}
-      onPointerUp={(event) => {
-        if (grip.current) onMatch(at(event), true);
-        grip.current = null;
-      }}
-    >
-      <Box
-        aria-hidden
-        position="absolute"
-        inset="12px"
-        borderRadius="999px"
-        border="3px solid"
-        borderColor="accent"
-        background="sheet"
-      />
-    </Box>
-  );
-}
 
 /** Where a curve, as it is drawn, last comes up to a density. */
 function reached(line: Line, density: number): number | null {

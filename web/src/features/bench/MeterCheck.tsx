@@ -1,0 +1,106 @@
+import { Box, Flex, Grid } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
+import { Entry } from "../../components/Entry";
+import { Notice } from "../../components/Notice";
+import { Problem } from "../../components/Problem";
+import { Sheet } from "../../components/Sheet";
+import { typedNumber } from "../../components/typedNumber";
+import { useWrite } from "../../shared/useWrite";
+import { metersQuery, takeMeters } from "./queries";
+
+/** `slate 9.3 9.6` on a line: a patch, the trusted meter's EV, the other's. */
+const pairsIn = (text: string) =>
+  text
+    .split("\n")
+    .filter((line) => line.trim())
+    .map((line) => {
+      const words = line.trim().split(/\s+/);
+      const [one = "", two = ""] = words.slice(-2);
+      return {
+        label: words.slice(0, -2).join(" ").slice(0, 80),
+        trusted_ev: typedNumber(one.replace(",", ".")),
+        other_ev: typedNumber(two.replace(",", ".")),
+      };
+    });
+
+export function MeterCheck({ close }: { close: () => void }) {
+  const meters = (useQuery(kitQuery).data?.meters ?? []).filter((each) => !each.archived);
+  const [trusted, setTrusted] = useState("");
+  const [other, setOther] = useState("");
+  const [text, setText] = useState("");
+  const one = meters.find((each) => each.id === trusted) ?? meters[0];
+  const rest = meters.filter((each) => each.id !== one?.id);
+  const two = rest.find((each) => each.id === other) ?? rest[0];
+  const { write, problem, busy } = useWrite(close);
+  const readings = {
+    trusted_id: one?.id ?? "",
+    other_id: two?.id ?? "",
+    pairs: pairsIn(text),
+  };
+  const found = useQuery({
+    ...metersQuery(readings),
+    enabled: Boolean(one && two) && readings.pairs.length > 0,
+    placeholderData: keepPreviousData,
+  });
+  const named = (list: typeof meters) => list.map((each) => ({ value: each.id, label: each.name }));
+  return (
+    <Sheet
+      open
+      close={close}
+      title="Compare two meters"
+      footer={
+        <>
+          <Button onClick={close}>Cancel</Button>
+          <Button
+            variant="main"
+            disabled={busy || !found.data || Boolean(found.error)}
+            onClick={() => void write(takeMeters(readings))}
+          >
+            Correct {two?.name ?? "the other"}
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4">
+        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+          <Choose
+            label="Trusted meter"
+            value={one?.id ?? ""}
+            options={named(meters)}
+            onChange={setTrusted}
+          />
+          <Choose
+            label="Other meter"
+            value={two?.id ?? ""}
+            options={named(rest)}
+            onChange={setOther}
+          />
+        </Grid>
+        <Entry
+          label="The same patches, EV at ISO 100"
+          help="one patch on a line: its name, the trusted meter, the other, as slate 9.3 9.6"
+          multiline
+          rows={5}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          problem={found.error?.message ?? null}
+        />
+        <Notice tone="caution">Never aim a meter or a viewfinder at the sun.</Notice>
+        {found.data && readings.pairs.length > 0 && !found.error && (
+          <Box aria-live="polite">
+            <Box>
+              Patch by patch: {found.data.differences.join(", ")}. Add <b>{found.data.add_text}</b>{" "}
+              to {two?.name}.
+            </Box>
+            <Box color="ink2">{found.data.says.join(" ")}</Box>
+          </Box>
+        )}
+        <Problem of={problem} />
+      </Flex>
+    </Sheet>
+  );
+}
