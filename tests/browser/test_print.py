@@ -21,6 +21,19 @@ GREY = """
 """
 
 
+# sounds are told by their pitch
+HEAR = """
+() => {
+    window.heard = [];
+    const own = OscillatorNode.prototype.start;
+    OscillatorNode.prototype.start = function (...all) {
+        window.heard.push(Math.round(this.frequency.value));
+        return own.apply(this, all);
+    };
+}
+"""
+
+
 def grey(page: Page, x: float, y: float) -> Any:
     """What the preview shows at a place."""
     return page.evaluate(GREY, [x, y])
@@ -116,6 +129,7 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     """Red on black, its caution first; every exposure by a key, holds announced, then the baths;
     the print is kept with its plan under the next number."""
     page = open_page("/print/print-shed")
+    page.evaluate(HEAR)
     page.get_by_role("button", name="Expose by the clock").click()
     clock = page.get_by_role("dialog", name="Clock of the print")
     expect(clock).to_contain_text("A screen can fog paper")
@@ -127,6 +141,12 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     expect(clock).to_contain_text("let go")
     expect(clock).to_contain_text("Next: Hard filter")
     expect(clock).to_have_attribute("data-light", "off")
+    heard = page.evaluate("window.heard")
+    # begun, held, let go: low and high each time; the last three seconds; twice the end
+    assert (heard.count(520), heard.count(780)) == (3, 3)
+    assert heard.count(980) == 2
+    assert 1 <= heard.count(660) <= 3
+    assert heard.count(440) > 5  # the metronome
     for name in ("Burn roof hole", "Burn floor", "Developer"):
         clock.press("PageDown")
         expect(clock).to_contain_text(f"Next: {name}")
@@ -180,3 +200,15 @@ def test_two_hands_over_one_print(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Save mine").click()
     until(page, lambda: saved(service)["title"] == "Cutting shed, saw beds")
     assert saved(service)["plan"]["sheet"]["turned"] is False
+
+
+def test_burns_are_put_in_order(open_page: Open, service: Service) -> None:
+    """By dragging a row of the sums, and by keys in the area's panel."""
+    page = open_page("/print/print-shed")
+    times = page.get_by_role("list", name="Times in the order worked")
+    floor = times.get_by_role("listitem").filter(has_text="Burn floor")
+    floor.drag_to(times.get_by_role("listitem").filter(has_text="Burn roof hole"))
+    until(page, lambda: saved(service)["plan"]["areas"][0]["id"] == "floor")
+    page.get_by_role("button", name="Floor, +½").click()
+    page.get_by_role("region", name="Area Floor").get_by_role("button", name="Later").press("Enter")
+    until(page, lambda: saved(service)["plan"]["areas"][0]["id"] == "roof")

@@ -39,7 +39,7 @@ from emulsa.core.prints.record import PaperSheet, Shape
 from emulsa.core.prints.worked import differences, worked_out
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, tones
-from emulsa.demo.prints import FIRST, FOURTH, PAPER, SECOND, SHED_PRINT, THIRD, TIP_PRINT
+from emulsa.demo.prints import ENLARGER, FIRST, FOURTH, PAPER, SECOND, SHED_PRINT, THIRD, TIP_PRINT
 
 SOFT = PrintPart(id="soft", label="Soft", seconds=30)
 HARD = PrintPart(id="hard", label="Hard", seconds=15)
@@ -285,6 +285,18 @@ def test_a_plan_that_cannot_be_worked_says_so() -> None:
     assert (right.base_text, right.burned_text) == ("28 s", "+ 36 s burned")
     assert right.grade_text.startswith("Its densities ask for Middle filter")
     assert right.changed == ()
+    assert right.tries[0] == ()
+    assert right.tries[1] == ("Roof hole burned 1 stop, new", "Floor burned ½ stop, new")
+
+
+def test_an_enlarger_goes_so_far() -> None:
+    """A size or an aperture it cannot be set to is said."""
+    far = replace(SHED_PRINT.plan.setting, magnification=9.0, aperture="64")
+    print_ = replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, setting=far))
+    said = " ".join(worked_out(print_, PAPER, None, ENLARGER).advice)
+    assert "goes from 1 to 5.5 ×; 9 ×" in said
+    assert "f/5.6 to f/45" in said
+    assert worked_out(SHED_PRINT, PAPER, None, ENLARGER).advice == ()
 
 
 def test_shapes_need_their_points() -> None:

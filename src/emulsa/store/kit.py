@@ -7,7 +7,7 @@ from typing import Any
 
 from emulsa.core.errors import Impossible
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
-from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.store import rows
 from emulsa.store.records import (
     BOTTLE,
@@ -124,4 +124,9 @@ def references(connection: Connection, name: str) -> list[tuple[str, str]]:
 
 def paper(connection: Connection, id_: str | None) -> PrintingPaper | None:
     found: PrintingPaper | None = rows.one(connection, PAPER, id_)
+    return found
+
+
+def enlarger(connection: Connection, id_: str | None) -> Enlarger | None:
+    found: Enlarger | None = rows.one(connection, ENLARGER, id_)
     return found

@@ -7816,6 +7816,8 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** Changed */
             changed: string[];
+            /** Tries */
+            tries: string[][];
             /** Problem */
             problem: string;
             /** Field */

@@ -39,5 +39,5 @@ def print_view(db: Db, found: Print) -> PrintView:
         negative,
         said(negative),
         paper,
-        worked_out(found, paper, size),
+        worked_out(found, paper, size, kit.enlarger(db, found.plan.enlarger_id)),
     )

@@ -7,8 +7,9 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 from emulsa.core.errors import CoreError
-from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.light.hand_time import time_text
+from emulsa.core.light.marks import f_number
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade
 from emulsa.core.printing.plan import (
     WHITE,
@@ -61,6 +62,7 @@ class PrintWorked:
     grade_text: str
     layout: Layout
     changed: tuple[str, ...]
+    tries: tuple[tuple[str, ...], ...]
     problem: str
     field: str | None
 
@@ -76,7 +78,10 @@ def request_of(plan: PrintPlan) -> PrintPlanRequest:
 
 
 def worked_out(
-    print_: Print, paper: PrintingPaper | None, picture: tuple[int, int] | None
+    print_: Print,
+    paper: PrintingPaper | None,
+    picture: tuple[int, int] | None,
+    enlarger: Enlarger | None = None,
 ) -> PrintWorked:
     """The plan as it stands; it never refuses, it says what is wrong."""
     answer, problem, field = None, "", None
@@ -93,10 +98,14 @@ def worked_out(
         rows=rows,
         longest_s=max((each.seconds for each in rows), default=1.0),
         total_s=answer.total_s if answer else 0.0,
-        advice=tuple(each.text for each in answer.advice) if answer else (),
+        advice=(
+            *(each.text for each in (answer.advice if answer else ())),
+            *_reach(print_.plan, enlarger),
+        ),
         grade_text=_grade(print_, paper),
         layout=layout(print_.plan.sheet, picture),
         changed=tuple(differences(print_.tries[-1].plan, print_.plan)) if print_.tries else (),
+        tries=tuple(_told(print_)),
         problem=problem,
         field=field,
     )
@@ -138,6 +147,29 @@ def _bar(row: PrintRow, labels: Mapping[str, str]) -> RowBar:
             for each in row.dodges
         ),
     )
+
+
+def _told(print_: Print) -> Iterator[tuple[str, ...]]:
+    """How each print that was made differs from the one before it."""
+    before = None
+    for each in print_.tries:
+        yield tuple(differences(before, each.plan)) if before else ()
+        before = each.plan
+
+
+def _reach(plan: PrintPlan, enlarger: Enlarger | None) -> Iterator[str]:
+    """What this enlarger cannot be set to."""
+    if enlarger is None:
+        return
+    size = plan.setting.magnification
+    low, high = enlarger.least_magnification, enlarger.most_magnification
+    if not low - 1e-9 <= size <= high + 1e-9:
+        yield f"{enlarger.name} goes from {low:g} to {high:g} ×; {size:g} × needs another lens."
+    widest, smallest, now = (
+        f_number(each) for each in (enlarger.widest, enlarger.smallest, plan.setting.aperture)
+    )
+    if not widest * 0.99 <= now <= smallest * 1.01:
+        yield f"Its lens has f/{enlarger.widest} to f/{enlarger.smallest}."
 
 
 def _base_text(answer: PrintPlanAnswer) -> str:

@@ -240,7 +240,11 @@ function Shown({ view }: { view: PrintView }) {
             borderLeft={{ md: "1px solid" }}
             borderColor={{ md: "line" }}
           >
-            <Sums worked={worked} aperture={draft.plan.setting.aperture} />
+            <Sums
+              worked={worked}
+              aperture={draft.plan.setting.aperture}
+              place={(id, before) => setAreas((all) => placed(all, id, before))}
+            />
             {area && (
               <AreaPanel
                 key={area.id}
@@ -369,6 +373,15 @@ const TEACH: Record<Drawing["kind"], string> = {
   corner: "Touch how far the corner reaches in.",
   vignette: "Touch where the oval ends.",
 };
+
+/** An area where another stands; the others close up. */
+function placed(all: Area[], id: string, at: string): Area[] {
+  const one = all.find((each) => each.id === id);
+  const [from, to] = [id, at].map((each) => all.findIndex((area) => area.id === each));
+  if (!one || from === undefined || to === undefined) return all;
+  const rest = all.filter((each) => each.id !== id);
+  return [...rest.slice(0, to), one, ...rest.slice(to)];
+}
 
 /** An area one place earlier or later. */
 function moved(all: Area[], id: string, by: -1 | 1): Area[] {

@@ -1,10 +1,21 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useState } from "react";
 import { Notice } from "../../components/Notice";
 import type { Worked } from "./queries";
 
 /** How this print is made: its light in all, every time as a bar with its holds inside, what to think
     of. */
-export function Sums({ worked, aperture }: { worked: Worked; aperture: string | number }) {
+export function Sums({
+  worked,
+  aperture,
+  place,
+}: {
+  worked: Worked;
+  aperture: string | number;
+  /** put a burn before another, by dragging its row; by keys it is done in its panel */
+  place: (id: string, before: string) => void;
+}) {
+  const [dragged, setDragged] = useState<string | null>(null);
   return (
     <Box>
       <Box color="ink2" fontSize="13px">
@@ -22,7 +33,23 @@ export function Sums({ worked, aperture }: { worked: Worked; aperture: string | 
       {worked.problem && <Notice tone="warning">{worked.problem}</Notice>}
       <Box as="ol" aria-label="Times in the order worked" listStyleType="none">
         {worked.rows.map((row) => (
-          <Box as="li" key={row.id} paddingTop="2">
+          <Box
+            as="li"
+            key={row.id}
+            paddingTop="2"
+            draggable={row.act === "burn"}
+            cursor={row.act === "burn" ? "grab" : undefined}
+            opacity={dragged === row.id ? 0.5 : 1}
+            onDragStart={() => setDragged(row.id)}
+            onDragEnd={() => setDragged(null)}
+            onDragOver={(event) => {
+              if (dragged && row.act === "burn") event.preventDefault();
+            }}
+            onDrop={() => {
+              if (dragged && dragged !== row.id) place(dragged, row.id);
+              setDragged(null);
+            }}
+          >
             <Flex justify="space-between" gap="3">
               <b>{row.title}</b>
               <span>{row.text}</span>

@@ -41,6 +41,8 @@ export function Tries({
             : each,
       ),
     }));
+  const changed = (number: number) =>
+    view.worked.tries[view.print.tries.findIndex((each) => each.number === number)] ?? [];
   const again = async (number: number) => {
     if (await flush()) await write(printAgain(view.print.id, number));
   };
@@ -95,6 +97,9 @@ export function Tries({
           <Box as="section" key={each.number} aria-label={`Print ${each.number}`} paddingTop="4">
             <Flex direction="column" gap="3">
               {each.at && <Box color="ink2">{dayText(each.at.slice(0, 10))}</Box>}
+              {changed(each.number).length > 0 && (
+                <Box>Beside the print before: {changed(each.number).join("; ")}.</Box>
+              )}
               <Entry
                 label="What it shows"
                 value={each.says}
