@@ -202,6 +202,9 @@ def test_a_test_is_in_use_once_its_times_are() -> None:
     assert in_use(taken, [VELM_BESIDE, CORVANE_TEST]) == CORVANE_TEST
     assert in_use(taken, [VELM_BESIDE]) is None
     assert in_use(None, [CORVANE_TEST]) is None
+    own = tuple(replace(each, origin="personal") for each in taken.recipe.points)
+    changed = replace(taken, recipe=replace(taken.recipe, points=own))
+    assert in_use(changed, [CORVANE_TEST]) is None
 
 
 def test_a_curve_offers_the_tones_it_holds() -> None:

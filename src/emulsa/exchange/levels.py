@@ -56,7 +56,8 @@ def levels(path: Path, boxes: Sequence[Box]) -> Levels:
 
     with one_at_a_time:
         try:
-            with Image.open(path, formats=tuple(MEDIA)) as opened:
+            # by its file, not by its name: what Pillow maps into memory it turns wrongly
+            with path.open("rb") as file, Image.open(file, formats=tuple(MEDIA)) as opened:
                 image: Any = opened
                 image.load()
                 deep = image.mode in DEEP

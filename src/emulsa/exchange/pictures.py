@@ -118,7 +118,8 @@ def _make_small(source: Path, target: Path, longest: int) -> None:
     part = target.with_suffix(".part")
     with one_at_a_time:
         try:
-            with Image.open(source, formats=tuple(MEDIA)) as image:
+            # by its file, not by its name: what Pillow maps into memory it turns wrongly
+            with source.open("rb") as file, Image.open(file, formats=tuple(MEDIA)) as image:
                 image.draft("RGB", (2 * longest, 2 * longest))
                 shown = _eight_bit(image, longest)
                 shown.thumbnail((longest, longest))
