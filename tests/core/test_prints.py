@@ -371,6 +371,7 @@ def test_a_paper_is_measured_by_a_contact_proof() -> None:
     high = 0.15 * (6 + (0.06 + 0.9 * 2.0 - 1.8) / (2.0 - 1.8))
     assert found.range == pytest.approx(high - low, abs=0.006)
     assert "ISO R" in found.says
+    assert read(proof(*(each + 0.3 for each in CURVE))).range == found.range  # a greyer support
     changed = measured_paper(PAPER, proof(*CURVE))
     assert next(f for f in changed.filters if f.label == "Hard filter").range == found.range
     assert (changed.dmin, changed.dmax, changed.steps) == (0.06, 2.06, ())
