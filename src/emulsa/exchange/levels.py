@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from pathlib import Path
 from typing import Any
 
@@ -106,6 +107,7 @@ def _pixels(image: Any, box: Box) -> tuple[int, int, int, int]:
     )
 
 
+@lru_cache(32)
 def clear_level(view: Path) -> float:
     """The level of clear film in a picture at the size of a screen: its lightest thousandth left
     out, since that is dust and the light table beside the film."""

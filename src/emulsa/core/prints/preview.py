@@ -11,6 +11,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Annotated
 
 from emulsa.core.kit.printing import PrintingPaper
@@ -53,8 +54,7 @@ def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> Preview
     answer = print_plan(request_of(print_.plan))
     base = {row.part: row.seconds for row in answer.rows if row.act == "base"}
     right = print_.right_s or math.fsum(base.values())
-    net = _positive if print_.positive else _negative(clear)
-    nets = [net(level) for level in range(LEVELS)]
+    nets = _positives() if print_.positive else _negatives(clear)
     ranges = {each.label: each.range for each in paper.filters} if paper else {}
     of_part = {each.id: _range(each.label, ranges) for each in print_.plan.parts}
 
@@ -70,6 +70,16 @@ def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> Preview
         ),
         says=_says(print_, paper),
     )
+
+
+@lru_cache(8)
+def _negatives(clear: float) -> tuple[float, ...]:
+    return tuple(map(_negative(clear), range(LEVELS)))
+
+
+@lru_cache(1)
+def _positives() -> tuple[float, ...]:
+    return tuple(map(_positive, range(LEVELS)))
 
 
 def _negative(clear: float) -> Callable[[int], float]:

@@ -1,18 +1,19 @@
 import { Box, Grid } from "@chakra-ui/react";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { memo, useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { Conflict } from "../../shared/Conflict";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { ColourPlot } from "./ColourPlot";
 import { CurvePlot } from "./CurvePlot";
 import { DetailsSheet } from "./DetailsSheet";
 import { Developments } from "./Developments";
-import { drawQuery, putTest, type TestView, testQuery } from "./queries";
+import { draw, putTest, type TestView, testQuery } from "./queries";
 import { SaysPanel } from "./SaysPanel";
 import { Beside, SideBySide } from "./SideBySide";
 
@@ -55,13 +56,12 @@ function Shown({ view }: { view: TestView }) {
   const change = useCallback((changed: Partial<TestView["test"]>) => latest.current(changed), []);
   const kept = test.match_net ?? 0.1;
   const net = matching ?? kept;
-  const asked = useDeferredValue(net);
-  const drawn = useQuery({
-    ...drawQuery({ ...test, match_net: asked }),
-    enabled: asked !== kept,
-    placeholderData: keepPreviousData,
-  }).data;
-  const worked = (asked !== kept && drawn) || view.worked;
+  const asked = useMemo(
+    () => (net === kept ? null : { ...test, match_net: net }),
+    [test, net, kept],
+  );
+  const drawn = useLatest(asked, draw);
+  const worked = (net !== kept && drawn) || view.worked;
   const match = (to: number, done: boolean) => {
     setMatching(to);
     if (done) void change({ match_net: to }).then(() => setMatching(null));

@@ -27,13 +27,8 @@ export const testQuery = (id: string) =>
   });
 
 /** What a test says as it would stand; nothing is kept. */
-export const drawQuery = (test: FilmTest) =>
-  queryOptions({
-    queryKey: ["bench", "draw", test],
-    queryFn: ({ signal }) =>
-      unwrap(api.POST("/api/bench/draw", { body: test, signal })) as Promise<Worked>,
-    ...readsOf("/api/bench/draw"),
-  });
+export const draw = (test: FilmTest) =>
+  unwrap(api.POST("/api/bench/draw", { body: test })) as Promise<Worked>;
 
 export const putTest = (test: FilmTest, base: string) =>
   act("bench_put", { path: { id: test.id }, query: { base }, body: test });

@@ -1,13 +1,23 @@
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  memo,
+  type PointerEvent,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import { useSize } from "../../components/useSize";
-import { apply, levelsOf, type Mask, maskOf } from "./applied";
-import type { Area, Point, Shape, Tables } from "./queries";
+import { useLatest } from "../../shared/useLatest";
+import { levelsOf, type Mask, maskOf, Preview } from "./applied";
+import { type Area, type Point, type Print, preview, type Shape } from "./queries";
 import { middleOf, pathOf } from "./shapes";
 
 const MOST_PIXELS = 2_000_000;
 const FRAME_LEVEL = 150; // a plain frame, where there is no picture
 const STEP = 0.01;
+const PLAIN = Array.from({ length: 256 }, (_, level) => level); // as it was scanned
 
 export interface Drawing {
   kind: Shape["kind"];
@@ -18,7 +28,7 @@ export interface Drawing {
 export function Picture({
   source,
   ratio,
-  tables,
+  print,
   negative,
   areas,
   chosen,
@@ -30,7 +40,8 @@ export function Picture({
   /** the picture's address; none: a plain frame */
   source: string | null;
   ratio: number;
-  tables: Tables | undefined;
+  /** the print the picture is shown as */
+  print: Print;
   /** the picture as it was scanned, without any plan */
   negative: boolean;
   areas: Area[];
@@ -94,13 +105,7 @@ export function Picture({
       onPointerMove={(event) => drawing && setCross(placed(event))}
     >
       {width > 0 && (
-        <Shown
-          source={source}
-          width={width}
-          height={height}
-          tables={negative ? undefined : tables}
-          areas={areas}
-        />
+        <Shown source={source} width={width} height={height} print={print} negative={negative} />
       )}
       {width > 0 && (
         <svg
@@ -230,20 +235,23 @@ export function amountOf(area: Area): string {
   return part ? `${sign}${whole || ""}${part}` : `${sign}${Number(area.stops.toFixed(2))}`;
 }
 
-/** The greys themselves. */
-function Shown({
+/** The greys themselves; tables that arrive draw nothing but them. */
+const Shown = memo(function Shown({
   source,
   width,
   height,
-  tables,
-  areas,
+  print,
+  negative,
 }: {
   source: string | null;
   width: number;
   height: number;
-  tables: Tables | undefined;
-  areas: Area[];
+  print: Print;
+  negative: boolean;
 }) {
+  const found = useLatest(print, preview);
+  const tables = negative ? undefined : found;
+  const { areas } = print.plan;
   const canvas = useRef<HTMLCanvasElement>(null);
   const [image, setImage] = useState<HTMLImageElement | null>(null);
   useEffect(() => {
@@ -272,28 +280,30 @@ function Shown({
     const found = new Map<string, Mask>();
     for (const each of areas) {
       if (!each.shape) continue;
-      const key = `${w} ${h} ${JSON.stringify(each.shape)}`;
+      const key = `${each.id} ${w} ${h} ${JSON.stringify(each.shape)}`;
       found.set(key, known.current.get(key) ?? maskOf(each.id, each.shape, w, h));
     }
     known.current = found;
     return areas.flatMap((each) => {
-      const key = each.shape && `${w} ${h} ${JSON.stringify(each.shape)}`;
-      const mask = key ? found.get(key) : undefined;
-      return mask ? [{ id: each.id, mask }] : [];
+      const mask = each.shape && found.get(`${each.id} ${w} ${h} ${JSON.stringify(each.shape)}`);
+      return mask ? [mask] : [];
     });
   }, [areas, w, h]);
+  const shown = useMemo(() => {
+    const image = new ImageData(w, h);
+    return { image, preview: new Preview(levels, w, new Uint32Array(image.data.buffer)) };
+  }, [levels, w, h]);
+  const drawn = useRef<typeof shown | null>(null);
   useEffect(() => {
     const pen = canvas.current?.getContext("2d");
     if (!pen) return;
-    const shown = pen.createImageData(w, h);
-    const plain = Array.from({ length: 256 }, (_, level) => level);
-    const worked = masks.flatMap(({ id, mask }) => {
-      const greys = tables?.areas.find((each) => each.id === id)?.greys;
-      return greys ? [{ mask, greys }] : [];
-    });
-    apply(levels, w, tables?.base ?? plain, worked, new Uint32Array(shown.data.buffer));
-    pen.putImageData(shown, 0, 0);
-  }, [levels, w, h, tables, masks]);
+    const dirty = shown.preview.show(tables?.base ?? PLAIN, masks, tables?.areas ?? []);
+    const whole = drawn.current !== shown;
+    drawn.current = shown;
+    if (whole) pen.putImageData(shown.image, 0, 0);
+    else if (dirty)
+      pen.putImageData(shown.image, 0, 0, dirty.left, dirty.top, dirty.width, dirty.height);
+  }, [shown, tables, masks]);
   return (
     <canvas
       ref={canvas}
@@ -304,4 +314,4 @@ function Shown({
       style={{ width, height, display: "block", pointerEvents: "none" }}
     />
   );
-}
+});

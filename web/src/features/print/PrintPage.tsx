@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { memo, useCallback, useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -9,6 +9,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Conflict } from "../../shared/Conflict";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
 import { Layout } from "./Layout";
@@ -19,10 +20,11 @@ import { PrintClock } from "./PrintClock";
 import {
   type Area,
   deletePrint,
-  drawQuery,
+  draw,
   type Point,
+  type Print,
   type PrintView,
-  previewQuery,
+  preview,
   printQuery,
 } from "./queries";
 import { ReworkSheet } from "./ReworkSheet";
@@ -66,9 +68,7 @@ function Shown({ view }: { view: PrintView }) {
   const [marking, setMarking] = useState<number | null>(null);
   const [judged, setJudged] = useState<number | null>(null);
   const [markAt, setMarkAt] = useState<Point | null>(null);
-  const asked = useDeferredValue(draft);
-  const drawn = useQuery({ ...drawQuery(asked), placeholderData: keepPreviousData }).data ?? view;
-  const tables = useQuery({ ...previewQuery(asked), placeholderData: keepPreviousData }).data;
+  const drawn = useLatest(draft, draw) ?? view;
   const { worked } = drawn;
   const { negative } = view;
   const areas = draft.plan.areas;
@@ -123,9 +123,29 @@ function Shown({ view }: { view: PrintView }) {
       window.removeEventListener("keyup", up);
     };
   }, []);
-  const sheet = async (next: Open) => {
-    if (await flush()) setOpen(next);
-  };
+  const sheet = useCallback(
+    async (next: Open) => {
+      if (await flush()) setOpen(next);
+    },
+    [flush],
+  );
+  const rework = useCallback(() => void sheet("rework"), [sheet]);
+  const edit = useCallback(() => void sheet("plan"), [sheet]);
+  const mark = useCallback((number: number) => {
+    setMarking(number);
+    setDrawing({ kind: "corner", points: [], area: null });
+  }, []);
+  const turn = useCallback(
+    () =>
+      change((before) => {
+        const { sheet: lying } = before.plan;
+        return {
+          ...before,
+          plan: { ...before.plan, sheet: { ...lying, turned: !lying.turned } },
+        };
+      }),
+    [change],
+  );
   const area = areas.find((each) => each.id === chosen) ?? null;
   const marked = draft.tries.find((each) => each.number === (marking ?? judged));
   const marks = [...(marked?.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
@@ -159,7 +179,7 @@ function Shown({ view }: { view: PrintView }) {
               <Picture
                 source={negative.picture_id ? `/api/attachments/${negative.picture_id}/view` : null}
                 ratio={ratio}
-                tables={tables}
+                print={draft}
                 negative={asScanned}
                 areas={areas}
                 chosen={chosen}
@@ -227,7 +247,7 @@ function Shown({ view }: { view: PrintView }) {
               />
             )}
             <Box color="ink2" fontSize="13px" paddingTop="2">
-              {tables?.says} Hold B to see the scan.
+              <PreviewSays print={draft} /> Hold B to see the scan.
             </Box>
           </Box>
           <Flex
@@ -283,31 +303,16 @@ function Shown({ view }: { view: PrintView }) {
             flexDirection="column"
             gap="6"
           >
-            <Tries
+            <TriesAtRest
               view={view}
-              draft={draft}
+              tries={draft.tries}
               change={change}
               flush={flush}
-              mark={(number) => {
-                setMarking(number);
-                setDrawing({ kind: "corner", points: [], area: null });
-              }}
-              rework={() => void sheet("rework")}
+              mark={mark}
+              rework={rework}
               look={setJudged}
             />
-            <Layout
-              layout={worked.layout}
-              turn={() =>
-                change((before) => ({
-                  ...before,
-                  plan: {
-                    ...before.plan,
-                    sheet: { ...before.plan.sheet, turned: !before.plan.sheet.turned },
-                  },
-                }))
-              }
-              edit={() => void sheet("plan")}
-            />
+            <LayoutAtRest layout={worked.layout} turn={turn} edit={edit} />
             <Box>
               <Button
                 variant="quiet"
@@ -329,6 +334,16 @@ function Shown({ view }: { view: PrintView }) {
     </>
   );
 }
+
+/** How good the preview is: it depends on the paper and on a strip being chosen, not on times. */
+const PreviewSays = memo(
+  function PreviewSays({ print }: { print: Print }) {
+    return useLatest(print, preview)?.says ?? "";
+  },
+  (before, now) =>
+    before.print.right_s === now.print.right_s &&
+    before.print.plan.paper_id === now.print.plan.paper_id,
+);
 
 /** What is to be seen at a place of a print. */
 function MarkForm({ keep }: { keep: (says: string) => void }) {
@@ -358,6 +373,13 @@ function MarkForm({ keep }: { keep: (says: string) => void }) {
     </Flex>
   );
 }
+
+const TriesAtRest = memo(Tries);
+const LayoutAtRest = memo(
+  Layout,
+  (before, now) =>
+    before.turn === now.turn && JSON.stringify(before.layout) === JSON.stringify(now.layout),
+);
 
 const SHAPES: [Drawing["kind"], string][] = [
   ["outline", "Outline"],

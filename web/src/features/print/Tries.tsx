@@ -12,7 +12,7 @@ type Try = Print["tries"][number];
 /** Every print that was made: what it showed, what came next, which is the final one. */
 export function Tries({
   view,
-  draft,
+  tries,
   change,
   flush,
   mark,
@@ -20,7 +20,7 @@ export function Tries({
   look,
 }: {
   view: PrintView;
-  draft: Print;
+  tries: Try[];
   change: (edit: (before: Print) => Print) => void;
   flush: () => Promise<boolean>;
   mark: (number: number) => void;
@@ -49,7 +49,7 @@ export function Tries({
   return (
     <Box as="section" aria-label="Prints made">
       <Grid templateColumns="repeat(auto-fill, minmax(170px, 1fr))" gap="3">
-        {draft.tries.map((each) => (
+        {tries.map((each) => (
           <Box
             key={each.number}
             borderTop={each.final ? "3px solid" : "1px solid"}
@@ -83,7 +83,7 @@ export function Tries({
           </Box>
         ))}
         <Box borderTop="3px solid" borderColor="accent" background="accentSoft" padding="2">
-          <b>Print {(draft.tries.at(-1)?.number ?? 0) + 1}, planned</b>
+          <b>Print {(tries.at(-1)?.number ?? 0) + 1}, planned</b>
           <Box>
             <Button variant="word" onClick={rework}>
               New paper or size
@@ -91,7 +91,7 @@ export function Tries({
           </Box>
         </Box>
       </Grid>
-      {draft.tries
+      {tries
         .filter((each) => each.number === open)
         .map((each) => (
           <Box as="section" key={each.number} aria-label={`Print ${each.number}`} paddingTop="4">

@@ -57,40 +57,110 @@ export function maskOf(id: string, shape: Shape, width: number, height: number):
   return found;
 }
 
-/** Greys over the picture by the base table, then every area's difference where it counts. */
-export function apply(
-  levels: Uint8Array,
-  width: number,
-  base: readonly number[],
-  areas: { mask: Mask; greys: readonly number[] }[],
-  target: Uint32Array,
-): void {
-  const whole = Float32Array.from(base);
-  if (areas.length === 0) {
-    const packed = Uint32Array.from(base, (each) => pack(each));
-    for (let place = 0; place < levels.length; place++)
-      target[place] = packed[levels[place] ?? 0] ?? 0;
-    return;
+interface Worked {
+  id: string;
+  greys: readonly number[];
+}
+
+/** What is drawn anew: a box of the picture. */
+export interface Dirty {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/**
+ * A picture as it prints: the base table, then every area's difference where it counts. When one
+ * area alone changes, only its own box is worked again: that is what dragging its stops does.
+ */
+export class Preview {
+  private readonly sums: Int32Array; // greys times 255
+  private base: readonly number[] = [];
+  private worked = new Map<string, readonly number[]>();
+  private masks: readonly Mask[] = [];
+
+  constructor(
+    private readonly levels: Uint8Array,
+    private readonly width: number,
+    private readonly target: Uint32Array,
+  ) {
+    this.sums = new Int32Array(levels.length);
   }
-  const sums = new Float32Array(levels.length);
-  for (let place = 0; place < levels.length; place++) sums[place] = whole[levels[place] ?? 0] ?? 0;
-  for (const { mask, greys } of areas) {
-    const off = Float32Array.from(greys, (each, level) => (each - (whole[level] ?? 0)) / 255);
+
+  show(base: readonly number[], masks: readonly Mask[], areas: readonly Worked[]): Dirty | null {
+    const greys = new Map(areas.map((each) => [each.id, each.greys]));
+    const known = masks.filter((each) => greys.has(each.id));
+    const same =
+      alike(base, this.base) &&
+      known.length === this.masks.length &&
+      known.every((mask, place) => mask === this.masks[place]);
+    const changed = same
+      ? known.filter((mask) => !alike(greys.get(mask.id) ?? [], this.worked.get(mask.id) ?? []))
+      : known;
+    if (!same) this.lay(base);
+    for (const mask of changed) {
+      const before = same ? (this.worked.get(mask.id) ?? base) : base;
+      this.add(mask, greys.get(mask.id) ?? base, before);
+    }
+    this.base = base;
+    this.worked = greys;
+    this.masks = known;
+    const boxes = same ? changed : [{ left: 0, top: 0, right: this.width, bottom: this.height }];
+    if (boxes.length === 0) return null;
+    const left = Math.min(...boxes.map((each) => each.left));
+    const top = Math.min(...boxes.map((each) => each.top));
+    const right = Math.max(...boxes.map((each) => each.right));
+    const bottom = Math.max(...boxes.map((each) => each.bottom));
+    this.pack(left, top, right, bottom);
+    return { left, top, width: right - left, height: bottom - top };
+  }
+
+  private get height() {
+    return this.levels.length / this.width;
+  }
+
+  private lay(base: readonly number[]) {
+    const { levels, sums } = this;
+    const whole = Int32Array.from(base, (each) => 255 * each);
+    for (let place = 0; place < sums.length; place++)
+      sums[place] = whole[levels[place] as number] as number;
+  }
+
+  /** An area's greys in place of what it had before, as far as it counts. */
+  private add(mask: Mask, greys: readonly number[], before: readonly number[]) {
+    const { levels, sums, width } = this;
+    const off = Int32Array.from(greys, (each, level) => each - (before[level] ?? 0));
+    const { counts } = mask;
     for (let y = mask.top; y < mask.bottom; y++) {
       const end = y * width + mask.right;
       for (let place = y * width + mask.left; place < end; place++) {
-        const count = mask.counts[place];
-        if (count) sums[place] = (sums[place] ?? 0) + count * (off[levels[place] ?? 0] ?? 0);
+        const count = counts[place] as number;
+        if (count !== 0)
+          sums[place] = (sums[place] as number) + count * (off[levels[place] as number] as number);
       }
     }
   }
-  for (let place = 0; place < levels.length; place++) {
-    const value = sums[place] ?? 0;
-    target[place] = pack(value < 0 ? 0 : value > 255 ? 255 : value + 0.5);
+
+  private pack(left: number, top: number, right: number, bottom: number) {
+    const { sums, target, width } = this;
+    for (let y = top; y < bottom; y++) {
+      const end = y * width + right;
+      for (let place = y * width + left; place < end; place++) {
+        const sum = sums[place] as number;
+        // a 255th by multiplying: exact enough for a grey
+        const grey = sum <= 0 ? 0 : sum >= 65_025 ? 255 : ((sum + 127) * 32_897) / 8_388_608;
+        target[place] = GREYS[grey | 0] as number;
+      }
+    }
   }
 }
 
-const pack = (value: number) => {
-  const grey = value | 0;
-  return (0xff000000 | (grey << 16) | (grey << 8) | grey) >>> 0;
-};
+const alike = (one: readonly number[], two: readonly number[]) =>
+  one === two || (one.length === two.length && one.every((each, place) => each === two[place]));
+
+/** Every grey as a pixel: alpha, blue, green, red. */
+const GREYS = Uint32Array.from(
+  { length: 256 },
+  (_, grey) => (0xff000000 | (grey << 16) | (grey << 8) | grey) >>> 0,
+);

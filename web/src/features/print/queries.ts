@@ -30,29 +30,12 @@ export const printQuery = (id: string) =>
   });
 
 /** What a print comes to as it would stand; nothing is kept. */
-export const drawQuery = (print: Print) =>
-  queryOptions({
-    queryKey: ["prints", "draw", print],
-    queryFn: ({ signal }) =>
-      unwrap(api.POST("/api/prints/draw", { body: print, signal })) as Promise<PrintView>,
-    ...readsOf("/api/prints/draw"),
-    gcTime: 5_000,
-  });
+export const draw = (print: Print) =>
+  unwrap(api.POST("/api/prints/draw", { body: print })) as Promise<PrintView>;
 
 /** Tables from the levels of the picture to the greys of the print. */
-export const previewQuery = (print: Print) =>
-  queryOptions({
-    queryKey: ["prints", "preview", { ...print, strips: [], tries: [], note: "" }],
-    queryFn: ({ signal }) =>
-      unwrap(
-        api.POST("/api/prints/preview", {
-          body: { ...print, strips: [], tries: [], note: "" },
-          signal,
-        }),
-      ),
-    ...readsOf("/api/prints/preview"),
-    gcTime: 5_000,
-  });
+export const preview = (print: Print): Promise<Tables> =>
+  unwrap(api.POST("/api/prints/preview", { body: { ...print, strips: [], tries: [], note: "" } }));
 
 /** What to give as the card moves. */
 export const stripQuery = (strip: Schemas["StripRequest"]) =>

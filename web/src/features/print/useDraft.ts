@@ -10,6 +10,8 @@ export function useDraft(view: PrintView) {
   const [draft, setDraft] = useState<Print>(view.print);
   const kept = useRef({ version: view.version, pending: false });
   const { write, problem, setProblem, busy, take } = useWrite();
+  const writing = useRef(write);
+  writing.current = write;
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   const latest = useRef(draft);
   latest.current = draft;
@@ -24,12 +26,12 @@ export function useDraft(view: PrintView) {
     timer.current = null;
     if (!kept.current.pending) return true;
     const sent = latest.current;
-    const answer = await write(putPrint(sent, kept.current.version));
+    const answer = await writing.current(putPrint(sent, kept.current.version));
     if (!answer) return false;
     kept.current = { version: answer.version, pending: latest.current !== sent };
     if (kept.current.pending) timer.current = setTimeout(() => void flush(), REST_MS);
     return true;
-  }, [write]);
+  }, []);
   const change = useCallback(
     (edit: (before: Print) => Print) => {
       setDraft((before) => edit(before));
