@@ -1,5 +1,5 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -43,71 +43,21 @@ export function AreaPanel({
       padding="4"
     >
       <Flex direction="column" gap="3">
-        <Entry
-          label="Area"
-          value={area.label}
-          maxLength={80}
-          onChange={(event) => change((before) => ({ ...before, label: event.target.value }))}
+        <Fields
+          label={area.label}
+          act={area.act}
+          part={area.part}
+          by={by}
+          parts={plan.parts}
+          change={change}
+          setText={setText}
         />
-        <Grid templateColumns="1fr 1fr" gap="3">
-          <Choose
-            label="Act"
-            value={area.act}
-            options={[
-              { value: "burn", label: "burn" },
-              { value: "dodge", label: "hold back" },
-            ]}
-            onChange={(act) =>
-              change((before) => ({
-                ...before,
-                act: act as Area["act"],
-                part:
-                  act === "dodge" && before.part === "none"
-                    ? (plan.parts[0]?.id ?? "")
-                    : before.part,
-              }))
-            }
-          />
-          <Choose
-            label="In"
-            value={area.part}
-            options={[
-              ...plan.parts.map((each) => ({ value: each.id, label: each.label })),
-              ...(area.act === "burn" ? [{ value: "none", label: "white light" }] : []),
-            ]}
-            onChange={(part) => {
-              change((before) =>
-                part === "none"
-                  ? { ...before, part, stops: null, seconds: before.seconds ?? 5 }
-                  : { ...before, part },
-              );
-              if (part === "none" && area.stops !== null) setText("5");
-            }}
-          />
-          <Choose
-            label="Counted in"
-            value={by}
-            options={[
-              ...(area.part === "none" ? [] : [{ value: "stops", label: "stops" }]),
-              { value: "seconds", label: "seconds" },
-            ]}
-            onChange={(to) => {
-              const value = to === "stops" ? 1 : 3;
-              setText(String(value));
-              change((before) => ({
-                ...before,
-                stops: to === "stops" ? value : null,
-                seconds: to === "seconds" ? value : null,
-              }));
-            }}
-          />
-          <Entry
-            label={by === "stops" ? "Stops" : "Seconds"}
-            inputMode="decimal"
-            value={text}
-            onChange={(event) => give(event.target.value)}
-          />
-        </Grid>
+        <Entry
+          label={by === "stops" ? "Stops" : "Seconds"}
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => give(event.target.value)}
+        />
         <Box as="label" display="block">
           <Box as="span" srOnly>
             {by === "stops" ? "Stops, by dragging" : "Seconds, by dragging"}
@@ -137,3 +87,94 @@ export function AreaPanel({
     </Box>
   );
 }
+
+type Change = (to: (before: Area) => Area) => void;
+
+/** What does not change while an amount is dragged. */
+const Fields = memo(
+  function Fields({
+    label,
+    act,
+    part,
+    by,
+    parts,
+    change,
+    setText,
+  }: {
+    label: string;
+    act: Area["act"];
+    part: string;
+    by: "stops" | "seconds";
+    parts: Plan["parts"];
+    change: Change;
+    setText: (text: string) => void;
+  }) {
+    return (
+      <>
+        <Entry
+          label="Area"
+          value={label}
+          maxLength={80}
+          onChange={(event) => change((before) => ({ ...before, label: event.target.value }))}
+        />
+        <Grid templateColumns="1fr 1fr" gap="3">
+          <Choose
+            label="Act"
+            value={act}
+            options={[
+              { value: "burn", label: "burn" },
+              { value: "dodge", label: "hold back" },
+            ]}
+            onChange={(act) =>
+              change((before) => ({
+                ...before,
+                act: act as Area["act"],
+                part:
+                  act === "dodge" && before.part === "none" ? (parts[0]?.id ?? "") : before.part,
+              }))
+            }
+          />
+          <Choose
+            label="In"
+            value={part}
+            options={[
+              ...parts.map((each) => ({ value: each.id, label: each.label })),
+              ...(act === "burn" ? [{ value: "none", label: "white light" }] : []),
+            ]}
+            onChange={(to) => {
+              change((before) =>
+                to === "none"
+                  ? { ...before, part: to, stops: null, seconds: before.seconds ?? 5 }
+                  : { ...before, part: to },
+              );
+              if (to === "none" && by === "stops") setText("5");
+            }}
+          />
+          <Choose
+            label="Counted in"
+            value={by}
+            options={[
+              ...(part === "none" ? [] : [{ value: "stops", label: "stops" }]),
+              { value: "seconds", label: "seconds" },
+            ]}
+            onChange={(to) => {
+              const value = to === "stops" ? 1 : 3;
+              setText(String(value));
+              change((before) => ({
+                ...before,
+                stops: to === "stops" ? value : null,
+                seconds: to === "seconds" ? value : null,
+              }));
+            }}
+          />
+        </Grid>
+      </>
+    );
+  },
+  (before, now) =>
+    before.label === now.label &&
+    before.act === now.act &&
+    before.part === now.part &&
+    before.by === now.by &&
+    before.parts === now.parts,
+);

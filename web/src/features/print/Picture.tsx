@@ -97,6 +97,22 @@ export function Picture({
       border="1px solid"
       borderColor="line"
       cursor={drawing ? "crosshair" : "default"}
+      css={{
+        "& .area": {
+          position: "absolute",
+          transform: "translate(-50%, -50%)",
+          minHeight: "30px",
+          paddingInline: "3",
+          borderRadius: "999px",
+          border: "2px solid",
+          borderColor: "accent",
+          background: "sheet",
+          color: "ink",
+          fontSize: "14px",
+          cursor: "pointer",
+          whiteSpace: "nowrap",
+        },
+      }}
       onKeyDown={keyed}
       onPointerDown={(event) => {
         if (!drawing || event.target !== event.currentTarget) return;
@@ -168,29 +184,20 @@ export function Picture({
           const at = each.shape ? middleOf(each.shape) : null;
           if (!at) return null;
           return (
-            <Box
-              as="button"
+            <button
+              type="button"
+              className="area"
               key={each.id}
               aria-pressed={each.id === chosen}
               aria-label={`${each.label}, ${amountOf(each)}`}
-              position="absolute"
-              left={`${100 * Math.min(0.93, Math.max(0.07, at.x))}%`}
-              top={`${100 * Math.min(0.95, Math.max(0.05, at.y))}%`}
-              transform="translate(-50%, -50%)"
-              minHeight="30px"
-              paddingInline="3"
-              borderRadius="999px"
-              border="2px solid"
-              borderColor="accent"
-              background="sheet"
-              color="ink"
-              fontSize="14px"
-              cursor="pointer"
-              whiteSpace="nowrap"
+              style={{
+                left: `${100 * Math.min(0.93, Math.max(0.07, at.x))}%`,
+                top: `${100 * Math.min(0.95, Math.max(0.05, at.y))}%`,
+              }}
               onClick={() => choose(each.id === chosen ? null : each.id)}
             >
               {each.label} <b>{amountOf(each)}</b>
-            </Box>
+            </button>
           );
         })}
       {marks.map((each) => (

@@ -129,6 +129,18 @@ function Shown({ view }: { view: PrintView }) {
     },
     [flush],
   );
+  const place = useCallback(
+    (id: string, before: string) =>
+      change((all) => ({
+        ...all,
+        plan: { ...all.plan, areas: placed(all.plan.areas, id, before) },
+      })),
+    [change],
+  );
+  const begin = useCallback((kind: Drawing["kind"]) => {
+    setMarking(null);
+    setDrawing({ kind, points: [], area: null });
+  }, []);
   const rework = useCallback(() => void sheet("rework"), [sheet]);
   const edit = useCallback(() => void sheet("plan"), [sheet]);
   const mark = useCallback((number: number) => {
@@ -151,11 +163,7 @@ function Shown({ view }: { view: PrintView }) {
   const marks = [...(marked?.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
   return (
     <>
-      <RoomHeader title={draft.title} sub={view.negative_text}>
-        <Box display={{ base: "none", md: "block" }}>
-          <Link to="/print">All prints</Link>
-        </Box>
-      </RoomHeader>
+      <Header title={draft.title} sub={view.negative_text} />
       <Box as="main" flex="1" overflow="auto">
         <Grid
           templateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) 360px" }}
@@ -216,17 +224,7 @@ function Shown({ view }: { view: PrintView }) {
                   <Button onClick={() => setDrawing(null)}>Cancel</Button>
                 </>
               ) : (
-                SHAPES.map(([kind, label]) => (
-                  <Button
-                    key={kind}
-                    onClick={() => {
-                      setMarking(null);
-                      setDrawing({ kind, points: [], area: null });
-                    }}
-                  >
-                    {label}
-                  </Button>
-                ))
+                <Shapes begin={begin} />
               )}
             </Flex>
             {markAt && (
@@ -260,11 +258,7 @@ function Shown({ view }: { view: PrintView }) {
             borderLeft={{ md: "1px solid" }}
             borderColor={{ md: "line" }}
           >
-            <Sums
-              worked={worked}
-              aperture={draft.plan.setting.aperture}
-              place={(id, before) => setAreas((all) => placed(all, id, before))}
-            />
+            <SumsAtRest worked={worked} aperture={draft.plan.setting.aperture} place={place} />
             {area && (
               <AreaPanel
                 key={area.id}
@@ -374,6 +368,25 @@ function MarkForm({ keep }: { keep: (says: string) => void }) {
   );
 }
 
+const Header = memo(function Header({ title, sub }: { title: string; sub: string }) {
+  return (
+    <RoomHeader title={title} sub={sub}>
+      <Box display={{ base: "none", md: "block" }}>
+        <Link to="/print">All prints</Link>
+      </Box>
+    </RoomHeader>
+  );
+});
+
+const Shapes = memo(function Shapes({ begin }: { begin: (kind: Drawing["kind"]) => void }) {
+  return SHAPES.map(([kind, label]) => (
+    <Button key={kind} onClick={() => begin(kind)}>
+      {label}
+    </Button>
+  ));
+});
+
+const SumsAtRest = memo(Sums);
 const TriesAtRest = memo(Tries);
 const LayoutAtRest = memo(
   Layout,

@@ -31,15 +31,34 @@ export function Sums({
         {worked.sums_text}
       </Box>
       {worked.problem && <Notice tone="warning">{worked.problem}</Notice>}
-      <Box as="ol" aria-label="Times in the order worked" listStyleType="none">
+      <Box
+        as="ol"
+        aria-label="Times in the order worked"
+        listStyleType="none"
+        css={{
+          "& .sum": { display: "flex", justifyContent: "space-between", gap: "12px" },
+          "& .bar": { position: "relative", height: "18px", background: "ink" },
+          "& .burn": { background: "accent" },
+          "& .hold": {
+            position: "absolute",
+            top: "0",
+            bottom: "0",
+            background: "sheet",
+            border: "1px dashed",
+            borderColor: "ink2",
+          },
+          "& .held": { fontSize: "13px", color: "ink2" },
+        }}
+      >
         {worked.rows.map((row) => (
-          <Box
-            as="li"
+          <li
             key={row.id}
-            paddingTop="2"
             draggable={row.act === "burn"}
-            cursor={row.act === "burn" ? "grab" : undefined}
-            opacity={dragged === row.id ? 0.5 : 1}
+            style={{
+              paddingTop: 8,
+              cursor: row.act === "burn" ? "grab" : undefined,
+              opacity: dragged === row.id ? 0.5 : 1,
+            }}
             onDragStart={() => setDragged(row.id)}
             onDragEnd={() => setDragged(null)}
             onDragOver={(event) => {
@@ -50,39 +69,30 @@ export function Sums({
               setDragged(null);
             }}
           >
-            <Flex justify="space-between" gap="3">
+            <div className="sum">
               <b>{row.title}</b>
               <span>{row.text}</span>
-            </Flex>
-            <Box
-              position="relative"
-              height="18px"
-              style={{ width: `${Math.max(1, (100 * row.seconds) / worked.longest_s)}%` }}
-              background={row.act === "burn" ? "accent" : "ink"}
+            </div>
+            <div
               aria-hidden
+              className={row.act === "burn" ? "bar burn" : "bar"}
+              style={{ width: `${Math.max(1, (100 * row.seconds) / worked.longest_s)}%` }}
             >
               {row.holds.map((hold) => (
-                <Box
+                <div
                   key={hold.id}
-                  position="absolute"
-                  top="0"
-                  bottom="0"
-                  background="sheet"
-                  border="1px dashed"
-                  borderColor="ink2"
+                  className="hold"
                   style={{
                     left: `${(100 * hold.start_s) / row.seconds}%`,
                     width: `${(100 * hold.hold_s) / row.seconds}%`,
                   }}
                 />
               ))}
-            </Box>
+            </div>
             {row.holds.length > 0 && (
-              <Box fontSize="13px" color="ink2">
-                hold {row.holds.map((hold) => hold.text).join(", ")}
-              </Box>
+              <div className="held">hold {row.holds.map((hold) => hold.text).join(", ")}</div>
             )}
-          </Box>
+          </li>
         ))}
       </Box>
       {worked.grade_text && (
