@@ -67,6 +67,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         ],
         "/api/prints/draw": [wire.encode(each) for each in prints.PRINTS],
         "/api/prints/preview": [wire.encode(each) for each in prints.PRINTS],
+        "/api/prints/preview/area": [{"print": wire.encode(prints.SHED_PRINT), "area_id": "roof"}],
         "/api/prints/rework": [
             {
                 "print": wire.encode(each),

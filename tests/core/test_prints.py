@@ -34,7 +34,7 @@ from emulsa.core.prints.acts import (
 from emulsa.core.prints.layout import layout
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
-from emulsa.core.prints.preview import preview
+from emulsa.core.prints.preview import area_steps, preview
 from emulsa.core.prints.record import PaperSheet, Shape
 from emulsa.core.prints.worked import differences, worked_out
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
@@ -272,6 +272,24 @@ def test_the_preview_goes_the_way_of_the_plan() -> None:
     assert sum(longer.base) < sum(found.base)
     assert "typical paper" in found.says
     assert "Choose a strip" in preview(TIP_PRINT, None, 250).says
+
+
+def test_what_one_drags_is_known_beforehand() -> None:
+    """Every twelfth of a stop of an area, and each is what the preview says of it; holding back for
+    all of a part is left out."""
+    steps = {
+        round(each.amount, 6): each.greys for each in area_steps(SHED_PRINT, PAPER, 250, "roof")
+    }
+    assert len(steps) == 37
+    found = {each.id: each.greys for each in preview(SHED_PRINT, PAPER, 250).areas}
+    assert steps[1.5] == found["roof"]
+    assert sum(steps[3]) < sum(steps[1]) < sum(steps[0])
+    beams = replace(SHED_PRINT.plan.areas[2], stops=None, seconds=3.0)
+    held = replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, areas=(beams,)))
+    amounts = [each.amount for each in area_steps(held, PAPER, 250, "beams")]
+    assert max(amounts) == 17.5  # of 18 s
+    with pytest.raises(Missing, match="not in the plan"):
+        area_steps(SHED_PRINT, PAPER, 250, "none")
 
 
 def test_a_plan_that_cannot_be_worked_says_so() -> None:

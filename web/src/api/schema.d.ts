@@ -2425,6 +2425,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prints/preview/area": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The greys of one area for every amount it may be dragged to. */
+        post: operations["prints_see_area"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prints/strip": {
         parameters: {
             query?: never;
@@ -3241,6 +3258,16 @@ export interface components {
             airy_mm: number;
             /** Longest Time S */
             longest_time_s: number | null;
+        };
+        /**
+         * AreaStep
+         * @description Greys where an area gets so much, in stops or seconds as the area is counted.
+         */
+        AreaStep: {
+            /** Amount */
+            amount: number;
+            /** Greys */
+            greys: number[];
         };
         /**
          * AreaTable
@@ -10279,6 +10306,15 @@ export interface components {
             blur_mm: number;
         };
         /**
+         * AreaAsked
+         * @description A print, and the area that is dragged.
+         */
+        AreaAsked: {
+            print: components["schemas"]["Print"];
+            /** Area Id */
+            area_id: string;
+        };
+        /**
          * BatchesRequest
          * @description Sheets of one film and recipe, how many a run holds, and how many runs there may be.
          */
@@ -16917,6 +16953,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewTables"];
+                };
+            };
+        };
+    };
+    prints_see_area: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AreaAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AreaStep"][];
                 };
             };
         };

@@ -12,6 +12,7 @@ from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.prints import PrintView, print_view
+from emulsa.core.limits import Id
 from emulsa.core.printing.plan import ChangeRow
 from emulsa.core.printing.strip import StripAnswer, StripRequest, strip_times
 from emulsa.core.prints.acts import (
@@ -26,7 +27,7 @@ from emulsa.core.prints.acts import (
 )
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, said
-from emulsa.core.prints.preview import PreviewTables, preview
+from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
 from emulsa.core.prints.record import Print
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
@@ -57,6 +58,14 @@ class PrintRoom:
 
     prints: tuple[PrintLine, ...]
     negatives: tuple[PrintedNegative, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class AreaAsked:
+    """A print, and the area that is dragged."""
+
+    print: Print
+    area_id: Id
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -126,12 +135,15 @@ def draw(db: Db, print: Print) -> PrintView:  # noqa: A002
 @routes.question("/preview", "POST")
 def see(db: Db, house: House, print: Print) -> PreviewTables:  # noqa: A002
     """Tables from the levels of the picture to the greys of the print."""
-    negative = needed(store.negative(db, print.exposure_id), "This negative was not found.")
-    clear = CLEAR
-    picture = attachments.attachment(db, negative.picture_id or "")
-    if picture is not None:
-        clear = clear_level(pictures.view(house.attachments, picture.digest, picture.media_type))
-    return preview(print, kit.paper(db, print.plan.paper_id), clear)
+    return preview(print, kit.paper(db, print.plan.paper_id), _clear(db, house, print))
+
+
+@routes.question("/preview/area", "POST")
+def see_area(db: Db, house: House, asked: AreaAsked) -> tuple[AreaStep, ...]:
+    """The greys of one area for every amount it may be dragged to."""
+    found = asked.print
+    paper = kit.paper(db, found.plan.paper_id)
+    return area_steps(found, paper, _clear(db, house, found), asked.area_id)
 
 
 @routes.question("/strip", "POST")
@@ -201,3 +213,13 @@ def _keep(act: Act, changed: Print, says: str) -> PrintView:
     act.says(says)
     act.keep(changed)
     return print_view(act.db, changed)
+
+
+def _clear(db: Db, house: House, print_: Print) -> float:
+    """The level of clear film in the picture of a print's negative."""
+    found = store.negative(db, print_.exposure_id)
+    negative = needed(found, "This negative was not found.", "exposure_id")
+    picture = attachments.attachment(db, negative.picture_id or "")
+    if picture is None:
+        return CLEAR
+    return clear_level(pictures.view(house.attachments, picture.digest, picture.media_type))

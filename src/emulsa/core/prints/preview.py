@@ -10,10 +10,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Annotated
 
+from emulsa.core.errors import CoreError, Missing
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.limits import Id, Within
 from emulsa.core.printing.grade import range_of
@@ -25,6 +26,8 @@ from emulsa.core.rendering.paper import Paper, lightness, response
 from emulsa.core.sensitometry.scanning import Sample, ScanRequest, light
 
 LEVELS = 256
+STOPS = tuple(step / 12 for step in range(37))  # what is dragged: to three stops, in twelfths
+SECONDS = tuple(step / 2 for step in range(61))  # to half a minute, in half seconds
 MIDDLE = 5.0
 NORMAL_RANGE = 1.05
 DARKEST = 1e-4  # of light: a scan tells no more
@@ -36,6 +39,14 @@ class AreaTable:
     """Greys where an area is worked in full."""
 
     id: Id
+    greys: tuple[int, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class AreaStep:
+    """Greys where an area gets so much, in stops or seconds as the area is counted."""
+
+    amount: float
     greys: tuple[int, ...]
 
 
@@ -52,7 +63,48 @@ class PreviewTables:
 def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> PreviewTables:
     """The tables of a plan. ``clear`` is the level of the lightest film in the scan."""
     answer = print_plan(request_of(print_.plan))
-    base = {row.part: row.seconds for row in answer.rows if row.act == "base"}
+    base = _base(answer)
+    greys = _greys(print_, paper, clear, base)
+    return PreviewTables(
+        base=greys(base),
+        areas=tuple(
+            AreaTable(id=each.id, greys=greys(_worked(each, base, answer)))
+            for each in print_.plan.areas
+        ),
+        says=_says(print_, paper),
+    )
+
+
+def area_steps(
+    print_: Print, paper: PrintingPaper | None, clear: float, area_id: str
+) -> tuple[AreaStep, ...]:
+    """Greys of one area for every amount one may drag it to; none for what cannot be worked."""
+    area = next((each for each in print_.plan.areas if each.id == area_id), None)
+    if area is None:
+        raise Missing("This area is not in the plan.", field="area_id")
+    base = _base(print_plan(request_of(replace(print_.plan, areas=()))))
+    greys = _greys(print_, paper, clear, base)
+    steps = []
+    for amount in STOPS if area.stops is not None else SECONDS:
+        other = (
+            replace(area, stops=amount) if area.stops is not None else replace(area, seconds=amount)
+        )
+        try:
+            answer = print_plan(request_of(replace(print_.plan, areas=(other,))))
+        except CoreError:
+            continue  # held back for all of its part
+        steps.append(AreaStep(amount=amount, greys=greys(_worked(other, base, answer))))
+    return tuple(steps)
+
+
+def _base(answer: PrintPlanAnswer) -> dict[str, float]:
+    return {row.part: row.seconds for row in answer.rows if row.act == "base"}
+
+
+def _greys(
+    print_: Print, paper: PrintingPaper | None, clear: float, base: Mapping[str, float]
+) -> Callable[[Mapping[str, float]], tuple[int, ...]]:
+    """Greys by level of what has had so many seconds in each part."""
     right = print_.right_s or math.fsum(base.values())
     nets = _positives() if print_.positive else _negatives(clear)
     ranges = {each.label: each.range for each in paper.filters} if paper else {}
@@ -62,14 +114,7 @@ def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> Preview
         tone = _tone(times, right, of_part, paper)
         return tuple(tone(each) for each in nets)
 
-    return PreviewTables(
-        base=greys(base),
-        areas=tuple(
-            AreaTable(id=each.id, greys=greys(_worked(each, base, answer)))
-            for each in print_.plan.areas
-        ),
-        says=_says(print_, paper),
-    )
+    return greys
 
 
 @lru_cache(8)

@@ -11,7 +11,7 @@ import {
 import { useSize } from "../../components/useSize";
 import { useLatest } from "../../shared/useLatest";
 import { levelsOf, type Mask, maskOf, Preview } from "./applied";
-import { type Area, type Point, type Print, preview, type Shape } from "./queries";
+import { type Area, areaSteps, type Point, type Print, preview, type Shape } from "./queries";
 import { middleOf, pathOf } from "./shapes";
 
 const MOST_PIXELS = 2_000_000;
@@ -121,7 +121,14 @@ export function Picture({
       onPointerMove={(event) => drawing && setCross(placed(event))}
     >
       {width > 0 && (
-        <Shown source={source} width={width} height={height} print={print} negative={negative} />
+        <Shown
+          source={source}
+          width={width}
+          height={height}
+          print={print}
+          negative={negative}
+          chosen={chosen}
+        />
       )}
       {width > 0 && (
         <svg
@@ -249,16 +256,25 @@ const Shown = memo(function Shown({
   height,
   print,
   negative,
+  chosen,
 }: {
   source: string | null;
   width: number;
   height: number;
   print: Print;
   negative: boolean;
+  /** the area that may be dragged */
+  chosen: string | null;
 }) {
   const found = useLatest(print, preview);
-  const tables = negative ? undefined : found;
   const { areas } = print.plan;
+  const dragged = useDragged(print, chosen);
+  const tables = useMemo(() => {
+    if (negative || !found) return undefined;
+    if (!dragged) return found;
+    const others = found.areas.filter((each) => each.id !== dragged.id);
+    return { ...found, areas: [...others, dragged] };
+  }, [negative, found, dragged]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [image, setImage] = useState<HTMLImageElement | null>(null);
   useEffect(() => {
@@ -322,3 +338,34 @@ const Shown = memo(function Shown({
     />
   );
 });
+
+/** The greys of the area that is dragged, at once: the tables of every amount are there beforehand,
+    asked for again when anything but its amount changes. */
+function useDragged(print: Print, chosen: string | null) {
+  const area = print.plan.areas.find((each) => each.id === chosen);
+  const amount = area ? (area.stops ?? area.seconds ?? 0) : 0;
+  const still =
+    area &&
+    JSON.stringify({
+      ...print.plan,
+      areas: [{ ...area, stops: area.stops === null, seconds: null }],
+    });
+  const latest = useRef(print);
+  latest.current = print;
+  const asked = useMemo(
+    () => (still && chosen ? { print: latest.current, area_id: chosen } : null),
+    [still, chosen],
+  );
+  const steps = useLatest(asked, async (of: NonNullable<typeof asked>) => ({
+    id: of.area_id,
+    of,
+    steps: await areaSteps(of),
+  }));
+  return useMemo(() => {
+    if (!steps || steps.of !== asked || steps.steps.length === 0) return null;
+    const near = steps.steps.reduce((best, each) =>
+      Math.abs(each.amount - amount) < Math.abs(best.amount - amount) ? each : best,
+    );
+    return Math.abs(near.amount - amount) < 0.05 ? { id: steps.id, greys: near.greys } : null;
+  }, [steps, asked, amount]);
+}

@@ -37,6 +37,10 @@ export const draw = (print: Print) =>
 export const preview = (print: Print): Promise<Tables> =>
   unwrap(api.POST("/api/prints/preview", { body: { ...print, strips: [], tries: [], note: "" } }));
 
+/** The greys of one area for every amount it may be dragged to. */
+export const areaSteps = (asked: { print: Print; area_id: string }) =>
+  unwrap(api.POST("/api/prints/preview/area", { body: asked }));
+
 /** What to give as the card moves. */
 export const stripQuery = (strip: Schemas["StripRequest"]) =>
   queryOptions({
