@@ -162,3 +162,33 @@ def test_densities_at_the_metered_spots_teach(hand: Hand) -> None:
     assert learned["answer"]["speed"]["enough"]
     assert learned["answer"]["speed"]["ei"] == 50
     assert "shadow measured 0.20" in learned["negatives"][0]["says"]
+
+
+def test_a_strip_of_a_roll_is_exposed_from_the_gate_on(hand: Hand) -> None:
+    """Frames in their order, the camera wound on; the run waits for the roll to be finished, and a
+    frame that is not in the gate is refused with nothing written."""
+    hand.bench()
+    hand.film({"points": [{"n": 0, "minutes": 8}], "developer": "Own"})
+    hand.put("/api/bench/tests/test?base=", {**TEST, "curves": []})
+    hand.roll()
+    hand.post("/api/rolls/roll/advanced")
+    (ready,) = hand.get("/api/bench/tests/test/film")["unexposed"]
+    assert len(ready["piece_ids"]) == 4
+    asked = {"bracket_id": "b", "lens_id": "lens", "ev": 12, "ei": 100, "minutes": 8}
+    late = {**asked, "piece_ids": ready["piece_ids"][1:3]}
+    refused = hand.client.post("/api/bench/tests/test/frames", json=late)
+    assert "not in the gate" in refused.json()["error"]["message"]
+    assert hand.get("/api/log")["lines"] == []
+    assert hand.get("/api/bench/tests/test")["test"]["strips"] == []
+    hand.post("/api/bench/tests/test/frames", {**asked, "piece_ids": ready["piece_ids"][:2]})
+    assert hand.roll_view()["roll"]["next_frame"] == 3
+    (rest,) = hand.get("/api/bench/tests/test/film")["unexposed"]
+    assert rest["label"] == "roll 1, from frame 3"
+    run = {"run_id": "r", "name": "Strip"}
+    early = hand.client.post("/api/bench/tests/test/strips/8 min/run", json=run)
+    assert early.json()["error"]["message"] == "Finish roll 1 first."
+    twice = hand.client.post(
+        "/api/bench/tests/test/frames",
+        json={**asked, "bracket_id": "c", "piece_ids": rest["piece_ids"]},
+    )
+    assert "exposed for 8 min already" in twice.json()["error"]["message"]
