@@ -147,6 +147,9 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     assert heard.count(980) == 2
     assert 1 <= heard.count(660) <= 3
     assert heard.count(440) > 5  # the metronome
+    page.reload()  # a clock goes on through it
+    expect(clock).to_contain_text("Next: Hard filter")
+    clock.focus()
     for name in ("Burn roof hole", "Burn floor", "Developer"):
         clock.press("PageDown")
         expect(clock).to_contain_text(f"Next: {name}")
@@ -212,3 +215,16 @@ def test_burns_are_put_in_order(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Floor, +½").click()
     page.get_by_role("region", name="Area Floor").get_by_role("button", name="Later").press("Enter")
     until(page, lambda: saved(service)["plan"]["areas"][0]["id"] == "roof")
+
+
+def test_a_parts_time_is_dragged(open_page: Open, service: Service) -> None:
+    """The whole picture darkens with the base time, its sum follows, and it is kept."""
+    page = open_page("/print/print-shed")
+    times = page.get_by_role("list", name="Times in the order worked")
+    page.wait_for_load_state("networkidle")
+    until(page, lambda: grey(page, 0.05, 0.95) > 0)
+    before = grey(page, 0.5, 0.2)
+    times.get_by_role("slider", name="Soft filter, seconds").fill("40")
+    until(page, lambda: grey(page, 0.5, 0.2) < before)
+    expect(page.get_by_role("region", name="How this print is made")).to_contain_text("49 s")
+    until(page, lambda: saved(service)["plan"]["parts"][0]["seconds"] == 40)

@@ -7,6 +7,7 @@ import { useSound } from "../../clock/useSound";
 import { useTicks } from "../../clock/useTicks";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../shared/useWrite";
+import { keepPrintClock, type PrintTimed, readPrintClock, usePrintClock } from "./clockState";
 import { type PrintView, printMade } from "./queries";
 
 interface Stage {
@@ -57,13 +58,18 @@ const clock = (seconds: number) => {
 };
 
 /** The print's clock: dark red on black, or black and sound alone; a key, a pedal or a touch goes on. */
-export function PrintClock({ view, close }: { view: PrintView; close: () => void }) {
+export function PrintClock({ view, close: shut }: { view: PrintView; close: () => void }) {
+  const close = () => {
+    keepPrintClock(null);
+    shut();
+  };
   const stages = useMemo(() => stagesOf(view), [view]);
-  const [place, setPlace] = useState(-1);
-  const [since, setSince] = useState<number | null>(null);
+  const timed = usePrintClock();
+  const { place, since, speed } = timed ?? { place: -1, since: null, speed: 1 };
+  const keep = (to: Partial<PrintTimed>) =>
+    keepPrintClock({ print_id: view.print.id, place, since, speed, ...to });
   const [black, setBlack] = useState(false);
   const [beats, setBeats] = useState(true);
-  const [speed, setSpeed] = useState(1);
   const now = useTicks(since !== null);
   const heard = useRef({ place: -1, cue: -1, second: -1 });
   const { write, problem, busy } = useWrite(close);
@@ -93,7 +99,8 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
       else if (stage.light && beats && second > 0) sound.ten();
     }
     if (left <= 0) {
-      setSince(null);
+      const now_ = readPrintClock();
+      if (now_) keepPrintClock({ ...now_, since: null });
       sound.end();
       const next = stages[place + 1];
       say(next ? `${next.title} next` : "done");
@@ -104,8 +111,7 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
     wakeSound();
     if (running || over) return;
     sound.start();
-    setPlace((before) => before + 1);
-    setSince(Date.now());
+    keep({ place: place + 1, since: Date.now() });
   };
   const next = stages[place + 1];
   // all light is given: what follows are baths
@@ -215,9 +221,9 @@ export function PrintClock({ view, close }: { view: PrintView; close: () => void
             {button("Black screen", () => setBlack(true))}
             {place < 0 &&
               button(speed === 1 ? "Rehearse, ten times faster" : "At its own speed", () =>
-                setSpeed(speed === 1 ? REHEARSAL : 1),
+                keep({ speed: speed === 1 ? REHEARSAL : 1 }),
               )}
-            {!running && place >= 0 && button("Repeat", () => setPlace((before) => before - 1))}
+            {!running && place >= 0 && button("Repeat", () => keep({ place: place - 1 }))}
             {printed &&
               button(
                 "Keep this print",

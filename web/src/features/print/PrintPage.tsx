@@ -12,6 +12,7 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
+import { keepPrintClock, readPrintClock } from "./clockState";
 import { Layout } from "./Layout";
 import type { Drawing } from "./Picture";
 import { Picture } from "./Picture";
@@ -64,7 +65,10 @@ function Shown({ view }: { view: PrintView }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [drawing, setDrawing] = useState<(Drawing & { area: string | null }) | null>(null);
   const [asScanned, setAsScanned] = useState(false);
-  const [open, setOpen] = useState<Open>(null);
+  // a clock that was going before a reload goes on
+  const [open, setOpen] = useState<Open>(() =>
+    readPrintClock()?.print_id === view.print.id ? "clock" : null,
+  );
   const [marking, setMarking] = useState<number | null>(null);
   const [judged, setJudged] = useState<number | null>(null);
   const [markAt, setMarkAt] = useState<Point | null>(null);
@@ -134,6 +138,17 @@ function Shown({ view }: { view: PrintView }) {
       change((all) => ({
         ...all,
         plan: { ...all.plan, areas: placed(all.plan.areas, id, before) },
+      })),
+    [change],
+  );
+  const give = useCallback(
+    (part: string, seconds: number) =>
+      change((before) => ({
+        ...before,
+        plan: {
+          ...before.plan,
+          parts: before.plan.parts.map((each) => (each.id === part ? { ...each, seconds } : each)),
+        },
       })),
     [change],
   );
@@ -258,7 +273,13 @@ function Shown({ view }: { view: PrintView }) {
             borderLeft={{ md: "1px solid" }}
             borderColor={{ md: "line" }}
           >
-            <SumsAtRest worked={worked} aperture={draft.plan.setting.aperture} place={place} />
+            <SumsAtRest
+              worked={worked}
+              aperture={draft.plan.setting.aperture}
+              place={place}
+              parts={draft.plan.parts}
+              give={give}
+            />
             {area && (
               <AreaPanel
                 key={area.id}
@@ -280,7 +301,13 @@ function Shown({ view }: { view: PrintView }) {
             <Conflict problem={problem} mine={draft} keep={keepMine} take={takeTheirs} />
             <Flex gap="3" wrap="wrap">
               <Button onClick={() => void sheet("strip")}>Test strip</Button>
-              <Button variant="main" onClick={() => void sheet("clock")}>
+              <Button
+                variant="main"
+                onClick={() => {
+                  keepPrintClock(null);
+                  void sheet("clock");
+                }}
+              >
                 Expose by the clock
               </Button>
             </Flex>

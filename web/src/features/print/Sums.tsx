@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Notice } from "../../components/Notice";
-import type { Worked } from "./queries";
+import type { Part, Worked } from "./queries";
 
 /** How this print is made: its light in all, every time as a bar with its holds inside, what to think
     of. */
@@ -9,11 +9,16 @@ export function Sums({
   worked,
   aperture,
   place,
+  parts,
+  give,
 }: {
   worked: Worked;
   aperture: string | number;
   /** put a burn before another, by dragging its row; by keys it is done in its panel */
   place: (id: string, before: string) => void;
+  parts: Part[];
+  /** so many seconds for a part */
+  give: (part: string, seconds: number) => void;
 }) {
   const [dragged, setDragged] = useState<string | null>(null);
   return (
@@ -47,6 +52,7 @@ export function Sums({
             border: "1px dashed",
             borderColor: "ink2",
           },
+          "& input": { width: "100%", height: "28px", display: "block" },
           "& .held": { fontSize: "13px", color: "ink2" },
         }}
       >
@@ -89,6 +95,17 @@ export function Sums({
                 />
               ))}
             </div>
+            {row.act === "base" && (
+              <input
+                type="range"
+                aria-label={`${row.title}, seconds`}
+                min={1}
+                max={60}
+                step={0.5}
+                value={parts.find((each) => each.id === row.id)?.seconds ?? row.seconds}
+                onChange={(event) => give(row.id, Number(event.target.value))}
+              />
+            )}
             {row.holds.length > 0 && (
               <div className="held">hold {row.holds.map((hold) => hold.text).join(", ")}</div>
             )}
