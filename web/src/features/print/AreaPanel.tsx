@@ -68,7 +68,7 @@ export function AreaPanel({
             max={by === "stops" ? 3 : 30}
             step={by === "stops" ? 1 / 12 : 0.5}
             value={amount}
-            style={{ width: "100%", height: 44 }}
+            style={{ width: "100%", height: 44, accentColor: "var(--chakra-colors-accent)" }}
             onChange={(event) => give(String(Number(Number(event.target.value).toFixed(3))))}
           />
         </Box>

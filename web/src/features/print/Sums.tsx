@@ -52,7 +52,12 @@ export function Sums({
             border: "1px dashed",
             borderColor: "ink2",
           },
-          "& input": { width: "100%", height: "28px", display: "block" },
+          "& input": {
+            width: "100%",
+            height: "28px",
+            display: "block",
+            accentColor: "var(--chakra-colors-accent)",
+          },
           "& .held": { fontSize: "13px", color: "ink2" },
         }}
       >
@@ -95,6 +100,9 @@ export function Sums({
                 />
               ))}
             </div>
+            {row.holds.length > 0 && (
+              <div className="held">hold {row.holds.map((hold) => hold.text).join(", ")}</div>
+            )}
             {row.act === "base" && (
               <input
                 type="range"
@@ -105,9 +113,6 @@ export function Sums({
                 value={parts.find((each) => each.id === row.id)?.seconds ?? row.seconds}
                 onChange={(event) => give(row.id, Number(event.target.value))}
               />
-            )}
-            {row.holds.length > 0 && (
-              <div className="held">hold {row.holds.map((hold) => hold.text).join(", ")}</div>
             )}
           </li>
         ))}
