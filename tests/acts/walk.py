@@ -43,7 +43,9 @@ WEIGHTS = {
     "runs.developed": 2,
     "rolls.take_out": 3,
     "darkroom.judge": 4,
-    "exposures.log_bracket": 3,
+    "exposures.log_bracket": 8,
+    "outings.put": 3,
+    "outings.delete": 3,
     "scenes.edit": 4,
     "scenes.begin": 2,
     "kit.put_camera": 3,
@@ -226,7 +228,7 @@ def _expose_strip(look: Looking) -> Request:
         "ei": 100,
         "first_stops": -4,
         "minutes": look.dice.randint(5, 30),
-        "piece_ids": look.some(ready, 2),
+        "piece_ids": look.some(ready, 1),
     }
     return Request("strips.expose", {"id": test}, body=asked)
 
