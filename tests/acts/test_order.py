@@ -14,6 +14,8 @@ from tests.acts.walk import DRAWN, WEIGHTS, Looking, Nothing
 
 PAIRS = 150
 NUMBERED = "rolls.load"  # rolls are numbered in the order they are loaded in
+# what these come to is read from every judged negative, whoever judged it
+WEIGHED = {"learning.use", "learning.rate"}
 WORDS = {"", "ev", "read", "drop", "place"}  # what requests may share without naming one thing
 
 
@@ -58,7 +60,7 @@ def pairs(hands: Hands, dice: Random) -> Iterator[tuple[Request, Request]]:
             )
         except Nothing:
             continue
-        if one.name == other.name == NUMBERED:
+        if one.name == other.name == NUMBERED or {one.name, other.name} & WEIGHED:
             continue
         first, second = things(hands, one), things(hands, other)
         if first and second and not first & second:
