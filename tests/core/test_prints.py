@@ -303,6 +303,7 @@ def test_a_plan_that_cannot_be_worked_says_so() -> None:
     assert (right.base_text, right.burned_text) == ("28 s", "+ 36 s burned")
     assert right.grade_text.startswith("Its densities ask for Middle filter")
     assert right.changed == ()
+    assert [each.text for each in right.areas] == ["+1½", "+½", "−⅓"]
     assert right.tries[0] == ()
     assert right.tries[1] == ("Roof hole burned 1 stop, new", "Floor burned ½ stop, new")
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import json
 from collections.abc import Sequence
-from dataclasses import dataclass
 from sqlite3 import Connection, Row
 
 from emulsa.core.prints.negative import PrintedNegative, from_densities
@@ -32,14 +31,6 @@ NEGATIVES = """
         SELECT min(attachment.rowid) FROM attachment WHERE attachment.exposure_id = exposure.id
     )
 """
-
-
-@dataclass(frozen=True)
-class PrintSummary:
-    """A print with the negative it is of."""
-
-    print: Print
-    negative: PrintedNegative
 
 
 def prints(connection: Connection) -> list[Print]:

@@ -3260,6 +3260,16 @@ export interface components {
             longest_time_s: number | null;
         };
         /**
+         * AreaAmount
+         * @description What an area gets, as it stands on the picture: +1, −⅔, +3 s.
+         */
+        AreaAmount: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * AreaStep
          * @description Greys where an area gets so much, in stops or seconds as the area is counted.
          */
@@ -7832,6 +7842,8 @@ export interface components {
             sums_text: string;
             /** Rows */
             rows: components["schemas"]["RowBar"][];
+            /** Areas */
+            areas: components["schemas"]["AreaAmount"][];
             /** Longest S */
             longest_s: number;
             /** Total S */
@@ -9896,8 +9908,7 @@ export interface components {
         };
         /**
          * Textural
-         * @description The lowest and the highest zone that hold texture; ``paper``: the paper sets the upper one,
-         *     ``measured``: the data reach that far.
+         * @description The lowest and the highest zone that hold texture, and what ends it upward.
          */
         Textural: {
             /** Low */

@@ -23,8 +23,7 @@ LOWEST, HIGHEST = 0.0, 10.0
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Textural:
-    """The lowest and the highest zone that hold texture; ``paper``: the paper sets the upper one,
-    ``measured``: the data reach that far."""
+    """The lowest and the highest zone that hold texture, and what ends it upward."""
 
     low: float
     high: float

@@ -48,6 +48,14 @@ class RowBar:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class AreaAmount:
+    """What an area gets, as it stands on the picture: +1, −⅔, +3 s."""
+
+    id: str
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PrintWorked:
     """Everything the column beside the picture says; ``problem`` when the plan cannot be worked,
     with the field at fault."""
@@ -56,6 +64,7 @@ class PrintWorked:
     burned_text: str
     sums_text: str
     rows: tuple[RowBar, ...]
+    areas: tuple[AreaAmount, ...]
     longest_s: float
     total_s: float
     advice: tuple[str, ...]
@@ -96,6 +105,7 @@ def worked_out(
         burned_text=_burned_text(answer) if answer else "",
         sums_text=_sums(print_.plan, paper) if answer else "",
         rows=rows,
+        areas=tuple(AreaAmount(id=each.id, text=_amount(each)) for each in print_.plan.areas),
         longest_s=max((each.seconds for each in rows), default=1.0),
         total_s=answer.total_s if answer else 0.0,
         advice=(
@@ -249,6 +259,13 @@ def _areas(before: Sequence[PlannedArea], now: Sequence[PlannedArea]) -> Iterato
         elif area.shape != was.shape:
             yield f"{area.label} drawn otherwise"
     yield from (f"{each.label} left alone" for each in before if each.id not in {a.id for a in now})
+
+
+def _amount(area: PlannedArea) -> str:
+    sign = "+" if area.act == "burn" else "−"
+    if area.stops is None:
+        return f"{sign}{seconds_text(area.seconds or 0)}"
+    return f"{sign}{size_text(area.stops)}"
 
 
 def area_text(area: PlannedArea) -> str:

@@ -11,7 +11,15 @@ import {
 import { useSize } from "../../components/useSize";
 import { useLatest } from "../../shared/useLatest";
 import { levelsOf, type Mask, maskOf, Preview } from "./applied";
-import { type Area, areaSteps, type Point, type Print, preview, type Shape } from "./queries";
+import {
+  type Area,
+  areaSteps,
+  type Point,
+  type Print,
+  preview,
+  type Shape,
+  type Worked,
+} from "./queries";
 import { middleOf, pathOf } from "./shapes";
 
 const MOST_PIXELS = 2_000_000;
@@ -31,6 +39,7 @@ export function Picture({
   print,
   negative,
   areas,
+  worked,
   chosen,
   choose,
   drawing,
@@ -45,6 +54,8 @@ export function Picture({
   /** the picture as it was scanned, without any plan */
   negative: boolean;
   areas: Area[];
+  /** what each area gets, in words */
+  worked: Worked["areas"];
   chosen: string | null;
   choose: (id: string | null) => void;
   drawing: Drawing | null;
@@ -54,6 +65,7 @@ export function Picture({
   const [ref, size] = useSize<HTMLDivElement>();
   const width = size?.width ?? 0;
   const height = Math.round(width / ratio);
+  const amounts = new Map(worked.map((each) => [each.id, each.text]));
   const [cross, setCross] = useState<Point>({ x: 0.5, y: 0.5 });
   const placed = (event: PointerEvent<HTMLElement>): Point => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -196,14 +208,14 @@ export function Picture({
               className="area"
               key={each.id}
               aria-pressed={each.id === chosen}
-              aria-label={`${each.label}, ${amountOf(each)}`}
+              aria-label={`${each.label}, ${amounts.get(each.id) ?? ""}`}
               style={{
                 left: `${100 * Math.min(0.93, Math.max(0.07, at.x))}%`,
                 top: `${100 * Math.min(0.95, Math.max(0.05, at.y))}%`,
               }}
               onClick={() => choose(each.id === chosen ? null : each.id)}
             >
-              {each.label} <b>{amountOf(each)}</b>
+              {each.label} <b>{amounts.get(each.id) ?? ""}</b>
             </button>
           );
         })}
@@ -228,25 +240,6 @@ export function Picture({
       ))}
     </Box>
   );
-}
-
-const FRACTIONS: Record<string, string> = {
-  "0.25": "¼",
-  "0.33": "⅓",
-  "0.5": "½",
-  "0.67": "⅔",
-  "0.75": "¾",
-};
-
-/** What an area gets, as it stands on the picture: +1, −⅔, +3 s. */
-export function amountOf(area: Area): string {
-  const sign = area.act === "burn" ? "+" : "−";
-  if (area.stops === null) return `${sign}${Number((area.seconds ?? 0).toFixed(1))} s`;
-  const whole = Math.floor(area.stops + 1e-6);
-  const rest = area.stops - whole;
-  const part = FRACTIONS[String(Number(rest.toFixed(2)))];
-  if (rest < 0.01) return `${sign}${whole}`;
-  return part ? `${sign}${whole || ""}${part}` : `${sign}${Number(area.stops.toFixed(2))}`;
 }
 
 /** The greys themselves; tables that arrive draw nothing but them. */

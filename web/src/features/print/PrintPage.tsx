@@ -205,6 +205,7 @@ function Shown({ view }: { view: PrintView }) {
                 print={draft}
                 negative={asScanned}
                 areas={areas}
+                worked={worked.areas}
                 chosen={chosen}
                 choose={setChosen}
                 drawing={drawing}
