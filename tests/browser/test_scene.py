@@ -289,3 +289,25 @@ def test_lines_typed_faster_than_the_page_is_drawn(
     kept = service.call("GET", "/api/scenes/new")["scene"]
     assert [each["label"] for each in kept["readings"]] == ["shade", "slate", "moss", "frost"]
     assert kept["aperture"] == "32"
+
+
+# Names on the tone bridge that stand outside it, and pairs of them that lie over each other.
+NAMES = """() => {
+    const room = document.querySelector('[data-pin]').ownerSVGElement.getBoundingClientRect();
+    const found = [...document.querySelectorAll('[data-pin]')].map((pin) => ({
+        name: pin.dataset.pin, at: pin.querySelector('text').getBoundingClientRect(),
+    }));
+    const outside = found.filter(({at}) => at.top < room.top || at.right > room.right + 1);
+    const over = found.flatMap((one, k) => found.slice(k + 1).filter(({at}) =>
+        at.left < one.at.right && one.at.left < at.right
+        && at.top < one.at.bottom - 3 && one.at.top < at.bottom - 3));
+    return [...outside, ...over].map(({name}) => name);
+}"""
+
+
+@pytest.mark.parametrize("height", [600, 650, 720, 800, 1_000])
+def test_every_name_is_read_on_a_low_screen(open_page: Open, height: int) -> None:
+    """On a laptop's height the rails come together before a name is cut off or written over."""
+    page = open_page("/scene/scene-winding-house", {"width": 1_366, "height": height})
+    page.locator("[data-pin]").first.wait_for()
+    assert page.evaluate(NAMES) == []

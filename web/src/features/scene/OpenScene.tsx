@@ -226,6 +226,7 @@ export function OpenScene({
             paddingBottom="2"
             paddingTop="1"
             minHeight="66px"
+            flexShrink="0" // a phone that lies is scrolled, not pressed together
           >
             {solution?.answer ? (
               <Result answer={solution.answer} small />

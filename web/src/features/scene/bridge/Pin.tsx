@@ -4,11 +4,10 @@ import { accent, ink, ink2, LOST, onAccent, paper, Words } from "./ink";
 import type { BridgePin, BridgeProps } from "./props";
 import { ARROWS, useDrag } from "./useDrag";
 
-const shortened = (label: string) => (label.length > 14 ? `${label.slice(0, 12)}…` : label);
-
 /** A reading: drag it or use the arrows to place it, touch it to open it. */
 export function Pin({
   pin,
+  name,
   span,
   at,
   head,
@@ -21,6 +20,8 @@ export function Pin({
   onOpen,
 }: {
   pin: BridgePin;
+  /** its label as there is room for it */
+  name: string;
   span: RailSpan;
   at: number;
   head: number;
@@ -96,7 +97,7 @@ export function Pin({
         fill={ink}
         halo
       >
-        {span.upright ? shortened(pin.label) : pin.label}
+        {name}
       </Words>
       <Words
         x={label[0]}

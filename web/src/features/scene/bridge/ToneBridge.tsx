@@ -1,7 +1,17 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useSize } from "../../../components/useSize";
-import { along, lanes, type RailSpan, spread } from "./geometry";
+import {
+  along,
+  fitted,
+  heights,
+  labelled,
+  lanes,
+  type RailSpan,
+  shortened,
+  spread,
+  widthOf,
+} from "./geometry";
 import { Handle } from "./Handle";
 import { ink2, Words } from "./ink";
 import { Pin } from "./Pin";
@@ -16,7 +26,7 @@ export function ToneBridge(props: BridgeProps) {
     <Box
       ref={ref}
       flex="1"
-      minHeight={props.upright ? "clamp(184px, 30dvh, 250px)" : "300px"}
+      minHeight={props.upright ? "clamp(184px, 30dvh, 250px)" : "368px"}
       minWidth="0"
       position="relative"
     >
@@ -61,16 +71,18 @@ function Level({
 }: BridgeProps & { width: number; height: number }) {
   const cell = (width - 28) / 11;
   const span: RailSpan = { start: 14, cell, upright: false };
-  const rail = Math.max(30, Math.min(46, height * 0.1));
-  const bottom = height - 108 - rail;
-  const top = Math.max(64, Math.min(height * 0.36, bottom - rail - 90));
+  const { rail, top, bottom, room } = heights(height);
   const wanted = pins.map((pin) => {
-    const width_ = Math.max(pin.label.length * 8.2, 74) + 6;
+    const wide = widthOf(pin.label);
     const at = along(span, pin.zone);
-    return { at: Math.max(width_ / 2, Math.min(width - width_ / 2, at)), width: width_ };
+    return { at: Math.max(wide / 2, Math.min(width - wide / 2, at)), width: wide };
   });
-  const room = Math.max(1, Math.floor((top - 58) / 44) + 1);
-  const lane = lanes(wanted, Math.min(room, 4));
+  const lane = lanes(wanted, room);
+  const names = fitted(
+    pins.map((pin) => pin.label),
+    wanted,
+    lane,
+  );
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
@@ -98,19 +110,23 @@ function Level({
         );
       })}
       <Texture span={span} at={bottom + rail + 8} range={range} />
-      {pins.map((pin, index) => (
-        <Pin
-          key={pin.id}
-          pin={pin}
-          span={span}
-          at={along(span, pin.zone)}
-          head={top - 40 - (lane[index] ?? 0) * 44}
-          foot={top}
-          label={[wanted[index]?.at ?? 0, top - 72 - (lane[index] ?? 0) * 44]}
-          isHigh={pin.id === high}
-          {...rest}
-        />
-      ))}
+      {pins.map((pin, index) => {
+        const { head, words } = labelled(top, lane[index] ?? 0);
+        return (
+          <Pin
+            key={pin.id}
+            pin={pin}
+            name={names[index] ?? pin.label}
+            span={span}
+            at={along(span, pin.zone)}
+            head={head}
+            foot={top}
+            label={[wanted[index]?.at ?? 0, words]}
+            isHigh={pin.id === high}
+            {...rest}
+          />
+        );
+      })}
       <Handle
         span={span}
         pin={highPin}
@@ -122,6 +138,8 @@ function Level({
     </>
   );
 }
+
+const LETTERS = 14; // beside a rail that stands
 
 function Upright({
   pins,
@@ -168,6 +186,7 @@ function Upright({
         <Pin
           key={pin.id}
           pin={pin}
+          name={shortened(pin.label, LETTERS)}
           span={span}
           at={along(span, pin.zone)}
           head={left - 26}

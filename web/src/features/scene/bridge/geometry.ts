@@ -21,8 +21,56 @@ export const toneAt = (span: RailSpan, position: number, steps: number | null) =
   return steps === null ? zone : Math.round(zone * steps) / steps;
 };
 
-/** A lane for each label, lowest first, so that no two in a lane overlap. */
-export function lanes(labels: { at: number; width: number }[], limit: number): number[] {
+const LANE = 44; // from one lane of labels to the next
+const LABEL = 88; // of a label over its rail, with the pin between
+/** Between the rails: as it should be, and as little as their words need. */
+const [APART, LEAST_APART] = [90, 56];
+const UNDER = 104; // the texture and the handle, under the lower rail
+
+/** Where two rails lie in a height, how thick they are, and how many lanes of labels there is room
+    for: on a low screen the rails come together before a name is cut off. */
+export function heights(height: number) {
+  const rail = Math.max(30, Math.min(46, height * 0.1));
+  const bottom = height - UNDER - rail;
+  const between = (apart: number) => bottom - rail - apart;
+  const two = Math.min(LABEL + LANE, between(LEAST_APART));
+  const top = Math.max(LABEL, two, Math.min(height * 0.36, between(APART)));
+  return { rail, top, bottom, room: Math.min(4, Math.floor((top - LABEL) / LANE) + 1) };
+}
+
+/** Where a label stands over its rail. */
+export const labelled = (top: number, lane: number) => ({
+  head: top - 40 - lane * LANE,
+  words: top - 72 - lane * LANE,
+});
+
+interface Label {
+  at: number;
+  width: number;
+}
+const LETTER = 8.2;
+const LEAST = 74; // what the line under a name takes
+
+export const widthOf = (name: string) => Math.max(name.length * LETTER, LEAST) + 6;
+
+/** Names as they have room beside those in their lane. */
+export function fitted(names: string[], labels: Label[], lane: number[]): string[] {
+  return names.map((name, index) => {
+    const beside = labels.flatMap((each, other) =>
+      other !== index && lane[other] === lane[index]
+        ? [Math.abs(each.at - (labels[index]?.at ?? 0))]
+        : [],
+    );
+    const letters = Math.max(4, Math.floor(Math.min(...beside, Number.MAX_SAFE_INTEGER) / LETTER));
+    return shortened(name, letters);
+  });
+}
+
+export const shortened = (name: string, letters: number) =>
+  name.length > letters ? `${name.slice(0, letters - 2)}…` : name;
+
+/** A lane for each label, lowest first, so that no two in a lane overlap while there are lanes. */
+export function lanes(labels: Label[], limit: number): number[] {
   const ends: number[] = [];
   const order = labels
     .map((_, index) => index)
