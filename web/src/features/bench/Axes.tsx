@@ -1,0 +1,75 @@
+import type { ScaleLinear } from "d3-scale";
+import { BOTTOM, INK2, LEFT, RIGHT } from "./plot";
+
+const ROMAN = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
+const LINE = "var(--chakra-colors-line)";
+
+/** Densities at the side; under the curves the greys of the zones, or the light itself. */
+export function Axes({
+  x,
+  y,
+  width,
+  height,
+  zones,
+}: {
+  x: ScaleLinear<number, number>;
+  y: ScaleLinear<number, number>;
+  width: number;
+  height: number;
+  zones: boolean;
+}) {
+  const bottom = height - BOTTOM;
+  return (
+    <>
+      {y.ticks(5).map((tick) => (
+        <g key={tick}>
+          <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} stroke={LINE} />
+          <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" fontSize={12} fill={INK2}>
+            {tick.toFixed(1)}
+          </text>
+        </g>
+      ))}
+      {zones &&
+        ROMAN.map((roman, zone) => {
+          const [a, b] = [x(zone - 0.5), x(zone + 0.5)];
+          return (
+            <g key={roman}>
+              <rect
+                x={a}
+                y={bottom + 4}
+                width={b - a}
+                height={18}
+                fill={`hsl(0 0% ${4 + zone * 9.4}%)`}
+              />
+              <text
+                x={(a + b) / 2}
+                y={bottom + 17}
+                textAnchor="middle"
+                fontSize={11}
+                fontWeight={600}
+                fill={zone < 6 ? "#fff" : "#111"}
+              >
+                {b - a > 24 || zone % 2 === 0 ? roman : ""}
+              </text>
+            </g>
+          );
+        })}
+      {!zones &&
+        x.ticks(6).map((tick) => (
+          <text
+            key={tick}
+            x={x(tick)}
+            y={bottom + 17}
+            textAnchor="middle"
+            fontSize={12}
+            fill={INK2}
+          >
+            {tick}
+          </text>
+        ))}
+      <text x={LEFT} y={height - 10} fontSize={12} fill={INK2}>
+        {zones ? "light on the film, in zones of the meter" : "log H, lux seconds"}
+      </text>
+    </>
+  );
+}
