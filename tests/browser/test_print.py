@@ -153,10 +153,20 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     for name in ("Burn roof hole", "Burn floor", "Developer"):
         clock.press("PageDown")
         expect(clock).to_contain_text(f"Next: {name}")
-    clock.press(" ")
-    expect(clock).to_contain_text("Developer")
-    clock.get_by_role("button", name="Keep this print").click()
+    clock.press(" ")  # into the developer: from here it is a run, by its clock
     expect(clock).to_have_count(0)
+    baths = page.get_by_role("dialog", name="Clock of Cutting shed, saw beds")
+    expect(baths).to_contain_text("rehearsal, 10 times as fast")
+    expect(baths.get_by_role("list", name="Baths").get_by_role("listitem")).to_have_text(
+        ["Developer 2:00", "Stop bath 0:30", "Fixer 5:00", "Wash 30:00"]
+    )
+    expect(baths).to_contain_text("Rock the tray")
+    expect(baths).to_contain_text("Lift and drain")
+    expect(baths).to_have_css("background-color", "rgb(0, 0, 0)")  # on whatever light of the page
+    page.reload()
+    baths.get_by_role("button", name="Keep this print").click()
+    expect(baths.get_by_role("button", name="Keep this print")).to_have_count(0)
+    expect(baths).to_contain_text("Stop bath")  # its clock goes on
     kept = saved(service)
     assert [each["number"] for each in kept["tries"]] == [1, 2, 3, 4, 5]
     assert kept["tries"][4]["plan"] == kept["plan"]
@@ -168,7 +178,7 @@ def test_a_print_is_worked_for_another_size(open_page: Open, service: Service) -
     page.get_by_role("button", name="New paper or size").click()
     sheet = page.get_by_role("dialog", name="New paper or size")
     sheet.get_by_label("Magnification").fill("5")
-    expect(sheet.get_by_role("table")).to_contain_text("+2.00 stop")
+    expect(sheet.get_by_role("table")).to_contain_text("+2 stops")
     sheet.get_by_role("button", name="Rework every time").click()
     expect(sheet).to_have_count(0)
     expect(page.get_by_text("Soft filter 72 s, was 18 s")).to_be_visible()

@@ -31,11 +31,13 @@ from emulsa.core.prints.acts import (
     keep_try,
     rework,
 )
-from emulsa.core.prints.layout import layout
+from emulsa.core.prints.baths import paper_course
+from emulsa.core.prints.layout import layout, mask_text
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
-from emulsa.core.prints.preview import area_steps, preview
-from emulsa.core.prints.record import PaperSheet, Shape
+from emulsa.core.prints.preview import area_steps, preview, preview_says
+from emulsa.core.prints.record import EaselMask, KeptStrip, PaperSheet, Shape
+from emulsa.core.prints.strips import shown, told
 from emulsa.core.prints.worked import differences, worked_out
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, tones
@@ -249,11 +251,53 @@ def test_the_sheet_says_when_it_lies_the_wrong_way_round() -> None:
     right = layout(replace(sheet, turned=True), (1_000, 800))
     assert right.fits
     assert (right.side_mm, right.top_mm) == (35, 28)
+    mask = EaselMask(left=0.1, right=0.1)
+    square = layout(replace(sheet, turned=True, mask=mask), (1_000, 800))
+    assert square.image_width_mm == square.image_height_mm == sheet.image_long_mm
+    assert mask_text(replace(mask, top=0.025)) == "left 10 %, right 10 %, top 2.5 %"
     large = layout(replace(sheet, image_long_mm=400), (1_000, 800))
     assert "larger than the sheet" in large.says
     edged = layout(replace(sheet, turned=True, black_edge_mm=4), (1_000, 800))
     assert not edged.fits
     assert "smaller" in edged.says
+
+
+def test_a_print_goes_through_its_baths_by_the_clock_of_a_run() -> None:
+    """Rocked all the while, lifted ten seconds before a bath ends (common practice, no source), the
+    next announced; a wash may stand; a way of moving that nobody knows is refused at its bath."""
+    course = paper_course(PAPER)
+    assert course is not None
+    assert [(each.name, each.start_s, each.end_s) for each in course.steps] == [
+        ("Developer", 0, 120),
+        ("Stop bath", 120, 150),
+        ("Fixer", 150, 450),
+        ("Wash", 450, 2_250),
+    ]
+    assert [(each.at_s, each.says) for each in course.heard[:4]] == [
+        (0, "Agitate"),
+        (0, "Developer"),
+        (110, "Lift and drain: Developer"),
+        (110, "In ten seconds: Stop bath"),
+    ]
+    assert [each.may_wait for each in course.steps] == [False, False, False, True]
+    assert any("selenium" in each for each in course.cautions)
+    assert paper_course(None) is None
+    assert paper_course(replace(PAPER, baths=())) is None
+    with pytest.raises(Missing) as refusal:
+        replace(PAPER, baths=(replace(PAPER.baths[0], agitation="by magic"),))
+    assert refusal.value.field == "baths.0.agitation"
+
+
+def test_strips_in_words() -> None:
+    """What the lamp gives, lag included, to the tenth; between two; what was kept, in a line."""
+    asked = StripRequest(kind="linear", step_s=3, strips=5, lamp_lag_s=0.3, chosen=3.5)
+    read = shown(asked)
+    assert [each.total_text for each in read.strips] == ["3 s", "6 s", "9 s", "12 s", "15 s"]
+    assert read.strips[1].give_text == "3.3 s"
+    assert read.base_text == "10.5 s"
+    kept = KeptStrip(id="a", label="Soft", strip=replace(asked, chosen=4), note="flat")
+    assert told(kept) == "Soft: 5 strips of 3 s; 4 is right; flat"
+    assert told(replace(kept, strip=replace(asked, chosen=None))).endswith("of 3 s; flat")
 
 
 def test_the_preview_goes_the_way_of_the_plan() -> None:
@@ -270,8 +314,8 @@ def test_the_preview_goes_the_way_of_the_plan() -> None:
     parts = tuple(replace(each, seconds=each.seconds * 2) for each in SHED_PRINT.plan.parts)
     longer = preview(replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, parts=parts)), PAPER, 250)
     assert sum(longer.base) < sum(found.base)
-    assert "typical paper" in found.says
-    assert "Choose a strip" in preview(TIP_PRINT, None, 250).says
+    assert "typical paper" in preview_says(SHED_PRINT, PAPER)
+    assert "Choose a strip" in preview_says(TIP_PRINT, None)
 
 
 def test_what_one_drags_is_known_beforehand() -> None:

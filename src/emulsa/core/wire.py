@@ -37,13 +37,41 @@ TAGS = ("kind", "school")
 UNSTORABLE = re.compile("[\ud800-\udfff\0-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
 
+DEEPEST = 200
+TEXTS, BRACKETS = re.compile(r'"(?:[^"\\]|\\.)*"'), re.compile(r"[][{}]")
+
+
 def loads(kind: Any, text: str | bytes) -> Any:
     """The request of type ``kind`` in a JSON text."""
+    return decode(kind, parsed(text))
+
+
+def parsed(text: str | bytes) -> Any:
+    """The value of a JSON text; Unreadable when it is none, or nested deeper than any request.
+
+    The depth is bound before it is read: in a browser the stack of the runtime itself would end.
+    """
+    opened = ("[", "{") if isinstance(text, str) else (b"[", b"{")
+    if sum(map(text.count, opened)) > DEEPEST and _depth(text) > DEEPEST:  # type: ignore[arg-type]
+        raise Unreadable(f"This JSON is nested more than {DEEPEST} deep; no request is.")
     try:
-        value = json.loads(text)
+        return json.loads(text)
     except (ValueError, RecursionError) as problem:
         raise Unreadable(f"This is not readable JSON: {problem}.") from None
-    return decode(kind, value)
+
+
+def _depth(text: str | bytes) -> int:
+    """How deep a JSON text is nested at most.
+
+    >>> _depth('{"a": [1, "[[["]}')
+    2
+    """
+    plain = text if isinstance(text, str) else text.decode("utf-8", "replace")
+    deepest = depth = 0
+    for bracket in BRACKETS.findall(TEXTS.sub("", plain)):
+        depth += 1 if bracket in "[{" else -1
+        deepest = max(deepest, depth)
+    return deepest
 
 
 def dumps(answer: Any) -> str:

@@ -8,6 +8,10 @@ export type Step = Schemas["TimedStep"];
 
 export interface RunClock {
   run_id: string;
+  /** the print that is in these baths; none: film in a run */
+  print_id?: string;
+  /** the print was kept with its plan */
+  kept?: boolean;
   title: string;
   began_c: number;
   steps: Step[];
@@ -43,6 +47,27 @@ export const readClocks = (): Clocks => kept.read() ?? NONE;
 
 export const readRun = (run_id: string) =>
   readClocks().runs.find((each) => each.run_id === run_id) ?? null;
+
+/** A clock that has not begun yet. */
+export const READY = {
+  done_s: 0,
+  since: null,
+  speed: 1,
+  phase: "ready",
+  started_at: "",
+  measured: [],
+  given_s: -1,
+} satisfies Partial<RunClock>;
+
+/** What sets a clock going from where it stands, at its own speed or faster. */
+export const going = (speed: number) =>
+  ({
+    phase: "going",
+    since: Date.now(),
+    speed,
+    started_at: new Date().toISOString(),
+    given_s: -1,
+  }) satisfies Partial<RunClock>;
 
 /** A clock as it is now; a new one comes into sight. */
 export function keepRun(run: RunClock) {

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { keepRun, type RunClock, readClocks, runS, totalS } from "./run";
 import { cueSound, VOICES } from "./sounds";
 import { say } from "./speech";
+import { ticking } from "./ticking";
 
 /** Later than this a cue is past: after a reload only what is due now is heard, not what was missed. */
 const LATE_S = 1.5;
@@ -12,14 +13,12 @@ const AHEAD_S = 0.25;
 export function useCues(wanted: boolean, aloud: boolean) {
   useEffect(() => {
     if (!wanted) return;
-    const worker = new Worker(new URL("./run.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = () => {
+    return ticking("cues", () => {
       const { runs } = readClocks();
       runs.forEach((run, at) => {
         if (run.phase === "going") give(run, at, aloud, runs.length > 1);
       });
-    };
-    return () => worker.terminate();
+    });
   }, [wanted, aloud]);
 }
 

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { ticking } from "./ticking";
 
 /** The moment now, ten times a second while wanted; from a worker, so that it does not fall asleep. */
 export function useTicks(wanted: boolean): number {
@@ -6,9 +7,7 @@ export function useTicks(wanted: boolean): number {
   useEffect(() => {
     if (!wanted) return;
     setNow(Date.now());
-    const worker = new Worker(new URL("./ticker.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = () => setNow(Date.now());
-    return () => worker.terminate();
+    return ticking("clock", () => setNow(Date.now()));
   }, [wanted]);
   return now;
 }

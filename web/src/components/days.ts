@@ -54,3 +54,10 @@ export function momentText(at: string): string {
     minute: "2-digit",
   });
 }
+
+/** A moment of late: today's by its hour alone. */
+export function lately(at: string): string {
+  const moment = new Date(at);
+  if (moment.toDateString() !== new Date().toDateString()) return momentText(at);
+  return `${moment.toLocaleTimeString(locale(), { hour: "2-digit", minute: "2-digit" })} today`;
+}

@@ -13,14 +13,15 @@ from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.prints import PrintView, print_view
 from emulsa.core.limits import Id
-from emulsa.core.printing.plan import ChangeRow
-from emulsa.core.printing.strip import StripAnswer, StripRequest, strip_times
+from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.acts import (
+    Cause,
     Reworking,
     StripChosen,
     TryAgain,
     TryMade,
     again,
+    causes,
     choose,
     keep_try,
     rework,
@@ -29,6 +30,7 @@ from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
 from emulsa.core.prints.record import Print
+from emulsa.core.prints.strips import StripsShown, shown
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.levels import clear_level
@@ -81,7 +83,7 @@ class ReworkedView:
     """A print worked for something else, and each cause in stops."""
 
     view: PrintView
-    ledger: tuple[ChangeRow, ...]
+    causes: tuple[Cause, ...]
 
 
 @routes.question("")
@@ -147,16 +149,16 @@ def see_area(db: Db, house: House, asked: AreaAsked) -> tuple[AreaStep, ...]:
 
 
 @routes.question("/strip", "POST")
-def strip(request: StripRequest) -> StripAnswer:
+def strip(request: StripRequest) -> StripsShown:
     """What to give as the card moves."""
-    return strip_times(request)
+    return shown(request)
 
 
 @routes.question("/rework", "POST")
 def reworked(db: Db, asked: ReworkAsked) -> ReworkedView:
     """A print for another size, paper or negative; nothing is kept."""
     found = rework(asked.print, asked.wanted)
-    return ReworkedView(print_view(db, found.print), found.ledger)
+    return ReworkedView(print_view(db, found.print), causes(found.ledger))
 
 
 @routes.act("PUT", "/{id}")

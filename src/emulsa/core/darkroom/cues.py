@@ -25,18 +25,19 @@ class Heard:
     says: str
 
 
-def heard(steps: Sequence[TimedStep]) -> tuple[Heard, ...]:
-    """Every sound of a run, first to last."""
+def heard(steps: Sequence[TimedStep], out: str = "Pour out") -> tuple[Heard, ...]:
+    """Every sound of a run, first to last; ``out`` is what the hands do at a bath's end."""
     found = [
         each
         for step, after in zip_longest(steps, steps[1:])
-        for each in _of(step, after.name if after else None)
+        for each in _of(step, after.name if after else None, out)
     ]
     return tuple(sorted(found, key=lambda each: each.at_s))
 
 
-def _of(step: TimedStep, then: str | None) -> Iterator[Heard]:
+def _of(step: TimedStep, then: str | None, out: str) -> Iterator[Heard]:
     poured = False
+    drains = {cue.start_s for cue in step.cues if cue.kind == "drain"}
     for cue in step.cues:
         if cue.kind == "pour":
             poured = True
@@ -44,10 +45,10 @@ def _of(step: TimedStep, then: str | None) -> Iterator[Heard]:
         elif cue.kind == "change":
             yield Heard(at_s=cue.start_s, sound="pour", says="Change the water")
         elif cue.kind == "drain":
-            yield Heard(at_s=cue.start_s, sound="drain", says=f"Pour out: {step.name}")
+            yield Heard(at_s=cue.start_s, sound="drain", says=f"{out}: {step.name}")
         else:
             yield Heard(at_s=cue.start_s, sound="move", says="Agitate")
-            if cue.end_s < step.end_s:
+            if cue.end_s < step.end_s and cue.end_s not in drains:
                 yield Heard(at_s=cue.end_s, sound="rest", says="Rest")
     if not poured:
         yield Heard(at_s=step.start_s, sound="next", says=step.name)

@@ -13,7 +13,9 @@ SCHEMES: dict[str, tuple[str, float, float, float, float]] = {
     "semi-stand": ("30 s, then 10 s every 10 min", 30, 10, 600, 600),
     "stand": ("30 s, then still", 30, 0, 0, 0),
 }
+ROCKING = "rocking"  # what a print in its tray gets
 CONTINUOUS: dict[str, str] = {
     "rotary": "continuous rotary",
     "shuffle": "tray shuffle, without a stop",
+    ROCKING: "tray rocking, without a stop",
 }

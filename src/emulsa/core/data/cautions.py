@@ -17,6 +17,10 @@ CAUTIONS: dict[str, str] = {
     "poison": "This developer is poisonous through skin and breath: gloves at every step.",
     "thermometer": "Alcohol or digital thermometers; a broken mercury one poisons the room.",
 }
+TONER = (
+    "Gloves and fresh air for every bath; selenium and other toners are poisonous through skin and"
+    " breath, and are never mixed with acid. Makers' instructions hold before these figures."
+)
 POISONS = ("stain", "pyro")  # in a developer's name: what stains the gelatin harms the skin
 
 
@@ -33,3 +37,8 @@ def of_run(developer: str) -> tuple[str, ...]:
     """What is said before a run begins, the maker's word last."""
     poison = (CAUTIONS["poison"],) if poisons(developer) else ()
     return (ALWAYS, *poison, CAUTIONS["thermometer"], MAKER)
+
+
+def of_print() -> tuple[str, ...]:
+    """What is said before a print goes into its baths."""
+    return (ALWAYS, TONER, MAKER)

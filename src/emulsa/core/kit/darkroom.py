@@ -5,7 +5,7 @@ from __future__ import annotations
 import calendar
 import math
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
@@ -84,13 +84,18 @@ class Line:
     def __post_init__(self) -> None:
         if sum(bath.kind == "developer" for bath in self.baths) != 1:
             raise Missing("A line has one developer; name it.", field="baths")
-        for place, bath in enumerate(self.baths):
-            if bath.agitation is not None:
-                try:
-                    named(bath.agitation, 1.0)
-                except Missing as problem:
-                    problem.field = f"baths.{place}.agitation"
-                    raise
+        check_baths(self.baths)
+
+
+def check_baths(baths: Sequence[Bath]) -> None:
+    """Missing, with its field, when a bath is moved in a way that nobody knows."""
+    for place, bath in enumerate(baths):
+        if bath.agitation is not None:
+            try:
+                named(bath.agitation, 1.0)
+            except Missing as problem:
+                problem.field = f"baths.{place}.agitation"
+                raise
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -5,7 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core.chemistry.baths import StepKind
+from emulsa.core.data.agitation import ROCKING
 from emulsa.core.errors import Unsound
+from emulsa.core.kit.darkroom import Bath, check_baths
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.printing.grade import PaperRange
@@ -17,7 +20,6 @@ FocalLengths = Annotated[
     tuple[Annotated[float, Within("An enlarging lens's focal length", 10, 1_000, "mm")], ...],
     Length("Enlarging lenses", 0, 12),
 ]
-BathSeconds = Annotated[float, Within("A paper bath's time", 1, 7_200, "s")]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,18 +33,18 @@ class PaperFilter:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class PaperBath:
-    """A bath of the paper and how long it is in it."""
+class PaperBath(Bath):
+    """A bath of the paper; its developer has a time of its own. Without a kind it is no more than
+    a time, as papers were kept before."""
 
-    name: Name
-    seconds: BathSeconds
+    kind: StepKind = "rinse"
 
 
 USUAL_BATHS = (
-    PaperBath(name="Developer", seconds=120),
-    PaperBath(name="Stop bath", seconds=30),
-    PaperBath(name="Fixer", seconds=300),
-    PaperBath(name="Wash", seconds=1_800),
+    PaperBath(name="Developer", kind="developer", seconds=120, agitation=ROCKING),
+    PaperBath(name="Stop bath", kind="stop", seconds=30, agitation=ROCKING),
+    PaperBath(name="Fixer", kind="fixer", seconds=300, agitation=ROCKING),
+    PaperBath(name="Wash", kind="wash", seconds=1_800),
 )
 
 
@@ -69,6 +71,7 @@ class PrintingPaper:
         labels = [each.label for each in self.filters]
         if len(set(labels)) < len(labels):
             raise Unsound("Each filter of a paper needs a name of its own.", field="filters")
+        check_baths(self.baths)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
@@ -16,6 +17,9 @@ from emulsa.core.printing.plan import (
 )
 from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.record import KeptStrip, Print, PrintPlan, PrintTry
+from emulsa.core.written import stops_text
+
+SLIGHT_STOPS = 0.005  # less is no cause
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -42,6 +46,14 @@ class Reworked:
 
     print: Print
     ledger: tuple[ChangeRow, ...]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Cause:
+    """Why every time changes, and by how much, in words."""
+
+    label: str
+    text: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -145,6 +157,22 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
     )
     right = print_.right_s * common if print_.right_s else None
     return Reworked(print=replace(print_, plan=plan, right_s=right), ledger=answer.ledger)
+
+
+def causes(ledger: Sequence[ChangeRow]) -> tuple[Cause, ...]:
+    """The causes that count, in words.
+
+    >>> causes((ChangeRow(label="aperture", stops=2), ChangeRow(label="filter", stops=0)))
+    (Cause(label='aperture', text='+2 stops'),)
+    """
+    return tuple(
+        Cause(
+            label=each.label,
+            text=f"{stops_text(each.stops)} stop{'s' if abs(each.stops) > 1 else ''}",
+        )
+        for each in ledger
+        if abs(each.stops) >= SLIGHT_STOPS
+    )
 
 
 def _whole_parts(parts: tuple[PrintPart, ...]) -> tuple[PrintPart, ...]:

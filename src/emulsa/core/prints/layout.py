@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.core.prints.record import PaperSheet
+from emulsa.core.numbers import plain
+from emulsa.core.prints.record import EaselMask, PaperSheet
 from emulsa.core.written import length_text
 
 SQUARE = (1, 1)
@@ -27,8 +28,8 @@ class Layout:
 
 
 def layout(sheet: PaperSheet, picture: tuple[int, int] | None) -> Layout:
-    """The image at its longer side, in the middle of the sheet. Said before it is exposed when it
-    does not fit that way round."""
+    """The image within its mask at its longer side, in the middle of the sheet. Said before it is
+    exposed when it does not fit that way round."""
     width, height = _image(sheet, picture or SQUARE)
     lying = _lying(sheet, sheet.turned)
     side, top = _left(sheet, lying, (width, height))
@@ -49,8 +50,23 @@ def layout(sheet: PaperSheet, picture: tuple[int, int] | None) -> Layout:
 
 
 def _image(sheet: PaperSheet, picture: tuple[int, int]) -> tuple[float, float]:
-    longer = max(picture)
-    return (sheet.image_long_mm * picture[0] / longer, sheet.image_long_mm * picture[1] / longer)
+    mask = sheet.mask
+    seen = (
+        picture[0] * (1 - mask.left - mask.right),
+        picture[1] * (1 - mask.top - mask.bottom),
+    )
+    longer = max(seen)
+    return (sheet.image_long_mm * seen[0] / longer, sheet.image_long_mm * seen[1] / longer)
+
+
+def mask_text(mask: EaselMask) -> str:
+    """What the blades cover, side by side; nothing when they cover none of it.
+
+    >>> mask_text(EaselMask(left=0.05, top=0.1))
+    'left 5 %, top 10 %'
+    """
+    sides = ((name, getattr(mask, name)) for name in ("left", "right", "top", "bottom"))
+    return ", ".join(f"{name} {plain(round(100 * share, 1))} %" for name, share in sides if share)
 
 
 def _lying(sheet: PaperSheet, turned: bool) -> tuple[float, float]:

@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from emulsa.core.data.cautions import TONER
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.prints.layout import mask_text
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
 from emulsa.core.prints.worked import (
@@ -16,11 +18,6 @@ from emulsa.core.prints.worked import (
     worked_out,
 )
 from emulsa.core.written import day_words, length_text
-
-CAUTIONS = (
-    "Gloves and fresh air for every bath; selenium and other toners are poisonous through skin and"
-    " breath, and are never mixed with acid. Makers' instructions hold before these figures.",
-)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -68,7 +65,7 @@ def print_map(
         facts=tuple(_facts(print_.plan, paper, worked)),
         baths=tuple((each.name, _clock(each.seconds)) for each in paper.baths) if paper else (),
         tries=tuple(_tries(print_.tries)),
-        notes=CAUTIONS,
+        notes=(TONER,),
     )
 
 
@@ -109,6 +106,8 @@ def _facts(
         ("Sheet", f"{length_text(sheet.width_mm)} × {length_text(sheet.height_mm)}"),
         ("Image", f"longer side {length_text(sheet.image_long_mm)}"),
     ]
+    if covered := mask_text(sheet.mask):
+        facts.append(("Mask", covered))
     if sheet.black_edge_mm:
         facts.append(("Black edge by flash", length_text(sheet.black_edge_mm)))
     if plan.drying_down:

@@ -52,12 +52,10 @@ class AreaStep:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PreviewTables:
-    """Greys of the print (0 to 255, as a screen shows them) by the level of the scan; ``says`` how
-    good they are."""
+    """Greys of the print (0 to 255, as a screen shows them) by the level of the scan."""
 
     base: tuple[int, ...]
     areas: tuple[AreaTable, ...]
-    says: str
 
 
 def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> PreviewTables:
@@ -71,7 +69,6 @@ def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> Preview
             AreaTable(id=each.id, greys=greys(_worked(each, base, answer)))
             for each in print_.plan.areas
         ),
-        says=_says(print_, paper),
     )
 
 
@@ -210,7 +207,8 @@ def _shown(reflectance: float) -> int:
     return round(255 * level)
 
 
-def _says(print_: Print, paper: PrintingPaper | None) -> str:
+def preview_says(print_: Print, paper: PrintingPaper | None) -> str:
+    """How good the preview of a print is."""
     known = "the paper’s own measured steps" if paper and paper.steps else "a typical paper"
     start = "" if print_.right_s else " Choose a strip, and its brightness is right too."
     return f"A preview, by {known}: it shows relations, not the print itself.{start}"

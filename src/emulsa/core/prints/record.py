@@ -21,6 +21,7 @@ from emulsa.core.sensitometry.curve import Density, Fog
 
 PaperMm = Annotated[float, Within("A side of the paper", 20, 3_000, "mm")]
 MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
+Covered = Annotated[float, Within("What a blade covers of the picture", 0, 0.45)]
 Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]
 
 FEWEST_POINTS = {"outline": 3, "circle": 2, "edge": 2, "corner": 1, "vignette": 1}
@@ -52,14 +53,26 @@ class PlannedArea(PrintArea):
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class EaselMask:
+    """What the easel's blades cover of the picture on each side, as a share of it."""
+
+    left: Covered = 0.0
+    right: Covered = 0.0
+    top: Covered = 0.0
+    bottom: Covered = 0.0
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PaperSheet:
-    """How the image lies on the sheet: the paper, the image's longer side, whether the sheet is
-    turned, the margin one wants to mount it by, a black edge by flash."""
+    """How the image lies on the sheet: the paper, the longer side of what the mask leaves of the
+    image, whether the sheet is turned, the margin one wants to mount it by, a black edge by
+    flash."""
 
     width_mm: PaperMm = 240
     height_mm: PaperMm = 300
     image_long_mm: PaperMm = 240
     turned: bool = False
+    mask: EaselMask = EaselMask()
     margin_mm: MarginMm = 20
     black_edge_mm: MarginMm = 0
 

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
-import { keepRun, readRun, show } from "../../clock/run";
+import { keepRun, READY, readRun, show } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { mixingAt } from "../../shared/mixingAt";
@@ -22,13 +22,7 @@ async function openClock(run: Schemas["Run"]) {
     heard,
     cautions,
     mix: mix_text,
-    done_s: 0,
-    since: null,
-    speed: 1,
-    phase: "ready",
-    started_at: "",
-    measured: [],
-    given_s: -1,
+    ...READY,
   });
 }
 

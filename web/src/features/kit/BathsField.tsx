@@ -40,11 +40,14 @@ const BLANK: Bath = {
 /** The baths of a line, one after the other, strictly one way. */
 export function BathsField({
   value,
+  paper,
   agitations,
   onChange,
   problem,
 }: {
   value: Bath[];
+  /** a print's baths: its developer has a time of its own */
+  paper: boolean;
   /** ways of moving film, in words */
   agitations: Record<string, string>;
   onChange: (baths: unknown) => void;
@@ -73,7 +76,7 @@ export function BathsField({
   return (
     <Box as="fieldset">
       <Box as="legend" fontSize="14px" color="ink2">
-        Baths, in the order the film goes through them
+        Baths, in the order the {paper ? "print" : "film"} goes through them
       </Box>
       {value.map((bath, place) => (
         <Grid
@@ -95,7 +98,7 @@ export function BathsField({
             options={KINDS}
             onChange={(kind) => set(place, { kind: kind as Bath["kind"] })}
           />
-          {bath.kind === "developer" ? (
+          {bath.kind === "developer" && !paper ? (
             <Box fontSize="14px" color="ink2" alignSelf="center">
               its time comes from the film
             </Box>
@@ -111,10 +114,10 @@ export function BathsField({
             label={`${place + 1}. agitation`}
             value={bath.agitation ?? ""}
             agitations={agitations}
-            none="as the tank"
+            none={paper ? "none" : "as the tank"}
             onChange={(agitation) => set(place, { agitation })}
           />
-          {bath.kind !== "developer" && (
+          {(paper || bath.kind !== "developer") && (
             <>
               <Entry
                 label={`${place + 1}. dilution`}
@@ -124,7 +127,7 @@ export function BathsField({
               />
               <Entry
                 label={`${place + 1}. volume, ${ml.name}`}
-                placeholder="as the tank"
+                placeholder={paper ? "as the tray" : "as the tank"}
                 inputMode="decimal"
                 defaultValue={bath.volume_ml == null ? "" : ml.show(bath.volume_ml)}
                 onChange={(event) =>

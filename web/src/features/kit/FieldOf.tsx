@@ -141,7 +141,6 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
     case "parts":
     case "paperfilters":
     case "papersteps":
-    case "paperbaths":
     case "focals":
       return (
         <LinesField
@@ -183,8 +182,10 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
         />
       );
     case "baths":
+    case "paperbaths":
       return (
         <BathsField
+          paper={field.as === "paperbaths"}
           value={value as Schemas["Bath"][]}
           agitations={kit.agitations}
           onChange={onChange}

@@ -54,7 +54,11 @@ export function RecordSheet({
       open
       wide
       close={close}
-      title={old ? `Change this ${spec.one}` : `Add a ${spec.one}`}
+      title={
+        old
+          ? `Change this ${spec.one}`
+          : `Add ${/^[aeiou]/.test(spec.one) ? "an" : "a"} ${spec.one}`
+      }
       footer={
         <>
           {old && (

@@ -47,6 +47,7 @@ export interface FieldSpec {
     | "scale"
     | "byhand"
     | "baths"
+    | "paperbaths"
     | "agitation"
     | "bottle"
     | "colon"

@@ -107,12 +107,6 @@ const papersteps: Lines<Schemas["PaperStep"]> = {
   read: (words) => ({ log_h: number(words[0]), density: number(words[1]) }),
 };
 
-const paperbaths: Lines<Schemas["PaperBath"]> = {
-  help: "A line each: seconds, then the bath's name. As in: 120  Developer",
-  text: (row) => `${row.seconds}  ${row.name}`,
-  read: (words) => ({ seconds: number(words[0]), name: words.slice(1).join(" ") }),
-};
-
 const focals: Lines<number> = {
   help: "A line each, in mm",
   text: (row) => String(row),
@@ -126,7 +120,6 @@ export const LINES = {
   parts,
   paperfilters,
   papersteps,
-  paperbaths,
   focals,
 };
 export type LinesKind = keyof typeof LINES;

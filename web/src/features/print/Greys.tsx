@@ -3,6 +3,7 @@ import { useLatest } from "../../shared/useLatest";
 import { levelsOf, type Mask, maskOf, Preview } from "./applied";
 import { areaSteps, type Print, preview } from "./queries";
 
+const SEEN_MS = 50;
 const MOST_PIXELS = 2_000_000;
 const FRAME_LEVEL = 150; // a plain frame, where there is no picture
 const PLAIN = Array.from({ length: 256 }, (_, level) => level); // as it was scanned
@@ -24,7 +25,7 @@ export const Greys = memo(function Greys({
   /** the area that may be dragged */
   chosen: string | null;
 }) {
-  const found = useLatest(print, preview);
+  const found = useLatest(print, preview, SEEN_MS);
   const { areas } = print.plan;
   const dragged = useDragged(print, chosen);
   const tables = useMemo(() => {

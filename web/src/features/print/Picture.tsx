@@ -45,6 +45,7 @@ export function Picture({
   const [ref, size] = useSize<HTMLDivElement>();
   const width = size?.width ?? 0;
   const height = Math.round(width / ratio);
+  const { mask } = print.plan.sheet;
   const amounts = new Map(worked.map((each) => [each.id, each.text]));
   const [cross, setCross] = useState<Point>({ x: 0.5, y: 0.5 });
   const placed = (event: PointerEvent<HTMLElement>): Point => {
@@ -129,6 +130,13 @@ export function Picture({
           aria-hidden
           style={{ position: "absolute", inset: 0, pointerEvents: "none", overflow: "hidden" }}
         >
+          <path
+            data-mask
+            d={`M0 0H${width}V${height}H0ZM${mask.left * width} ${mask.top * height}H${(1 - mask.right) * width}V${(1 - mask.bottom) * height}H${mask.left * width}Z`}
+            fillRule="evenodd"
+            fill="var(--chakra-colors-paper)"
+            fillOpacity={0.85}
+          />
           {areas.map(
             (each) =>
               each.shape && (

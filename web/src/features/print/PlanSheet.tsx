@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { newId } from "../../api/client";
+import { newId, type Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -14,6 +14,17 @@ import { useWrite } from "../../shared/useWrite";
 import { type Part, type Print, type PrintView, putPrint } from "./queries";
 
 const MOST_PARTS = 8;
+
+/** What the mask covers, in per cent, as it is typed. */
+const covered = (mask: Schemas["EaselMask"]) => {
+  const percent = (share: number) => String(Number((100 * share).toFixed(2)));
+  return {
+    left: percent(mask.left),
+    right: percent(mask.right),
+    top: percent(mask.top),
+    bottom: percent(mask.bottom),
+  };
+};
 
 /** Paper, enlarger, parts and sheet of a plan, and the negative's densities. */
 export function PlanSheet({ view, close }: { view: PrintView; close: () => void }) {
@@ -38,6 +49,7 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
     image_long_mm: String(plan.sheet.image_long_mm),
     margin_mm: String(plan.sheet.margin_mm),
     black_edge_mm: String(plan.sheet.black_edge_mm),
+    ...covered(plan.sheet.mask),
     low: print.low == null ? "" : String(print.low),
     high: print.high == null ? "" : String(print.high),
   });
@@ -77,6 +89,12 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
         image_long_mm: number(text.image_long_mm),
         margin_mm: number(text.margin_mm),
         black_edge_mm: number(text.black_edge_mm),
+        mask: {
+          left: number(text.left) / 100,
+          right: number(text.right) / 100,
+          top: number(text.top) / 100,
+          bottom: number(text.bottom) / 100,
+        },
       },
     },
   };
@@ -224,6 +242,15 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
             {field("image_long_mm", "Longer side of the image, mm", "plan.sheet.image_long_mm")}
             {field("margin_mm", "Margin to mount by, mm", "plan.sheet.margin_mm")}
             {field("black_edge_mm", "Black edge by flash, mm", "plan.sheet.black_edge_mm")}
+          </Grid>
+          <Box fontSize="14px" color="ink2" paddingTop="4" paddingBottom="2">
+            What the easel’s mask covers of the picture, %
+          </Box>
+          <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr 1fr" }} gap="4">
+            {field("left", "Left, %", "plan.sheet.mask.left")}
+            {field("right", "Right, %", "plan.sheet.mask.right")}
+            {field("top", "Top, %", "plan.sheet.mask.top")}
+            {field("bottom", "Bottom, %", "plan.sheet.mask.bottom")}
           </Grid>
         </Box>
         <Box as="fieldset">

@@ -1,14 +1,18 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { newId, type Schemas } from "../../api/client";
+import { going, keepRun, READY } from "../../clock/run";
 import { sound, wakeSound } from "../../clock/sounds";
 import { say } from "../../clock/speech";
 import { useAwake } from "../../clock/useAwake";
 import { useSound } from "../../clock/useSound";
 import { useTicks } from "../../clock/useTicks";
 import { Problem } from "../../components/Problem";
+import { printMade } from "../../shared/prints";
 import { useWrite } from "../../shared/useWrite";
+import { SAFE } from "../../theme/safelight";
 import { keepPrintClock, type PrintTimed, readPrintClock, usePrintClock } from "./clockState";
-import { type PrintView, printMade } from "./queries";
+import type { PrintView } from "./queries";
 
 interface Stage {
   key: string;
@@ -16,22 +20,19 @@ interface Stage {
   seconds: number;
   /** what is said, at which second of the stage */
   cues: { at_s: number; text: string }[];
-  light: boolean;
 }
 
-const RED = "#a11";
-const DIM = "#611";
+const { red: RED, dim: DIM } = SAFE;
 const REHEARSAL = 10;
 
-/** What happens one after the other: every time the lamp is on, then the paper's baths. */
+/** What happens one after the other: every time the lamp is on. */
 function stagesOf(view: PrintView): Stage[] {
-  const exposures = view.worked.rows.map((row): Stage => {
+  return view.worked.rows.map((row): Stage => {
     const lag = row.set_s - row.seconds;
     return {
       key: row.id,
       title: row.title,
       seconds: row.set_s,
-      light: true,
       cues: row.holds
         .flatMap((hold) => [
           { at_s: hold.start_s + lag, text: `hold the ${hold.label.toLowerCase()}` },
@@ -40,16 +41,22 @@ function stagesOf(view: PrintView): Stage[] {
         .sort((a, b) => a.at_s - b.at_s),
     };
   });
-  const baths = (view.paper?.baths ?? []).map(
-    (bath): Stage => ({
-      key: `bath ${bath.name}`,
-      title: bath.name,
-      seconds: bath.seconds,
-      cues: [],
-      light: false,
-    }),
-  );
-  return [...exposures, ...baths];
+}
+
+/** The paper goes into its baths: from here on it is a run like any other, by the same clock. */
+function intoBaths(view: PrintView, course: Schemas["PaperCourse"], speed: number) {
+  keepRun({
+    ...READY,
+    ...going(speed),
+    run_id: newId(),
+    print_id: view.print.id,
+    title: view.print.title,
+    began_c: 20,
+    steps: course.steps,
+    heard: course.heard,
+    cautions: course.cautions,
+    mix: view.paper?.name ?? "",
+  });
 }
 
 const clock = (seconds: number) => {
@@ -64,6 +71,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
     shut();
   };
   const stages = useMemo(() => stagesOf(view), [view]);
+  const first = view.baths?.steps[0]?.name;
   const timed = usePrintClock();
   const { place, since, speed } = timed ?? { place: -1, since: null, speed: 1 };
   const keep = (to: Partial<PrintTimed>) =>
@@ -96,26 +104,29 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
     if (second !== heard.current.second && left > 0) {
       heard.current.second = second;
       if (left <= 3) sound.last();
-      else if (stage.light && beats && second > 0) sound.ten();
+      else if (beats && second > 0) sound.ten();
     }
     if (left <= 0) {
       const now_ = readPrintClock();
       if (now_) keepPrintClock({ ...now_, since: null });
       sound.end();
       const next = stages[place + 1];
-      say(next ? `${next.title} next` : "done");
+      say(next ? `${next.title} next` : `lamp off; ${first ?? "done"}`);
     }
-  }, [since, stage, done_s, left, place, beats, stages]);
+  }, [since, stage, done_s, left, place, beats, stages, first]);
   const over = place >= stages.length - 1 && !running && place >= 0;
   const go = () => {
     wakeSound();
-    if (running || over) return;
+    if (running) return;
+    if (over) {
+      if (!view.baths) return;
+      intoBaths(view, view.baths, speed);
+      return close();
+    }
     sound.start();
     keep({ place: place + 1, since: Date.now() });
   };
   const next = stages[place + 1];
-  // all light is given: what follows are baths
-  const printed = place >= 0 && !(running && stage?.light) && !next?.light;
   const cueNow = stage?.cues.findLast((each) => each.at_s <= done_s + 1e-6);
   const button = (label: string, act: () => void, disabled = false) => (
     <Box
@@ -152,7 +163,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
       color={RED}
       outline="none"
       overflow="auto"
-      data-light={running && stage?.light ? "on" : "off"}
+      data-light={running ? "on" : "off"}
       onClick={go}
       onKeyDown={(event) => {
         const inner = event.target !== event.currentTarget;
@@ -201,7 +212,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
           </Box>
           <Flex direction="column" flex="1" justify="center" align="center" textAlign="center">
             <Box fontSize="20px" aria-live="polite">
-              {stage && (running || over) ? stage.title : next ? `Next: ${next.title}` : ""}
+              {running ? stage?.title : `Next: ${next?.title ?? first ?? "done"}`}
             </Box>
             <Box
               role="timer"
@@ -210,10 +221,14 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
               lineHeight={1}
               fontWeight={620}
             >
-              {running ? clock(left) : next ? clock(next.seconds) : "0"}
+              {clock(running ? left : (next?.seconds ?? view.baths?.steps[0]?.end_s ?? 0))}
             </Box>
             <Box fontSize="22px" minHeight="34px" aria-live="assertive">
-              {running ? (cueNow?.text ?? "") : over ? "done" : "touch, Enter or pedal to start"}
+              {running
+                ? (cueNow?.text ?? "")
+                : over && !first
+                  ? ""
+                  : "touch, Enter or pedal to start"}
             </Box>
           </Flex>
           <Flex gap="3" wrap="wrap" justify="center">
@@ -224,7 +239,8 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
                 keep({ speed: speed === 1 ? REHEARSAL : 1 }),
               )}
             {!running && place >= 0 && button("Repeat", () => keep({ place: place - 1 }))}
-            {printed &&
+            {over &&
+              !first &&
               button(
                 "Keep this print",
                 () =>

@@ -103,17 +103,12 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
             css={{ "& td": { paddingRight: "16px" } }}
           >
             <tbody>
-              {data.ledger
-                .filter((each) => Math.abs(each.stops) > 0.005)
-                .map((each) => (
-                  <tr key={each.label}>
-                    <td>{each.label}</td>
-                    <td>
-                      {each.stops > 0 ? "+" : "−"}
-                      {Math.abs(each.stops).toFixed(2)} stop
-                    </td>
-                  </tr>
-                ))}
+              {data.causes.map((each) => (
+                <tr key={each.label}>
+                  <td>{each.label}</td>
+                  <td>{each.text}</td>
+                </tr>
+              ))}
             </tbody>
           </Box>
           <Box fontSize="20px" paddingTop="2">

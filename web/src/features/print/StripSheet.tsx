@@ -37,11 +37,11 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
   const answer = useQuery(stripQuery(asked));
   const { write, problem, busy } = useWrite(close);
   const found = answer.data;
-  const tenth = (value: number) => Number(value.toFixed(1));
-  const others = plan.parts.slice(
+  const before = plan.parts.slice(
     0,
     plan.parts.findIndex((each) => each.id === part),
   );
+  const others = view.worked.rows.filter((row) => before.some((each) => each.id === row.id));
   return (
     <Sheet
       open
@@ -116,8 +116,8 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
       </Grid>
       {others.length > 0 && (
         <Box color="ink2" paddingTop="2">
-          Give {others.map((each) => `${each.label} ${tenth(each.seconds)} s`).join(" and ")} to the
-          whole paper first.
+          Give {others.map((each) => `${each.title} ${each.text}`).join(" and ")} to the whole paper
+          first.
         </Box>
       )}
       {answer.error && (
@@ -156,7 +156,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                     minHeight="110px"
                     cursor="pointer"
                     aria-pressed={chosen === here}
-                    aria-label={`Strip ${here}: ${tenth(each.total_s)} s in all, give ${tenth(each.set_s)} s`}
+                    aria-label={`Strip ${here}: ${each.total_text} in all, give ${each.give_text}`}
                     border="3px solid"
                     borderColor={chosen === here ? "accent" : "transparent"}
                     style={{
@@ -165,15 +165,15 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                     }}
                     onClick={() => setChosen(here)}
                   >
-                    <Box fontWeight={650}>{tenth(each.total_s)} s</Box>
-                    <Box fontSize="13px">give {tenth(each.set_s)}</Box>
+                    <Box fontWeight={650}>{each.total_text}</Box>
+                    <Box fontSize="13px">give {each.give_text}</Box>
                   </Box>
                 </Flex>
               );
             })}
           </Flex>
           <Box aria-live="polite" paddingTop="3" fontSize="17px">
-            {found.base_s === null ? "" : `Base time ${tenth(found.base_s)} s`}
+            {found.base_text && `Base time ${found.base_text}`}
           </Box>
           <Entry
             label="Note"
@@ -190,16 +190,8 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
             Strips so far
           </Box>
           <ul>
-            {print.strips.map((each) => (
-              <li key={each.id}>
-                {each.label}
-                {each.over && ` over ${each.over}`}: {each.strip.strips} strips{" "}
-                {each.strip.kind === "linear"
-                  ? `of ${each.strip.step_s} s`
-                  : `from ${each.strip.first_s} s by ${Number((each.strip.step_stops ?? 0).toFixed(2))} stop`}
-                {each.strip.chosen != null && `, number ${each.strip.chosen} is right`}
-                {each.note && `; ${each.note}`}
-              </li>
+            {print.strips.map((each, place) => (
+              <li key={each.id}>{view.strips[place]}</li>
             ))}
           </ul>
         </Box>

@@ -24,6 +24,7 @@ export const blank = (id: string, negative: Negative): Print => ({
       height_mm: 300,
       image_long_mm: 240,
       turned: negative.width > negative.height,
+      mask: { left: 0, right: 0, top: 0, bottom: 0 },
       margin_mm: 20,
       black_edge_mm: 0,
     },

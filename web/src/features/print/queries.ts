@@ -67,9 +67,6 @@ export const deletePrint = (id: string) => act("prints_delete", { path: { id } }
 export const keepStrip = (id: string, chosen: Schemas["StripChosen"]) =>
   act("prints_keep_strip", { path: { id }, body: chosen });
 
-export const printMade = (id: string, made: Schemas["TryMade"]) =>
-  act("prints_made", { path: { id }, body: made });
-
 export const printAgain = (id: string, number: number) =>
   act("prints_print_again", { path: { id }, body: { number } });
 

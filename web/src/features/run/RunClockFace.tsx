@@ -2,8 +2,10 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import {
   blacken,
+  going,
   keepRun,
   putAway,
+  READY,
   type RunClock,
   runS,
   show,
@@ -23,6 +25,7 @@ import { GiveUp, OverAll } from "../../components/OverAll";
 import { Beside } from "./Beside";
 import { Blackout } from "./Blackout";
 import { Hands } from "./Hands";
+import { PrintDone } from "./PrintDone";
 import { Silent } from "./Silent";
 import { StepList } from "./StepList";
 import { Thermometer } from "./Thermometer";
@@ -35,15 +38,15 @@ const ALOUD = "emulsa-aloud";
 export function RunClockFace() {
   const clocks = useClocks();
   const runs = clocks?.runs ?? [];
-  const going = runs.filter((each) => each.phase === "going");
+  const timed = runs.filter((each) => each.phase === "going");
   const now = useTicks(runs.some((each) => each.phase !== "ready"));
   const [aloud, setAloud] = useState(() => localStorage.getItem(ALOUD) === "yes");
   useCues(runs.length > 0, aloud); // listening before it begins: its first cue is at once
-  const awake = useAwake(going.length > 0);
-  const heard = useSound(going.length > 0);
+  const awake = useAwake(timed.length > 0);
+  const heard = useSound(timed.length > 0);
   const { problem, retry } = useFinishing(clocks);
   const run = runs.find((each) => each.run_id === clocks?.shown);
-  if (clocks?.black && going.length > 0) return <Blackout runs={going} now={now} />;
+  if (clocks?.black && timed.length > 0) return <Blackout runs={timed} now={now} />;
   if (!run) return <Beside runs={runs} now={now} below />;
   const speak = (wanted: boolean) => {
     setAloud(wanted);
@@ -95,19 +98,13 @@ function Face({
   const step = run.steps[place];
   const next = run.steps[place + 1];
   const filling = step !== undefined && at_s < step.start_s;
-  const cue = run.heard.find((each) => each.at_s > at_s);
+  const cue = run.heard.find((each) => each.at_s > at_s && each.sound !== "soon");
   const doing = step?.cues.find((each) => each.start_s <= at_s && at_s < each.end_s);
   const rehearsal = run.speed !== 1;
+  const print = run.print_id !== undefined;
   const begin = (speed: number) => {
     wakeSound();
-    keepRun({
-      ...run,
-      phase: "going",
-      since: Date.now(),
-      speed,
-      started_at: new Date().toISOString(),
-      given_s: -1,
-    });
+    keepRun({ ...run, ...going(speed) });
   };
   const stand = () =>
     keepRun({ ...run, phase: "paused", done_s: runS(run, Date.now()), since: null });
@@ -115,8 +112,7 @@ function Face({
     wakeSound();
     keepRun({ ...run, phase: "going", since: Date.now() });
   };
-  const again = () =>
-    keepRun({ ...run, phase: "ready", done_s: 0, since: null, speed: 1, given_s: -1 });
+  const again = () => keepRun({ ...run, ...READY });
   return (
     <OverAll
       label={`Clock of ${run.title}`}
@@ -126,6 +122,7 @@ function Face({
           : run.title
       }
       set={run.mix}
+      safelight={print}
     >
       <Beside runs={others} now={now} />
       <Box
@@ -156,11 +153,11 @@ function Face({
             <Box fontWeight={600}>
               {run.phase === "paused"
                 ? "Paused; nothing is counted"
-                : DOING[doing?.kind ?? "still"]}
+                : (print ? PRINT_DOING : DOING)[doing?.kind ?? "still"]}
               {cue && run.phase === "going" && (
                 <Box as="span" color="ink2" fontWeight={400}>
                   {" "}
-                  · {cue.says.toLowerCase()} in {watchText(cue.at_s - at_s)}
+                  · {cue.says.split(":")[0]?.toLowerCase()} in {watchText(cue.at_s - at_s)}
                 </Box>
               )}
             </Box>
@@ -168,10 +165,12 @@ function Face({
           </Box>
         )}
       </Box>
-      {run.phase === "going" && step?.kind === "developer" && !filling && !rehearsal && (
+      {run.phase === "going" && step?.kind === "developer" && !filling && !rehearsal && !print && (
         <Thermometer run={run} at_s={at_s} step={step} />
       )}
-      {run.phase === "ready" && others.length > 0 && <Hands run={run} others={others} now={now} />}
+      {run.phase === "ready" && !print && others.length > 0 && (
+        <Hands run={run} others={others} now={now} />
+      )}
       {problem && (
         <Notice tone={problem.away ? "caution" : "refusal"} live>
           {problem.away
@@ -222,7 +221,8 @@ function Face({
             Continue
           </Button>
         )}
-        {run.phase === "done" && rehearsal && (
+        {run.print_id && run.phase !== "ready" && <PrintDone run={run} print_id={run.print_id} />}
+        {run.phase === "done" && rehearsal && !print && (
           <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={again}>
             Back to the beginning
           </Button>
@@ -249,21 +249,35 @@ function Face({
         )}
         <GiveUp
           ready={run.phase === "ready"}
-          warning={run.phase === "ready" ? "" : "The clock is put away; the film stays in the run."}
+          warning={
+            run.phase === "ready"
+              ? ""
+              : print
+                ? "The clock is put away; the print stays in its bath."
+                : "The clock is put away; the film stays in the run."
+          }
           word="Close clock"
           leave={() => putAway(run.run_id)}
         />
       </Flex>
       {run.phase === "ready" && (
         <Box fontSize="14px" color="ink2">
-          {run.cautions.join(" ")} One way along the line. Open tanks and trays mean no light at
-          all: Blackout makes this screen black and works by sound.
+          {run.cautions.join(" ")} One way along the line.
+          {!print &&
+            " Open tanks and trays mean no light at all: Blackout makes this screen black and works by sound."}
         </Box>
       )}
     </OverAll>
   );
 }
 
+const PRINT_DOING = {
+  pour: "Into the tray",
+  agitate: "Rock the tray",
+  change: "Change the water",
+  drain: "Lift and drain",
+  still: "Leave it",
+};
 const DOING = {
   pour: "Pour in",
   agitate: "Agitate",

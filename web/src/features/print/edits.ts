@@ -1,0 +1,60 @@
+import type { Area, Point, Print } from "./queries";
+
+/* What is changed about a print by touch: each a print made of the one before. */
+
+export type Edit = (before: Print) => Print;
+
+export const withAreas =
+  (to: (before: Area[]) => Area[]): Edit =>
+  (before) => ({ ...before, plan: { ...before.plan, areas: to(before.plan.areas) } });
+
+/** An area as it is changed. */
+export const withArea = (id: string, to: (before: Area) => Area): Edit =>
+  withAreas((all) => all.map((each) => (each.id === id ? to(each) : each)));
+
+/** An area where another stands; the others close up. */
+export const placed = (id: string, at: string): Edit =>
+  withAreas((all) => {
+    const one = all.find((each) => each.id === id);
+    const [from, to] = [id, at].map((each) => all.findIndex((area) => area.id === each));
+    if (!one || from === undefined || to === undefined) return all;
+    const rest = all.filter((each) => each.id !== id);
+    return [...rest.slice(0, to), one, ...rest.slice(to)];
+  });
+
+/** An area one place earlier or later. */
+export const moved = (id: string, by: -1 | 1): Edit =>
+  withAreas((all) => {
+    const from = all.findIndex((each) => each.id === id);
+    const to = from + by;
+    const [one, two] = [all[from], all[to]];
+    if (!one || !two) return all;
+    return all.map((each, place) => (place === from ? two : place === to ? one : each));
+  });
+
+/** A part of so many seconds. */
+export const timed =
+  (part: string, seconds: number): Edit =>
+  (before) => ({
+    ...before,
+    plan: {
+      ...before.plan,
+      parts: before.plan.parts.map((each) => (each.id === part ? { ...each, seconds } : each)),
+    },
+  });
+
+/** The paper the other way round. */
+export const turned: Edit = (before) => {
+  const { sheet } = before.plan;
+  return { ...before, plan: { ...before.plan, sheet: { ...sheet, turned: !sheet.turned } } };
+};
+
+/** A try with one mark more. */
+export const marked =
+  (number: number, at: Point, says: string): Edit =>
+  (before) => ({
+    ...before,
+    tries: before.tries.map((each) =>
+      each.number === number ? { ...each, marks: [...each.marks, { ...at, says }] } : each,
+    ),
+  });
