@@ -1,0 +1,47 @@
+"""Commands that ask: one rule of the job, a typed line, the document of the service."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from pathlib import Path
+
+from emulsa.core import operations
+from emulsa.core.errors import CoreError
+from emulsa.core.line import grammar
+from emulsa.core.wire import dumps
+
+BAD_INPUT = 2  # exit code of a refused request
+
+
+def compute(options: argparse.Namespace) -> int:
+    """One operation: JSON request on standard input, JSON answer on standard output."""
+    try:
+        print(operations.answer_json(options.operation, sys.stdin.buffer.read()))
+    except CoreError as problem:
+        print(dumps(problem.as_json()))
+        return BAD_INPUT
+    return 0
+
+
+def read(options: argparse.Namespace) -> int:
+    """What a typed line means, as JSON: the same grammar as the page's."""
+    try:
+        print(dumps(grammar.parse(" ".join(options.line))))
+    except CoreError as problem:
+        print(dumps(problem.as_json()))
+        return BAD_INPUT
+    return 0
+
+
+def openapi(_: argparse.Namespace) -> int:
+    """The OpenAPI document, for the page's generated types."""
+    import json
+    import tempfile
+
+    from emulsa.api.app import Settings, create_app
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Settings(Path(folder)))
+        print(json.dumps(app.openapi(), indent=1, ensure_ascii=False))
+    return 0
