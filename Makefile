@@ -2,7 +2,8 @@
 # Steps leave a stamp named by the hash of what they depend on, so that what is done is skipped.
 
 PORT ?= 8017
-WORKERS ?= 2
+# on two cores: tests in a browser wait more than they work
+WORKERS ?= 3
 PYTHON ?= $(shell command -v python3.11 || command -v python3)
 VENV := .venv
 BIN := $(VENV)/bin
@@ -19,37 +20,43 @@ hash = $(shell cat $(1) 2>/dev/null | sha256sum | cut -c1-16)
 RUNTIME := $(STAMPS)/runtime-$(call hash,requirements/build.txt requirements/runtime.txt pyproject.toml)
 TOOLS := $(STAMPS)/tools-$(call hash,requirements/build.txt requirements/tests.txt pyproject.toml)
 MODULES := $(STAMPS)/modules-$(call hash,web/package.json web/package-lock.json web/.npmrc)
-SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f 2>/dev/null | sort)
+SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/vite.single.config.ts web/tsconfig.json -type f 2>/dev/null | sort)
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
+CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
+FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page package test fuzz check lint types contracts schema browser bench screenshots format clean
+.PHONY: help demo serve page package test ready fuzz check lint types contracts schema browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
 	@grep -B1 -E '^[a-z]+:' Makefile | grep -v '^--' | paste - - | sed -E 's/^# (.*)\t([a-z]+):.*/\2\t\1/' | expand -t 14
 
 # Set up, build the page, and serve the demo outing on http://127.0.0.1:8017 (PORT= changes it).
-demo: $(RUNTIME) $(PAGE)
+demo: $(RUNTIME) $(PAGE) $(FIELD)
 	@$(BIN)/emulsa demo --port $(PORT)
 
 # The same with your own data, in the platform's user-data folder.
-serve: $(RUNTIME) $(PAGE)
+serve: $(RUNTIME) $(PAGE) $(FIELD)
 	@$(BIN)/emulsa serve --port $(PORT)
 
-# Build the page into the package.
-page: $(PAGE)
+# Build the page, and what a carried copy runs on, into the package.
+page: $(PAGE) $(FIELD)
 
 # A wheel in dist/ with the page, fonts and migrations in it: pip install it anywhere, without Node.
-package: $(RUNTIME) $(PAGE)
+package: $(RUNTIME) $(PAGE) $(FIELD)
 	@rm -rf dist build && $(BIN)/pip wheel -q --disable-pip-version-check --no-deps --no-build-isolation -w dist .
 	@rm -rf build && ls dist/*.whl
 
 # Set up everything and run every check; ends with pytest's closing line.
-test: $(TOOLS) $(PAGE) $(CHROMIUM)
+test:
+	@$(MAKE) --no-print-directory -j 4 ready
 	@$(MAKE) --no-print-directory -j 3 check
 	@echo "— tests"
 	@$(PYTEST)
+
+# Set up everything that checks and tests need.
+ready: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 
 # Call every route with what fits its schema and what does not, for some minutes.
 fuzz: $(TOOLS)
@@ -83,11 +90,11 @@ schema: $(TOOLS) $(MODULES)
 	@cd web && npx openapi-typescript ../docs/openapi.json 2>/dev/null | cmp -s - src/api/schema.d.ts || { echo "web/src/api/schema.d.ts is old: run 'make format'"; exit 1; }
 
 # The browser tests alone.
-browser: $(TOOLS) $(PAGE) $(CHROMIUM)
+browser: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 	@$(PYTEST) tests/browser
 
 # How fast it is, as ratios, in one run.
-bench: $(TOOLS) $(PAGE) $(CHROMIUM)
+bench: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 	@$(BIN)/python -m benchmarks
 
 # The pictures in docs/screenshots, made anew from the demo outing.
@@ -102,7 +109,7 @@ format: $(TOOLS) $(MODULES)
 
 # Forget what was set up and built; data stays.
 clean:
-	rm -rf $(VENV) $(STAMPS) web/node_modules src/emulsa/page
+	rm -rf $(VENV) $(STAMPS) web/node_modules src/emulsa/page src/emulsa/field/built src/emulsa/field/single
 
 $(STAMPS)/venv:
 	@echo "— Python environment ($(PYTHON))"
@@ -128,8 +135,13 @@ $(MODULES): | $(STAMPS)/venv
 
 $(PAGE): $(MODULES)
 	@echo "— page"
-	@cd web && npm run --silent build -- --logLevel error
+	@cd web && npm run --silent build -- --logLevel error && npm run --silent single -- --logLevel error
 	@rm -f $(STAMPS)/page-* && touch $@
+
+$(FIELD): $(MODULES)
+	@echo "— what a carried copy runs on"
+	@cd web && node field/build.mjs
+	@rm -f $(STAMPS)/field-* && touch $@
 
 $(CHROMIUM): | $(STAMPS)/venv
 	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || { echo "— Chromium from apt"; $(SUDO) apt-get update -q && for each in chromium-headless-shell chromium; do $(SUDO) apt-get install -q -y --no-install-recommends $$each && break; done; }

@@ -72,11 +72,17 @@ class Client(TestClient):
 
 
 @pytest.fixture
-def client(folder: Path) -> Iterator[TestClient]:
+def served(folder: Path) -> Iterator[TestClient]:
     """The service over the demo outing, without the page."""
     settings = Settings(folder, page=folder / "no-page", caretaker=False)
     with Client(create_app(settings), base_url=HERE, headers=OWN) as opened:
         yield opened
+
+
+@pytest.fixture
+def client(served: TestClient) -> TestClient:
+    """Whoever answers over the demo outing: in the tests of the routes a carried copy does, too."""
+    return served
 
 
 @pytest.fixture

@@ -28,6 +28,31 @@ def killed_at(step: int, act: Callable[[], object], *, statements: bool = False)
     return code == KILLED
 
 
+def statements_of(act: Callable[[], object]) -> int:
+    """How many statements SQLite begins in an act, which is done in a process of its own, too."""
+    told, tell = os.pipe()
+    child = os.fork()
+    if child == 0:
+        code, many = 1, 0
+
+        def count(_: Any) -> None:
+            nonlocal many
+            many += 1
+
+        try:
+            _traced(count)
+            act()
+            os.write(tell, str(many).encode())
+            code = 0
+        finally:
+            os._exit(code)
+    os.close(tell)
+    with os.fdopen(told) as answer:
+        many = answer.read()
+    assert os.waitstatus_to_exitcode(os.waitpid(child, 0)[1]) == 0
+    return int(many)
+
+
 def _watched(step: int, statements: bool) -> None:
     left = step
 
@@ -37,14 +62,18 @@ def _watched(step: int, statements: bool) -> None:
         if left < 0:
             os._exit(KILLED)
 
-    if not statements:
+    if statements:
+        _traced(count)
+    else:
         sys.addaudithook(lambda event, _: count(event) if event in STEPS else None)
-        return
+
+
+def _traced(tell: Callable[[Any], None]) -> None:
     connect = sqlite3.connect
 
     def watched(*asked: Any, **more: Any) -> sqlite3.Connection:
         connection = connect(*asked, **more)
-        connection.set_trace_callback(count)
+        connection.set_trace_callback(tell)
         return connection
 
     sqlite3.connect = watched

@@ -11,7 +11,7 @@ import subprocess
 import sys
 import threading
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import closing, suppress
 from pathlib import Path
 from typing import Any
@@ -36,7 +36,7 @@ from emulsa.store.folder import ATTACHMENTS, DATABASE, Unsafe, together
 from emulsa.store.transactions import transaction
 from tests.api.test_exchange import archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
-from tests.killing import killed_at
+from tests.killing import killed_at, statements_of
 
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought
@@ -44,6 +44,8 @@ SINCE_SEVEN = (
     "DROP TABLE device",
     "DROP TABLE bulk",
     "DROP INDEX outing_by_day",
+    "DROP TABLE carried",
+    "DROP TABLE set_aside",
     "DROP TABLE print",
     "DROP TABLE printing_paper",
     "DROP TABLE enlarger",
@@ -68,7 +70,7 @@ SINCE_SEVEN = (
     "ALTER TABLE older RENAME TO attachment",
     "CREATE INDEX attachment_by_exposure ON attachment (exposure_id)",
 )
-KILLS = 30  # of each kind of long work, spread over all its statements
+KILLS = 16  # of each kind of long work, spread over all its statements
 
 
 def rows(path: Path, count: int, first: int = 0) -> Path:
@@ -138,22 +140,13 @@ def picture(folder: Path) -> dict[str, Any]:
     return found
 
 
-def steps_of(folder: Path, act: Any) -> int:
+def steps_of(folder: Path, act: Callable[[Path], object]) -> int:
     """How many statements an act has."""
-    low, high = 0, 1
-    while _killed(folder, high, act):
-        low, high = high, high * 2
-    while low + 1 < high:
-        middle = (low + high) // 2
-        low, high = (middle, high) if _killed(folder, middle, act) else (low, middle)
-    return high
-
-
-def _killed(folder: Path, step: int, act: Any) -> bool:
     work = folder.parent / "counted"
-    shutil.rmtree(work, ignore_errors=True)
     shutil.copytree(folder, work)
-    return killed_at(step, lambda: act(work), statements=True)
+    many = statements_of(lambda: act(work))
+    shutil.rmtree(work)
+    return many
 
 
 @pytest.mark.parametrize("kind", ["csv", "archive", "upgrade", "backup"])
@@ -249,8 +242,11 @@ def _rows_of(found: dict[str, Any]) -> dict[str, Any]:
     return {name: each for name, each in found.items() if name != "undo"}
 
 
-def test_the_index_is_made_up_for_by_the_next_service(folder: Path, tmp_path: Path) -> None:
+def test_the_index_is_made_up_for_by_the_next_service(
+    folder: Path, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
     """A service that was killed before it had indexed what came in leaves nothing unfound."""
+    monkeypatch.setattr(log, "INDEXED_AT_ONCE", 40)
     path = rows(tmp_path / "in.csv", log.INDEXED_AT_ONCE + 50)
     many = steps_of(folder, lambda work: bring_in(work, path))
     shutil.copytree(folder, tmp_path / "killed")
