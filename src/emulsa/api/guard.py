@@ -20,10 +20,10 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa.api.ending import Stopping
 from emulsa.api.errors import response
-from emulsa.api.refusals import Forbidden
+from emulsa.api.pairing import AT
+from emulsa.api.refusals import UNFORESEEN, Forbidden
 
 LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
-PAIRING = "/pair"
 READING = frozenset({"GET", "HEAD"})
 OWN_HEADER = b"x-emulsa"
 STOPPING = "Emulsa is being stopped; nothing of this was kept. Send it again when it runs."
@@ -57,7 +57,7 @@ class Guard:
         origin = headers.get(b"origin")
         if origin is not None and urlsplit(origin.decode("latin-1")).netloc != host:
             return Forbidden("Another page may not speak to Emulsa.")
-        if self.network and scope["path"] == PAIRING:
+        if self.network and scope["path"] == AT:
             return None  # a form: it shows where it comes from, and the code
         if scope["method"] not in READING and headers.get(OWN_HEADER) != b"1":
             return Forbidden("Changes need the header X-Emulsa: 1, which only its own page sends.")
@@ -99,14 +99,7 @@ class Quiet:
         except Exception as problem:  # noqa: BLE001 - whatever it was, its words stay here
             log.error("%s in %s", type(problem).__name__, _where())
             if not started:
-                body = {
-                    "error": {
-                        "code": "unforeseen",
-                        "message": "Emulsa failed at this; nothing was changed. Try again, and"
-                        " report it with the version shown in /api/health.",
-                    }
-                }
-                await JSONResponse(body, status_code=500)(scope, receive, watched)
+                await JSONResponse(UNFORESEEN, status_code=500)(scope, receive, watched)
 
 
 def hostname(host: str) -> str:

@@ -20,6 +20,8 @@ from emulsa.store import paired
 from emulsa.store.database import Connection
 from emulsa.store.paired import Device
 
+AT = "/pair"  # where a device asks to be let in
+TRUST = "/emulsa.crt"  # the certificate a device may be told to trust
 LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789"  # none that is read as another
 LENGTH = 8  # 31 ** 8 codes
 GOOD_FOR_S = 600.0

@@ -9,10 +9,8 @@ import io
 from contextlib import closing
 from dataclasses import dataclass
 
-import segno
-
-from emulsa.api.door import AT
 from emulsa.api.lookup import needed
+from emulsa.api.pairing import AT
 from emulsa.api.routing import Db, House, Routes
 from emulsa.store import paired
 
@@ -32,12 +30,14 @@ class PairedDevice:
 @dataclass(frozen=True)
 class PairingView:
     """Whether others can reach the service, where, and with which code; its picture is a QR code
-    (ISO/IEC 18004) of the address with the code, as SVG."""
+    (ISO/IEC 18004) of the address with the code, as SVG. ``fingerprint``: of the own authority,
+    where the address is one of https."""
 
     active: bool
     address: str
     code: str
     picture: str
+    fingerprint: str
     devices: tuple[PairedDevice, ...]
 
 
@@ -71,13 +71,16 @@ def _view(house: House, db: Db) -> PairingView:
         for each in paired.devices(db)
     )
     if not house.pairing.active:
-        return PairingView(False, "", "", "", devices)
+        return PairingView(False, "", "", "", "", devices)
+    import segno
+
     code = house.pairing.code()
     file = io.BytesIO()
     segno.make(link(house.address, code), micro=False).save(
         file, kind="svg", xmldecl=False, svgns=True, border=2, dark="#000", light="#fff", scale=4
     )
-    return PairingView(True, house.address, code, file.getvalue().decode(), devices)
+    picture = file.getvalue().decode()
+    return PairingView(True, house.address, code, picture, house.fingerprint, devices)
 
 
 def link(address: str, code: str) -> str:
