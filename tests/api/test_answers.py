@@ -14,9 +14,10 @@ from pydantic import TypeAdapter
 from starlette.testclient import TestClient
 
 from emulsa.api import errors
+from emulsa.api.binding import install
 from emulsa.api.house import House
 from emulsa.api.replies import File
-from emulsa.api.routing import TABLE, Routes, install
+from emulsa.api.routing import TABLE, Routes
 from emulsa.core import wire
 from emulsa.core.limits import Id, Within
 from emulsa.store.pool import Pool

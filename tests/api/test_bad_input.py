@@ -198,7 +198,7 @@ DAYS = st.sampled_from(
 LETTERS = st.text("ab\n\t'=;,\"é\x01\u2028 ", max_size=4)
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=12, deadline=None)
 @given(st.lists(st.tuples(DAYS, TIMES, LETTERS, LETTERS), min_size=1, max_size=8))
 def test_trying_says_what_writing_would(
     tmp_path_factory: pytest.TempPathFactory, cells: list[tuple[str, str, str, str]]

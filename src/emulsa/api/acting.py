@@ -406,8 +406,8 @@ def _request(route: Route, asked: Asked) -> dict[str, Any]:
         body = {"bytes": asked.file.stat().st_size, "sha256": digest}
     elif route.body is not None:
         try:
-            body = json.loads(asked.body)
-        except (ValueError, RecursionError):
+            body = wire.parsed(asked.body)
+        except CoreError:
             body = None  # what cannot be read is refused when it is decoded
     return {"path": dict(asked.path), "query": dict(asked.query), "body": body}
 

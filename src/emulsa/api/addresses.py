@@ -23,13 +23,19 @@ def is_network(host: str) -> bool:
         return host.lower() != "localhost"
 
 
-def reached_at(host: str, port: int) -> str:
+def reached_at(host: str, port: int, scheme: str = "http") -> str:
     """The address to type on another device."""
-    name = _outward() if host in ANY else host
-    return f"http://[{name}]:{port}" if ":" in name else f"http://{name}:{port}"
+    name = outward() if host in ANY else host
+    return f"{scheme}://[{name}]:{port}" if ":" in name else f"{scheme}://{name}:{port}"
 
 
-def _outward() -> str:
+def own_names() -> tuple[str, ...]:
+    """What this machine may be called on its network: its address, its name, and itself."""
+    name = socket.gethostname().split(".", 1)[0].lower()
+    return (outward(), f"{name}.local", "127.0.0.1", "localhost")
+
+
+def outward() -> str:
     """The address this machine would speak from; no packet is sent to learn it."""
     with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
         try:

@@ -14,14 +14,14 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa import __version__
-from emulsa.api import errors, routing
+from emulsa.api import binding, errors, parts
 from emulsa.api.caretaker import Caretaker
 from emulsa.api.door import Door
 from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
 from emulsa.api.indexer import Indexer
-from emulsa.api.pairing import Pairing
-from emulsa.api.refusals import NotFound
+from emulsa.api.pairing import TRUST, Pairing
+from emulsa.api.refusals import NOTHING, NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.store import opening
@@ -39,6 +39,7 @@ from emulsa.store.folder import (
 from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
+BUILT_RUNTIME = Path(__file__).parent.parent / "field" / "built"
 
 HEADERS = [
     # Chakra's styles are written into <style> elements at run time; scripts are files only.
@@ -51,25 +52,37 @@ HEADERS = [
     (b"cross-origin-opener-policy", b"same-origin"),
     (b"cross-origin-resource-policy", b"same-origin"),
     (b"x-content-type-options", b"nosniff"),
-    (b"referrer-policy", b"no-referrer"),
+    # not less: a browser would call the origin of our own form "null", and nobody could be paired
+    (b"referrer-policy", b"same-origin"),
 ]
+
+# the one script that runs the carried copy may compile its runtime; the page may not
+RUNNING = "/assets/field.worker"
+WITH_WASM = (
+    b"content-security-policy",
+    b"default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; object-src 'none'",
+)
 
 
 @dataclass(frozen=True)
 class Settings:
-    """Where the data lies, where the built page is, the spot meter that is connected, whether this
-    is the demo, under which other names the service answers, whether it looks after its data by
-    itself, whether a log is begun anew where one was lost, and the address at which others on the
-    network reach it, if they may."""
+    """Where the data lies, where the built page and the runtime of carried copies are, the spot
+    meter that is connected, whether this is the demo, under which other names the service answers,
+    whether it looks after its data by itself, whether a log is begun anew where one was lost, and
+    the address at which others on the network reach it, if they may, with the certificate of its
+    authority and its fingerprint."""
 
     data: Path
     page: Path = BUILT_PAGE
+    runtime: Path = BUILT_RUNTIME
     spot_meter: SpotMeter | None = None
     demo: bool = False
     hosts: tuple[str, ...] = ()
     caretaker: bool = True
     anew: bool = False
     network: str = ""
+    authority: Path | None = None
+    fingerprint: str = ""
 
     @property
     def database(self) -> Path:
@@ -118,13 +131,17 @@ def create_app(settings: Settings) -> FastAPI:
         pool=Pool(settings.database),
         pairing=pairing,
         address=settings.network,
+        fingerprint=settings.fingerprint,
         demo=settings.demo,
         spot_meter=settings.spot_meter or SimulatedSpotMeter(),
         trouble=lambda: caretaker.trouble,
         index=indexer.wake,
     )
-    routing.install(app, ROUTES, house)
+    binding.install(app, ROUTES, house)
     errors.install(app)
+    if settings.authority is not None:
+        _serve_certificate(app, settings.authority)
+    parts.install(app, settings.page, settings.runtime)
     _serve_page(app, settings.page)
     app.add_middleware(
         GZipMiddleware,
@@ -140,6 +157,15 @@ def create_app(settings: Settings) -> FastAPI:
     return app
 
 
+def _serve_certificate(app: FastAPI, authority: Path) -> None:
+    """The certificate of the own authority, for devices that are to trust it."""
+
+    @app.get(TRUST, include_in_schema=False)
+    def trust() -> Response:
+        named = {"content-disposition": 'attachment; filename="emulsa.crt"'}
+        return FileResponse(authority, media_type="application/x-x509-ca-cert", headers=named)
+
+
 def _serve_page(app: FastAPI, page: Path) -> None:
     """The built page: hashed assets for ever, everything else a room of the one page."""
     if not (page / "index.html").exists():
@@ -149,7 +175,7 @@ def _serve_page(app: FastAPI, page: Path) -> None:
     @app.get("/{path:path}", include_in_schema=False)
     def room(path: str) -> Response:
         if path.startswith(("api/", "assets/")):
-            raise NotFound("There is nothing at this address.")
+            raise NotFound(NOTHING)
         file = page / path
         if path and file.parent == page and file.is_file():
             return FileResponse(file, headers={"cache-control": "no-cache"})
@@ -165,9 +191,12 @@ class SafeHeaders:
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         async def with_headers(message: Message) -> None:
             if message["type"] == "http.response.start":
+                path = scope["path"]
                 headers = [*message["headers"], *HEADERS]
-                if scope["path"].startswith("/assets/") and message["status"] == 200:
+                if path.startswith("/assets/") and message["status"] == 200:
                     headers.append((b"cache-control", b"public, max-age=31536000, immutable"))
+                if path.startswith(RUNNING):
+                    headers = [WITH_WASM, *(each for each in headers if each[0] != WITH_WASM[0])]
                 message = {**message, "headers": headers}
             await send(message)
 

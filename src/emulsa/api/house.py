@@ -12,6 +12,8 @@ from emulsa.devices.densitometer import Densitometer, SimulatedDensitometer
 from emulsa.devices.shutter_tester import ShutterTester, SimulatedShutterTester
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
 from emulsa.devices.thermometer import SimulatedThermometer, Thermometer
+from emulsa.exchange import pictures
+from emulsa.exchange.pictures import Picture
 from emulsa.store.database import Connection, connect, connect_to_write_much
 from emulsa.store.pool import Pool
 
@@ -30,6 +32,7 @@ class House:
     pool: Pool
     pairing: Pairing = field(default_factory=Pairing.closed)
     address: str = ""  # where others on the network reach it
+    fingerprint: str = ""  # of the authority that vouches for it there
     demo: bool = False
     jobs: Jobs = field(default_factory=Jobs)
     spot_meter: SpotMeter = field(default_factory=SimulatedSpotMeter)
@@ -37,6 +40,7 @@ class House:
     densitometer: Densitometer = field(default_factory=SimulatedDensitometer)
     thermometer: Thermometer = field(default_factory=SimulatedThermometer)
     trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
+    look_at: Callable[[Path, Path], Picture] = pictures.keep  # a folder, a picture handed in
     index: Callable[[], None] = nothing  # look whether the log's index owes something
 
     def connect(self) -> Connection:

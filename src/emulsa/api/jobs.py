@@ -70,16 +70,21 @@ class Jobs:
             known = self._jobs.get(id_)
             if known is not None and (known.under_way or known.state == "done"):
                 return known
-            job = Job(id_, kind)
-            self._jobs.pop(id_, None)
-            self._jobs[id_] = job
-            ended = [each for each in self._jobs.values() if not each.under_way]
-            for old in ended[: max(0, len(ended) - KEPT_AT_MOST)]:
-                del self._jobs[old.id]
+            job = self.add(id_, kind)
             self._queue.append((job, work))
             if self._worker is None:
                 self._worker = threading.Thread(target=self._work, name="emulsa-jobs", daemon=True)
                 self._worker.start()
+        return job
+
+    def add(self, id_: str, kind: str) -> Job:
+        """A job of an id, in place of an earlier one; the oldest that ended are forgotten."""
+        job = Job(id_, kind)
+        self._jobs.pop(id_, None)
+        self._jobs[id_] = job
+        ended = [each for each in self._jobs.values() if not each.under_way]
+        for old in ended[: max(0, len(ended) - KEPT_AT_MOST)]:
+            del self._jobs[old.id]
         return job
 
     def find(self, id_: str) -> Job | None:
@@ -114,10 +119,12 @@ class Jobs:
                 if job.stop.is_set():
                     continue
                 job.state = "running"
-            _run(job, work)
+            run(job, work)
 
 
-def _run(job: Job, work: Work) -> None:
+def run(job: Job, work: Work) -> None:
+    """Do the work, whatever comes of it."""
+    job.state = "running"
     try:
         job.result = work(job)
         job.state = "asked" if job.asks else "done"

@@ -7,6 +7,15 @@ from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.store.transactions import Busy, Unwritable
 
+NOTHING = "There is nothing at this address."
+UNFORESEEN = {
+    "error": {
+        "code": "unforeseen",
+        "message": "Emulsa failed at this; nothing was changed. Try again, and report it with the"
+        " version shown in /api/health.",
+    }
+}
+
 
 class NotFound(CoreError):
     code = "not-found"

@@ -1,4 +1,5 @@
-"""Bodies too large for the memory: written to a file as they arrive, and gone afterwards."""
+"""Bodies as they arrive: no larger than their route takes, in memory or in a file, so that no flood
+fills either."""
 
 from __future__ import annotations
 
@@ -9,8 +10,27 @@ from uuid import uuid4
 
 from fastapi import Request
 
-from emulsa.api.limits import arriving
+from emulsa.api.limits import LARGEST_BODY, too_large
 from emulsa.core.errors import Missing
+
+
+async def arriving(request: Request, largest: int) -> AsyncIterator[bytes]:
+    """The body piece by piece; TooLarge as soon as it says it is, or is, over its route's limit."""
+    said = request.headers.get("content-length", "")
+    arrived = int(said) if said.isascii() and said.isdigit() and len(said) < 20 else 0
+    if arrived > largest:
+        raise too_large(largest)
+    arrived = 0
+    async for piece in request.stream():
+        arrived += len(piece)
+        if arrived > largest:
+            raise too_large(largest)
+        yield piece
+
+
+async def body(request: Request, largest: int = LARGEST_BODY) -> bytes:
+    """The whole body, no larger than its route takes."""
+    return b"".join([piece async for piece in arriving(request, largest)])
 
 
 @asynccontextmanager

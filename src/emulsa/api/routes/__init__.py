@@ -7,6 +7,7 @@ from emulsa.api.routing import Routes
 NOUNS = (
     "archives",
     "bench",
+    "carry",
     "cards",
     "checks",
     "compute",

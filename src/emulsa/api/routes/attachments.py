@@ -20,7 +20,7 @@ routes = Routes("attachments", "/api/attachments")
 
 
 def _keep(house: House, file: Path) -> Picture:
-    return pictures.keep(house.attachments, file)
+    return house.look_at(house.attachments, file)
 
 
 @routes.act("PUT", "/{id}", upload=True, largest=pictures.LARGEST_FILE, look=_keep)

@@ -18,6 +18,7 @@ from pathlib import Path
 from typing import Any
 
 from emulsa import __version__
+from emulsa.core import wire
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
 from emulsa.exchange.logbook.decoding import check, of_line
@@ -140,7 +141,11 @@ def _manifest(archive: zipfile.ZipFile) -> dict[str, int]:
     if entry is None or entry.file_size > MOST_BYTES_A_MANIFEST:
         raise ValueError("it has no manifest of ours")
     with archive.open(entry) as file:
-        manifest = json.loads(file.read(MOST_BYTES_A_MANIFEST))
+        content = file.read(MOST_BYTES_A_MANIFEST)
+    try:
+        manifest = wire.parsed(content)
+    except Unreadable:
+        raise ValueError("its manifest cannot be read") from None
     if not isinstance(manifest, dict) or manifest.get("format") != FORMAT:
         raise ValueError("its manifest names another format")
     version, counts = manifest.get("version", 0), manifest.get("tables")

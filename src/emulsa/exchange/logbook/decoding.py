@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass
 from typing import Any
 
@@ -71,8 +70,8 @@ def check(table: str, row: Row, columns: dict[str, bool]) -> None:
 def of_line(table: str, line: bytes, number: int) -> Row:
     """A line of a table's file as a row; Unreadable when it is none."""
     try:
-        row = json.loads(line)
-    except (ValueError, RecursionError):
+        row = wire.parsed(line)
+    except CoreError:
         row = None
     if not isinstance(row, dict):
         raise Unreadable(

@@ -35,7 +35,7 @@ RowId = Annotated[str, Length("The id of a row", 1, 56)]
 DAY = 10  # letters of a day
 INSTANT = re.compile(
     r"\d{4}-\d{2}-\d{2}"
-    r"([T ]\d{2}:\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})?)?",
+    r"([T ]([01]\d|2[0-3]):\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})?)?",
     re.ASCII,
 )
 State = Literal["exposed", "developed", "judged"]

@@ -1,0 +1,126 @@
+"""Carried along: the copy that is taken, what was done in it, and handing that in at home."""
+
+from __future__ import annotations
+
+from contextlib import closing
+from dataclasses import dataclass
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from typing import Literal
+
+from emulsa import __version__
+from emulsa.api.acting import now
+from emulsa.api.deciding import Otherwise, again, here
+from emulsa.api.handing import CameOf, HandIn, hand_in
+from emulsa.api.lookup import needed
+from emulsa.api.routing import Db, File, House, Routes
+from emulsa.core.errors import Impossible
+from emulsa.core.written import writing
+from emulsa.store import carrying, preferences
+from emulsa.store.carrying import Aside, Carried, Happened, Outgoing
+from emulsa.store.folder import DATABASE
+from emulsa.store.transactions import transaction
+
+routes = Routes("carry", "/api")
+COPY = "application/vnd.sqlite3"
+
+
+@dataclass(frozen=True)
+class AsideView(Aside):
+    """What lies aside; until it is decided, what was done here to what it speaks of, the latest
+    first."""
+
+    here: tuple[Happened, ...] = ()
+
+
+@dataclass(frozen=True)
+class CarryView:
+    """Whether this is a carried copy, of when, and how much was done in it since; which
+    pictures there are, and which of them are printed; at home, what lies aside."""
+
+    carried: Carried | None
+    waiting: int
+    pictures: tuple[str, ...]
+    printed: tuple[str, ...]
+    asides: tuple[AsideView, ...]
+
+
+@dataclass(frozen=True)
+class HandedIn:
+    """What came of every act."""
+
+    came: tuple[CameOf, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Decision(Otherwise):
+    """What becomes of something set aside: done now over what is kept, an exposure otherwise if
+    need be; kept as a note; dropped."""
+
+    how: Literal["again", "note", "drop"]
+
+
+@routes.question("/carry")
+def read(db: Db) -> CarryView:
+    """What is carried, what waits to be handed in, what lies aside."""
+    return _view(db)
+
+
+@routes.work("GET", "/carry/copy", media_type=COPY)
+def copy(house: House) -> File:
+    """The log as one file to carry along: everything but pictures and who was let in."""
+    house.exchange.mkdir(parents=True, exist_ok=True)
+    with TemporaryDirectory(dir=house.exchange) as folder:  # two devices may take one at once
+        target = Path(folder) / DATABASE
+        carrying.copy(house.database, target, now(), __version__)
+        return File(COPY, target.read_bytes())
+
+
+@routes.question("/carry/outgoing")
+def outgoing(db: Db) -> tuple[Outgoing, ...]:
+    """What was done in this copy since it was made, in its order."""
+    return tuple(carrying.outgoing(db))
+
+
+@routes.work("POST", "/acts")
+def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
+    """Do at home what was done in a copy, each once however often it is sent."""
+    with closing(house.connect()) as connection:
+        if carrying.carried(connection) is not None:
+            raise Impossible("This is a carried copy; hand in at home.")
+    return HandedIn(hand_in(house, handed))
+
+
+@routes.work("POST", "/carry/asides/{id}")
+def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A002
+    """Decide about something that was set aside."""
+    with closing(house.connect()) as connection:
+        found = next((each for each in carrying.asides(connection) if each.id == id), None)
+        aside = needed(found, "This does not lie aside any more.")
+        if decision.how == "again":
+            with writing(preferences.measures(connection)):
+                problem = again(house, connection, aside, decision)
+            with transaction(connection):
+                if problem:
+                    carrying.decide(connection, id, "", problem)
+                else:
+                    carrying.done_after_all(connection, id)
+            house.index()
+        else:
+            with transaction(connection):
+                carrying.decide(connection, id, "note" if decision.how == "note" else "dropped")
+        return _view(connection)
+
+
+def _view(db: Db) -> CarryView:
+    waiting = sum(not each.taken_back for each in carrying.outgoing(db))
+    return CarryView(
+        carrying.carried(db),
+        waiting,
+        tuple(carrying.pictures(db)),
+        tuple(carrying.printed(db)),
+        tuple(
+            AsideView(**vars(each), here=() if each.fate else tuple(here(db, each)))
+            for each in carrying.asides(db)
+        ),
+    )

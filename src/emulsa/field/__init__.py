@@ -1,0 +1,1 @@
+"""The carried copy: the same routes and the same store, answered inside a browser."""

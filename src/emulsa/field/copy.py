@@ -1,0 +1,176 @@
+"""A carried copy answers as the server does: the same routes on the same store, without a server.
+
+There is one thread: what a thread would do elsewhere is done at once. What needs a library that is
+not carried says that it waits for home.
+"""
+
+from __future__ import annotations
+
+import logging
+import re
+from collections.abc import Mapping
+from contextlib import closing
+from dataclasses import dataclass
+from functools import cache
+from pathlib import Path
+from typing import Any
+from urllib.parse import parse_qsl, unquote, urlsplit
+from uuid import uuid4
+
+from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.house import House
+from emulsa.api.jobs import Job, Jobs, Work, run
+from emulsa.api.limits import LARGEST_BODY, too_large
+from emulsa.api.refusals import NOTHING, UNFORESEEN, NotFound, status
+from emulsa.api.replies import File
+from emulsa.api.routes import ROUTES
+from emulsa.api.routing import KEY, MOMENT, TOUCHED
+from emulsa.core import wire
+from emulsa.core.errors import CoreError, Impossible, Missing
+from emulsa.field.pictures import SIZE, looked
+from emulsa.store import log as index
+from emulsa.store import opening
+from emulsa.store.database import connect
+from emulsa.store.folder import ATTACHMENTS, DATABASE
+from emulsa.store.pool import Pool
+
+WAITS = "This waits for home: what it needs is too large to carry."
+JSON = "application/json"
+
+log = logging.getLogger("emulsa")
+
+
+@dataclass(frozen=True)
+class Answer:
+    """A status, headers and a body."""
+
+    status: int
+    headers: dict[str, str]
+    body: bytes
+
+
+class AtOnce(Jobs):
+    """Long work where there is one thread: done before the page asks how far it is."""
+
+    def begin(self, id_: str, kind: str, work: Work) -> Job:
+        known = self.find(id_)
+        if known is not None and known.state == "done":
+            return known
+        job = self.add(id_, kind)
+        run(job, work)
+        return job
+
+
+class Copy:
+    """A log in a folder, asked and changed by requests as a browser sends them."""
+
+    def __init__(self, folder: Path) -> None:
+        folder.mkdir(parents=True, exist_ok=True)
+        self.size = ""  # of the picture that is handed in, as the page says
+        database = folder / DATABASE
+        opening.prepare(database)
+        self.house = House(
+            database=database,
+            attachments=folder / ATTACHMENTS,
+            exchange=folder / "exchange",
+            pool=Pool(database),
+            jobs=AtOnce(),
+            look_at=lambda _, path: looked(path, self.size),
+            index=self.index,
+        )
+        self.index()
+
+    def index(self) -> None:
+        """What large acts left out of the log's index."""
+        with closing(connect(self.house.database)) as connection:
+            index.catch_up(connection, lambda _, __: None)
+
+    def answer(self, method: str, target: str, headers: Mapping[str, str], body: bytes) -> Answer:
+        """The answer to a request; a refusal in the house's one shape, never an exception."""
+        try:
+            return _answered(self._reply(method, target, headers, body))
+        except CoreError as refused:
+            return _told(status(refused), refused.as_json())
+        except ModuleNotFoundError:
+            waits = Impossible(WAITS)
+            return _told(status(waits), waits.as_json())
+        except Exception as problem:  # noqa: BLE001 - whatever it was, its words stay here
+            log.error("%s in a carried copy", type(problem).__name__)
+            return _told(500, UNFORESEEN)
+
+    def close(self) -> None:
+        self.house.pool.close()
+
+    def _reply(self, method: str, target: str, headers: Mapping[str, str], body: bytes) -> Reply:
+        address = urlsplit(target)
+        found = _found(method, address.path)
+        if found is None:
+            raise NotFound(NOTHING)
+        route, names = found
+        asked = Asked(
+            path=names,
+            query=dict(parse_qsl(address.query, keep_blank_values=True)),
+            body=b"" if route.upload else body,
+            act_id=headers.get(KEY, ""),
+            moment=headers.get(MOMENT, ""),
+        )
+        if route.upload:
+            self.size = headers.get(SIZE, "")
+            return self._taken_in(route, asked, body)
+        if len(body) > LARGEST_BODY:
+            raise too_large(LARGEST_BODY)
+        return serve(route, self.house, asked)
+
+    def _taken_in(self, route: Route, asked: Asked, body: bytes) -> Reply:
+        if len(body) > route.largest:
+            raise too_large(route.largest)
+        if not body:
+            raise Missing("The file is empty.", field="file")
+        folder = self.house.exchange
+        folder.mkdir(parents=True, exist_ok=True)
+        path = folder / f"{uuid4().hex}.part"
+        try:
+            path.write_bytes(body)
+            given = Asked(asked.path, asked.query, b"", path, asked.act_id, asked.moment)
+            return serve(route, self.house, given)
+        finally:
+            path.unlink(missing_ok=True)
+
+
+def _answered(reply: Reply) -> Answer:
+    headers = {TOUCHED: " ".join(reply.touched)} if reply.touched else {}
+    content = reply.content
+    if not isinstance(content, File):
+        return Answer(reply.status, headers | ({"content-type": JSON} if content else {}), content)
+    if content.path is not None:
+        body = content.path.read_bytes()
+    elif content.stream is not None:
+        body = b"".join(content.stream)
+    else:
+        body = content.content
+    return Answer(reply.status, {"content-type": content.media_type, **content.headers}, body)
+
+
+def _told(code: int, shown: Any) -> Answer:
+    return Answer(code, {"content-type": JSON}, wire.dumps(shown).encode())
+
+
+@cache
+def _table() -> tuple[tuple[Route, re.Pattern[str]], ...]:
+    """Every route with the pattern of its address, in the order they are written."""
+    return tuple((route, _pattern(route.path)) for noun in ROUTES for route in noun.routes)
+
+
+def _pattern(path: str) -> re.Pattern[str]:
+    """Names in an address stand for anything but a slash."""
+    parts = re.split(r"{(\w+)}", path)  # text, name, text, name, text
+    named = (f"(?P<{part}>[^/]+)" if at % 2 else re.escape(part) for at, part in enumerate(parts))
+    return re.compile("".join(named))
+
+
+def _found(method: str, path: str) -> tuple[Route, dict[str, str]] | None:
+    for route, pattern in _table():
+        match = pattern.fullmatch(path) if route.method == method else None
+        if match is not None:
+            return route, {name: unquote(value) for name, value in match.groupdict().items()}
+    return None

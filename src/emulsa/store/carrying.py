@@ -1,0 +1,203 @@
+"""A copy that is carried along, what was done in it, and what was set aside when it came home."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterable, Iterator
+from contextlib import closing
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Literal
+
+from emulsa.store import backups
+from emulsa.store.database import connect
+from emulsa.store.transactions import Connection, transaction
+
+TURNS = ("journal.undo", "journal.redo")
+EXPOSURE, BRACKET = "exposures.log", "exposures.log_bracket"
+Fate = Literal["", "note", "dropped"]
+
+
+@dataclass(frozen=True)
+class Carried:
+    """What a copy is: when it was made, by which version, and how far home was then."""
+
+    made_at: str
+    version: str
+    last_act: int
+    last_action: int
+
+
+@dataclass(frozen=True)
+class Outgoing:
+    """Something done in a copy, as home is to do it; ``taken_back``: it was undone there.
+    ``answer``: what was answered there, where home is not to work it out anew: an exposure."""
+
+    id: str
+    moment: str
+    name: str
+    request: str
+    label: str
+    taken_back: bool
+    answer: str
+
+
+@dataclass(frozen=True)
+class Aside:
+    """Something that could not be done at home: what it was, why, what it hangs on, its fate."""
+
+    id: str
+    moment: str
+    name: str
+    request: str
+    label: str
+    problem: str
+    because: str
+    device: str
+    at: str
+    fate: Fate = ""
+
+
+@dataclass(frozen=True)
+class Happened:
+    """What was done at home to something that is spoken of, and when."""
+
+    at: str
+    label: str
+
+
+def copy(source: Path, target: Path, made_at: str, version: str) -> Path:
+    """A checked copy of the running log that knows it is one."""
+    backups.copy(source, target)
+    with closing(connect(target)) as connection:
+        with transaction(connection):
+            connection.execute("DELETE FROM carried")
+            connection.execute("DELETE FROM device")  # who may come in is no business of a copy
+            connection.execute("DELETE FROM set_aside")
+            connection.execute(
+                """
+                INSERT INTO carried (made_at, version, last_act, last_action)
+                SELECT :made_at, :version, (SELECT coalesce(max(rowid), 0) FROM act),
+                    (SELECT coalesce(max(id), 0) FROM action)
+                """,
+                {"made_at": made_at, "version": version},
+            )
+        connection.execute("PRAGMA journal_mode = DELETE")  # one file, nothing beside it
+    return target
+
+
+def carried(connection: Connection) -> Carried | None:
+    """What this log is a copy of; nothing at home."""
+    row = connection.execute(
+        "SELECT made_at, version, last_act, last_action FROM carried"
+    ).fetchone()
+    return Carried(*row) if row else None
+
+
+def outgoing(connection: Connection) -> list[Outgoing]:
+    """What was done since the copy was made, in its order; what changed nothing is nothing. What
+    was done and taken back there is told as that; turning what was done at home is an act like any
+    other."""
+    copy_ = carried(connection)
+    if copy_ is None:
+        return []
+    rows = connection.execute(
+        """
+        SELECT act.id, act.moment, act.name, act.request, coalesce(action.label, '') AS label,
+            coalesce(action.undone, 0) AS undone, act.action_id IS NOT NULL AS changed,
+            CASE WHEN act.name IN (:exposure, :bracket) THEN act.answer ELSE '' END AS answer
+        FROM act LEFT JOIN action ON action.id = act.action_id
+        WHERE act.rowid > :last_act ORDER BY act.rowid
+        """,
+        {"last_act": copy_.last_act, "exposure": EXPOSURE, "bracket": BRACKET},
+    )
+    return [
+        Outgoing(
+            row["id"],
+            row["moment"],
+            row["name"],
+            row["request"],
+            row["label"],
+            bool(row["undone"]),
+            row["answer"],
+        )
+        for row in rows
+        if (_of_home(row["request"], copy_) if row["name"] in TURNS else row["changed"])
+    ]
+
+
+def _of_home(request: str, copy_: Carried) -> bool:
+    """Whether a turn is of what was done before the copy was made."""
+    turned: int = json.loads(request)["body"]["action_id"]
+    return turned <= copy_.last_action
+
+
+def pictures(connection: Connection) -> list[str]:
+    """The ids of every picture, the latest first: they are carried in small."""
+    rows = connection.execute("SELECT id FROM attachment ORDER BY added_at DESC, rowid DESC")
+    return [row["id"] for row in rows]
+
+
+def printed(connection: Connection, most: int = 20) -> list[str]:
+    """The ids of the pictures that the latest prints are planned on: they are carried as large as
+    they are shown."""
+    rows = connection.execute(
+        """
+        SELECT DISTINCT attachment.id FROM attachment JOIN (
+            SELECT exposure_id FROM print ORDER BY rowid DESC LIMIT :most
+        ) USING (exposure_id)
+        """,
+        {"most": most},
+    )
+    return [row["id"] for row in rows]
+
+
+def set_aside(connection: Connection, aside: Aside) -> None:
+    """Keep what could not be done; one of this id that is known already stays as it is."""
+    connection.execute(
+        """
+        INSERT INTO set_aside
+            (id, moment, name, request, label, problem, because, device, at, fate)
+        VALUES (:id, :moment, :name, :request, :label, :problem, :because, :device, :at, :fate)
+        ON CONFLICT (id) DO NOTHING
+        """,
+        vars(aside),
+    )
+
+
+def asides(connection: Connection) -> Iterator[Aside]:
+    """Everything that lies aside, in the order it happened."""
+    columns = "id, moment, name, request, label, problem, because, device, at, fate"
+    for row in connection.execute(f"SELECT {columns} FROM set_aside ORDER BY moment, rowid"):
+        yield Aside(*row)
+
+
+def happened(connection: Connection, records: Iterable[str], most: int = 3) -> list[Happened]:
+    """What stands of what was done to any of these records, the latest first."""
+    rows = connection.execute(
+        """
+        SELECT at, label FROM action WHERE NOT undone AND id IN (
+            SELECT action_id FROM change WHERE record IN (SELECT value FROM json_each(:records))
+        )
+        ORDER BY id DESC LIMIT :most
+        """,
+        {"records": json.dumps(list(records)), "most": most},
+    )
+    return [Happened(row["at"], row["label"]) for row in rows]
+
+
+def decide(connection: Connection, id_: str, fate: Fate, problem: str = "") -> None:
+    """Its fate; a new problem when it was tried again and refused again."""
+    connection.execute(
+        """
+        UPDATE set_aside
+        SET fate = :fate, problem = CASE :problem WHEN '' THEN problem ELSE :problem END
+        WHERE id = :id
+        """,
+        {"id": id_, "fate": fate, "problem": problem},
+    )
+
+
+def done_after_all(connection: Connection, id_: str) -> None:
+    """It was done: it does not lie aside any more."""
+    connection.execute("DELETE FROM set_aside WHERE id = :id", {"id": id_})

@@ -1,0 +1,359 @@
+"""Carried along and handed in: done at home in its order, each once, and nothing lost."""
+
+import json
+import shutil
+from collections.abc import Callable, Iterator
+from itertools import islice
+from pathlib import Path
+from random import Random
+from typing import Any
+
+import pytest
+
+from emulsa.api.routing import TABLE
+from emulsa.store import carrying
+from emulsa.store.folder import DATABASE
+from tests.acts.conftest import Season
+from tests.acts.doing import Answer, Hands, Request
+from tests.acts.test_order import pairs
+
+LONG = 40  # acts of a day out
+PAIRS = 25
+RIGHTED = {"aperture": "32", "time": 2, "n": 0}
+
+Carry = Callable[[Hands], Hands]
+
+
+@pytest.fixture
+def carry(tmp_path: Path) -> Iterator[Carry]:
+    """Take a copy of a log along."""
+    out: list[Hands] = []
+
+    def carried(home: Hands) -> Hands:
+        folder = tmp_path / f"device-{len(out)}"
+        folder.mkdir()
+        made_at = home.moment()
+        carrying.copy(home.house.database, folder / DATABASE, made_at, "0")
+        hands = Hands(folder)
+        hands.minute = home.minute + 100 * len(out)
+        out.append(hands)
+        return hands
+
+    yield carried
+    for each in out:
+        each.close()
+
+
+def acts_of(device: Hands) -> list[dict[str, Any]]:
+    return [vars(each) for each in carrying.outgoing(device.db)]
+
+
+def hand_in(home: Hands, acts: list[dict[str, Any]], device: str = "Phone") -> list[dict[str, Any]]:
+    body = {"device": device, "version": "0", "acts": acts}
+    answer = home.do(Request("carry.hand_in_acts", body=body))
+    assert answer.ok, answer.content
+    found: list[dict[str, Any]] = answer.content["came"]
+    return found
+
+
+def told(came: list[dict[str, Any]]) -> list[str]:
+    return [each["came"] for each in came]
+
+
+def asides(home: Hands) -> list[dict[str, Any]]:
+    found: list[dict[str, Any]] = home.do(Request("carry.read")).content["asides"]
+    return found
+
+
+def decide(home: Hands, id_: str, how: str, **otherwise: Any) -> Answer:
+    return home.do(Request("carry.decide", {"id": id_}, body={"how": how, **otherwise}))
+
+
+def unordered(hands: Hands) -> dict[str, Any]:
+    return {
+        table: sorted((row[1:] for row in rows), key=repr)
+        for table, rows in hands.picture().items()
+    }
+
+
+@pytest.mark.parametrize("start", [0, 230, 400])
+def test_a_day_out_comes_to_what_it_came_to_at_home(
+    season: Season, begun: Hands, carry: Carry, start: int
+) -> None:
+    """So many acts done at home, the next done in a copy and handed in: every row, with its place,
+    is what it was when all of them were done at home; sent again, nothing changes."""
+    for each in season.done[:start]:
+        assert begun.do(each.request, each.key, each.moment).ok
+    out = carry(begun)
+    day = []
+    for each in season.done[start : start + LONG]:
+        if TABLE[each.request.name].upload or each.request.file is not None:
+            break  # pictures and files wait for home
+        assert out.do(each.request, each.key, each.moment).ok
+        day.append(each)
+    assert day
+    assert out.picture() == day[-1].after
+    assert set(told(hand_in(begun, acts_of(out)))) == {"done"}
+    assert begun.picture() == day[-1].after
+    assert set(told(hand_in(begun, acts_of(out)))) == {"known"}
+    assert begun.picture() == day[-1].after
+    kept = begun.db.execute("SELECT moment FROM act ORDER BY rowid DESC LIMIT 1").fetchone()
+    assert kept["moment"] == acts_of(out)[-1]["moment"]
+
+
+def test_half_at_home_half_away(season: Season, ended: Hands, carry: Carry, tmp_path: Path) -> None:
+    """Acts of different things, one done at home and one away after the copy was taken, come to
+    what both come to at home."""
+    dice = Random(20_260_118)
+    carried = (each for each in pairs(ended, dice) if each[1].file is None)
+    chosen = list(islice(carried, PAIRS))
+    for number, (one, other) in enumerate(chosen):
+        folder = tmp_path / f"pair-{number}"
+        shutil.copytree(season.ended, folder)
+        home = Hands(folder)
+        home.minute = 1_000
+        out = carry(home)
+        assert home.do(one, moment=home.moment()).ok
+        assert out.do(other, moment=home.moment()).ok
+        assert told(hand_in(home, acts_of(out))) == ["done"], (one, other)
+        came = unordered(home)
+        home.close()
+        shutil.rmtree(folder)
+        shutil.copytree(season.ended, folder)
+        home = Hands(folder)
+        home.minute = 1_000
+        for each in (one, other):
+            assert home.do(each, moment=home.moment()).ok
+        assert unordered(home) == came, (one, other)
+        home.close()
+        shutil.rmtree(folder)
+
+
+def test_interrupted_twenty_times(season: Season, begun: Hands, carry: Carry) -> None:
+    """The way home breaks off anywhere, and everything is sent again: each is done once."""
+    dice = Random(7)
+    out, day = carry(begun), []
+    for each in season.done[:LONG]:
+        if each.request.file is None:
+            assert out.do(each.request, each.key, each.moment).ok
+            day.append(each)
+        else:
+            break
+    acts = acts_of(out)
+    for _ in range(20):
+        hand_in(begun, acts[: dice.randint(0, len(acts))])
+    hand_in(begun, acts)
+    assert begun.picture() == day[-1].after
+    ids = [each["id"] for each in acts]
+    counted = begun.db.execute(
+        f"SELECT count(*) FROM act WHERE id IN ({','.join('?' * len(ids))})", ids
+    ).fetchone()[0]
+    assert counted == len(ids)
+
+
+def exposure(id_: str, side: str, note: str = "") -> Request:
+    body = {"id": id_, "scene_id": "scene-winding-house", "piece_id": side, "note": note}
+    return Request("exposures.log", body=body)
+
+
+def clash(home: Hands, out: Hands) -> str:
+    """The same side exposed at home and out there; its id."""
+    assert home.do(exposure("at-home", "sheet-2A")).ok
+    assert out.do(exposure("out-there", "sheet-2A"), key="their-act").ok
+    assert out.do(
+        Request("exposures.put_right", {"id": "out-there"}, body=RIGHTED),
+        key="later",
+    ).ok
+    return "their-act"
+
+
+def test_what_cannot_be_done_is_set_aside(begun: Hands, carry: Carry) -> None:
+    """With its story and why; what hangs on it says so; other acts are done; sent again, it lies
+    there once."""
+    out = carry(begun)
+    clash(begun, out)
+    assert out.do(exposure("free", "sheet-2B"), key="free-act").ok
+    before = begun.picture()["exposure"]
+    came = hand_in(begun, acts_of(out))
+    assert told(came) == ["aside", "aside", "done"]
+    assert len(begun.picture()["exposure"]) == len(before) + 1
+    hand_in(begun, acts_of(out))
+    first, second = asides(begun)
+    assert (first["id"], second["id"]) == ("their-act", "later")
+    assert "2A" in first["label"]
+    assert first["problem"]
+    assert second["because"] == "their-act"
+    assert first["device"] == "Phone"
+    assert "2A" in first["here"][0]["label"]  # what home did to that sheet, the latest first
+
+
+def test_decided_three_ways(begun: Hands, carry: Carry) -> None:
+    """Done after all once it can be, kept as a note, dropped; a decision that cannot be carried out
+    leaves it lying there with the new reason."""
+    out = carry(begun)
+    clash(begun, out)
+    hand_in(begun, acts_of(out))
+    refused = decide(begun, "their-act", "again")
+    assert [each["fate"] for each in refused.content["asides"]] == ["", ""]
+    assert begun.undo().ok  # the exposure at home was the mistake
+    assert decide(begun, "their-act", "again").ok
+    assert [each["id"] for each in asides(begun)] == ["later"]
+    kept = begun.db.execute("SELECT count(*) FROM exposure WHERE id = 'out-there'").fetchone()
+    assert kept[0] == 1
+    assert decide(begun, "later", "note").content["asides"][0]["fate"] == "note"
+    assert decide(begun, "later", "drop").content["asides"][0]["fate"] == "dropped"
+    assert decide(begun, "unknown", "drop").status == 404
+
+
+@pytest.mark.parametrize(
+    ("otherwise", "where", "others"),
+    [
+        ({"piece_id": "sheet-2B"}, "2B", 0),
+        ({"unplaced": True}, "no holder", 0),
+        ({"happened": True}, "2A", 1),
+    ],
+)
+def test_an_exposure_is_logged_otherwise(
+    begun: Hands, carry: Carry, otherwise: dict[str, Any], where: str, others: int
+) -> None:
+    """It was another side, or film nobody put into a holder, or the sheet was exposed twice: logged
+    as that, at its moment, and what hung on it can be done then."""
+    out = carry(begun)
+    clash(begun, out)
+    hand_in(begun, acts_of(out))
+    assert decide(begun, "their-act", "again", **otherwise).ok
+    assert [each["id"] for each in asides(begun)] == ["later"]
+    story = begun.do(Request("log.story", {"id": "out-there"})).content
+    assert (story["exposure"]["where"], len(story["shares"])) == (where, others)
+    assert decide(begun, "later", "again").ok
+    assert asides(begun) == []
+
+
+def test_what_was_given_there_is_given_here(begun: Hands, carry: Carry) -> None:
+    """The scene was metered again at home, or home has another version of the rules: what was
+    worked out and given on the hill stays what it was, also when it lay aside first."""
+    out = carry(begun)
+    assert out.do(exposure("hill", "sheet-2B"), key="first").ok
+    assert out.do(exposure("lay", "sheet-2A"), key="second").ok
+    there = out.do(Request("log.story", {"id": "hill"})).content["exposure"]["seconds"]
+    scene = begun.do(Request("scenes.read", {"id": "scene-winding-house"})).content["scene"]
+    for each in scene["readings"]:
+        each["reading"]["ev"] -= 2
+    changed = begun.based(Request("scenes.put", {"id": scene["id"]}, body=scene))
+    assert begun.do(changed).ok
+    assert begun.do(exposure("at-home", "sheet-2A")).ok
+    here = begun.do(Request("log.story", {"id": "at-home"})).content["exposure"]["seconds"]
+    assert here > 3 * there
+    assert told(hand_in(begun, acts_of(out))) == ["done", "aside"]
+    assert decide(begun, "second", "again", happened=True).ok
+    for id_ in ("hill", "lay"):
+        found = begun.do(Request("log.story", {"id": id_})).content["exposure"]
+        assert found["seconds"] == pytest.approx(there)
+
+
+@pytest.mark.parametrize("answer", ["[]", "7", '{"seconds": null}', "[1, 2, 3]"])
+def test_an_answer_that_is_none(begun: Hands, carry: Carry, answer: str) -> None:
+    """What was asked is done as if there were none: no frame is lost to it."""
+    out = carry(begun)
+    frames = [
+        {"id": f"frame-{side}", "scene_id": "scene-winding-house", "piece_id": f"sheet-{side}"}
+        | {"bracket_stops": stops}
+        for side, stops in (("2A", -1), ("2B", 0), ("4B", 1))
+    ]
+    assert out.do(Request("exposures.log_bracket", body={"id": "b", "frames": frames})).ok
+    before = len(begun.picture()["exposure"])
+    handed = [{**each, "answer": answer} for each in acts_of(out)]
+    assert told(hand_in(begun, handed)) == ["done"]
+    assert len(begun.picture()["exposure"]) == before + 3
+
+
+def test_only_an_exposure_goes_onto_other_film(begun: Hands, carry: Carry) -> None:
+    """Anything else is said to be none, and lies there as before."""
+    out = carry(begun)
+    clash(begun, out)
+    hand_in(begun, acts_of(out))
+    refused = decide(begun, "later", "again", piece_id="sheet-2B")
+    assert (refused.status, refused.content["error"]["field"]) == (409, "piece_id")
+    assert len(asides(begun)) == 2
+
+
+def test_a_version_that_went_on_is_decided_not_overwritten(begun: Hands, carry: Carry) -> None:
+    """The same record changed on both sides: set aside; *do it here now* takes it over what is
+    kept."""
+    out = carry(begun)
+
+    def camera(note: str) -> Request:
+        row = begun.do(Request("kit.read")).content["cameras"][0]
+        return Request("kit.put_camera", {"id": row["id"]}, body={**row, "note": note})
+
+    theirs = out.based(camera("from the hill"))
+    assert begun.do(camera("from home")).ok
+    assert out.do(theirs, key="hill").ok
+    assert told(hand_in(begun, acts_of(out))) == ["aside"]
+    assert begun.do(Request("kit.read")).content["cameras"][0]["note"] == "from home"
+    assert decide(begun, "hill", "again").ok
+    assert asides(begun) == []
+    assert begun.do(Request("kit.read")).content["cameras"][0]["note"] == "from the hill"
+
+
+def roll(id_: str) -> Request:
+    return Request(
+        "rolls.load", body={"id": id_, "film_id": "film-ostrel", "format": "120", "frame": "6x6"}
+    )
+
+
+def test_taken_back_out_there_was_never_done(begun: Hands, carry: Carry) -> None:
+    """What was undone in the copy is not done at home; undoing what was done at home is an act."""
+    assert begun.do(exposure("before", "sheet-2B")).ok
+    out = carry(begun)
+    before = begun.picture()
+    assert out.do(exposure("mistake", "sheet-2A")).ok
+    assert out.undo().ok
+    assert told(hand_in(begun, acts_of(out))) == ["taken back"]
+    assert begun.picture() == before
+    assert out.undo().ok  # the exposure from home
+    assert told(hand_in(begun, acts_of(out)))[-1] == "done"
+    assert begun.picture() == out.picture()
+
+
+def test_taken_back_after_it_arrived(begun: Hands, carry: Carry) -> None:
+    """Handed in, and undone on the device before a new copy was taken: home keeps it, says so once,
+    and does not do it a second time."""
+    out = carry(begun)
+    assert out.do(exposure("late", "sheet-2A"), key="late-act").ok
+    assert told(hand_in(begun, acts_of(out))) == ["done"]
+    assert out.undo().ok
+    kept = begun.picture()
+    for _ in range(2):
+        assert told(hand_in(begun, acts_of(out))) == ["aside"]
+    assert [each["id"] for each in asides(begun)] == ["late-act"]
+    assert "undo it here" in decide(begun, "late-act", "again").content["asides"][0]["problem"]
+    assert begun.picture() == kept
+    assert decide(begun, "late-act", "drop").ok
+
+
+def test_two_devices(begun: Hands, carry: Carry) -> None:
+    """Both hand in; what the second did to the same side lies aside under its own name."""
+    one, two = carry(begun), carry(begun)
+    assert one.do(exposure("one", "sheet-2A")).ok
+    assert two.do(exposure("two", "sheet-2A")).ok
+    assert two.do(exposure("three", "sheet-2B")).ok
+    assert told(hand_in(begun, acts_of(one), "Phone")) == ["done"]
+    assert told(hand_in(begun, acts_of(two), "Tablet")) == ["aside", "done"]
+    assert [each["device"] for each in asides(begun)] == ["Tablet"]
+
+
+def test_only_home_takes_acts_in(begun: Hands, carry: Carry) -> None:
+    """A copy refuses; a request nobody can read, an act nobody knows and files are set aside or
+    refused, never guessed at."""
+    out = carry(begun)
+    body = {"device": "Phone", "version": "0", "acts": []}
+    assert out.do(Request("carry.hand_in_acts", body=body)).status == 409
+    act = {"id": "x", "moment": begun.moment(), "name": "no.such", "request": "{}", "label": ""}
+    bad = {**body, "acts": [act]}
+    assert begun.do(Request("carry.hand_in_acts", body=bad)).status == 422
+    act["request"] = json.dumps({"path": {}, "query": {}, "body": None})
+    assert told(hand_in(begun, [act])) == ["aside"]
+    act |= {"id": "y", "name": "attachments.attach"}
+    assert told(hand_in(begun, [act])) == ["aside"]
+    assert all("knows no such act" in each["problem"] for each in asides(begun))

@@ -1,0 +1,1 @@
+"""The carried copy, in the very runtime a browser starts."""
