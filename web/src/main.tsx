@@ -7,12 +7,15 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
 import { makeClient } from "./api/queryClient";
 import { router } from "./app/router";
+import { findMode } from "./field/mode";
 import { system } from "./theme/system";
 
-const queryClient = makeClient();
-
 const root = document.getElementById("root");
-if (root) {
+
+// nothing is asked before it is known whom
+void findMode().then(() => {
+  if (!root) return;
+  const queryClient = makeClient();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queryClient}>
@@ -22,4 +25,4 @@ if (root) {
       </QueryClientProvider>
     </StrictMode>,
   );
-}
+});

@@ -1,8 +1,10 @@
 import { MutationObserver, type QueryClient } from "@tanstack/react-query";
 import { isAway, newId, type Refusal, refusal, unheard } from "./client";
+import { here } from "./here";
+import { OWN } from "./own";
 import { refresh } from "./reads";
 import type { operations } from "./schema";
-import { OWN, type Progress, transport } from "./transport";
+import { type Progress, transport } from "./transport";
 
 /* Everything that can be done, each by its name on the server, in one table. An act is a name and what
    is asked, never a closure: so it can be kept while it is under way, sent again and done exactly once,
@@ -168,7 +170,7 @@ async function done(asked: Act): Promise<Done> {
   );
   const query = new URLSearchParams(asked.query).toString();
   const file = asked.body instanceof Blob ? asked.body : null;
-  const request = new Request(`${window.location.origin}${path}${query && `?${query}`}`, {
+  const request = new Request(here(`${path}${query && `?${query}`}`), {
     method,
     headers: {
       ...OWN,

@@ -1,10 +1,12 @@
 import createClient from "openapi-fetch";
+import { here } from "./here";
+import { OWN } from "./own";
 import type { components, paths } from "./schema";
-import { OWN, transport } from "./transport";
+import { transport } from "./transport";
 
 /** What is asked of the service; what is done goes by `acts`. */
 export const api = createClient<paths>({
-  baseUrl: "",
+  baseUrl: here(""),
   headers: OWN,
   fetch: (request) => transport(request),
 });

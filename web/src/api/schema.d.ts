@@ -264,6 +264,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/carry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is carried, what waits to be handed in, what lies aside. */
+        get: operations["carry_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carry/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log as one file to carry along: everything but pictures and who was let in. */
+        get: operations["carry_copy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carry/outgoing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done in this copy since it was made, in its order. */
+        get: operations["carry_outgoing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Do at home what was done in a copy, each once however often it is sent. */
+        post: operations["carry_hand_in_acts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carry/asides/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Decide about something that was set aside. */
+        post: operations["carry_decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cards/{kind}.csv": {
         parameters: {
             query?: never;
@@ -3314,6 +3399,42 @@ export interface components {
             reading: string;
         };
         /**
+         * AsideView
+         * @description What lies aside; until it is decided, what was done here to what it speaks of, the latest
+         *     first.
+         */
+        AsideView: {
+            /** Id */
+            id: string;
+            /** Moment */
+            moment: string;
+            /** Name */
+            name: string;
+            /** Request */
+            request: string;
+            /** Label */
+            label: string;
+            /** Problem */
+            problem: string;
+            /** Because */
+            because: string;
+            /** Device */
+            device: string;
+            /** At */
+            at: string;
+            /**
+             * Fate
+             * @default
+             * @enum {string}
+             */
+            fate: "" | "note" | "dropped";
+            /**
+             * Here
+             * @default []
+             */
+            here: components["schemas"]["Happened"][];
+        };
+        /**
          * Assumed
          * @description Something nobody has said yet, what is taken for it, and what to choose from.
          */
@@ -3724,6 +3845,30 @@ export interface components {
             offset_stops: number;
         };
         /**
+         * CameOf
+         * @description What came of an act: done now, known already, never to be done, or set aside and why; and
+         *     what it is called here when that is something else.
+         */
+        CameOf: {
+            /** Id */
+            id: string;
+            /**
+             * Came
+             * @enum {string}
+             */
+            came: "done" | "known" | "taken back" | "aside";
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+        };
+        /**
          * Camera
          * @description A camera, the image area of its format, and its other backs.
          */
@@ -3758,6 +3903,46 @@ export interface components {
              * @default false
              */
             archived: boolean;
+        };
+        /**
+         * Carried
+         * @description What a copy is: when it was made, by which version, and how far home was then.
+         */
+        Carried: {
+            /** Made At */
+            made_at: string;
+            /** Version */
+            version: string;
+            /** Last Act */
+            last_act: number;
+            /** Last Action */
+            last_action: number;
+        };
+        /**
+         * CarryView
+         * @description Whether this is a carried copy, of when, and how much was done in it since; which
+         *     pictures there are, and which of them are printed; at home, what lies aside.
+         */
+        CarryView: {
+            carried: components["schemas"]["Carried"] | null;
+            /** Waiting */
+            waiting: number;
+            /** Pictures */
+            pictures: string[];
+            /** Printed */
+            printed: string[];
+            /** Asides */
+            asides: components["schemas"]["AsideView"][];
+        };
+        /**
+         * Cause
+         * @description Why every time changes, and by how much, in words.
+         */
+        Cause: {
+            /** Label */
+            label: string;
+            /** Text */
+            text: string;
         };
         /**
          * Cell
@@ -4447,6 +4632,32 @@ export interface components {
             showed: string[];
             /** Next Time */
             next_time: string[];
+        };
+        /**
+         * EaselMask
+         * @description What the easel's blades cover of the picture on each side, as a share of it.
+         */
+        EaselMask: {
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Right
+             * @default 0
+             */
+            right: number;
+            /**
+             * Top
+             * @default 0
+             */
+            top: number;
+            /**
+             * Bottom
+             * @default 0
+             */
+            bottom: number;
         };
         /**
          * Enlarger
@@ -5359,6 +5570,24 @@ export interface components {
              * @default 0.1
              */
             blur_mm: number;
+        };
+        /**
+         * HandedIn
+         * @description What came of every act.
+         */
+        HandedIn: {
+            /** Came */
+            came: components["schemas"]["CameOf"][];
+        };
+        /**
+         * Happened
+         * @description What was done at home to something that is spoken of, and when.
+         */
+        Happened: {
+            /** At */
+            at: string;
+            /** Label */
+            label: string;
         };
         /**
          * Health
@@ -6653,6 +6882,27 @@ export interface components {
             who: string;
         };
         /**
+         * Outgoing
+         * @description Something done in a copy, as home is to do it; ``taken_back``: it was undone there.
+         *     ``answer``: what was answered there, where home is not to work it out anew: an exposure.
+         */
+        Outgoing: {
+            /** Id */
+            id: string;
+            /** Moment */
+            moment: string;
+            /** Name */
+            name: string;
+            /** Request */
+            request: string;
+            /** Label */
+            label: string;
+            /** Taken Back */
+            taken_back: boolean;
+            /** Answer */
+            answer: string;
+        };
+        /**
          * Outing
          * @description Where and when; ``day`` is an ISO date; ``packed`` the keys of what is in the bag already.
          */
@@ -6771,7 +7021,8 @@ export interface components {
         /**
          * PairingView
          * @description Whether others can reach the service, where, and with which code; its picture is a QR code
-         *     (ISO/IEC 18004) of the address with the code, as SVG.
+         *     (ISO/IEC 18004) of the address with the code, as SVG. ``fingerprint``: of the own authority,
+         *     where the address is one of https.
          */
         PairingView: {
             /** Active */
@@ -6782,18 +7033,67 @@ export interface components {
             code: string;
             /** Picture */
             picture: string;
+            /** Fingerprint */
+            fingerprint: string;
             /** Devices */
             devices: components["schemas"]["PairedDevice"][];
         };
         /**
          * PaperBath
-         * @description A bath of the paper and how long it is in it.
+         * @description A bath of the paper; its developer has a time of its own. Without a kind it is no more than
+         *     a time, as papers were kept before.
          */
         PaperBath: {
             /** Name */
             name: string;
-            /** Seconds */
+            /**
+             * Kind
+             * @default rinse
+             * @enum {string}
+             */
+            kind: "presoak" | "developer" | "stop" | "fixer" | "rinse" | "washing aid" | "wash" | "wetting agent" | "dry";
+            /**
+             * Seconds
+             * @default 60
+             */
             seconds: number;
+            /**
+             * Agitation
+             * @default null
+             */
+            agitation: string | null;
+            /**
+             * Dilution
+             * @default
+             */
+            dilution: string;
+            /**
+             * Colon
+             * @default null
+             */
+            colon: ("one_plus_n" | "one_in_n") | null;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml: number | null;
+            /**
+             * Changes
+             * @default 1
+             */
+            changes: number;
+        };
+        /**
+         * PaperCourse
+         * @description Its baths second by second, what is heard, and what to beware of.
+         */
+        PaperCourse: {
+            /** Steps */
+            steps: components["schemas"]["TimedStep"][];
+            /** Heard */
+            heard: components["schemas"]["Heard"][];
+            /** Cautions */
+            cautions: string[];
         };
         /**
          * PaperFilter
@@ -6837,8 +7137,9 @@ export interface components {
         };
         /**
          * PaperSheet
-         * @description How the image lies on the sheet: the paper, the image's longer side, whether the sheet is
-         *     turned, the margin one wants to mount it by, a black edge by flash.
+         * @description How the image lies on the sheet: the paper, the longer side of what the mask leaves of the
+         *     image, whether the sheet is turned, the margin one wants to mount it by, a black edge by
+         *     flash.
          */
         PaperSheet: {
             /**
@@ -6861,6 +7162,15 @@ export interface components {
              * @default false
              */
             turned: boolean;
+            /**
+             * @default {
+             *       "left": 0,
+             *       "right": 0,
+             *       "top": 0,
+             *       "bottom": 0
+             *     }
+             */
+            mask: components["schemas"]["EaselMask"];
             /**
              * Margin Mm
              * @default 20
@@ -7462,16 +7772,13 @@ export interface components {
         };
         /**
          * PreviewTables
-         * @description Greys of the print (0 to 255, as a screen shows them) by the level of the scan; ``says`` how
-         *     good they are.
+         * @description Greys of the print (0 to 255, as a screen shows them) by the level of the scan.
          */
         PreviewTables: {
             /** Base */
             base: number[];
             /** Areas */
             areas: components["schemas"]["AreaTable"][];
-            /** Says */
-            says: string;
         };
         /**
          * Print
@@ -7513,6 +7820,12 @@ export interface components {
              *         "height_mm": 300,
              *         "image_long_mm": 240,
              *         "margin_mm": 20,
+             *         "mask": {
+             *           "bottom": 0,
+             *           "left": 0,
+             *           "right": 0,
+             *           "top": 0
+             *         },
              *         "turned": false,
              *         "width_mm": 240
              *       }
@@ -7679,6 +7992,12 @@ export interface components {
              *       "height_mm": 300,
              *       "image_long_mm": 240,
              *       "turned": false,
+             *       "mask": {
+             *         "bottom": 0,
+             *         "left": 0,
+             *         "right": 0,
+             *         "top": 0
+             *       },
              *       "margin_mm": 20,
              *       "black_edge_mm": 0
              *     }
@@ -7816,7 +8135,8 @@ export interface components {
         };
         /**
          * PrintView
-         * @description A print, its version, its negative in words, its paper, and the plan worked out.
+         * @description A print, its version, its negative in words, its paper, the plan worked out, its strips
+         *     and how good its preview is in words, and its paper's baths by the clock.
          */
         PrintView: {
             print: components["schemas"]["Print"];
@@ -7827,6 +8147,11 @@ export interface components {
             negative_text: string;
             paper: components["schemas"]["PrintingPaper"] | null;
             worked: components["schemas"]["PrintWorked"];
+            /** Strips */
+            strips: string[];
+            /** Preview Text */
+            preview_text: string;
+            baths: components["schemas"]["PaperCourse"] | null;
         };
         /**
          * PrintWorked
@@ -7947,19 +8272,43 @@ export interface components {
              * @default [
              *       {
              *         "name": "Developer",
-             *         "seconds": 120
+             *         "kind": "developer",
+             *         "seconds": 120,
+             *         "agitation": "rocking",
+             *         "dilution": "",
+             *         "colon": null,
+             *         "volume_ml": null,
+             *         "changes": 1
              *       },
              *       {
              *         "name": "Stop bath",
-             *         "seconds": 30
+             *         "kind": "stop",
+             *         "seconds": 30,
+             *         "agitation": "rocking",
+             *         "dilution": "",
+             *         "colon": null,
+             *         "volume_ml": null,
+             *         "changes": 1
              *       },
              *       {
              *         "name": "Fixer",
-             *         "seconds": 300
+             *         "kind": "fixer",
+             *         "seconds": 300,
+             *         "agitation": "rocking",
+             *         "dilution": "",
+             *         "colon": null,
+             *         "volume_ml": null,
+             *         "changes": 1
              *       },
              *       {
              *         "name": "Wash",
-             *         "seconds": 1800
+             *         "kind": "wash",
+             *         "seconds": 1800,
+             *         "agitation": null,
+             *         "dilution": "",
+             *         "colon": null,
+             *         "volume_ml": null,
+             *         "changes": 1
              *       }
              *     ]
              */
@@ -8313,8 +8662,8 @@ export interface components {
          */
         ReworkedView: {
             view: components["schemas"]["PrintView"];
-            /** Ledger */
-            ledger: components["schemas"]["ChangeRow"][];
+            /** Causes */
+            causes: components["schemas"]["Cause"][];
         };
         /**
          * Roll
@@ -9694,6 +10043,16 @@ export interface components {
             recipe_id: string | null;
         };
         /**
+         * StripLine
+         * @description A strip: its time in all, and what the lamp gives as the card moves on.
+         */
+        StripLine: {
+            /** Total Text */
+            total_text: string;
+            /** Give Text */
+            give_text: string;
+        };
+        /**
          * StripRequest
          * @description A strip by even steps of seconds, or of stops; ``chosen`` 2.5 lies between two strips.
          */
@@ -9761,6 +10120,16 @@ export interface components {
             recipe_name: string;
             /** Out */
             out: boolean;
+        };
+        /**
+         * StripsShown
+         * @description Every strip in words, and the base time when one was chosen.
+         */
+        StripsShown: {
+            /** Strips */
+            strips: components["schemas"]["StripLine"][];
+            /** Base Text */
+            base_text: string;
         };
         /**
          * TableLaw
@@ -10556,6 +10925,33 @@ export interface components {
             weight: number | null;
         };
         /**
+         * Decision
+         * @description What becomes of something set aside: done now over what is kept, an exposure otherwise if
+         *     need be; kept as a note; dropped.
+         */
+        Decision: {
+            /**
+             * Piece Id
+             * @default null
+             */
+            piece_id: string | null;
+            /**
+             * Unplaced
+             * @default false
+             */
+            unplaced: boolean;
+            /**
+             * Happened
+             * @default false
+             */
+            happened: boolean;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "again" | "note" | "drop";
+        };
+        /**
          * Developer
          * @description What the developer is mixed from: its dilution, the least concentrate for a roll, and how
          *     many rolls a litre of it does; empty: it is used once.
@@ -10831,6 +11227,50 @@ export interface components {
             steps: components["schemas"]["TimedStep"][];
             /** At S */
             at_s: number;
+        };
+        /**
+         * HandIn
+         * @description Acts in the order they were done, and the device they come from.
+         */
+        HandIn: {
+            /** Device */
+            device: string;
+            /** Version */
+            version: string;
+            /** Acts */
+            acts: components["schemas"]["HandedAct"][];
+        };
+        /**
+         * HandedAct
+         * @description An act as it was done there: its id, when, its name, what was asked, what it is called.
+         */
+        HandedAct: {
+            /** Id */
+            id: string;
+            /**
+             * Moment
+             * Format: date-time
+             */
+            moment: string;
+            /** Name */
+            name: string;
+            /** Request */
+            request: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Taken Back
+             * @default false
+             */
+            taken_back: boolean;
+            /**
+             * Answer
+             * @default
+             */
+            answer: string;
         };
         /**
          * IlluminanceRequest
@@ -12631,6 +13071,116 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Curve"][];
+                };
+            };
+        };
+    };
+    carry_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarryView"];
+                };
+            };
+        };
+    };
+    carry_copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.sqlite3": unknown;
+                };
+            };
+        };
+    };
+    carry_outgoing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outgoing"][];
+                };
+            };
+        };
+    };
+    carry_hand_in_acts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandedIn"];
+                };
+            };
+        };
+    };
+    carry_decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Decision"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarryView"];
                 };
             };
         };
@@ -17011,7 +17561,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StripAnswer"];
+                    "application/json": components["schemas"]["StripsShown"];
                 };
             };
         };

@@ -1,7 +1,7 @@
-/* The one way out of the page: a request and its answer. HTTP now; a worker could stand here. */
+import { readCarrying } from "../field/mode";
 
-/** The header every change needs: a page from elsewhere cannot send it. */
-export const OWN = { "x-emulsa": "1" };
+/* The one way out of the page: a request and its answer, from home by HTTP or from the copy that is
+   carried. Which of them is a mode that is seen; no request changes it by itself. */
 
 export type Progress = (share: number) => void;
 
@@ -11,7 +11,10 @@ export interface Upload {
   progress: Progress;
 }
 
-export function transport(request: Request, upload?: Upload): Promise<Response> {
+export async function transport(request: Request, upload?: Upload): Promise<Response> {
+  if (import.meta.env.MODE === "single")
+    return (await import("../field/single")).ask(request, upload?.file);
+  if (readCarrying()) return (await import("../field/carried")).ask(request, upload?.file);
   return upload ? sent(request, upload) : fetch(request);
 }
 

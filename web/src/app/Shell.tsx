@@ -13,6 +13,7 @@ import { Button } from "../components/Button";
 import { useDates, writeDates } from "../components/days";
 import { Notice } from "../components/Notice";
 import { Sheet } from "../components/Sheet";
+import { readCarrying, useCarries, useCarrying } from "../field/mode";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
 import { say, useSaid } from "../shared/saying";
@@ -23,6 +24,8 @@ const ExposureClock = lazy(async () => ({
 }));
 
 const Guide = lazy(async () => ({ default: (await import("../features/guide")).Guide }));
+
+const ModeLine = lazy(async () => ({ default: (await import("../shared/carry")).ModeLine }));
 
 const RunClockFace = lazy(async () => ({
   default: (await import("../features/run")).RunClockFace,
@@ -58,6 +61,8 @@ export function Shell() {
   useEffect(() => {
     if (dates) writeDates(dates);
   }, [dates]);
+  const carrying = useCarrying();
+  const carries = useCarries();
   const timed = useClock();
   const clocks = useClocks();
   return (
@@ -69,6 +74,11 @@ export function Shell() {
     >
       <Rail help={() => setHelp(true)} />
       <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
+        {(carrying || carries || import.meta.env.MODE === "single") && (
+          <Suspense>
+            <ModeLine />
+          </Suspense>
+        )}
         <Trouble />
         <Said />
         {problem && (
@@ -306,7 +316,7 @@ function Trouble() {
   const trouble = useQuery({
     queryKey: ["health"],
     queryFn: () => unwrap(api.GET("/api/health")),
-    refetchInterval: HEALTH_MS,
+    refetchInterval: () => (readCarrying() ? false : HEALTH_MS), // a carried copy sleeps
     retry: false,
     ...readsOf("/api/health"),
   }).data?.trouble;

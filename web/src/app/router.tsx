@@ -1,9 +1,12 @@
-import { createBrowserRouter } from "react-router";
+import { createBrowserRouter, createHashRouter } from "react-router";
 import { Broken } from "./Broken";
 import { Home } from "./Home";
 import { Shell } from "./Shell";
 
-export const router = createBrowserRouter([
+// a page that is one file has no addresses of its own
+const made = import.meta.env.MODE === "single" ? createHashRouter : createBrowserRouter;
+
+export const router = made([
   {
     element: <Shell />,
     HydrateFallback: () => null,

@@ -1,17 +1,39 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
+import { SAFE } from "../theme/safelight";
 import { Button } from "./Button";
+
+const SAFELIGHT = {
+  color: SAFE.red,
+  "--chakra-colors-sheet": "#000",
+  "--chakra-colors-paper": "#000",
+  "--chakra-colors-ink": SAFE.red,
+  "--chakra-colors-ink2": SAFE.red,
+  "--chakra-colors-edge": SAFE.dim,
+  "--chakra-colors-line": SAFE.dim,
+  "--chakra-colors-accent": SAFE.red,
+  "--chakra-colors-accent-soft": "#000",
+  "--chakra-colors-ochre": SAFE.red,
+  "--chakra-colors-ochre-soft": "#000",
+  "--chakra-colors-brick": SAFE.red,
+  "--chakra-colors-brick-soft": "#000",
+  "& input": { accentColor: SAFE.dim, colorScheme: "dark" },
+  "& button": { background: "black", color: SAFE.red, borderColor: SAFE.dim },
+};
 
 /** A clock laid over everything else: its title and what is set, and room for what counts. */
 export function OverAll({
   label,
   title,
   set,
+  safelight = false,
   children,
 }: {
   label: string;
   title: string;
   set: string;
+  /** beside paper: dark red on black whatever the light of the page */
+  safelight?: boolean;
   children: ReactNode;
 }) {
   return (
@@ -25,6 +47,7 @@ export function OverAll({
       aria-label={label}
       data-state="open"
       overflow="auto"
+      {...(safelight && { css: SAFELIGHT })}
     >
       <Flex
         direction="column"

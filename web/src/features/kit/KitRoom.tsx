@@ -95,7 +95,7 @@ export function KitRoom() {
                       </Button>
                     )}
                     <Button variant="quiet" onClick={() => add(kind)}>
-                      Add a {spec.one}
+                      Add {/^[aeiou]/.test(spec.one) ? "an" : "a"} {spec.one}
                     </Button>
                   </Flex>
                   {records.length === 0 && (

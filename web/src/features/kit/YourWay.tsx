@@ -12,6 +12,7 @@ import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { SCHOOLS } from "../../shared/schools";
 import { useWrite } from "../../shared/useWrite";
+import { Carry } from "./Carry";
 import { Devices } from "./Devices";
 import { putPreferences } from "./queries";
 import { valueAt, withValue } from "./record";
@@ -102,6 +103,7 @@ export function YourWay({ open, setOpen }: { open: boolean; setOpen: (open: bool
             `${preferences.checklist?.length ?? 0} steps before opening; weights of the second opinion, sounds of the clock`}
         </Box>
       </Box>
+      <Carry />
       <Devices />
       {open && way && <WaySheet way={way} close={() => setOpen(false)} />}
     </Box>

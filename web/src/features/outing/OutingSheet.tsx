@@ -9,6 +9,7 @@ import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
+import { HereButton } from "./HereButton";
 import { deleteOuting, type Outing, type OutingView, putOuting } from "./queries";
 
 const TEXTS = ["title", "day", "place", "conditions", "light", "note"] as const;
@@ -96,6 +97,9 @@ export function OutingSheet({
           {number("latitude", "Latitude, degrees", "north is +, if you want it")}
           {number("longitude", "Longitude, degrees", "east is +")}
         </Grid>
+        <HereButton
+          found={(latitude, longitude) => setTyped((now) => ({ ...now, latitude, longitude }))}
+        />
         {text("note", "Note", { multiline: true })}
         <Problem of={problem} fields={[...TEXTS, ...NUMBERS]} />
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />

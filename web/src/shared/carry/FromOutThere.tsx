@@ -1,0 +1,63 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { Button } from "../../components/Button";
+import { Notice } from "../../components/Notice";
+import { tellOutcome } from "../../field/outcome";
+import { handInFile } from "../../field/saving";
+import { Asides } from "./Asides";
+import { carryQuery } from "./queries";
+
+/** At home: the way back of a file that was saved out there, and what was set aside before. */
+export function FromOutThere() {
+  const client = useQueryClient();
+  const asides = useQuery(carryQuery).data?.asides.filter((each) => each.fate !== "dropped") ?? [];
+  const chosen = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState("");
+  const [problem, setProblem] = useState("");
+  const [open, setOpen] = useState(false);
+  const handedIn = async (file: File) => {
+    setProblem("");
+    try {
+      const came = await handInFile(file, (done, total) =>
+        setSaid(`${done} of ${total} handed in`),
+      );
+      setSaid(tellOutcome(came));
+    } catch (failed) {
+      setSaid("");
+      setProblem((failed as Error).message);
+    }
+    await client.invalidateQueries();
+  };
+  return (
+    <Box as="section" aria-label="From out there">
+      <Flex gap="3" wrap="wrap">
+        <Button onClick={() => chosen.current?.click()}>Hand in a saved file</Button>
+        {asides.length > 0 && (
+          <Button variant="quiet" onClick={() => setOpen(true)}>
+            What was set aside
+          </Button>
+        )}
+      </Flex>
+      <input
+        ref={chosen}
+        type="file"
+        accept="application/json,.json"
+        aria-label="Choose a saved file"
+        hidden
+        onChange={({ target }) => {
+          const file = target.files?.[0];
+          target.value = "";
+          if (file) void handedIn(file);
+        }}
+      />
+      <Box aria-live="polite">{said}</Box>
+      {problem && (
+        <Notice tone="refusal" live>
+          {problem}
+        </Notice>
+      )}
+      {open && <Asides close={() => setOpen(false)} />}
+    </Box>
+  );
+}

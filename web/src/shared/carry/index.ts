@@ -1,0 +1,2 @@
+export { CarrySheet } from "./CarrySheet";
+export { ModeLine } from "./ModeLine";
