@@ -46,6 +46,13 @@ def browser_type_launch_args() -> dict[str, Any]:
     }
 
 
+def free_port() -> int:
+    """One that nobody listens at now."""
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        return int(probe.getsockname()[1])
+
+
 class Service:
     """The application on the demo outing, as ``emulsa demo`` starts it.
 
@@ -54,9 +61,7 @@ class Service:
     """
 
     def __init__(self, folder: Path) -> None:
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            self.port = probe.getsockname()[1]
+        self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
         self.folder = folder
         self.fresh, self.empty = folder.parent / "fresh", folder.parent / "empty"

@@ -1,17 +1,23 @@
 """What is wrong is said, what takes long is found again, and who comes over a network is let in."""
 
+import itertools
+import re
 import shutil
+import subprocess
+import sys
 import urllib.request
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, expect
+from playwright.sync_api import Browser, Playwright, expect
 from starlette.testclient import TestClient
 
 from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from tests.api.test_exchange import archived
 from tests.api.test_merging import expose, loaded
-from tests.browser.conftest import PHONE, Open, Service
+from tests.browser import chromium
+from tests.browser.conftest import PHONE, Open, Service, free_port
 from tests.conftest import HERE, OWN, Client
 
 pytestmark = pytest.mark.browser
@@ -88,6 +94,45 @@ def test_the_pairing_page_needs_no_script(networked: TestClient, browser: Browse
     assert box["height"] >= 44
     assert page.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
     page.close()
+
+
+@pytest.fixture
+def listening(service: Service, tmp_path: Path) -> Iterator[list[str]]:
+    """A service that answers this machine's network by https; what it said when it began."""
+    shutil.copytree(service.fresh, tmp_path / "net")
+    ports = ["--port", str(free_port()), "--secure-port", str(free_port())]
+    command = ["serve", "--network", *ports, "--data", str(tmp_path / "net")]
+    started = subprocess.Popen(
+        [sys.executable, "-m", "emulsa", *command], stdout=subprocess.PIPE, text=True
+    )
+    assert started.stdout
+    told = list(
+        itertools.takewhile(lambda line: "The code is good once" not in line, started.stdout)
+    )
+    yield told
+    started.kill()
+    started.wait()
+    started.stdout.close()
+
+
+def test_a_device_is_let_in_by_https(listening: list[str], playwright: Playwright) -> None:
+    """A browser as it is, at the network's address: the code is typed, and the rooms are there. It
+    trusts anybody here; that it trusts this authority was tried by hand."""
+    said = re.search(r"open (https://\S+) there and type the code (\S+)", "".join(listening))
+    if said is None:
+        pytest.skip("this machine is on no network")
+    elsewhere = [each for each in chromium.ARGUMENTS if "host-resolver" not in each]
+    browser = playwright.chromium.launch(executable_path=chromium.PATH, args=elsewhere)
+    page = browser.new_page(viewport=PHONE, ignore_https_errors=True)  # type: ignore[arg-type]
+    page.goto(said[1])
+    page.get_by_label("Code").fill("WRONG-234")
+    page.get_by_role("button", name="Pair", exact=True).click()
+    expect(page.get_by_text("This is not the code Emulsa shows now")).to_be_visible()
+    page.get_by_label("Code").fill(said[2])
+    page.get_by_label("What to call this device").fill("Small phone")
+    page.get_by_role("button", name="Pair", exact=True).click()
+    expect(page.get_by_role("heading", name="Outing", exact=True)).to_be_visible()
+    browser.close()
 
 
 def test_devices_under_preferences(open_page: Open, service: Service) -> None:
