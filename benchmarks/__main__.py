@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import bench, darkroom, large, printing
+from benchmarks import bench, darkroom, field, large, printing
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.api.app import BUILT_PAGE
@@ -179,6 +179,7 @@ def main() -> None:
             report("server ready after its command", running.ready_s * 1e3, 1200, "ms")
             service(running)
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
+    carried()
     evenings()
     large_log()
 
@@ -196,6 +197,21 @@ def service(running: Running) -> None:
     fps, bare, pixels = printing.preview_fps(running.url)
     print(f"{'preview while dragging':46} {fps:9.1f} frames/s of {pixels:.1f} MP")
     report(f"a frame ÷ a bare copy ({bare:.1f} ms)", 1e3 / fps / bare, 3, "×")
+
+
+def carried() -> None:
+    """A copy in a browser, from a fresh demo."""
+    with tempfile.TemporaryDirectory() as folder, Running(Path(folder)) as running:
+        found = field.measured(running.url)
+        report("carried copy, first answer cold", found.page_cold_ms, 3_000, "ms")
+        report("carried copy, first answer", found.page_ms, 1_500, "ms")
+        report("carried copy, its worker's first answer", found.worker_ms, 1_500, "ms")
+        report("carried copy, a scene solved", found.solve_ms, 15, "ms")
+        report("carried copy, a write with its version", found.write_ms, 60, "ms")
+        report("carried copy, dragging a pin, redraw p95", found.drag_p95_ms, 50, "ms")
+        report("carried copy, fetched once", found.fetched_mb, 12, "MB")
+        report("carried, memory more", field.more_memory_mb(running.url), 200, "MB")
+        report("200 acts handed in", 1e3 * field.handing_in_s(running.url), 3_000, "ms")
 
 
 def evenings() -> None:

@@ -17,7 +17,7 @@ VIEWS = (
     ("scene-phone", "/scene/scene-pool", PHONE, "day", ""),
     ("scene-dusk", "/scene/scene-adit", WIDE, "dusk", ""),
     ("outing", "/outing", WIDE, "day", ""),
-    ("outing-phone", "/outing", PHONE, "day", ""),
+    ("carried-phone", "/scene/scene-winding-house", PHONE, "day", "a copy carried"),
     ("film", "/film", WIDE, "day", ""),
     ("roll", "/film/rolls", WIDE, "day", "its development"),
     ("log", "/log", WIDE, "day", ""),
@@ -75,6 +75,14 @@ def _open(page: Any, what: str) -> None:
         page.get_by_role("button", name="Begin").click()
         page.evaluate(LATER)
         page.wait_for_timeout(1_000)
+    elif what == "a copy carried":
+        scene = page.url
+        page.goto(scene.replace("/scene/scene-winding-house", "/kit"))
+        page.get_by_role("button", name="Carry along").click()
+        page.get_by_role("button", name="Take a copy along").click()
+        page.get_by_text("Ready without network.").wait_for()
+        page.goto(scene)
+        page.locator("[data-result]").wait_for()
     elif what == "its development":
         page.get_by_role("button", name="Choose development").click()
         page.get_by_role("slider", name="Development of the roll").wait_for()
