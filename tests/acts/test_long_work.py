@@ -5,7 +5,6 @@ import csv
 import os
 import shutil
 import signal
-import socket
 import sqlite3
 import subprocess
 import sys
@@ -37,6 +36,7 @@ from emulsa.store.transactions import transaction
 from tests.api.test_exchange import archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
 from tests.killing import killed_at, statements_of
+from tests.ports import free_port
 
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought
@@ -311,9 +311,7 @@ def test_two_services_on_one_folder(
 def test_told_to_stop_it_stops(tmp_path: Path) -> None:
     """With an import under way and an upload half arrived; what was acknowledged is there, and of
     the rest nothing."""
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
+    port = free_port()
     command = [sys.executable, "-m", "emulsa", "demo", "--port", str(port)]
     errors = (tmp_path / "errors").open("w+")
     process = subprocess.Popen([*command, "--data", str(tmp_path / "data")], stderr=errors)

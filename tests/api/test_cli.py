@@ -11,13 +11,7 @@ from pathlib import Path
 import pytest
 
 from emulsa import cli
-
-
-def free_port() -> int:
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port: int = probe.getsockname()[1]
-        return port
+from tests.ports import free_port
 
 
 def test_a_busy_port_is_said_plainly(capsys: pytest.CaptureFixture[str], tmp_path: Path) -> None:

@@ -2,7 +2,6 @@
 
 import os
 import shutil
-import socket
 import subprocess
 import sys
 import sysconfig
@@ -16,6 +15,7 @@ from pathlib import Path
 import pytest
 
 from emulsa.api.app import BUILT_PAGE
+from tests.ports import free_port
 
 ROOT = Path(__file__).parents[2]
 
@@ -69,9 +69,7 @@ def test_it_serves_where_there_is_nothing_else(wheel: Path, tmp_path: Path) -> N
     )  # fmt: skip
     zipfile.ZipFile(wheel).extractall(site)
     (site / "lent.pth").write_text(sysconfig.get_path("purelib"))
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        port = probe.getsockname()[1]
+    port = free_port()
     bare = {"PATH": str(place / "bin"), "HOME": str(tmp_path), "LANG": os.environ.get("LANG", "C")}
     said = subprocess.run(
         [python, "-c", "import emulsa; print(emulsa.__file__)"],

@@ -1,7 +1,6 @@
 """The real interface: the built page, the real service, headless Chromium, and nothing outside."""
 
 import json
-import socket
 import sqlite3
 import subprocess
 import sys
@@ -20,6 +19,7 @@ from playwright.sync_api import Browser, ConsoleMessage, Page, Request, expect
 from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from emulsa.demo.quarry import build
 from tests.browser import chromium
+from tests.ports import free_port
 
 PATIENT_MS = 40_000  # a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENT_MS)
@@ -44,13 +44,6 @@ def browser_type_launch_args() -> dict[str, Any]:
         "chromium_sandbox": False,
         "args": chromium.ARGUMENTS,
     }
-
-
-def free_port() -> int:
-    """One that nobody listens at now."""
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return int(probe.getsockname()[1])
 
 
 class Service:

@@ -17,8 +17,9 @@ from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from tests.api.test_exchange import archived
 from tests.api.test_merging import expose, loaded
 from tests.browser import chromium
-from tests.browser.conftest import PHONE, Open, Service, free_port
+from tests.browser.conftest import PHONE, Open, Service
 from tests.conftest import HERE, OWN, Client
+from tests.ports import free_port
 
 pytestmark = pytest.mark.browser
 
