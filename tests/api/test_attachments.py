@@ -3,6 +3,7 @@
 import io
 import os
 import struct
+import threading
 import zlib
 from pathlib import Path
 from typing import Any
@@ -264,3 +265,30 @@ def test_a_file_that_was_lost_is_said(client: TestClient, folder: Path) -> None:
     kept = attach(client, image()).json()
     (folder / "attachments" / f"{kept['digest']}.png").unlink()
     assert "backup" in refusal(client.get("/api/attachments/a"), 404)["message"]
+
+
+def test_several_ask_for_a_view_at_once(tmp_path: Path) -> None:
+    """The first who asks has it made, whole, once; the others are given the same, and nothing half
+    made is left."""
+    handed_in = tmp_path / "wall.png"
+    Image.effect_noise((2_400, 1_800), 60).save(handed_in)
+    picture = pictures.keep(tmp_path, handed_in)
+    together = threading.Barrier(6)
+    seen: list[tuple[int, bytes]] = []
+
+    def ask() -> None:
+        together.wait()
+        path = pictures.view(tmp_path, picture.digest, picture.media_type)
+        seen.append((path.stat().st_mtime_ns, path.read_bytes()))
+
+    threads = [threading.Thread(target=ask) for _ in range(6)]
+    for each in threads:
+        each.start()
+    for each in threads:
+        each.join()
+    assert len(seen) == 6
+    assert len(set(seen)) == 1
+    with Image.open(io.BytesIO(seen[0][1])) as view:
+        assert view.size == (1_800, 1_350)
+        view.load()
+    assert not list(tmp_path.glob("*.part")) + list(tmp_path.glob(".*.part"))

@@ -16,6 +16,7 @@ from typing import Any
 
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable
 from emulsa.core.logged.attachment import PictureType
+from emulsa.store.folder import part_of
 
 LARGEST_FILE = 256 * 1_048_576  # bytes: a 4×5 in sheet in 16-bit grey at 2,400 to the inch
 MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
@@ -84,9 +85,7 @@ def keep(folder: Path, handed_in: Path) -> Picture:
     """Check a handed-in file, make its thumbnail, and keep it in ``folder`` under its digest."""
     picture = look(handed_in)
     target = original(folder, picture.digest, picture.media_type)
-    small = thumbnail(folder, picture.digest)
-    if not small.exists():
-        _make_small(handed_in, small, THUMBNAIL_PX)
+    _make_small(handed_in, thumbnail(folder, picture.digest), THUMBNAIL_PX)
     if target.exists():
         handed_in.unlink()
     else:
@@ -107,16 +106,21 @@ def view(folder: Path, digest: str, media_type: str) -> Path:
     """The picture at the size of a screen, made when it is asked for first."""
     target = folder / f"{digest}.screen.thumb.jpg"
     source = original(folder, digest, media_type)
-    if not target.exists() and source.exists():
+    if source.exists():
         _make_small(source, target, VIEW_PX)
     return target
 
 
 def _make_small(source: Path, target: Path, longest: int) -> None:
+    """Made once, also when several ask for it at the same moment."""
+    if target.exists():
+        return
     from PIL import Image, ImageOps
 
-    part = target.with_suffix(".part")
+    part = part_of(target)
     with one_at_a_time:
+        if target.exists():
+            return
         try:
             # by its file, not by its name: what Pillow maps into memory it turns wrongly
             with source.open("rb") as file, Image.open(file, formats=tuple(MEDIA)) as image:
@@ -132,7 +136,7 @@ def _make_small(source: Path, target: Path, longest: int) -> None:
             raise Unreadable(
                 "This picture is damaged: it cannot be opened to its end.", field="picture"
             ) from None
-    part.replace(target)
+        part.replace(target)
 
 
 def _eight_bit(image: Any, longest: int) -> Any:
