@@ -32,6 +32,7 @@ from emulsa.store import (
     staging,
 )
 from emulsa.store.folder import ATTACHMENTS, DATABASE, Unsafe, together
+from emulsa.store.steps import finish
 from emulsa.store.transactions import transaction
 from tests.api.test_exchange import archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
@@ -99,7 +100,7 @@ def bring_in(folder: Path, path: Path) -> None:
     main = folder / DATABASE
     with staging.gathering(folder / "exchange") as (beside, stage):
         with closing(database.connect(main)) as connection:
-            csv_in.gather(connection, stage, path, mapping, lambda *_: None)
+            finish(csv_in.gather(connection, stage, path, mapping))
         staging.filled(stage)
         with (
             closing(database.connect(main)) as connection,
@@ -110,12 +111,12 @@ def bring_in(folder: Path, path: Path) -> None:
             staging.forget_known(connection)
             staging.take_in(connection)
     with closing(database.connect(main)) as connection:
-        log.catch_up(connection, lambda *_: None)
+        finish(log.catch_up(connection))
 
 
 def merge_in(folder: Path, source: Path) -> None:
     with staging.gathering(folder / "exchange") as (beside, stage):
-        told = archive.gather(stage, folder / ATTACHMENTS, source, lambda *_: None)
+        told = finish(archive.gather(stage, folder / ATTACHMENTS, source))
         staging.filled(stage)
         with (
             closing(database.connect(folder / DATABASE)) as connection,
@@ -207,7 +208,7 @@ def _elsewhere(folder: Path, tmp_path: Path) -> Path:
     bring_in(tmp_path / "elsewhere", rows(tmp_path / "there.csv", 20))
     path = tmp_path / "there.zip"
     with closing(database.connect(tmp_path / "elsewhere" / DATABASE)) as connection:
-        archive.write(connection, tmp_path / "elsewhere" / ATTACHMENTS, path, lambda *_: None)
+        finish(archive.write(connection, tmp_path / "elsewhere" / ATTACHMENTS, path))
     return path
 
 
@@ -227,7 +228,7 @@ def test_very_many_rows_are_taken_back_exactly(folder: Path, tmp_path: Path) -> 
             with transaction(db):
                 journal.undo(db, undo.id)
             assert _rows_of(picture(folder)) == _rows_of(expected)
-        log.catch_up(db, lambda *_: None)
+        finish(log.catch_up(db))
         redo = journal.reach(db).redo
         assert redo is not None
         with transaction(db):

@@ -24,6 +24,7 @@ from emulsa.exchange.logbook import csv_in
 from emulsa.exchange.sidecar import writable
 from emulsa.store import restoring, zips
 from emulsa.store.folder import Unsafe
+from emulsa.store.steps import finish
 from tests.api.test_api import refusal
 from tests.api.test_exchange import GOOD, archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
@@ -89,7 +90,7 @@ def test_a_heavy_zip(tmp_path: Path, kind: str) -> None:
         from emulsa.exchange.logbook import archive
 
         try:
-            archive.gather(None, tmp_path, path, lambda *_: None)  # type: ignore[arg-type]
+            finish(archive.gather(None, tmp_path, path))  # type: ignore[arg-type]
         except Unreadable:
             pass
         else:

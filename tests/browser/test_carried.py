@@ -7,6 +7,7 @@ import signal
 import subprocess
 import sys
 import urllib.request
+import zipfile
 from collections.abc import Iterator
 from pathlib import Path
 from random import Random
@@ -325,6 +326,34 @@ def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -
         assert answer.read() == paths[0].read_bytes()
     waiting = "caches.open('emulsa-taken').then((cache) => cache.keys()).then((all) => all.length)"
     assert page.evaluate(waiting) == 0
+
+
+def test_files_are_made_out_there(carrying: Phone, home: Service) -> None:
+    """What the copy can make is saved, what it cannot is said beside the link; the page is never
+    left for it. An archive is written in the worker, and read again."""
+    page = carrying.open()
+    home.stop()
+    page.goto(f"{home.url}/log")
+    page.get_by_role("button", name="Import and export").click()
+    sheet = page.get_by_role("dialog")
+    with page.expect_download() as table:
+        sheet.get_by_role("button", name="CSV", exact=True).click()
+    assert re.fullmatch(r"emulsa-exposures-[\d-]{10}\.csv", table.value.suggested_filename)
+    assert "Winding house" in table.value.path().read_text("utf-8-sig")
+    sheet.get_by_role("button", name="Write an archive").click()
+    with page.expect_download() as whole:
+        sheet.get_by_role("button", name="Save the archive").click()
+    with zipfile.ZipFile(whole.value.path()) as archive:
+        assert "Winding house" in archive.read("tables/scene.jsonl").decode()
+    expect(sheet).to_contain_text("Not in it, because their files are not here:")
+    content = whole.value.path().read_bytes()
+    file = {"name": "a.zip", "mimeType": "application/zip", "buffer": content}
+    sheet.get_by_label("Choose an archive").set_input_files(file)  # type: ignore[arg-type]
+    expect(sheet).to_contain_text("records were here already")
+    page.goto(f"{home.url}/print/print-shed")
+    page.get_by_role("button", name="Map of this print as PDF").click()
+    expect(page.get_by_text("This waits for home")).to_be_visible()
+    expect(page.locator("canvas[data-preview]")).to_be_visible()
 
 
 def test_a_print_is_planned(carrying: Phone, home: Service) -> None:

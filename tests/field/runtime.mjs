@@ -35,16 +35,25 @@ function opened(log) {
   return worker.opened("/data");
 }
 
-let ask = opened(database);
+let awake = false;
+/** Long work goes on between the lines. */
+function goOn() {
+  awake = copy.go_on();
+  if (awake) setTimeout(goOn);
+}
+
+let copy = opened(database);
 for await (const line of createInterface({ input: process.stdin })) {
   const { lay, method, target, headers, body } = JSON.parse(line);
   if (lay) {
-    ask.destroy();
-    ask = opened(lay);
+    copy.destroy();
+    copy = opened(lay);
   }
   const bytes = new Uint8Array(Buffer.from(body ?? "", "base64"));
-  const answer = ask(method ?? "GET", target ?? "/api/health", python.toPy(headers ?? {}), python.toPy(bytes));
+  const answer = copy.ask(method ?? "GET", target ?? "/api/health", python.toPy(headers ?? {}), python.toPy(bytes));
   const [status, said, content] = answer.toJs({ dict_converter: Object.fromEntries });
   answer.destroy();
+  if (!awake) setTimeout(goOn);
+  awake = true;
   process.stdout.write(`${JSON.stringify([status, said, Buffer.from(content).toString("base64")])}\n`);
 }

@@ -1,10 +1,12 @@
 """The same routes in the browser's runtime: its Python is another one, its answers are the same."""
 
+import io
 import json
 import math
 import re
 import subprocess
 import sysconfig
+import zipfile
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -18,7 +20,10 @@ from tests.acts.conftest import (
     season,  # noqa: F401
 )
 from tests.acts.doing import Hands
+from tests.acts.test_long_work import rows
+from tests.api.test_exchange import hand_in, waited
 from tests.api.test_reads import BY_PATH, READS, asked
+from tests.conftest import HERE, OWN, Client
 from tests.field.runtime import Runtime, copied, node
 from tests.handbook.test_after_the_negative import CASES
 
@@ -147,3 +152,40 @@ def test_what_cannot_be_answered_there(runtime: Runtime) -> None:
     assert status == 409
     assert "waits for home" in answer["error"]["message"]
     assert runtime.ask("GET", "/api/health")[0] == 200
+
+
+def test_long_work_goes_on_in_slices(demo_built: Path, tmp_path: Path) -> None:
+    """There is one thread out there: while a large CSV is brought in and everything is written out
+    others are answered, and what they do is done; stopped, nothing of it is kept."""
+    runtime = Runtime(copied(demo_built, tmp_path / "log.sqlite3"))
+    try:
+        with Client(runtime, base_url=HERE, headers=OWN) as out:
+            before = out.get("/api/log").json()["total"]
+            file = hand_in(out, rows(tmp_path / "rows.csv", 1_500).read_bytes())
+            body = {"id": file["id"], "mapping": file["mapping"], "write": True}
+            begun = out.post("/api/exchange/csv/read", json=body).json()
+            assert begun["state"] == "running"
+            assert 0 < begun["done"] < 1_500
+            out.delete(f"/api/exchange/jobs/{begun['id']}")
+            assert waited(out, begun)["state"] == "cancelled"
+            assert out.get("/api/log").json()["total"] == before
+            begun = out.post("/api/exchange/csv/read", json=body).json()
+            scenes = "/api/outings/outing-quarry/scenes"
+            assert out.post(scenes, json={"id": "a", "title": "Meanwhile"}).status_code == 200
+            still = out.get(f"/api/exchange/jobs/{begun['id']}").json()
+            assert still["state"] == "running"
+            assert still["done"] >= begun["done"]
+            assert waited(out, begun)["result"]["new"] == 1_500
+            assert out.get("/api/log").json()["total"] == before + 1_500
+            writing = out.post("/api/exchange/archive").json()
+            assert writing["state"] == "running"
+            assert out.post(scenes, json={"id": "b", "title": "Later"}).status_code == 200
+            assert out.get(f"/api/exchange/jobs/{writing['id']}").json()["state"] == "running"
+            assert waited(out, writing)["state"] == "done"
+            content = out.get(f"/api/exchange/archive/{writing['id']}.zip").content
+            with zipfile.ZipFile(io.BytesIO(content)) as archive:
+                kept = archive.read("tables/scene.jsonl").decode()
+            assert "Meanwhile" in kept
+            assert "Later" not in kept  # of the moment it was begun
+    finally:
+        runtime.close()

@@ -41,6 +41,9 @@ class House:
     thermometer: Thermometer = field(default_factory=SimulatedThermometer)
     trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
     look_at: Callable[[Path, Path], Picture] = pictures.keep  # a folder, a picture handed in
+    without_picture: str = (
+        "The picture's file is not in the data folder any more; restore it from a backup."
+    )
     index: Callable[[], None] = nothing  # look whether the log's index owes something
 
     def connect(self) -> Connection:

@@ -7,7 +7,7 @@ import threading
 from collections.abc import Callable
 from contextlib import closing
 
-from emulsa.api.ending import STOPS_WITHIN_S, Stopping
+from emulsa.api.ending import STOPS_WITHIN_S
 from emulsa.core.errors import CoreError
 from emulsa.store import log as index
 from emulsa.store.transactions import Connection
@@ -44,14 +44,10 @@ class Indexer:
                 return
             try:
                 with closing(self._connect()) as connection:
-                    index.catch_up(connection, self._going)
-            except Stopping:
-                return
+                    for _ in index.catch_up(connection):
+                        if self._done.is_set():
+                            return  # the next run of the service goes on
             except CoreError as problem:
                 log.error("the index waits: %s", problem.code)
             except Exception as problem:  # noqa: BLE001 - the service goes on with an older index
                 log.error("%s while indexing", type(problem).__name__)
-
-    def _going(self, _: int, __: int) -> None:
-        if self._done.is_set():
-            raise Stopping("The next run of the service goes on.")

@@ -1,34 +1,33 @@
-"""Work that takes longer than a request: in a thread, with progress, stopped when asked."""
+"""Work that takes longer than a request: step by step, with progress, stopped when asked."""
 
 from __future__ import annotations
 
 import logging
 import threading
 from collections import deque
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from emulsa.api.ending import STOPS_WITHIN_S
+from emulsa.api.refusals import WAITS
 from emulsa.core.errors import CoreError
+from emulsa.store.steps import Steps
 
 log = logging.getLogger("emulsa")
 
 KEPT_AT_MOST = 20  # ended jobs remembered, so that a page that was away still finds its own
 
 State = Literal["waiting", "running", "asked", "done", "failed", "cancelled"]
-Work = Callable[["Job"], Any]
+Work = Callable[["Job"], Steps[Any]]
 STOPPED = "Stopped; nothing was changed."
-
-
-class Cancelled(Exception):
-    """The photographer stopped it; nothing of it is kept."""
 
 
 @dataclass
 class Job:
     """A piece of work: how far it is, and what came of it. ``asked``: nothing was done yet, since
-    the photographer must decide something first; the result says what."""
+    the photographer must decide something first; the result says what. ``settled``: what was wanted
+    is done, and the rest is finished; there is nothing to stop any more."""
 
     id: str
     kind: str
@@ -38,20 +37,35 @@ class Job:
     message: str = ""
     result: Any = None
     asks: bool = False
+    settled: bool = False
     stop: threading.Event = field(default_factory=threading.Event)
 
     @property
     def under_way(self) -> bool:
         return self.state in ("waiting", "running")
 
-    def progress(self, done: int, total: int) -> None:
-        """Say how far it is; raises Cancelled when it was stopped meanwhile."""
-        self.done, self.total = done, total
-        if self.stop.is_set():
-            raise Cancelled
-
-    def goes_on(self, _: int = 0, __: int = 0) -> None:
-        """What is begun from here on is finished: there is nothing to stop any more."""
+    def steps(self, work: Work) -> Iterator[None]:
+        """The work, a step at a time; whatever comes of it is said by the job, never raised."""
+        going = work(self)
+        try:
+            while True:
+                self.done, self.total = next(going)
+                if self.stop.is_set() and not self.settled:
+                    going.close()
+                    self.message, self.state = STOPPED, "cancelled"
+                    return
+                yield
+        except StopIteration as end:
+            self.result = end.value
+            self.state = "asked" if self.asks else "done"
+        except CoreError as problem:
+            self.message, self.state = problem.message, "failed"
+        except ModuleNotFoundError:
+            self.message, self.state = WAITS, "failed"
+        except Exception as problem:  # noqa: BLE001 - whatever it was, the page must not wait for ever
+            log.error("%s in the work %s", type(problem).__name__, self.kind)
+            self.message = "This failed for a reason nobody foresaw; nothing was changed."
+            self.state = "failed"
 
 
 class Jobs:
@@ -70,14 +84,18 @@ class Jobs:
             known = self._jobs.get(id_)
             if known is not None and (known.under_way or known.state == "done"):
                 return known
-            job = self.add(id_, kind)
+            job = self._add(id_, kind)
             self._queue.append((job, work))
-            if self._worker is None:
-                self._worker = threading.Thread(target=self._work, name="emulsa-jobs", daemon=True)
-                self._worker.start()
+            self._begun()
         return job
 
-    def add(self, id_: str, kind: str) -> Job:
+    def _begun(self) -> None:
+        """There is work: somebody does it."""
+        if self._worker is None:
+            self._worker = threading.Thread(target=self._work, name="emulsa-jobs", daemon=True)
+            self._worker.start()
+
+    def _add(self, id_: str, kind: str) -> Job:
         """A job of an id, in place of an earlier one; the oldest that ended are forgotten."""
         job = Job(id_, kind)
         self._jobs.pop(id_, None)
@@ -109,30 +127,21 @@ class Jobs:
         if worker is not None:
             worker.join(timeout=STOPS_WITHIN_S)
 
+    def _next(self) -> Iterator[None] | None:
+        """The steps of the job that is next; none when nothing waits."""
+        while self._queue:
+            job, work = self._queue.popleft()
+            if not job.stop.is_set():
+                job.state = "running"
+                return job.steps(work)
+        return None
+
     def _work(self) -> None:
         while True:
             with self._lock:
-                if not self._queue:
+                steps = self._next()
+                if steps is None:
                     self._worker = None
                     return
-                job, work = self._queue.popleft()
-                if job.stop.is_set():
-                    continue
-                job.state = "running"
-            run(job, work)
-
-
-def run(job: Job, work: Work) -> None:
-    """Do the work, whatever comes of it."""
-    job.state = "running"
-    try:
-        job.result = work(job)
-        job.state = "asked" if job.asks else "done"
-    except Cancelled:
-        job.message, job.state = STOPPED, "cancelled"
-    except CoreError as problem:
-        job.message, job.state = problem.message, "failed"
-    except Exception as problem:  # noqa: BLE001 - whatever it was, the page must not wait for ever
-        log.error("%s in the work %s", type(problem).__name__, job.kind)
-        job.message = "This failed for a reason nobody foresaw; nothing was changed."
-        job.state = "failed"
+            for _ in steps:
+                pass

@@ -8,6 +8,7 @@ from emulsa.core.errors import CoreError, Impossible
 from emulsa.store.transactions import Busy, Unwritable
 
 NOTHING = "There is nothing at this address."
+WAITS = "This waits for home: what it needs is too large to carry."
 UNFORESEEN = {
     "error": {
         "code": "unforeseen",

@@ -1,14 +1,15 @@
 """A carried copy answers as the server does: the same routes on the same store, without a server.
 
-There is one thread: what a thread would do elsewhere is done at once. What needs a library that is
-not carried says that it waits for home.
+There is one thread: what a thread would do elsewhere is done in slices between what is asked. What
+needs a library that is not carried says that it waits for home.
 """
 
 from __future__ import annotations
 
 import logging
 import re
-from collections.abc import Mapping
+import time
+from collections.abc import Iterator, Mapping
 from contextlib import closing
 from dataclasses import dataclass
 from functools import cache
@@ -19,9 +20,9 @@ from uuid import uuid4
 
 from emulsa.api.acting import Asked, Reply, Route, serve
 from emulsa.api.house import House
-from emulsa.api.jobs import Job, Jobs, Work, run
+from emulsa.api.jobs import Jobs
 from emulsa.api.limits import LARGEST_BODY, too_large
-from emulsa.api.refusals import NOTHING, UNFORESEEN, NotFound, status
+from emulsa.api.refusals import NOTHING, UNFORESEEN, WAITS, NotFound, status
 from emulsa.api.replies import File
 from emulsa.api.routes import ROUTES
 from emulsa.api.routing import KEY, MOMENT, TOUCHED
@@ -33,9 +34,11 @@ from emulsa.store import opening
 from emulsa.store.database import connect
 from emulsa.store.folder import ATTACHMENTS, DATABASE
 from emulsa.store.pool import Pool
+from emulsa.store.steps import finish
 
-WAITS = "This waits for home: what it needs is too large to carry."
+SMALL = "The picture's file is at home; here it is carried in small."
 JSON = "application/json"
+SLICE_S = 0.05
 
 log = logging.getLogger("emulsa")
 
@@ -49,16 +52,25 @@ class Answer:
     body: bytes
 
 
-class AtOnce(Jobs):
-    """Long work where there is one thread: done before the page asks how far it is."""
+class InSlices(Jobs):
+    """Long work where there is one thread: a slice of it when it is begun, the rest whenever who
+    holds the copy has nothing else to do."""
 
-    def begin(self, id_: str, kind: str, work: Work) -> Job:
-        known = self.find(id_)
-        if known is not None and known.state == "done":
-            return known
-        job = self.add(id_, kind)
-        run(job, work)
-        return job
+    def __init__(self) -> None:
+        super().__init__()
+        self._steps: Iterator[None] | None = None
+
+    def go_on(self) -> bool:
+        """A slice; whether there is more."""
+        until = time.monotonic() + SLICE_S
+        while steps := self._steps or self._next():
+            self._steps = None if next(steps, self) is self else steps
+            if time.monotonic() >= until:
+                return True
+        return False
+
+    def _begun(self) -> None:
+        self.go_on()
 
 
 class Copy:
@@ -67,6 +79,7 @@ class Copy:
     def __init__(self, folder: Path) -> None:
         folder.mkdir(parents=True, exist_ok=True)
         self.size = ""  # of the picture that is handed in, as the page says
+        self.jobs = InSlices()
         database = folder / DATABASE
         opening.prepare(database)
         self.house = House(
@@ -74,7 +87,8 @@ class Copy:
             attachments=folder / ATTACHMENTS,
             exchange=folder / "exchange",
             pool=Pool(database),
-            jobs=AtOnce(),
+            jobs=self.jobs,
+            without_picture=SMALL,
             look_at=lambda _, path: looked(path, self.size),
             index=self.index,
         )
@@ -83,7 +97,7 @@ class Copy:
     def index(self) -> None:
         """What large acts left out of the log's index."""
         with closing(connect(self.house.database)) as connection:
-            index.catch_up(connection, lambda _, __: None)
+            finish(index.catch_up(connection))
 
     def answer(self, method: str, target: str, headers: Mapping[str, str], body: bytes) -> Answer:
         """The answer to a request; a refusal in the house's one shape, never an exception."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import re
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from sqlite3 import Connection
@@ -14,14 +14,13 @@ from typing import Any
 from emulsa.core.film.states import State
 from emulsa.core.limits import Day, SearchText
 from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.store.steps import EVERY, Steps
 from emulsa.store.transactions import transaction
 
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 INDEXED_AT_ONCE = 400  # more are indexed afterwards, in slices
-SLICE = 100  # some 50 ms of writing
+SLICE_S = 0.05  # of writing, before others may
 BETWEEN_S = 0.002
-
-Progress = Callable[[int, int], None]  # done, in all; raises to stop
 
 
 @dataclass(frozen=True)
@@ -159,13 +158,17 @@ def stale(connection: Connection) -> list[str]:
     return [row["exposure_id"] for row in found]
 
 
-def catch_up(connection: Connection, progress: Progress) -> None:
+def catch_up(connection: Connection) -> Steps[None]:
     """Index what is owed, in slices with room between them for others to write."""
     while owed := stale(connection):
-        for done in range(0, len(owed), SLICE):
+        done = 0
+        while done < len(owed):
+            until = time.monotonic() + SLICE_S
             with transaction(connection):
-                _index(connection, owed[done : done + SLICE])
-            progress(min(done + SLICE, len(owed)), len(owed))
+                while done < len(owed) and time.monotonic() < until:
+                    _index(connection, owed[done : done + EVERY])
+                    done += EVERY
+            yield min(done, len(owed)), len(owed)
             time.sleep(BETWEEN_S)
 
 

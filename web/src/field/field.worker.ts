@@ -1,15 +1,19 @@
 import { DATA, handles, keepUnder, sizeOf, takeIn } from "./files";
 import type { Answered, Asked, Reply, Said } from "./protocol";
-import { answering, type Python, withMemory } from "./runtime";
+import { answering, idling, type Python, withMemory } from "./runtime";
 
 /* The carried copy: the same Python on the same store, in a worker of its own. It sleeps until it is
    asked. */
 
 const files = handles();
-let opened: Promise<(asked: Asked) => Answered> | null = null;
+interface Copy {
+  answer(asked: Asked): Answered;
+  goOn(): boolean;
+}
+let opened: Promise<Copy> | null = null;
 
 /** The runtime with its memory as it was kept, and the log under it. */
-async function open(build: string): Promise<(asked: Asked) => Answered> {
+async function open(build: string): Promise<Copy> {
   const parts = `${location.origin}/field/${build}/`;
   const part = async (name: string) =>
     new Uint8Array(await (await fetch(`${parts}${name}`)).arrayBuffer());
@@ -29,14 +33,19 @@ async function open(build: string): Promise<(asked: Asked) => Answered> {
   python.FS.writeFile("/lib/emulsa.zip", ours);
   const settle = keepUnder(python.FS, held);
   python.pyimport("importlib").invalidate_caches(); // other archives than when the memory was kept
-  const answer = answering(python, python.pyimport("emulsa.field.worker").opened(DATA));
-  settle();
-  return (asked) => {
-    const answered = answer(asked);
-    settle(); // what is answered is on the disk
-    return answered;
+  const copy = python.pyimport("emulsa.field.worker").opened(DATA);
+  const answer = answering(python, copy);
+  // what is answered or done is on the disk
+  const settled = <T>(done: T) => {
+    settle();
+    return done;
   };
+  settle();
+  return { answer: (asked) => settled(answer(asked)), goOn: () => settled(copy.go_on()) };
 }
+
+// of the copy that is there: what another had begun is over with it
+const wake = idling(async () => (await opened)?.goOn() ?? false);
 
 async function reply(said: Said): Promise<Reply> {
   const { id } = said;
@@ -49,7 +58,9 @@ async function reply(said: Said): Promise<Reply> {
   // a log that was evicted is not begun anew in silence
   if (!opened && sizeOf(await files) === 0) return { id, gone: true };
   opened ??= open(said.build);
-  return { id, answer: (await opened)(said.ask) };
+  const answer = (await opened).answer(said.ask);
+  wake();
+  return { id, answer };
 }
 
 // one after the other: there is one thread, and one log

@@ -7,11 +7,16 @@ interface Proxy {
   toJs(options: { dict_converter: typeof Object.fromEntries }): unknown;
   destroy(): void;
 }
-export type Asking = (method: string, target: string, headers: unknown, body: unknown) => Proxy;
+/** A copy of the log as Python holds it. */
+export interface Held {
+  ask(method: string, target: string, headers: unknown, body: unknown): Proxy;
+  /** a slice of the long work that was begun; whether there is more */
+  go_on(): boolean;
+}
 
 export interface Python {
   FS: FileSystem & { writeFile(path: string, content: Uint8Array): void };
-  pyimport(name: "emulsa.field.worker"): { opened(folder: string): Asking };
+  pyimport(name: "emulsa.field.worker"): { opened(folder: string): Held };
   pyimport(name: "importlib"): { invalidate_caches(): void };
   toPy(value: unknown): unknown;
 }
@@ -32,9 +37,9 @@ export const withMemory =
 
 /** What is asked and answered, from plain values to plain values. */
 export const answering =
-  (python: Python, asking: Asking) =>
+  (python: Python, held: Held) =>
   ({ method, target, headers, body }: Asked): Answered => {
-    const answer = asking(method, target, python.toPy(headers), python.toPy(body));
+    const answer = held.ask(method, target, python.toPy(headers), python.toPy(body));
     const [status, said, content] = answer.toJs({ dict_converter: Object.fromEntries }) as [
       number,
       Record<string, string>,
@@ -43,3 +48,18 @@ export const answering =
     answer.destroy();
     return { status, headers: said, body: content };
   };
+
+/** Long work goes on in slices: whoever asks meanwhile is answered between two of them. Woken when
+    there may be some, it sleeps when there is none. */
+export function idling(slice: () => Promise<boolean>): () => void {
+  let awake = false;
+  const go = async () => {
+    awake = await slice().catch(() => false);
+    if (awake) setTimeout(go);
+  };
+  return () => {
+    if (awake) return;
+    awake = true;
+    setTimeout(go);
+  };
+}

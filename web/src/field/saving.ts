@@ -1,3 +1,4 @@
+import { save } from "../components/save";
 import { type CameOf, type HandIn, handInActs, outgoing, PICTURE, version } from "./handingIn";
 import { deviceName } from "./mode";
 
@@ -10,11 +11,7 @@ export async function saveFile(): Promise<void> {
   const name = `emulsa-outing-${new Date().toISOString().slice(0, 16).replace(/[:T]/g, "-")}.json`;
   const device = deviceName();
   const text = JSON.stringify({ device, version: await version(), acts }, null, 1);
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  save(new Blob([text], { type: "application/json" }), name);
 }
 
 const NOT_OURS = "This file was not saved by Emulsa out there; choose emulsa-outing-….json.";

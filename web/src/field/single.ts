@@ -1,6 +1,6 @@
 import { here } from "../api/here";
 import type { Answered, Asked } from "./protocol";
-import { type Asking, answering, type Python, withMemory } from "./runtime";
+import { answering, idling, type Python, withMemory } from "./runtime";
 
 /* Everything in one page that is opened from a file: the runtime and a copy of the log lie in it,
    gzipped; it has no address, keeps nothing, and asks nobody. */
@@ -57,8 +57,14 @@ async function open(): Promise<(asked: Asked) => Answered> {
   python.FS.mkdirTree("/data");
   python.FS.writeFile("/data/emulsa.sqlite3", log);
   python.pyimport("importlib").invalidate_caches();
-  const asking: Asking = python.pyimport("emulsa.field.worker").opened("/data");
-  return answering(python, asking);
+  const copy = python.pyimport("emulsa.field.worker").opened("/data");
+  const answer = answering(python, copy);
+  const wake = idling(async () => copy.go_on());
+  return (asked) => {
+    const answered = answer(asked);
+    wake();
+    return answered;
+  };
 }
 
 /** A part of this file. */

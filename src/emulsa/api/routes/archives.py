@@ -20,6 +20,7 @@ from emulsa.store import log, staging
 from emulsa.store.acts import Act as Doing
 from emulsa.store.folder import arrived, part_of
 from emulsa.store.joining import Choice, Undecided, clashes
+from emulsa.store.steps import Steps
 from emulsa.store.transactions import snapshot
 
 LARGEST_ARCHIVE = 8_192 * MEGABYTE
@@ -40,12 +41,12 @@ def write(house: House, act_id: str) -> JobView:
     """Write everything into one file; fetch it when the job is done."""
     house.exchange.mkdir(parents=True, exist_ok=True)
 
-    def work(job: Job) -> dict[str, Any]:
+    def work(job: Job) -> Steps[dict[str, Any]]:
         target = exchange_file(house, job.id, "zip")
         part = part_of(target)
         try:
             with closing(house.connect()) as connection:
-                lost = archive.write(connection, house.attachments, part, job.progress)
+                lost = yield from archive.write(connection, house.attachments, part)
             arrived(part, target)
         finally:
             part.unlink(missing_ok=True)
@@ -94,9 +95,9 @@ def decide(house: House, deciding: TwoStories, act_id: str, moment: str) -> JobV
 def _merging(house: House, act: Doing, file_id: str, decided: dict[str, Choice]) -> JobView:
     source = _handed_in(house, file_id)
 
-    def work(job: Job) -> dict[str, Any]:
+    def work(job: Job) -> Steps[dict[str, Any]]:
         with staging.gathering(house.exchange) as (path, stage):
-            merged = archive.gather(stage, house.attachments, source, job.progress)
+            merged = yield from archive.gather(stage, house.attachments, source)
             staging.filled(stage)
             two_ways = _two_ways(house, path, decided)
             if two_ways:
@@ -109,8 +110,9 @@ def _merging(house: House, act: Doing, file_id: str, decided: dict[str, Choice])
             except Undecided as problem:
                 job.asks = True
                 return {"file": file_id, "clashes": [asdict(each) for each in problem.clashes]}
+        job.settled = True
         with closing(house.connect()) as connection:
-            log.catch_up(connection, job.goes_on)
+            yield from log.catch_up(connection)
         source.unlink(missing_ok=True)
         return doing.result
 

@@ -16,6 +16,8 @@ from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
 from emulsa.store import bench, exposures
 
+FOR_EVER = {"cache-control": "private, max-age=31536000, immutable"}
+
 routes = Routes("attachments", "/api/attachments")
 
 
@@ -63,7 +65,7 @@ def original(db: Db, house: House, id: str) -> File:  # noqa: A002
     """The picture as it was handed in, to save."""
     found = _found(db, id)
     path = pictures.original(house.attachments, found.digest, found.media_type)
-    return _file(path, found.media_type, {"content-disposition": disposition(found.name)})
+    return _file(house, path, found.media_type, {"content-disposition": disposition(found.name)})
 
 
 @routes.question("/{id}/thumbnail", media_type="image/jpeg")
@@ -71,7 +73,7 @@ def thumbnail(db: Db, house: House, id: str) -> File:  # noqa: A002
     """The picture in small."""
     found = _found(db, id)
     path = pictures.thumbnail(house.attachments, found.digest)
-    return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
+    return _file(house, path, "image/jpeg", FOR_EVER)
 
 
 @routes.question("/{id}/view", media_type="image/jpeg")
@@ -79,7 +81,7 @@ def view(db: Db, house: House, id: str) -> File:  # noqa: A002
     """The picture at the size of a screen, upright: what patches and shapes are laid over."""
     found = _found(db, id)
     path = pictures.view(house.attachments, found.digest, found.media_type)
-    return _file(path, "image/jpeg", {"cache-control": "private, max-age=31536000, immutable"})
+    return _file(house, path, "image/jpeg", FOR_EVER)
 
 
 @routes.act("DELETE", "/{id}")
@@ -95,9 +97,7 @@ def _found(db: Db, id_: str) -> Attachment:
     return needed(store.attachment(db, id_), "This picture was not found.")
 
 
-def _file(path: Path, media_type: str, headers: dict[str, str]) -> File:
+def _file(house: House, path: Path, media_type: str, headers: dict[str, str]) -> File:
     if not path.exists():
-        raise NotFound(
-            "The picture's file is not in the data folder any more; restore it from a backup."
-        )
+        raise NotFound(house.without_picture)
     return File(media_type, path=path, headers=headers)

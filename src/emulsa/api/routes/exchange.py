@@ -22,6 +22,7 @@ from emulsa.exchange import places
 from emulsa.exchange.logbook import columns, csv_in, csv_out
 from emulsa.store import log, outings, staging
 from emulsa.store.acts import Act as Doing
+from emulsa.store.steps import Steps
 
 LARGEST_CSV = 64 * MEGABYTE
 
@@ -108,20 +109,21 @@ def read_csv(house: House, reading: ReadingIn, act_id: str, moment: str) -> JobV
         raise NotFound("This file is not here any more; choose it again.", field="id")
     mapping = {ours: theirs for ours, theirs in reading.mapping.items() if isinstance(theirs, str)}
 
-    def work(job: Job) -> dict[str, Any]:
+    def work(job: Job) -> Steps[dict[str, Any]]:
         if not reading.write:
             with closing(house.connect()) as connection:
-                return asdict(csv_in.check(connection, path, mapping, job.progress))
+                return asdict((yield from csv_in.check(connection, path, mapping)))
         with staging.gathering(house.exchange) as (beside, stage):
             with closing(house.connect()) as connection:
-                report = csv_in.gather(connection, stage, path, mapping, job.progress)
+                report = yield from csv_in.gather(connection, stage, path, mapping)
             staging.filled(stage)
             with long_act(house, act, "import exposures", beside) as doing:
                 staging.forget_known(doing.db)
                 staging.take_in(doing.db)
                 doing.result = asdict(report)
+        job.settled = True
         with closing(house.connect()) as connection:
-            log.catch_up(connection, job.goes_on)
+            yield from log.catch_up(connection)
         path.unlink(missing_ok=True)
         return doing.result
 

@@ -12,7 +12,7 @@ import json
 import shutil
 import zipfile
 import zlib
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
@@ -25,14 +25,13 @@ from emulsa.exchange.logbook.decoding import check, of_line
 from emulsa.store import joining, staging, whole, zips
 from emulsa.store.folder import part_of
 from emulsa.store.joining import Choice
+from emulsa.store.steps import EVERY, Steps
 from emulsa.store.transactions import Connection, snapshot
 
 FORMAT, VERSION = "emulsa-archive", 1
 MOST_BYTES_A_LINE = 8 * 1_048_576
 MOST_BYTES_A_MANIFEST = 1_048_576
 MOST_ROWS = 10_000_000
-
-Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
 
 
 @dataclass
@@ -45,9 +44,9 @@ class Merged:
     said: list[str] = field(default_factory=list)
 
 
-def write(connection: Connection, folder: Path, target: Path, progress: Progress) -> list[str]:
-    """Write the archive to ``target``, row by row, from one moment of the store. The names of
-    pictures whose files are gone are returned."""
+def write(connection: Connection, folder: Path, target: Path) -> Steps[list[str]]:
+    """Write the archive to ``target``, row by row, from one moment of the store; the names of
+    pictures whose files are gone come of it."""
     lost: list[str] = []
     with snapshot(connection):
         total = sum(whole.count(connection, table) for table in whole.TABLES)
@@ -65,21 +64,20 @@ def write(connection: Connection, folder: Path, target: Path, progress: Progress
                     for row in whole.rows(connection, table):
                         file.write(json.dumps(row, ensure_ascii=False).encode() + b"\n")
                         done += 1
-                        if done % 500 == 0:
-                            progress(done, total)
+                        if done % EVERY == 0:
+                            yield done, total
             for row in whole.rows(connection, "attachment"):
                 if not _add_picture(archive, folder, row):
                     lost.append(row["name"])
-        progress(total, total)
     return lost
 
 
-def gather(stage: Connection, folder: Path, source: Path, progress: Progress) -> Merged:
+def gather(stage: Connection, folder: Path, source: Path) -> Steps[Merged]:
     """Decode an archive onto a stage, its pictures into ``folder``; Unreadable when it is none, or
     for the first row that is not what the log keeps."""
     try:
         with zips.opened(source) as archive:
-            return _gather(stage, folder, archive, progress)
+            return (yield from _gather(stage, folder, archive))
     except (zipfile.BadZipFile, zlib.error, NotImplementedError, EOFError, ValueError) as problem:
         raise Unreadable(
             f"This is not an archive of Emulsa, or it is damaged ({problem}).", field="file"
@@ -106,9 +104,7 @@ def merge(connection: Connection, merged: Merged, decided: Mapping[str, Choice])
     merged.added = staging.take_in(connection)
 
 
-def _gather(
-    stage: Connection, folder: Path, archive: zipfile.ZipFile, progress: Progress
-) -> Merged:
+def _gather(stage: Connection, folder: Path, archive: zipfile.ZipFile) -> Steps[Merged]:
     counts = _manifest(archive)
     merged, done, total = Merged(), 0, sum(counts.values())
     for table in whole.TABLES:
@@ -129,9 +125,9 @@ def _gather(
             if table == "attachment" and added:
                 _take_picture(archive, folder, row, merged)
             done += 1
-            if done % 200 == 0:
-                progress(done, total)
-    progress(total, total)
+            if done % EVERY == 0:
+                yield done, total
+    yield total, total
     return merged
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import csv
 from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from pathlib import Path
 from typing import TextIO
@@ -20,6 +20,7 @@ from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row
 from emulsa.store import kit, records, scenes, whole
 from emulsa.store.database import Connection
+from emulsa.store.steps import EVERY, Steps
 
 MOST_ROWS = 200_000
 MOST_COLUMNS = 500
@@ -27,8 +28,6 @@ LONGEST_ROW = 200_000  # characters
 MOST_BLANK = 10_000  # blank lines one after the other
 REFUSALS_SHOWN = 200
 NAMED = ("films", "lenses", "pinholes", "filters")  # what a row names of the kit
-
-Progress = Callable[[int, int], None]  # rows done, rows in all; raises to stop
 
 
 @dataclass(frozen=True)
@@ -127,34 +126,24 @@ def header(path: Path) -> tuple[list[str], list[list[str]]]:
         return columns, sample
 
 
-def check(
-    connection: Connection, path: Path, mapping: dict[str, str], progress: Progress
-) -> Report:
+def check(connection: Connection, path: Path, mapping: dict[str, str]) -> Steps[Report]:
     """What bringing the file in would do, row by row; nothing is written."""
-    return _through(connection, path, mapping, progress, None)
+    return _through(connection, path, mapping, None)
 
 
 def gather(
-    connection: Connection,
-    stage: Connection,
-    path: Path,
-    mapping: dict[str, str],
-    progress: Progress,
-) -> Report:
+    connection: Connection, stage: Connection, path: Path, mapping: dict[str, str]
+) -> Steps[Report]:
     """Gather all rows on a stage; Unreadable for a single one that is refused.
 
     ``connection`` is only read. Rows whose exposure is there already are passed over.
     """
-    return _through(connection, path, mapping, progress, stage)
+    return _through(connection, path, mapping, stage)
 
 
 def _through(
-    connection: Connection,
-    path: Path,
-    mapping: dict[str, str],
-    progress: Progress,
-    stage: Connection | None,
-) -> Report:
+    connection: Connection, path: Path, mapping: dict[str, str], stage: Connection | None
+) -> Steps[Report]:
     _sensible(mapping)
     free = FreeIds(connection)
     report, names = Report(), Names(connection, free)
@@ -166,8 +155,8 @@ def _through(
         place = _places(columns, mapping)
         for number, cells in enumerate(lines, start=2):
             report.rows += 1
-            if report.rows % 200 == 0:
-                progress(report.rows, total)
+            if report.rows % EVERY == 0:
+                yield report.rows, total
             try:
                 row = rows.read({name: _cell(cells, at) for name, at in place.items()})
                 film, taken = names.film(row), names.taken(row)
@@ -186,7 +175,7 @@ def _through(
             report.new += 1
             if made is not None:
                 made.row(row, film, names.films[row.film.casefold()], taken)
-    progress(report.rows, total)
+    yield report.rows, total
     if stage is not None and report.refused:
         first = report.refusals[0]
         raise Unreadable(

@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { FileLink } from "../../shared/FileLink";
 import { useWrite } from "../../shared/useWrite";
 import { deleteTest, type TestView, takeTimes, takeTones, type Worked } from "./queries";
 
@@ -101,8 +102,9 @@ export function SaysPanel({
       />
       {curves.some((each) => each.steps.length > 0) && (
         <Box fontSize="15px">
-          <a href={`${own_file}.pdf`}>One page as PDF</a>; the curves as{" "}
-          <a href={`${own_file}.csv`}>CSV</a> and <a href={`${own_file}.txt`}>CGATS text</a>
+          <FileLink href={`${own_file}.pdf`}>One page as PDF</FileLink>; the curves as{" "}
+          <FileLink href={`${own_file}.csv`}>CSV</FileLink> and{" "}
+          <FileLink href={`${own_file}.txt`}>CGATS text</FileLink>
         </Box>
       )}
       <Box>

@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { FileLink } from "../../shared/FileLink";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { darkroomQuery, developStrip, type Group, type Scale } from "../../shared/runs";
 import { useAsked } from "../../shared/useAsked";
@@ -120,7 +121,7 @@ export function DarkroomRoom() {
         </Grid>
         {view && <ToJudge lines={view.to_judge} />}
         <Box paddingTop="6" fontSize="14px">
-          <a href="/api/darkroom/runs/table.csv">All runs (CSV)</a>
+          <FileLink href="/api/darkroom/runs/table.csv">All runs (CSV)</FileLink>
         </Box>
         {pieces + (view?.runs.length ?? 0) > 0 && (
           <Box color="ink2" fontSize="14px" paddingTop="8" maxWidth="720px">

@@ -6,6 +6,7 @@ import { kitQuery } from "../../api/queries";
 import { keepRun, READY, readRun, show } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { FileLink } from "../../shared/FileLink";
 import { mixingAt } from "../../shared/mixingAt";
 import { useWrite } from "../../shared/useWrite";
 import { courseOf, leaveRun, runDeveloped } from "./queries";
@@ -92,12 +93,12 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               </Link>
             )}
             {run.minutes != null && (
-              <a
+              <FileLink
                 href={`/api/darkroom/runs/${run.id}/sheet.pdf`}
-                aria-label={`Run sheet for ${run.name} (PDF)`}
+                label={`Run sheet for ${run.name} (PDF)`}
               >
                 Run sheet (PDF)
-              </a>
+              </FileLink>
             )}
           </Flex>
         </Box>

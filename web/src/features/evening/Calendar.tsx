@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
+import { save } from "../../components/save";
 import { useWrite } from "../../shared/useWrite";
 import { calendarOf, type Planning } from "./queries";
 
@@ -19,11 +20,7 @@ export function Calendar({ planning }: { planning: Planning }) {
   const take = () =>
     ask(async () => {
       const file = await calendarOf({ planning, begins_at: new Date(begins).toISOString() });
-      const link = document.createElement("a");
-      link.href = URL.createObjectURL(file);
-      link.download = "emulsa-evening.ics";
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 1_000);
+      save(file, "emulsa-evening.ics");
     });
   return (
     <Flex gap="3" align="flex-end" wrap="wrap">

@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
+import { FileLink } from "../../shared/FileLink";
 import { useKeptText } from "../../shared/useKeptText";
 import { useWrite } from "../../shared/useWrite";
 import { ExposedBoxes } from "./ExposedBoxes";
@@ -101,7 +102,9 @@ export function HoldersPart() {
         ))}
       </Flex>
       <Flex gap="5" align="center" paddingTop="3">
-        {board.length > 0 && <a href="/api/holders/labels.pdf">Labels to cut out (PDF)</a>}
+        {board.length > 0 && (
+          <FileLink href="/api/holders/labels.pdf">Labels to cut out (PDF)</FileLink>
+        )}
         {gone > 0 && (
           <Button variant="word" color="ink2" onClick={() => setRetired(!retired)}>
             {retired ? "hide retired holders" : `show ${gone} retired`}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FileLink } from "../../shared/FileLink";
 
 /** Cards for the bag: to print, and the same tables as CSV. */
 export function Cards({ kit }: { kit: Schemas["Kit"] }) {
@@ -130,13 +131,13 @@ function Card({
           {what}
         </Box>
       </Box>
-      <a href={`/api/cards/${path}.pdf?${asked}`} target="_blank" rel="noreferrer">
+      <FileLink href={`/api/cards/${path}.pdf?${asked}`} aside>
         {name} as PDF
-      </a>
+      </FileLink>
       {csv && (
-        <a href={`/api/cards/${path}.csv?${asked}`} download aria-label={`${name} as CSV`}>
+        <FileLink href={`/api/cards/${path}.csv?${asked}`} label={`${name} as CSV`}>
           as CSV
-        </a>
+        </FileLink>
       )}
     </Flex>
   );

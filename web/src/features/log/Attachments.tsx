@@ -6,6 +6,7 @@ import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { FileLink } from "../../shared/FileLink";
 import { useWrite } from "../../shared/useWrite";
 import { attach, type Story, takeOff } from "./queries";
 
@@ -62,23 +63,23 @@ export function Attachments({ story }: { story: Story }) {
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
         {story.attachments.map((each) => (
           <Box as="figure" key={each.id} minWidth="0">
-            <a
+            <FileLink
               href={`/api/attachments/${each.id}`}
-              aria-label={`Save ${each.name} as it was added`}
+              label={`Save ${each.name} as it was added`}
             >
               <img
                 src={`/api/attachments/${each.id}/thumbnail`}
                 alt={each.name}
                 style={{ width: "100%", height: 120, objectFit: "contain" }}
               />
-            </a>
+            </FileLink>
             <Box as="figcaption" fontSize="13px" overflowWrap="anywhere" lineHeight={1.3}>
               {each.name}
               <Box color="ink2">
                 {each.width} × {each.height}, {megabytes(each.bytes)}
               </Box>
               <Flex gap="3" align="center">
-                <a href={sidecar(each.id)}>XMP</a>
+                <FileLink href={sidecar(each.id)}>XMP</FileLink>
                 <Button
                   variant="word"
                   fontSize="13px"
@@ -99,7 +100,7 @@ export function Attachments({ story }: { story: Story }) {
         <Box fontSize="14px" color="ink2">
           or drop it here; JPEG, PNG or TIFF, up to 256 MB
         </Box>
-        {!story.attachments.length && <a href={sidecar()}>XMP for a scan</a>}
+        {!story.attachments.length && <FileLink href={sidecar()}>XMP for a scan</FileLink>}
         <input
           ref={chooser}
           type="file"

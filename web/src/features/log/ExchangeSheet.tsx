@@ -7,6 +7,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { FileLink } from "../../shared/FileLink";
 import { CsvMapping } from "./CsvMapping";
 import { JobProgress } from "./JobProgress";
 import {
@@ -73,13 +74,13 @@ export function ExchangeSheet({ close }: { close: () => void }) {
           ))}
           <Part title="Out">
             <Line what="Every exposure, for a spreadsheet">
-              <a href="/api/exchange/exposures.csv">CSV</a>
+              <FileLink href="/api/exchange/exposures.csv">CSV</FileLink>
             </Line>
             <Line what="Everything, pictures too, in one file">
               <Button onClick={pack}>Write an archive</Button>
             </Line>
             <Line what="Places of outings that have coordinates">
-              <a href="/api/exchange/places.geojson">GeoJSON</a>
+              <FileLink href="/api/exchange/places.geojson">GeoJSON</FileLink>
             </Line>
           </Part>
           <Part title="In">
@@ -145,9 +146,9 @@ function Ended({ job, decide }: { job: Job; decide: Decide }) {
     const { lost } = job.result as unknown as { lost: string[] };
     return (
       <>
-        <a href={`/api/exchange/archive/${job.id}.zip`}>Save the archive</a>
+        <FileLink href={`/api/exchange/archive/${job.id}.zip`}>Save the archive</FileLink>
         {lost.length > 0 && (
-          <Box color="ochre">Not in it, because their files are gone: {lost.join(", ")}</Box>
+          <Box color="ochre">Not in it, because their files are not here: {lost.join(", ")}</Box>
         )}
       </>
     );

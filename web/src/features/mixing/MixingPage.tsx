@@ -8,6 +8,7 @@ import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
+import { FileLink } from "../../shared/FileLink";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAddress } from "../../shared/useAddress";
 import { useDegrees } from "../../shared/useDegrees";
@@ -167,7 +168,7 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
         <Box opacity={sheet.error ? 0.45 : 1}>
           <LinesToFollow sheet={sheet.data} name={recipe_id} />
           <Box paddingTop="2">
-            <a href={`/api/mixing/sheet.pdf?${query}`}>Mixing sheet (PDF)</a>
+            <FileLink href={`/api/mixing/sheet.pdf?${query}`}>Mixing sheet (PDF)</FileLink>
           </Box>
         </Box>
       )}
@@ -189,7 +190,7 @@ function FromPowder({ id }: { id: string }) {
     <>
       <LinesToFollow sheet={sheet.data} name={id} />
       <Box paddingTop="2">
-        <a href={`/api/mixing/powders/${id}/sheet.pdf`}>Mixing sheet (PDF)</a>
+        <FileLink href={`/api/mixing/powders/${id}/sheet.pdf`}>Mixing sheet (PDF)</FileLink>
       </Box>
     </>
   );

@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { FileLink } from "../../shared/FileLink";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import { beginScene, type Outing, type OutingView } from "./queries";
@@ -59,12 +60,12 @@ export function OutingSection({
         >
           Pack
         </Button>
-        <a
+        <FileLink
           href={`/api/outings/${outing.id}/sheet.pdf`}
-          aria-label={`Sheet of ${outing.title} (PDF)`}
+          label={`Sheet of ${outing.title} (PDF)`}
         >
           Sheet (PDF)
-        </a>
+        </FileLink>
       </Flex>
       <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
       {outing.note && <Box paddingTop="1">{outing.note}</Box>}

@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Conflict } from "../../shared/Conflict";
+import { FileLink } from "../../shared/FileLink";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
@@ -176,8 +177,8 @@ function Shown({ view }: { view: PrintView }) {
               </Button>
             </Flex>
             <Box fontSize="15px">
-              <a href={`/api/prints/${draft.id}/map.pdf`}>Map of this print as PDF</a>, its times as{" "}
-              <a href={`/api/prints/${draft.id}/map.csv`}>CSV</a>
+              <FileLink href={`/api/prints/${draft.id}/map.pdf`}>Map of this print as PDF</FileLink>
+              , its times as <FileLink href={`/api/prints/${draft.id}/map.csv`}>CSV</FileLink>
             </Box>
           </Flex>
           <Box
