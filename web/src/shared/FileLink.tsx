@@ -46,7 +46,7 @@ export function FileLink({
         {children}
       </Button>
       {said && (
-        <Box as="span" role="status" color="ochre" fontSize="14px" display="block">
+        <Box role="status" color="ochre" fontSize="14px" alignSelf="center">
           {said}
         </Box>
       )}

@@ -101,11 +101,11 @@ export function SaysPanel({
         onBlur={() => verdict !== test.verdict && change({ verdict })}
       />
       {curves.some((each) => each.steps.length > 0) && (
-        <Box fontSize="15px">
-          <FileLink href={`${own_file}.pdf`}>One page as PDF</FileLink>; the curves as{" "}
-          <FileLink href={`${own_file}.csv`}>CSV</FileLink> and{" "}
-          <FileLink href={`${own_file}.txt`}>CGATS text</FileLink>
-        </Box>
+        <Flex gap="5" rowGap="2" wrap="wrap" fontSize="15px">
+          <FileLink href={`${own_file}.pdf`}>One page as PDF</FileLink>
+          <FileLink href={`${own_file}.csv`}>the curves as CSV</FileLink>
+          <FileLink href={`${own_file}.txt`}>as CGATS text</FileLink>
+        </Flex>
       )}
       <Box>
         <Button

@@ -176,10 +176,10 @@ function Shown({ view }: { view: PrintView }) {
                 Expose by the clock
               </Button>
             </Flex>
-            <Box fontSize="15px">
+            <Flex gap="5" rowGap="2" wrap="wrap" fontSize="15px">
               <FileLink href={`/api/prints/${draft.id}/map.pdf`}>Map of this print as PDF</FileLink>
-              , its times as <FileLink href={`/api/prints/${draft.id}/map.csv`}>CSV</FileLink>
-            </Box>
+              <FileLink href={`/api/prints/${draft.id}/map.csv`}>its times as CSV</FileLink>
+            </Flex>
           </Flex>
           <Box
             gridArea="rest"
