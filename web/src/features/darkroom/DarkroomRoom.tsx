@@ -52,7 +52,7 @@ export function DarkroomRoom() {
     view && !groups.length && !view.runs.length && !view.to_judge.length && !view.undecided.length;
   return (
     <>
-      <RoomHeader title="Darkroom" sub={view && waitText(pieces)}>
+      <RoomHeader title="Darkroom" sub={view && waitText(pieces + view.not_shown)}>
         <Link to="/darkroom/mixing">Mix</Link>
         {pieces > 0 && <Link to="/darkroom/evening">Plan the evening</Link>}
       </RoomHeader>
@@ -143,4 +143,5 @@ export function DarkroomRoom() {
   );
 }
 
-const waitText = (pieces: number) => (pieces === 0 ? "nothing to develop" : `${pieces} to develop`);
+const waitText = (pieces: number) =>
+  pieces === 0 ? "nothing to develop" : `${pieces.toLocaleString("en-GB")} to develop`;
