@@ -1,16 +1,23 @@
 """The command line: starting, a busy port, and the demo that never touches the user's data."""
 
+import base64
+import io
+import json
 import os
 import socket
+import sqlite3
 import subprocess
 import sys
 import time
 import urllib.request
+from contextlib import closing
 from pathlib import Path
 
 import pytest
+from PIL import Image
 
 from emulsa import cli
+from emulsa.store.folder import DATABASE
 from tests.ports import free_port
 
 
@@ -76,3 +83,40 @@ def test_every_option_is_explained() -> None:
     for command in commands.choices.values():
         for action in command._actions:
             assert action.help, (command.prog, action.dest)
+
+
+def test_a_saved_file_brings_its_pictures(
+    folder: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    """Handed in twice they are there once; one that is damaged or shows nothing that is here is
+    named, and the others are taken."""
+    picture = io.BytesIO()
+    Image.new("L", (600, 400), 90).save(picture, "PNG")
+    content = base64.b64encode(picture.getvalue()).decode()
+
+    def saved(number: int, exposure: str, content: str) -> dict[str, str]:
+        target = f"/api/attachments/p{number}?name=wall-{number}.png&exposure_id={exposure}"
+        moment = "2026-01-04T16:12:00Z"
+        return {"id": f"act-{number}", "moment": moment, "target": target, "content": content}
+
+    pictures = [
+        saved(1, "exposure-3A", content),
+        saved(2, "exposure-nowhere", content),
+        saved(3, "exposure-3A", content[:40]),
+        saved(4, "exposure-3A", "no base64"),
+    ]
+    file = tmp_path / "outing.json"
+    whole = {"device": "Phone", "version": "0", "acts": [], "pictures": pictures}
+    file.write_text(json.dumps(whole))
+    for _ in range(2):
+        assert cli.main(["hand-in", str(file), "--data", str(folder)]) == 0
+        said = capsys.readouterr().out.splitlines()
+        assert [line[:22] for line in said[1:]] == [
+            "Not taken: wall-2.png:",
+            "Not taken: wall-3.png:",
+            "Not taken: wall-4.png:",
+        ]
+    with closing(sqlite3.connect(folder / DATABASE)) as db:
+        found = db.execute("SELECT name, width, added_at FROM attachment WHERE id LIKE 'p_'")
+        assert found.fetchall() == [("wall-1.png", 600, "2026-01-04T16:12:00Z")]
+    assert not list((folder / "attachments").glob("*.part"))

@@ -296,8 +296,9 @@ def test_where_one_is(carrying: Phone, home: Service) -> None:
 
 
 def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -> None:
-    """Out there it is seen in small; handed in, home has the file itself, once; one that was taken
-    off again is not sent; what cannot be opened there says that it waits."""
+    """Out there it is seen in small; handed in, home has the file itself, once, by the device, by
+    a saved file or by both; one that was taken off again is not sent; what cannot be opened there
+    says that it waits."""
     paths = [tmp_path / name for name in ("wall.png", "door.jpg", "drum.tif")]
     for shade, path in enumerate(paths):
         Image.new("L", (1_200, 900), 60 + 40 * shade).save(path)
@@ -313,15 +314,33 @@ def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -
     expect(page.get_by_text("others wait for home").first).to_be_visible()
     page.get_by_role("button", name=re.compile("^Undo: attach door")).click()
     expect(status(page)).to_contain_text("1 to hand in")
+    page.get_by_role("button", name="Back home").click()
+    sheet = page.get_by_role("dialog", name="Back home")
+    with page.expect_download() as saved:
+        sheet.get_by_role("button", name="Save to a file").click()
+    outing = tmp_path / "outing.json"
+    saved.value.save_as(outing)
     home.start()
     before = home.call("GET", "/api/log/exposure-3A")["attachments"]
-    back_home(page)
-    after = home.call("GET", "/api/log/exposure-3A")["attachments"]
-    new = [each for each in after if each["id"] not in [known["id"] for known in before]]
-    assert [(each["name"], each["width"], each["height"]) for each in new] == [
+
+    def new() -> list[Any]:
+        after = home.call("GET", "/api/log/exposure-3A")["attachments"]
+        return [each for each in after if each["id"] not in [known["id"] for known in before]]
+
+    command = [sys.executable, "-m", "emulsa", "hand-in", str(outing), "--data", str(home.folder)]
+    subprocess.run(command, check=True, stdout=subprocess.DEVNULL)
+    assert [(each["name"], each["width"], each["height"]) for each in new()] == [
         ("wall.png", 1_200, 900)
     ]
-    url = f"{home.url}/api/attachments/{new[0]['id']}"
+    hand_in(page)
+    page.goto(f"{home.url}/kit")
+    page.get_by_role("button", name="Carry along").click()
+    page.get_by_label("Choose a saved file").set_input_files(outing)
+    expect(page.get_by_role("region", name="From out there")).to_contain_text(
+        "1 picture is at home."
+    )
+    assert len(new()) == 1
+    url = f"{home.url}/api/attachments/{new()[0]['id']}"
     with urllib.request.urlopen(url, timeout=10) as answer:
         assert answer.read() == paths[0].read_bytes()
     waiting = "caches.open('emulsa-taken').then((cache) => cache.keys()).then((all) => all.length)"

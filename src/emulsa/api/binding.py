@@ -18,6 +18,7 @@ from fastapi.responses import FileResponse, StreamingResponse
 from pydantic import TypeAdapter
 
 from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.files import arrives_in
 from emulsa.api.house import House
 from emulsa.api.replies import File
 from emulsa.api.routing import KEY, MOMENT, TOUCHED, Routes
@@ -56,7 +57,7 @@ def install(app: FastAPI, nouns: tuple[Routes, ...], house: House) -> None:
 
 
 def _endpoint(route: Route, house: House) -> Callable[[Request], Any]:
-    folder = house.attachments if route.name.startswith("attachments.") else house.exchange
+    folder = arrives_in(route, house)
 
     async def endpoint(request: Request) -> Response:
         if route.upload:

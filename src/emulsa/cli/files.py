@@ -59,8 +59,8 @@ def single_file(options: argparse.Namespace) -> int:
 def hand_in(options: argparse.Namespace) -> int:
     """Do at home what was done in a carried copy and saved to a file; each once."""
     from emulsa.api import routes  # noqa: F401 - acts are found by their names
-    from emulsa.api.handing import HandIn, hand_in
     from emulsa.api.house import House
+    from emulsa.api.saved import Saved, hand_in_saved
     from emulsa.core import wire
     from emulsa.store import opening
     from emulsa.store.folder import ATTACHMENTS, DATABASE
@@ -69,11 +69,11 @@ def hand_in(options: argparse.Namespace) -> int:
     data = options.data or default_data(demo=False)
     with telling(options.file) as told:
         try:
-            handed = wire.loads(HandIn, options.file.read_bytes())
+            saved = wire.loads(Saved, options.file.read_bytes())
             opening.prepare(data / DATABASE)
             pool = Pool(data / DATABASE)
             house = House(data / DATABASE, data / ATTACHMENTS, data / "exchange", pool)
-            came = hand_in(house, handed)
+            came, left = hand_in_saved(house, saved)
             pool.close()
         except CoreError as problem:
             print(f"{options.file} was not handed in: {problem.message}", file=sys.stderr)
@@ -82,4 +82,6 @@ def hand_in(options: argparse.Namespace) -> int:
         for each in came:
             if each.came == "aside":
                 print(f"Set aside: {each.problem} Decide about it in the browser.")
+        for why in left:
+            print(f"Not taken: {why}")
     return told.code

@@ -16,9 +16,9 @@ from functools import cache
 from pathlib import Path
 from typing import Any
 from urllib.parse import parse_qsl, unquote, urlsplit
-from uuid import uuid4
 
 from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.files import serve_file
 from emulsa.api.house import House
 from emulsa.api.jobs import Jobs
 from emulsa.api.limits import LARGEST_BODY, too_large
@@ -27,7 +27,7 @@ from emulsa.api.replies import File
 from emulsa.api.routes import ROUTES
 from emulsa.api.routing import KEY, MOMENT, TOUCHED
 from emulsa.core import wire
-from emulsa.core.errors import CoreError, Impossible, Missing
+from emulsa.core.errors import CoreError, Impossible
 from emulsa.field.pictures import SIZE, looked
 from emulsa.store import log as index
 from emulsa.store import opening
@@ -130,25 +130,10 @@ class Copy:
         )
         if route.upload:
             self.size = headers.get(SIZE, "")
-            return self._taken_in(route, asked, body)
+            return serve_file(route, self.house, asked, body)
         if len(body) > LARGEST_BODY:
             raise too_large(LARGEST_BODY)
         return serve(route, self.house, asked)
-
-    def _taken_in(self, route: Route, asked: Asked, body: bytes) -> Reply:
-        if len(body) > route.largest:
-            raise too_large(route.largest)
-        if not body:
-            raise Missing("The file is empty.", field="file")
-        folder = self.house.exchange
-        folder.mkdir(parents=True, exist_ok=True)
-        path = folder / f"{uuid4().hex}.part"
-        try:
-            path.write_bytes(body)
-            given = Asked(asked.path, asked.query, b"", path, asked.act_id, asked.moment)
-            return serve(route, self.house, given)
-        finally:
-            path.unlink(missing_ok=True)
 
 
 def _answered(reply: Reply) -> Answer:

@@ -1,3 +1,4 @@
+import { here } from "../api/here";
 import { OWN } from "../api/own";
 
 /* Pictures attached out there: the files wait in the browser's own storage until home has them; small
@@ -32,25 +33,54 @@ export async function dropPicture(url: string): Promise<void> {
   await (await caches.open(WAITING)).delete(url, { ignoreSearch: true });
 }
 
+/** A picture as it was attached, and its file. */
+export interface Attached {
+  id: string;
+  moment: string;
+  /** the address it was sent to, with its name and what it shows */
+  target: string;
+  file: Blob;
+}
+
 /** How many wait. */
 export const picturesWaiting = async () =>
   (await caches.has(WAITING)) ? (await (await caches.open(WAITING)).keys()).length : 0;
 
-/** Send them home, each once; returns how many home did not take. */
-export async function sendPictures(): Promise<number> {
+/** Those that wait. */
+export async function waitingPictures(): Promise<Attached[]> {
+  if (!(await caches.has(WAITING))) return [];
   const cache = await caches.open(WAITING);
-  let left = 0;
+  const found: Attached[] = [];
   for (const { url } of await cache.keys()) {
     const kept = await cache.match(url);
-    if (!kept) continue;
-    const named = SENT.map((name) => [name, kept.headers.get(name) ?? ""]);
-    const answer = await fetch(url, {
-      method: "PUT",
-      headers: { ...OWN, ...Object.fromEntries(named) },
-      body: await kept.blob(),
-    });
-    if (answer.ok) await cache.delete(url);
-    else left += 1;
+    const { pathname, search } = new URL(url);
+    const [id = "", moment = ""] = SENT.map((name) => kept?.headers.get(name) ?? "");
+    if (kept) found.push({ id, moment, target: `${pathname}${search}`, file: await kept.blob() });
   }
-  return left;
+  return found;
+}
+
+/** Send those that wait home, each once; answers why some are not taken. */
+export async function sendPictures(): Promise<string[]> {
+  const said: string[] = [];
+  for (const each of await waitingPictures()) {
+    const why = await sendPicture(each);
+    if (why) said.push(why);
+    else await dropPicture(here(each.target));
+  }
+  return said;
+}
+
+/** Send one home; empty, or why home does not take it. */
+export async function sendPicture({ id, moment, target, file }: Attached): Promise<string> {
+  const [key, at] = SENT;
+  const answer = await fetch(target, {
+    method: "PUT",
+    headers: { ...OWN, [key]: id, [at]: moment },
+    body: file,
+  });
+  if (answer.ok) return "";
+  const said = (await answer.json().catch(() => null)) as { error?: { message?: string } } | null;
+  const name = new URL(here(target)).searchParams.get("name") ?? "picture";
+  return `${name}: ${said?.error?.message ?? `home answered ${answer.status}; try again.`}`;
 }

@@ -19,10 +19,16 @@ export function FromOutThere() {
   const handedIn = async (file: File) => {
     setProblem("");
     try {
-      const came = await handInFile(file, (done, total) =>
+      const { came, taken, left } = await handInFile(file, (done, total) =>
         setSaid(`${done} of ${total} handed in`),
       );
-      setSaid(tellOutcome(came));
+      const seen = taken === 1 ? "1 picture is at home." : `${taken} pictures are at home.`;
+      setSaid(
+        [(came.length > 0 || !taken) && tellOutcome(came), taken > 0 && seen]
+          .filter(Boolean)
+          .join(" "),
+      );
+      if (left.length) setProblem(`Not taken: ${left.join(" ")}`);
     } catch (failed) {
       setSaid("");
       setProblem((failed as Error).message);

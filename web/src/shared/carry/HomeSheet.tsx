@@ -55,6 +55,14 @@ export function HomeSheet({ waiting, close }: { waiting: number; close: () => vo
       );
       window.location.reload();
     });
+  const saved = async () => {
+    const left = await saveFile();
+    if (left > 0)
+      throw new Error(
+        `Saved; ${left === 1 ? "one picture" : `${left} pictures`} found no room in one file: hand` +
+          " in from this device to bring them home.",
+      );
+  };
   return (
     <Sheet
       open
@@ -87,12 +95,12 @@ export function HomeSheet({ waiting, close }: { waiting: number; close: () => vo
           </Notice>
         )}
         <Box>
-          <Button disabled={busy} onClick={() => void attempt(saveFile)}>
+          <Button disabled={busy} onClick={() => void attempt(saved)}>
             Save to a file
           </Button>
           <Box color="ink2" fontSize="14px" paddingTop="2">
             A browser may remove what it keeps when the device is short of space. A file in your
-            files is safe; at home it is handed in under Kit, Carry along. Pictures are not in it.
+            files is safe, pictures too; at home it is handed in under Kit, Carry along.
           </Box>
         </Box>
         <Entry

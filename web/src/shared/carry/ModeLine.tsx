@@ -106,6 +106,7 @@ function OneFile() {
 function AtHome() {
   const outcome = useOutcome();
   const [left, setLeft] = useState(0);
+  const [why, setWhy] = useState<string[]>([]);
   useEffect(() => {
     void picturesWaiting().then(setLeft);
   }, []);
@@ -123,7 +124,7 @@ function AtHome() {
           <Button
             variant="quiet"
             onClick={async () => {
-              await sendPictures().catch(() => undefined);
+              setWhy(await sendPictures().catch(() => ["Home is not reached; try again."]));
               setLeft(await picturesWaiting());
             }}
           >
@@ -141,6 +142,11 @@ function AtHome() {
           </Button>
         )}
       </Line>
+      {why.length > 0 && (
+        <Notice tone="caution" live>
+          {why.join(" ")} What is not taken stays on this device.
+        </Notice>
+      )}
       {open && <Asides close={() => setOpen(false)} />}
     </>
   );
