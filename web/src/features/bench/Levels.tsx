@@ -1,4 +1,4 @@
-import { INK } from "./plot";
+import { INK, LEFT } from "./plot";
 
 /* letters over lines: with a rim of the ground */
 const HALO = {
@@ -40,7 +40,9 @@ export function Level({
   );
 }
 
-/** How far two curves lie apart at a density, with what that is. */
+const LETTER = 7; // px, about
+
+/** How far two curves lie apart at a density, with what that is; never over the scale beside it. */
 export function Gap({
   from,
   to,
@@ -59,7 +61,7 @@ export function Gap({
         fill="none"
       />
       <text
-        x={(from + to) / 2}
+        x={Math.max(LEFT + 4 + (LETTER * text.length) / 2, (from + to) / 2)}
         y={at - 8}
         textAnchor="middle"
         fontSize={13}

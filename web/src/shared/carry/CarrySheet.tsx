@@ -103,9 +103,9 @@ export function CarrySheet({ close }: { close: () => void }) {
         {!ready && !carrying && <FromOutThere />}
         {!ready && HERE.includes(window.location.hostname) && <OnPhone />}
         <Box color="ink2" fontSize="14px">
-          Pictures are taken small; PDFs, calendars and imports wait for home. On a phone put Emulsa
-          on the home screen first (in the browser’s menu, “Add to Home screen” or “Install”), and
-          take the copy there: on iOS what a tab keeps is not on the home screen.
+          Pictures are taken small; PDFs and calendars wait for home. On a phone put Emulsa on the
+          home screen first (in the browser’s menu, “Add to Home screen” or “Install”), and take the
+          copy there: on iOS what a tab keeps is not on the home screen.
         </Box>
       </Flex>
     </Sheet>
