@@ -30,30 +30,33 @@ export function Axes({
         </g>
       ))}
       {zones &&
-        ROMAN.map((roman, zone) => {
-          const [a, b] = [x(zone - 0.5), x(zone + 0.5)];
-          return (
-            <g key={roman}>
-              <rect
-                x={a}
-                y={bottom + 4}
-                width={b - a}
-                height={18}
-                fill={`hsl(0 0% ${4 + zone * 9.4}%)`}
-              />
+        ROMAN.map((roman, zone) => (
+          <rect
+            key={roman}
+            x={x(zone - 0.5)}
+            y={bottom + 4}
+            width={x(zone + 0.5) - x(zone - 0.5)}
+            height={18}
+            fill={`hsl(0 0% ${4 + zone * 9.4}%)`}
+          />
+        ))}
+      {zones &&
+        ROMAN.map(
+          (roman, zone) =>
+            (x(1) - x(0) > 24 || zone % 2 === 0) && (
               <text
-                x={(a + b) / 2}
+                key={roman}
+                x={x(zone)}
                 y={bottom + 17}
                 textAnchor="middle"
                 fontSize={11}
                 fontWeight={600}
                 fill={zone < 6 ? "#fff" : "#111"}
               >
-                {b - a > 24 || zone % 2 === 0 ? roman : ""}
+                {roman}
               </text>
-            </g>
-          );
-        })}
+            ),
+        )}
       {!zones &&
         x.ticks(6).map((tick) => (
           <text
