@@ -1,6 +1,7 @@
 """Print: planned by touch and by keys, seen before paper, run by a fast clock, worked again."""
 
 import re
+import time
 from collections.abc import Callable
 from typing import Any
 
@@ -128,7 +129,13 @@ def test_a_strip_is_touched_between_two(open_page: Open, service: Service) -> No
 def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service) -> None:
     """Red on black, its caution first; every exposure by a key, holds announced, then the baths;
     the print is kept with its plan under the next number."""
-    page = open_page("/print/print-shed")
+    page = open_page("/print/print-shed", fresh=True)  # its time is set by hand
+    begun = time.time()
+
+    def at(rehearsed_s: float) -> None:
+        page.clock.set_fixed_time(begun + rehearsed_s / 10)
+
+    at(0)
     page.evaluate(HEAR)
     page.get_by_role("button", name="Expose by the clock").click()
     clock = page.get_by_role("dialog", name="Clock of the print")
@@ -136,9 +143,12 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     clock.get_by_role("button", name="Rehearse").click()
     expect(clock).to_contain_text("Next: Soft filter")
     clock.press("Enter")
-    expect(clock).to_contain_text("hold the beams")
-    expect(clock).to_have_attribute("data-light", "on")
-    expect(clock).to_contain_text("let go")
+    for gone_s in range(1, 18):
+        at(gone_s)
+        expect(clock.get_by_role("timer")).to_have_text(str(18 - gone_s))
+        expect(clock).to_contain_text("hold the beams" if gone_s < 4 else "let go")
+        expect(clock).to_have_attribute("data-light", "on")
+    at(18.5)
     expect(clock).to_contain_text("Next: Hard filter")
     expect(clock).to_have_attribute("data-light", "off")
     heard = page.evaluate("window.heard")
@@ -150,8 +160,10 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     page.reload()  # a clock goes on through it
     expect(clock).to_contain_text("Next: Hard filter")
     clock.focus()
-    for name in ("Burn roof hole", "Burn floor", "Developer"):
+    for minute, name in enumerate(("Burn roof hole", "Burn floor", "Developer"), start=1):
         clock.press("PageDown")
+        expect(clock).to_have_attribute("data-light", "on")
+        at(60 * minute)
         expect(clock).to_contain_text(f"Next: {name}")
     clock.press(" ")  # into the developer: from here it is a run, by its clock
     expect(clock).to_have_count(0)
@@ -160,13 +172,17 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     expect(baths.get_by_role("list", name="Baths").get_by_role("listitem")).to_have_text(
         ["Developer 2:00", "Stop bath 0:30", "Fixer 5:00", "Wash 30:00"]
     )
+    at(190)
     expect(baths).to_contain_text("Rock the tray")
+    at(298)
     expect(baths).to_contain_text("Lift and drain")
     expect(baths).to_have_css("background-color", "rgb(0, 0, 0)")  # on whatever light of the page
     page.reload()
     baths.get_by_role("button", name="Keep this print").click()
     expect(baths.get_by_role("button", name="Keep this print")).to_have_count(0)
-    expect(baths).to_contain_text("Stop bath")  # its clock goes on
+    at(310)
+    expect(baths).to_contain_text("lift and drain in 10")  # its clock goes on: in the stop bath
+    expect(baths.get_by_role("timer")).to_have_text("0:20")
     kept = saved(service)
     assert [each["number"] for each in kept["tries"]] == [1, 2, 3, 4, 5]
     assert kept["tries"][4]["plan"] == kept["plan"]

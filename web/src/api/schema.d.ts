@@ -3401,7 +3401,7 @@ export interface components {
         /**
          * AsideView
          * @description What lies aside; until it is decided, what was done here to what it speaks of, the latest
-         *     first.
+         *     first. ``other_film``: an exposure, which may go onto other film.
          */
         AsideView: {
             /** Id */
@@ -3433,6 +3433,11 @@ export interface components {
              * @default []
              */
             here: components["schemas"]["Happened"][];
+            /**
+             * Other Film
+             * @default false
+             */
+            other_film: boolean;
         };
         /**
          * Assumed

@@ -28,9 +28,10 @@ COPY = "application/vnd.sqlite3"
 @dataclass(frozen=True)
 class AsideView(Aside):
     """What lies aside; until it is decided, what was done here to what it speaks of, the latest
-    first."""
+    first. ``other_film``: an exposure, which may go onto other film."""
 
     here: tuple[Happened, ...] = ()
+    other_film: bool = False
 
 
 @dataclass(frozen=True)
@@ -120,7 +121,11 @@ def _view(db: Db) -> CarryView:
         tuple(carrying.pictures(db)),
         tuple(carrying.printed(db)),
         tuple(
-            AsideView(**vars(each), here=() if each.fate else tuple(here(db, each)))
+            AsideView(
+                **vars(each),
+                here=() if each.fate else tuple(here(db, each)),
+                other_film=each.name == carrying.EXPOSURE,
+            )
             for each in carrying.asides(db)
         ),
     )

@@ -1,8 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { FileButton } from "../../components/FileButton";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../shared/useWrite";
 import { CurveForm } from "./CurveForm";
@@ -15,7 +16,6 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
   const curves = test.curves ?? [];
   const [curve, setCurve] = useState<number | null>(null);
   const [planning, setPlanning] = useState(false);
-  const chooser = useRef<HTMLInputElement>(null);
   const { write, ask, problem, busy } = useWrite();
   const bringIn = async (file: File | undefined) => {
     if (!file) return;
@@ -35,20 +35,14 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
           <Button variant="quiet" onClick={() => setPlanning(true)}>
             Exposure list
           </Button>
-          <Button variant="quiet" onClick={() => chooser.current?.click()}>
-            Import curves
-          </Button>
-          <input
-            ref={chooser}
-            type="file"
-            aria-label="File of curves"
+          <FileButton
+            name="File of curves"
             accept=".csv,.txt,text/csv,text/plain"
-            hidden
-            onChange={(event) => {
-              void bringIn(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
+            quiet
+            take={([file]) => void bringIn(file)}
+          >
+            Import curves
+          </FileButton>
           <Button onClick={() => setCurve(curves.length)}>Add a development</Button>
         </Flex>
       </Flex>

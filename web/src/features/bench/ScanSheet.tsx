@@ -6,6 +6,7 @@ import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
@@ -51,7 +52,6 @@ export function ScanSheet({
   const { test } = view;
   const client = useQueryClient();
   const pictures = useQuery(testFilmQuery(test.id)).data?.pictures ?? [];
-  const chooser = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState("");
   const picture = pictures.find((each) => each.id === chosen) ?? pictures.at(-1);
   const [patches, setPatches] = useState<Place[]>(() =>
@@ -156,15 +156,13 @@ export function ScanSheet({
             onChange={setChosen}
           />
         )}
-        <Button onClick={() => chooser.current?.click()}>Attach a scan</Button>
-        <input
-          ref={chooser}
-          type="file"
-          aria-label="Scan of the strip"
+        <FileButton
+          name="Scan of the strip"
           accept="image/tiff,image/png,image/jpeg"
-          hidden
-          onChange={(event) => void attach(event.target.files?.[0])}
-        />
+          take={([file]) => void attach(file)}
+        >
+          Attach a scan
+        </FileButton>
         {going !== null && <Box role="status">{Math.round(100 * going)} %</Box>}
         {!picture && <Box color="ink2">16-bit TIFF without corrections is best.</Box>}
       </Flex>

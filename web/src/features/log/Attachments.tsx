@@ -1,9 +1,10 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { type DragEvent, useRef, useState } from "react";
+import { type DragEvent, useState } from "react";
 import { carryOut } from "../../api/acts";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
+import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { FileLink } from "../../shared/FileLink";
@@ -16,7 +17,6 @@ const KINDS = "image/jpeg,image/png,image/tiff,.jpg,.jpeg,.png,.tif,.tiff";
 export function Attachments({ story }: { story: Story }) {
   const client = useQueryClient();
   const { problem, write } = useWrite();
-  const chooser = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const [going, setGoing] = useState<{ name: string; share: number } | null>(null);
   const [refused, setRefused] = useState<string[]>([]);
@@ -94,25 +94,19 @@ export function Attachments({ story }: { story: Story }) {
         ))}
       </Grid>
       <Flex align="center" gap="4" paddingTop="2" wrap="wrap">
-        <Button onClick={() => chooser.current?.click()} disabled={going !== null}>
+        <FileButton
+          name="Pictures to attach"
+          accept={KINDS}
+          several
+          disabled={going !== null}
+          take={(files) => void send(files)}
+        >
           Attach a picture
-        </Button>
+        </FileButton>
         <Box fontSize="14px" color="ink2">
           or drop it here; JPEG, PNG or TIFF, up to 256 MB
         </Box>
         {!story.attachments.length && <FileLink href={sidecar()}>XMP for a scan</FileLink>}
-        <input
-          ref={chooser}
-          type="file"
-          accept={KINDS}
-          multiple
-          hidden
-          aria-label="Pictures to attach"
-          onChange={(event) => {
-            void send([...(event.target.files ?? [])]);
-            event.target.value = "";
-          }}
-        />
       </Flex>
       {going && (
         <Box paddingTop="2" role="status">

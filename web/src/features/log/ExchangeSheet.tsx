@@ -1,10 +1,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { carryOut } from "../../api/acts";
 import { keptOutside } from "../../api/kept";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { FileLink } from "../../shared/FileLink";
@@ -85,10 +86,22 @@ export function ExchangeSheet({ close }: { close: () => void }) {
           </Part>
           <Part title="In">
             <Line what="Exposures from a spreadsheet; tried first, then all or none">
-              <FileButton label="Choose a CSV" accept=".csv,text/csv" take={handIn} />
+              <FileButton
+                name="Choose a CSV"
+                accept=".csv,text/csv"
+                take={([file]) => file && void handIn(file)}
+              >
+                Choose a CSV
+              </FileButton>
             </Line>
             <Line what="An archive; what is here already stays as it is">
-              <FileButton label="Choose an archive" accept=".zip" take={merge} />
+              <FileButton
+                name="Choose an archive"
+                accept=".zip"
+                take={([file]) => file && void merge(file)}
+              >
+                Choose an archive
+              </FileButton>
             </Line>
           </Part>
           {sent !== null && (
@@ -194,34 +207,5 @@ function Line({ what, children }: { what: string; children: ReactNode }) {
       <span>{what}</span>
       <Box flexShrink="0">{children}</Box>
     </Flex>
-  );
-}
-
-function FileButton({
-  label,
-  accept,
-  take,
-}: {
-  label: string;
-  accept: string;
-  take: (file: File) => void;
-}) {
-  const chooser = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button onClick={() => chooser.current?.click()}>{label}</Button>
-      <input
-        ref={chooser}
-        type="file"
-        accept={accept}
-        hidden
-        aria-label={label}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) take(file);
-          event.target.value = "";
-        }}
-      />
-    </>
   );
 }

@@ -109,7 +109,7 @@ function Open({
           </>
         )}
       </Box>
-      {aside.name === EXPOSURE && (
+      {aside.other_film && (
         <Box paddingTop="3">
           <LogItOn value={otherwise} onChange={setOtherwise} />
         </Box>
@@ -124,8 +124,6 @@ function Open({
     </Box>
   );
 }
-
-const EXPOSURE = "exposures.log";
 
 const Term = ({ children }: { children: string }) => (
   <Box as="dt" color="ink2">

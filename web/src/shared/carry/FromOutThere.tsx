@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { Button } from "../../components/Button";
+import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { tellOutcome } from "../../field/outcome";
 import { handInFile } from "../../field/saving";
@@ -12,7 +13,6 @@ import { carryQuery } from "./queries";
 export function FromOutThere() {
   const client = useQueryClient();
   const asides = useQuery(carryQuery).data?.asides.filter((each) => each.fate !== "dropped") ?? [];
-  const chosen = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState("");
   const [problem, setProblem] = useState("");
   const [open, setOpen] = useState(false);
@@ -38,25 +38,19 @@ export function FromOutThere() {
   return (
     <Box as="section" aria-label="From out there">
       <Flex gap="3" wrap="wrap">
-        <Button onClick={() => chosen.current?.click()}>Hand in a saved file</Button>
+        <FileButton
+          name="Choose a saved file"
+          accept="application/json,.json"
+          take={([file]) => file && void handedIn(file)}
+        >
+          Hand in a saved file
+        </FileButton>
         {asides.length > 0 && (
           <Button variant="quiet" onClick={() => setOpen(true)}>
             What was set aside
           </Button>
         )}
       </Flex>
-      <input
-        ref={chosen}
-        type="file"
-        accept="application/json,.json"
-        aria-label="Choose a saved file"
-        hidden
-        onChange={({ target }) => {
-          const file = target.files?.[0];
-          target.value = "";
-          if (file) void handedIn(file);
-        }}
-      />
       <Box aria-live="polite">{said}</Box>
       {problem && (
         <Notice tone="refusal" live>
