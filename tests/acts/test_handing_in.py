@@ -274,7 +274,8 @@ def test_only_an_exposure_goes_onto_other_film(begun: Hands, carry: Carry) -> No
     hand_in(begun, acts_of(out))
     refused = decide(begun, "later", "again", piece_id="sheet-2B")
     assert (refused.status, refused.content["error"]["field"]) == (409, "piece_id")
-    assert len(asides(begun)) == 2
+    may = {each["id"]: each["other_film"] for each in asides(begun)}
+    assert may == {"their-act": True, "later": False}
 
 
 def test_a_version_that_went_on_is_decided_not_overwritten(begun: Hands, carry: Carry) -> None:
