@@ -285,6 +285,27 @@ def test_undo_and_redo_as_fast_as_one_can(open_page: Open, service: Service) -> 
     assert service.call("GET", "/api/outings")[0]["outing"]["title"] == "Two"
 
 
+def test_undo_at_once_means_what_was_just_done(open_page: Open) -> None:
+    """Pressed before the page has heard what there is to undo: it is not lost, and means that."""
+    page = open_page("/scene/scene-winding-house")
+    handle = page.locator("[data-handle]")
+    expect(handle).to_contain_text("N−1")
+    held: list[Route] = []
+    page.route("**/api/journal", lambda route: held.append(route))
+    page.locator('[data-pin="wet slate face"]').focus()
+    page.keyboard.press("Enter")
+    page.get_by_label("Important highlight, print zone").select_option("7")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    expect(handle).to_contain_text("N+1½")
+    page.keyboard.press("u")
+    page.wait_for_timeout(300)
+    assert held
+    for each in held:
+        each.continue_()
+    page.unroute("**/api/journal")
+    expect(handle).to_contain_text("N−1")
+
+
 def test_hands_on_the_keyboard_are_seen(open_page: Open) -> None:
     """Tab reaches the line, the words, every pin, the handle and Expose, each with a visible ring."""
     page = open_page("/scene/scene-pool")
