@@ -46,8 +46,8 @@ class Job:
 
     def steps(self, work: Work) -> Iterator[None]:
         """The work, a step at a time; whatever comes of it is said by the job, never raised."""
-        going = work(self)
         try:
+            going = work(self)
             while True:
                 self.done, self.total = next(going)
                 if self.stop.is_set() and not self.settled:
