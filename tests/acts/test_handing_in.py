@@ -45,7 +45,9 @@ def carry(tmp_path: Path) -> Iterator[Carry]:
 
 
 def acts_of(device: Hands) -> list[dict[str, Any]]:
-    return [vars(each) for each in carrying.outgoing(device.db)]
+    found = carrying.outgoing(device.db)
+    assert carrying.waiting(device.db) == sum(not each.taken_back for each in found)
+    return [vars(each) for each in found]
 
 
 def hand_in(home: Hands, acts: list[dict[str, Any]], device: str = "Phone") -> list[dict[str, Any]]:

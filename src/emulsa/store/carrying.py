@@ -126,6 +126,25 @@ def outgoing(connection: Connection) -> list[Outgoing]:
     ]
 
 
+def waiting(connection: Connection) -> int:
+    """How much of what was done here home does not know: what stands of ``outgoing``."""
+    copy_ = carried(connection)
+    if copy_ is None:
+        return 0
+    since = {"last_act": copy_.last_act}
+    done = connection.execute(
+        """
+        SELECT count(*) FROM act JOIN action ON action.id = act.action_id
+        WHERE act.rowid > :last_act AND NOT action.undone
+        """,
+        since,
+    ).fetchone()[0]
+    turns = connection.execute(
+        f"SELECT request FROM act WHERE rowid > :last_act AND name IN {TURNS}", since
+    )
+    return int(done) + sum(_of_home(row["request"], copy_) for row in turns)
+
+
 def _of_home(request: str, copy_: Carried) -> bool:
     """Whether a turn is of what was done before the copy was made."""
     turned: int = json.loads(request)["body"]["action_id"]

@@ -114,10 +114,9 @@ def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A00
 
 
 def _view(db: Db) -> CarryView:
-    waiting = sum(not each.taken_back for each in carrying.outgoing(db))
     return CarryView(
         carrying.carried(db),
-        waiting,
+        carrying.waiting(db),
         tuple(carrying.pictures(db)),
         tuple(carrying.printed(db)),
         tuple(
