@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { useState } from "react";
 import { carryOut } from "../../api/acts";
 import { newId } from "../../api/client";
 import { Button } from "../../components/Button";
@@ -12,30 +12,10 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
-import {
-  attachScan,
-  type Place,
-  readScan,
-  type StripScan,
-  type TestView,
-  testFilmQuery,
-} from "./queries";
-
-type Wedge = Place & { density: string };
-interface Mark {
-  key: string;
-  label: string;
-  at: Place;
-  move: (to: Place) => void;
-  kind: "patch" | "clear" | "wedge";
-}
-
-const held = (value: number) => Math.min(1, Math.max(0, value));
-const between = (a: Place, b: Place, count: number): Place[] =>
-  Array.from({ length: count }, (_, place) => {
-    const share = count > 1 ? place / (count - 1) : 0;
-    return { x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share };
-  });
+import { DensitiesRead } from "./DensitiesRead";
+import { Laid } from "./Laid";
+import { useMarks } from "./marks";
+import { attachScan, readScan, type StripScan, type TestView, testFilmQuery } from "./queries";
 
 /** Patches laid over the scan of a strip; their densities are read from the file as it was scanned. */
 export function ScanSheet({
@@ -54,11 +34,7 @@ export function ScanSheet({
   const pictures = useQuery(testFilmQuery(test.id)).data?.pictures ?? [];
   const [chosen, setChosen] = useState("");
   const picture = pictures.find((each) => each.id === chosen) ?? pictures.at(-1);
-  const [patches, setPatches] = useState<Place[]>(() =>
-    between({ x: 0.06, y: 0.28 }, { x: 0.94, y: 0.28 }, count),
-  );
-  const [clear, setClear] = useState<Place>({ x: 0.5, y: 0.06 });
-  const [wedge, setWedge] = useState<Wedge[]>([]);
+  const { patches, clear, wedge, marks, lay, addStep, dropStep, setDensity } = useMarks(count);
   const [size, setSize] = useState("0.02");
   const [encoding, setEncoding] = useState<StripScan["encoding"]>("linear");
   const [going, setGoing] = useState<number | null>(null);
@@ -92,38 +68,6 @@ export function ScanSheet({
     setGoing(null);
     setChosen(id);
   };
-  const lay = (number: number) =>
-    setPatches((before) =>
-      between(before[0] ?? { x: 0.1, y: 0.3 }, before.at(-1) ?? { x: 0.9, y: 0.3 }, number),
-    );
-  const movePatch = (place: number) => (to: Place) =>
-    setPatches((before) => {
-      // the two ends carry the row with them; any other is moved alone
-      const last = before.length - 1;
-      if (place === 0) return between(to, before[last] ?? to, before.length);
-      if (place === last) return between(before[0] ?? to, to, before.length);
-      return before.map((each, index) => (index === place ? to : each));
-    });
-  const marks: Mark[] = [
-    ...patches.map((at, place) => ({
-      key: `p${place}`,
-      label: `Patch ${place + 1}`,
-      at,
-      move: movePatch(place),
-      kind: "patch" as const,
-    })),
-    { key: "clear", label: "Clear film", at: clear, move: setClear, kind: "clear" as const },
-    ...wedge.map((each, place) => ({
-      key: `w${place}`,
-      label: `Wedge step ${place + 1}`,
-      at: each,
-      move: (to: Place) =>
-        setWedge((before) =>
-          before.map((one, index) => (index === place ? { ...one, ...to } : one)),
-        ),
-      kind: "wedge" as const,
-    })),
-  ];
   const samples = read.data?.samples ?? [];
   const refused = read.error?.message ?? null;
   return (
@@ -203,16 +147,7 @@ export function ScanSheet({
               onChange={(value) => setEncoding(value as StripScan["encoding"])}
             />
             <Flex align="flex-end" gap="2">
-              <Button
-                onClick={() =>
-                  setWedge((before) => [
-                    ...before,
-                    { x: held(0.1 + 0.16 * before.length), y: 0.75, density: "" },
-                  ])
-                }
-              >
-                Add wedge step
-              </Button>
+              <Button onClick={addStep}>Add wedge step</Button>
             </Flex>
           </Grid>
           {wedge.length > 0 && (
@@ -227,18 +162,11 @@ export function ScanSheet({
                     label={`Density ${place + 1}`}
                     inputMode="decimal"
                     value={each.density}
-                    onChange={(event) => {
-                      const { value } = event.target;
-                      setWedge((before) =>
-                        before.map((one, index) =>
-                          index === place ? { ...one, density: value } : one,
-                        ),
-                      );
-                    }}
+                    onChange={(event) => setDensity(place, event.target.value)}
                   />
                 </Box>
               ))}
-              <Button variant="quiet" onClick={() => setWedge((before) => before.slice(0, -1))}>
+              <Button variant="quiet" onClick={dropStep}>
                 Remove last step
               </Button>
             </Flex>
@@ -250,114 +178,10 @@ export function ScanSheet({
               </Notice>
             </Box>
           )}
-          {!refused && samples.length > 0 && (
-            <Box aria-live="polite" paddingTop="3">
-              <Box as="ol" display="flex" flexWrap="wrap" columnGap="5" aria-label="Densities read">
-                {samples.map((each) => (
-                  <Box as="li" key={each.id} fontSize="15px" listStyleType="none">
-                    <Box as="span" color="ink2">
-                      {each.id}
-                    </Box>{" "}
-                    <b>{each.density === null ? "none" : each.density.toFixed(2)}</b>
-                    {each.uncertainty !== null && (
-                      <Box as="span" color="ink2">
-                        {" "}
-                        ±{each.uncertainty.toFixed(2)}
-                      </Box>
-                    )}
-                  </Box>
-                ))}
-              </Box>
-              {read.data?.base_fog != null && (
-                <Box color="ink2">Clear film {read.data.base_fog.toFixed(2)}</Box>
-              )}
-              {read.data?.says.map((each) => (
-                <Box key={each} color="ink2">
-                  {each}
-                </Box>
-              ))}
-            </Box>
-          )}
+          {!refused && read.data && samples.length > 0 && <DensitiesRead read={read.data} />}
         </>
       )}
       <Problem of={problem} />
     </Sheet>
-  );
-}
-
-/** The picture with its marks, each dragged or moved by arrow keys. */
-function Laid({
-  picture,
-  ratio,
-  marks,
-  size,
-  settle,
-}: {
-  picture: string;
-  ratio: number;
-  marks: Mark[];
-  size: number;
-  settle: () => void;
-}) {
-  const ground = useRef<HTMLDivElement>(null);
-  const grip = useRef<string | null>(null);
-  const placed = (event: PointerEvent): Place => {
-    const box = ground.current?.getBoundingClientRect();
-    if (!box) return { x: 0.5, y: 0.5 };
-    return {
-      x: held((event.clientX - box.left) / box.width),
-      y: held((event.clientY - box.top) / box.height),
-    };
-  };
-  const keyed = (mark: Mark) => (event: KeyboardEvent) => {
-    const by = event.shiftKey ? 0.02 : 0.004;
-    const [x, y] = {
-      ArrowLeft: [-by, 0],
-      ArrowRight: [by, 0],
-      ArrowUp: [0, -by * ratio],
-      ArrowDown: [0, by * ratio],
-    }[event.key] ?? [0, 0];
-    if (!x && !y) return;
-    event.preventDefault();
-    mark.move({ x: held(mark.at.x + (x ?? 0)), y: held(mark.at.y + (y ?? 0)) });
-    settle();
-  };
-  const colour = { patch: "accent", clear: "ochre", wedge: "brick" };
-  return (
-    <Box ref={ground} position="relative" touchAction="none" style={{ aspectRatio: ratio }}>
-      <img
-        src={picture}
-        alt="The scan"
-        style={{ width: "100%", height: "100%" }}
-        draggable={false}
-      />
-      {marks.map((mark) => (
-        <Box
-          key={mark.key}
-          role="button"
-          tabIndex={0}
-          aria-label={`${mark.label}, at ${Math.round(100 * mark.at.x)} and ${Math.round(100 * mark.at.y)} %`}
-          position="absolute"
-          left={`${100 * mark.at.x}%`}
-          top={`${100 * mark.at.y}%`}
-          width={`max(${100 * size}%, 12px)`}
-          style={{ aspectRatio: 1, transform: "translate(-50%, -50%)" }}
-          border="2px solid"
-          borderColor={colour[mark.kind]}
-          outline="1px solid white"
-          cursor="move"
-          onKeyDown={keyed(mark)}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            grip.current = mark.key;
-          }}
-          onPointerMove={(event) => grip.current === mark.key && mark.move(placed(event))}
-          onPointerUp={() => {
-            grip.current = null;
-            settle();
-          }}
-        />
-      ))}
-    </Box>
   );
 }

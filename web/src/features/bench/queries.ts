@@ -10,6 +10,7 @@ export type TestView = Schemas["TestView"];
 export type Learned = Schemas["Learned"];
 export type StripScan = Schemas["StripScan"];
 export type Place = Schemas["PicturePlace"];
+export type ScanRead = Awaited<ReturnType<typeof readScan>>;
 
 export const benchQuery = queryOptions({
   queryKey: ["bench"],

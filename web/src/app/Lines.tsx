@@ -1,0 +1,67 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { X } from "lucide-react";
+import { api, unwrap } from "../api/client";
+import { putTroubleAway, useTrouble } from "../api/pending";
+import { readsOf } from "../api/reads";
+import { Button } from "../components/Button";
+import { Notice } from "../components/Notice";
+import { readCarrying } from "../field/mode";
+import { say, useSaid } from "../shared/saying";
+
+/* The lines above every room. */
+
+/** What was just done, where the screen it was done on is gone. */
+export function Said() {
+  const said = useSaid();
+  return (
+    <Box role="status">
+      {said && (
+        <Flex
+          align="center"
+          background="accentSoft"
+          color="accent"
+          fontWeight={600}
+          paddingLeft={{ base: "4", md: "6" }}
+          minHeight="44px"
+        >
+          <Box flex="1">{said}</Box>
+          <Button variant="quiet" aria-label="Close this line" onClick={() => say(null)}>
+            <X size={18} aria-hidden />
+          </Button>
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+const HEALTH_MS = 60_000;
+
+/** What is wrong with the data, or was not done of what was under way, above every room. */
+export function Trouble() {
+  const refused = useTrouble();
+  const trouble = useQuery({
+    queryKey: ["health"],
+    queryFn: () => unwrap(api.GET("/api/health")),
+    refetchInterval: () => (readCarrying() ? false : HEALTH_MS), // a carried copy sleeps
+    retry: false,
+    ...readsOf("/api/health"),
+  }).data?.trouble;
+  return (
+    <>
+      {trouble && (
+        <Notice tone="warning" live>
+          {trouble}
+        </Notice>
+      )}
+      {refused && (
+        <Notice tone="refusal" live>
+          What was under way when the page was closed was not done: {refused}{" "}
+          <Button variant="word" onClick={putTroubleAway}>
+            Understood
+          </Button>
+        </Notice>
+      )}
+    </>
+  );
+}
