@@ -91,6 +91,7 @@ export function Rail({ help }: { help: () => void }) {
           <li>
             <Button
               variant="choice"
+              paddingInline="0"
               onClick={() => {
                 setMore(false);
                 help();
