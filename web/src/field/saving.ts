@@ -1,3 +1,4 @@
+import { here } from "../api/here";
 import { save } from "../components/save";
 import { type CameOf, type HandIn, handInActs, outgoing, PICTURE, version } from "./handingIn";
 import { deviceName } from "./mode";
@@ -51,6 +52,7 @@ async function withContent({ file, ...named }: Attached): Promise<SavedPicture> 
   return { ...named, content: address.slice(address.indexOf(",") + 1) };
 }
 
+const DAMAGED = "The picture in this file is damaged.";
 const NOT_OURS = "This file was not saved by Emulsa out there; choose emulsa-outing-….json.";
 
 /** Hand in what a file holds; sent again, nothing is done twice. Answers what came of the acts, how
@@ -68,17 +70,28 @@ export async function handInFile(
   const { device, version, acts, pictures = [] } = saved ?? {};
   if (!device || !version || !Array.isArray(acts) || !Array.isArray(pictures))
     throw new Error(NOT_OURS);
-  if (!pictures.every((each) => each.target?.startsWith(PICTURES))) throw new Error(NOT_OURS);
+  if (!pictures.every(({ target }) => isOfPicture(target))) throw new Error(NOT_OURS);
   const came = await handInActs({ device, version, acts }, tell);
   const left: string[] = [];
   for (const { content, ...named } of pictures) {
-    const why = await sendPicture({ ...named, file: await fileOf(content) });
+    const file = fileOf(content);
+    const why = file ? await sendPicture({ ...named, file }) : DAMAGED;
     if (why) left.push(why);
   }
   return { came, taken: pictures.length - left.length, left };
 }
 
-const fileOf = (content: string) => {
-  const bytes = Uint8Array.from(atob(content), (letter) => letter.charCodeAt(0));
-  return new Blob([bytes]);
-};
+/** As the browser would follow it, whatever stands in between. */
+const isOfPicture = (target: unknown) =>
+  typeof target === "string" &&
+  target.startsWith("/") &&
+  new URL(here(target)).pathname.startsWith(PICTURES);
+
+/** None when it is no base64. */
+function fileOf(content: unknown): Blob | null {
+  try {
+    return new Blob([Uint8Array.from(atob(String(content)), (letter) => letter.charCodeAt(0))]);
+  } catch {
+    return null;
+  }
+}
