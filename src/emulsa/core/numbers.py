@@ -36,3 +36,22 @@ def split(value: float) -> tuple[int, str]:
     if rest < 7 / 12:
         return whole, "½"
     return (whole, "⅔") if rest < 5 / 6 else (whole + 1, "")
+
+
+def counted(count: int, noun: str, plural: str = "") -> str:
+    """How many, with the noun in its number.
+
+    >>> counted(1, "negative"), counted(2, "negative"), counted(0, "lens", "lenses")
+    ('1 negative', '2 negatives', '0 lenses')
+    """
+    return f"{count} {noun if count == 1 else plural or noun + 's'}"
+
+
+def sized(size: float, noun: str) -> str:
+    """A size to the third or half with its noun: parts of one stand in the singular.
+
+    >>> sized(2 / 3, "zone"), sized(1, "zone"), sized(4 / 3, "zone"), sized(0.1, "zone")
+    ('⅔ zone', '1 zone', '1⅓ zones', '⅓ zone')
+    """
+    said = number_text(max(1 / 3, size))
+    return f"{said} {noun}" if said in ("⅓", "½", "⅔", "1") else f"{said} {noun}s"

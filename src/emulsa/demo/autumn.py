@@ -126,7 +126,10 @@ def _sheets(connection: Connection, moved: Moved) -> None:
     ids = [f"sheet-shed-{side}" for side, *_ in NEGATIVES]
     areas, alone = holders.areas(connection), rolls.with_film(connection, ())
     developed_at = moved(DEVELOPED)
-    begun = running.begin(RUN, _found(connection, ids), alone, None, (), areas, developed_at)
+    recipe = films.recipe(connection, RUN.recipe_id)
+    assert recipe is not None
+    found = _found(connection, ids)
+    begun = running.begin(RUN, recipe.recipe, found, alone, None, (), areas, developed_at)
     records.carry_out(connection, begun)
     developed = running.developed(RUN, _found(connection, ids), alone, (), areas, developed_at)
     records.carry_out(connection, developed)

@@ -5,15 +5,18 @@ from __future__ import annotations
 import json
 from collections import defaultdict
 from collections.abc import Iterable
+from dataclasses import replace
 from sqlite3 import Connection
 
+from emulsa.core import wire
+from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.store import rows
 from emulsa.store.records import EXPOSURE
 from emulsa.store.rows import Table
 
 # Without the sums they were made from: hundreds of sheets are looked at together.
-SHOT = Table("exposure", Shot, "exposed_at, rowid")
+SHOT = Table("exposure", Shot, "exposed_at, rowid", without=("law",))
 
 
 def exposure(connection: Connection, id_: str) -> Exposure | None:
@@ -39,9 +42,26 @@ def of_piece(connection: Connection, piece_id: str) -> list[Exposure]:
 def shots(connection: Connection, piece_ids: Iterable[str]) -> dict[str, list[Shot]]:
     """The exposures each of these pieces had, in their order: what its development goes by."""
     found: dict[str, list[Shot]] = defaultdict(list)
-    for each in rows.of_ids(connection, SHOT, "piece_id", piece_ids):
-        found[each.piece_id].append(each)
+    of_pieces = rows.of_ids(connection, SHOT, "piece_id", piece_ids)
+    laws = _laws(connection, [each.id for each in of_pieces if each.share < 1])
+    for each in of_pieces:
+        shot = replace(each, law=laws[each.id]) if each.id in laws else each
+        found[each.piece_id].append(shot)
     return found
+
+
+def _laws(connection: Connection, ids: list[str]) -> dict[str, Law]:
+    """The reciprocity law by which openings of one scene add up, by exposure."""
+    if not ids:
+        return {}
+    found = connection.execute(
+        """
+        SELECT id, json_extract(request, '$.law') AS law FROM exposure
+        WHERE share_of = 'one_scene' AND id IN (SELECT value FROM json_each(:ids))
+        """,
+        {"ids": json.dumps(ids)},
+    )
+    return {row["id"]: wire.decode(Law, json.loads(row["law"])) for row in found if row["law"]}
 
 
 def bracket_pieces(connection: Connection, piece_id: str) -> list[str]:

@@ -6,7 +6,7 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core.errors import Impossible
-from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.store import rows
 from emulsa.store.records import (
@@ -67,6 +67,11 @@ CALLED = {  # what a table's rows are called, where it is not the table's own na
 def everything(connection: Connection) -> dict[str, list[Any]]:
     """Every list of the kit, each in its own order."""
     return {plural: rows.many(connection, table) for plural, table in KINDS.items()}
+
+
+def camera(connection: Connection, id_: str | None) -> Camera | None:
+    found: Camera | None = rows.one(connection, CAMERA, id_)
+    return found
 
 
 def lens(connection: Connection, id_: str | None) -> KitLens | None:

@@ -57,6 +57,7 @@ class Entry:
     filter_names: str
     aperture: str | float
     seconds: float
+    mark: str
     n: float
     error_stops: float
     share: float
@@ -78,7 +79,8 @@ LINES = """
             SELECT group_concat(filter.name, ', ') FROM filter
             WHERE filter.id IN (SELECT value FROM json_each(exposure.filter_ids))
         ), '') AS filter_names,
-        exposure.aperture, exposure.seconds, exposure.n, exposure.error_stops, exposure.share,
+        exposure.aperture, exposure.seconds, exposure.mark, exposure.n, exposure.error_stops,
+        exposure.share,
         exposure.bracket_id, exposure.bracket_stops, exposure.cost, exposure.note,
         (
             SELECT attachment.id FROM attachment

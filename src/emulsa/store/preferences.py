@@ -27,3 +27,8 @@ def preferences(connection: Connection) -> Preferences:
 def measures(connection: Connection) -> Measures:
     """How numbers are written for this photographer."""
     return preferences(connection).measures
+
+
+def holds_highlights(connection: Connection) -> bool:
+    """Whether the photographer develops for an exposure that was off."""
+    return preferences(connection).habits.hold_highlights

@@ -6,6 +6,7 @@ import json
 from collections.abc import Sequence
 from sqlite3 import Connection, Row
 
+from emulsa.core.film.formats import frame_format
 from emulsa.core.prints.negative import PrintedNegative, from_densities
 from emulsa.core.prints.record import Print
 from emulsa.store import rows
@@ -20,11 +21,16 @@ NEGATIVES = """
         CASE WHEN judgement.measured <> '[]' THEN json_extract(exposure.answer, '$.falls') END
             AS falls,
         coalesce(judgement.best, 0) AS best, exposure.bracket_id,
-        picture.id AS picture_id, picture.width, picture.height
+        picture.id AS picture_id, picture.width, picture.height,
+        roll.format AS frame_format, max(camera.width_mm, camera.height_mm) AS camera_long_mm
     FROM exposure
     JOIN piece ON piece.id = exposure.piece_id
     JOIN scene ON scene.id = exposure.scene_id
     JOIN film ON film.id = piece.film_id
+    LEFT JOIN roll ON roll.id = piece.roll_id
+    LEFT JOIN lens ON lens.id = exposure.lens_id
+    LEFT JOIN pinhole ON pinhole.id = exposure.pinhole_id
+    LEFT JOIN camera ON camera.id = coalesce(lens.camera_id, pinhole.camera_id)
     LEFT JOIN run ON run.id = piece.run_id
     LEFT JOIN judgement ON judgement.id = piece.id
     LEFT JOIN attachment AS picture ON picture.rowid = (
@@ -98,6 +104,15 @@ def _read(connection: Connection, found: Sequence[Row]) -> list[PrintedNegative]
                 low=low,
                 high=high,
                 base_fog=fog,
+                long_mm=_long_mm(row),
             )
         )
     return read
+
+
+def _long_mm(row: Row) -> float | None:
+    """The longer side of a negative: of its roll's frame, else of its lens's camera."""
+    if row["frame_format"]:
+        return max(frame_format(row["frame_format"]).size_mm)
+    found: float | None = row["camera_long_mm"]
+    return found

@@ -136,15 +136,19 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
     film = films.film(connection, scene.film_id)
     if film is not None:
         film = replace(film, price=stock.film_cost(connection, film.id))
+    lens = kit.lens(connection, scene.lens_id)
+    camera = kit.camera(connection, lens.camera_id) if lens else None
     chosen = [kit.filter_(connection, each) for each in scene.filter_ids]
     return SceneKit(
         film=film,
-        lens=kit.lens(connection, scene.lens_id),
+        lens=lens,
         pinhole=kit.pinhole(connection, scene.pinhole_id),
         meter=kit.meter(connection, scene.meter_id),
         filters=tuple(each for each in chosen if each is not None),
         habits=preferences.preferences(connection).habits,
         own_film=bench.own_film_of(connection, scene.film_id, scene.recipe_id),
+        recipe=films.recipe_of(connection, scene.film_id, scene.recipe_id),
+        format_mm=camera.format_mm if camera else None,
     )
 
 

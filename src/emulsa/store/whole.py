@@ -20,13 +20,14 @@ def exposure_rows(connection: Connection) -> Iterator[dict[str, Any]]:
         SELECT
             exposure.id, exposure.exposed_at, outing.title AS outing, outing.place,
             scene.title AS scene, film.name AS film, exposure.exposure_index AS ei,
+            exposure.rating_reason,
             piece.label AS "where", lens.name AS lens, pinhole.name AS pinhole,
             coalesce((
                 SELECT group_concat(filter.name, ';') FROM json_each(exposure.filter_ids) AS named
                 JOIN filter ON filter.id = named.value
             ), '') AS filters,
             exposure.aperture, exposure.seconds AS time_s, exposure.n, exposure.error_stops,
-            exposure.development_change, exposure.share,
+            exposure.development_change, exposure.share, exposure.share_of,
             exposure.bracket_id AS bracket,
             iif(exposure.bracket_id IS NULL, NULL, exposure.bracket_stops) AS bracket_stops,
             CASE piece.state WHEN 'in_run' THEN 'exposed' ELSE piece.state END AS state,

@@ -3279,7 +3279,7 @@ export interface components {
         };
         /**
          * AdditiveLaw
-         * @description t + a·t^b at every t.
+         * @description t + a·t^b at every t; flagged as a power law is.
          */
         AdditiveLaw: {
             /**
@@ -3341,6 +3341,8 @@ export interface components {
             widest: number;
             /** Airy Mm */
             airy_mm: number;
+            /** Blur Mm */
+            blur_mm: number;
             /** Longest Time S */
             longest_time_s: number | null;
         };
@@ -3382,7 +3384,7 @@ export interface components {
             /** Says */
             says: string;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * AsMetered
@@ -3499,7 +3501,8 @@ export interface components {
         };
         /**
          * Average
-         * @description The mean EV of a low and a high reading on V: what averaging meters do.
+         * @description The middle between a low and a high reading on V: of the range, not of the light, which is
+         *     what an averaging meter weighs (9 and 15 in equal parts read 14.0, and 12 here).
          */
         Average: {
             /**
@@ -3723,6 +3726,21 @@ export interface components {
             total_s: number;
             /** Aperture */
             aperture: string;
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+        };
+        /**
+         * BracketShown
+         * @description The frames of a bracket, what they use up in words, and what that film cost, where it is
+         *     known.
+         */
+        BracketShown: {
+            /** Frames */
+            frames: components["schemas"]["Frame"][];
+            /** Uses */
+            uses: string;
+            /** Price */
+            price: number | null;
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
@@ -3998,8 +4016,9 @@ export interface components {
          * @description For one piece of film; empty fields leave the plan as it is.
          *
          *     ``plain_n`` takes the recipe's time for N, whatever was planned and however it was exposed; it
-         *     needs no reason. ``minutes`` of one's own need a ``reason``, and so does a recipe that is not
-         *     recommended.
+         *     needs no reason. ``hold_highlights`` develops for the exposure's error, so that the high values
+         *     stand where they were planned. ``minutes`` of one's own need a ``reason``, and so does a recipe
+         *     that is not recommended.
          */
         Choice: {
             /**
@@ -4012,6 +4031,11 @@ export interface components {
              * @default false
              */
             plain_n: boolean;
+            /**
+             * Hold Highlights
+             * @default false
+             */
+            hold_highlights: boolean;
             /**
              * Minutes
              * @default null
@@ -4347,7 +4371,8 @@ export interface components {
         /**
          * CurveAnswer
          * @description What a curve says; a value whose span leaves the data is empty, its name in
-         *     ``extrapolated``.
+         *     ``extrapolated``. ``ei`` is by how the curve was exposed, ``metered_ei`` what a meter is set
+         *     to: one film has one index in use, the metered one.
          */
         CurveAnswer: {
             /** Id */
@@ -4364,6 +4389,8 @@ export interface components {
             iso_conditions: boolean | null;
             /** Ei */
             ei: number;
+            /** Metered Ei */
+            metered_ei: number;
             /** Speed Text */
             speed_text: string;
             /** Gamma */
@@ -4531,13 +4558,20 @@ export interface components {
          * DevelopmentAnswer
          * @description Minutes at the temperature given, how sure they are, and how they came about.
          *
-         *     ``off_zones`` is what the photographer's own minutes do to the high value: + too high.
+         *     ``clock_minutes`` is what a clock is set to, as ``minutes_text`` writes it, and ``clock_text``
+         *     the same as it is typed. ``off_zones`` is what the photographer's own minutes do to the high
+         *     value: + too high. ``offer`` is another development for how it was really exposed; empty where
+         *     it was exposed right.
          */
         DevelopmentAnswer: {
             /** Minutes */
             minutes: number;
             /** Minutes Text */
             minutes_text: string;
+            /** Clock Minutes */
+            clock_minutes: number;
+            /** Clock Text */
+            clock_text: string;
             /** Temperature C */
             temperature_c: number;
             /** Ei */
@@ -4557,12 +4591,14 @@ export interface components {
             off_zones: number;
             /** Off Text */
             off_text: string;
+            offer: components["schemas"]["Offer"] | null;
             /** Advice */
             advice: components["schemas"]["Advice"][];
         };
         /**
          * DevelopmentPlan
-         * @description N to the half, as planned, and the factor reciprocity asks on the developing time.
+         * @description N to the half, as planned, who decides it, and the factor reciprocity asks on the developing
+         *     time.
          */
         DevelopmentPlan: {
             /** N */
@@ -4571,6 +4607,11 @@ export interface components {
             n_text: string;
             /** Change */
             change: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
         };
         /**
          * Difference
@@ -4665,6 +4706,16 @@ export interface components {
             bottom: number;
         };
         /**
+         * EiPoint
+         * @description The index a planned N is exposed at: the recipe's own word, or a test's.
+         */
+        EiPoint: {
+            /** N */
+            n: number;
+            /** Ei */
+            ei: number;
+        };
+        /**
          * Enlarger
          * @description An enlarger: its lamp's lag, lenses, marks, and how far it goes.
          */
@@ -4735,8 +4786,9 @@ export interface components {
         };
         /**
          * Equivalent
-         * @description The same exposure at another mark of the lens, what rules it out, and whether its depth
-         *     and diffraction balance best of all.
+         * @description The same exposure at another mark of the lens, how far off its time leaves it (in words from
+         *     a sixth of a stop on), what rules it out, and whether its depth and diffraction balance best of
+         *     all.
          */
         Equivalent: {
             /** Aperture */
@@ -4745,8 +4797,14 @@ export interface components {
             metered_s: number;
             /** Corrected S */
             corrected_s: number;
+            /** Seconds */
+            seconds: number;
             /** Text */
             text: string;
+            /** Error Stops */
+            error_stops: number;
+            /** Error Text */
+            error_text: string;
             /** Ruled Out By */
             ruled_out_by: string[];
             /** Ruled Out Text */
@@ -4837,14 +4895,26 @@ export interface components {
         /**
          * ExposureAnswer
          * @description The whole exposure; numbers unrounded, words ready to show.
+         *
+         *     ``ei`` is the index worked at. ``n_from`` says who decides N, ``n_if_marked`` what the brightest
+         *     reading would ask for if somebody marked it.
          */
         ExposureAnswer: {
             /** Camera Ev */
             camera_ev: number;
+            /** Ei */
+            ei: number;
             /** Range Stops */
             range_stops: number;
             /** N */
             n: number;
+            /**
+             * N From
+             * @enum {string}
+             */
+            n_from: "chosen" | "pair" | "marked" | "brightest" | "none";
+            /** N If Marked */
+            n_if_marked: number | null;
             /** Falls */
             falls: components["schemas"]["Fall"][];
             /** Metered S */
@@ -4866,8 +4936,11 @@ export interface components {
          * ExposureRequest
          * @description A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
          *
-         *     ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
-         *     apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
+         *     ``usual_ei`` is what the film is rated at otherwise; ``ei_by_n`` the index each N is exposed at,
+         *     not used where the scene is rated otherwise. ``depth`` and ``movement`` rule out apertures and
+         *     times by the blur allowed on the film: ``blur_mm``, else the format's diagonal/1500, else 0.1;
+         *     ``focus`` left out is not infinity, and depth is not tested against it. ``share`` is one opening
+         *     of a multiple exposure. ``bracket_stops`` is a frame's own place in
          *     a bracket: every tone of it falls so much higher, and its development stays the plan's.
          *     ``own_film``: what falls print as by the film's own test, where its times are in use.
          */
@@ -4900,11 +4973,9 @@ export interface components {
             optics: components["schemas"]["Lens"] | components["schemas"]["Pinhole"];
             /**
              * Focus
-             * @default {
-             *       "kind": "infinity"
-             *     }
+             * @default null
              */
-            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"] | null;
             /**
              * Solve For
              * @default time
@@ -4956,9 +5027,29 @@ export interface components {
             movement: components["schemas"]["Movement"] | null;
             /**
              * Blur Mm
-             * @default 0.1
+             * @default null
              */
-            blur_mm: number;
+            blur_mm: number | null;
+            /**
+             * Format Mm
+             * @default null
+             */
+            format_mm: [
+                number,
+                number
+            ] | null;
+            /**
+             * Ei By N
+             * @default []
+             */
+            ei_by_n: components["schemas"]["EiPoint"][];
+            /**
+             * @default {
+             *       "part": 1,
+             *       "of": "one_scene"
+             *     }
+             */
+            share: components["schemas"]["Share"];
             /**
              * Bracket Stops
              * @default 0
@@ -5093,7 +5184,9 @@ export interface components {
         /**
          * Film
          * @description A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
-         *     says. ``law`` is empty until reciprocity is known, ``price`` is a sheet's.
+         *     says, ``prior_ei`` what it was rated at before its negatives said otherwise: learning is weighed
+         *     against it, and it never moves by learning. ``law`` is empty until reciprocity is known,
+         *     ``price`` is a sheet's.
          */
         Film: {
             /** Id */
@@ -5107,6 +5200,11 @@ export interface components {
              * @default null
              */
             box_speed: number | null;
+            /**
+             * Prior Ei
+             * @default null
+             */
+            prior_ei: number | null;
             /**
              * Textural Range
              * @default [
@@ -5361,6 +5459,19 @@ export interface components {
             taken: components["schemas"]["Ready"][];
         };
         /**
+         * Fix
+         * @description ``about`` is the advice's code, or the ledger's step, it stands beside; ``label`` the word to
+         *     touch.
+         */
+        Fix: {
+            /** About */
+            about: string;
+            /** Label */
+            label: string;
+            /** Edits */
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+        };
+        /**
          * Format
          * @description A format as it is offered: its key, name, image area, and the frames of a roll.
          */
@@ -5551,8 +5662,9 @@ export interface components {
         };
         /**
          * Habits
-         * @description The zones a photographer places on, the tone highlights are meant for, and the blur allowed
-         *     on the film.
+         * @description The zones a photographer places on, the tone highlights are meant for, the blur allowed on
+         *     the film (empty: by the format), whether N takes its own index, and whether an exposure's error
+         *     is developed for (*hold the highlights*) or reported and offered.
          */
         Habits: {
             /**
@@ -5572,9 +5684,19 @@ export interface components {
             target_zone: number;
             /**
              * Blur Mm
-             * @default 0.1
+             * @default null
              */
-            blur_mm: number;
+            blur_mm: number | null;
+            /**
+             * Ei By N
+             * @default true
+             */
+            ei_by_n: boolean;
+            /**
+             * Hold Highlights
+             * @default false
+             */
+            hold_highlights: boolean;
         };
         /**
          * HandedIn
@@ -5626,11 +5748,15 @@ export interface components {
         };
         /**
          * High
-         * @description The important highlight and the zone it is meant for.
+         * @description The zone highlights are meant for, and the important one where somebody marked it: without
+         *     a reading it is a target and no mark.
          */
         High: {
-            /** Reading */
-            reading: string;
+            /**
+             * Reading
+             * @default null
+             */
+            reading: string | null;
             /**
              * Zone
              * @default 8
@@ -5800,7 +5926,10 @@ export interface components {
          * Judged
          * @description A negative that counts: where it lay, what it was given against its plan, what it showed.
          *
-         *     ``says`` tells it in a line. ``shadow`` and ``highlight`` are empty where nobody looked.
+         *     ``ei`` is the index it was made at, set against the film's own for its N; empty where the index
+         *     held a filter. ``developed_zones``: its minutes stand so far above the recipe's own word for its
+         *     N. ``left_out`` is the reason it teaches nothing; ``says`` tells the negative in a line.
+         *     ``shadow`` and ``highlight`` are empty where nobody looked.
          */
         Judged: {
             /** Piece Id */
@@ -5814,13 +5943,18 @@ export interface components {
             /** N */
             n: number;
             /** Shadow */
-            shadow: ("none" | "thin" | "full") | null;
+            shadow: ("none" | "thin" | "full" | "heavy" | "at_least_full") | null;
             /** Highlight */
             highlight: ("flat" | "full" | "blocked") | null;
             /**
+             * Ei
+             * @default null
+             */
+            ei: number | null;
+            /**
              * @default {
-             *       "shadow_error_stops": null,
-             *       "highlight_error_zones": null,
+             *       "shadow_net": null,
+             *       "highlight_net": null,
              *       "text": ""
              *     }
              */
@@ -5836,6 +5970,11 @@ export interface components {
              */
             passed_over: string;
             /**
+             * Left Out
+             * @default
+             */
+            left_out: string;
+            /**
              * Says
              * @default
              */
@@ -5844,7 +5983,9 @@ export interface components {
         /**
          * Judgement
          * @description What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
-         *     ``measured`` counts with ``base_fog``, the clear film's density.
+         *     ``measured`` counts with ``base_fog``, the clear film's density. ``left_out`` is the reason why
+         *     this negative teaches nothing; ``at_least_full`` is what was judged before *heavy* was a
+         *     word.
          */
         Judgement: {
             /** Id */
@@ -5858,7 +5999,7 @@ export interface components {
              * Shadow
              * @enum {string}
              */
-            shadow: "none" | "thin" | "full";
+            shadow: "none" | "thin" | "full" | "heavy" | "at_least_full";
             /**
              * Highlight
              * @enum {string}
@@ -5889,6 +6030,25 @@ export interface components {
              * @default []
              */
             measured: components["schemas"]["MeasuredSpot"][];
+            /**
+             * Left Out
+             * @default
+             */
+            left_out: string;
+        };
+        /**
+         * KeepEi
+         * @description Whether the film keeps its EI here, whatever N is planned.
+         */
+        KeepEi: {
+            /**
+             * Kind
+             * @default keep_ei
+             * @constant
+             */
+            kind: "keep_ei";
+            /** Keep */
+            keep: boolean;
         };
         /**
          * KeptPreferences
@@ -6149,6 +6309,11 @@ export interface components {
         LearnAnswer: {
             speed: components["schemas"]["LearnedSpeed"];
             development: components["schemas"]["LearnedDevelopment"];
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: string[];
         };
         /**
          * Learned
@@ -6173,7 +6338,8 @@ export interface components {
         };
         /**
          * LearnedDevelopment
-         * @description Zones the high values come too high, and the minutes that follow.
+         * @description Zones the high values come too high by the recipe's own minutes, and the minutes that are
+         *     offered.
          */
         LearnedDevelopment: {
             /** Mean */
@@ -6184,6 +6350,8 @@ export interface components {
             negatives: number;
             /** Enough */
             enough: boolean;
+            /** Capped */
+            capped: boolean;
             /** Minutes */
             minutes: components["schemas"]["LearnedMinutes"][];
             /** Sentence */
@@ -6205,7 +6373,8 @@ export interface components {
         };
         /**
          * LearnedSpeed
-         * @description Stops the film is slower than its index, and the index that follows.
+         * @description Stops the film is slower than its own index, and the index that is offered; ``capped`` where
+         *     the words that were used hold no more than one step.
          */
         LearnedSpeed: {
             /** Mean */
@@ -6216,6 +6385,8 @@ export interface components {
             negatives: number;
             /** Enough */
             enough: boolean;
+            /** Capped */
+            capped: boolean;
             /** Ei */
             ei: number;
             /** Sentence */
@@ -6275,12 +6446,16 @@ export interface components {
          * LightChangeAnswer
          * @description How far the exposure has come and what is left.
          *
-         *     ``progress`` may pass 1 when too much was given; ``remaining_s`` is empty when ``never``.
+         *     ``progress`` may pass 1 when too much was given. ``steady_remaining_s`` is what is left if the
+         *     light stays as it is now, ``remaining_s`` if it goes on changing; empty when ``never``. One
+         *     change of light is no trend: the steady answer is the one to go by first.
          *     ``error_stops_if_stopped`` is empty as long as nothing was given.
          */
         LightChangeAnswer: {
             /** Progress */
             progress: number;
+            /** Steady Remaining S */
+            steady_remaining_s: number;
             /** Remaining S */
             remaining_s: number | null;
             /** Never */
@@ -6307,7 +6482,8 @@ export interface components {
         };
         /**
          * Line
-         * @description The baths in their order, strictly one way, with one developer among them.
+         * @description The baths in their order, strictly one way, with one developer among them, or a divided one:
+         *     two developers, B right after A. A's time comes from the film, B has its own.
          */
         Line: {
             /** Id */
@@ -6445,7 +6621,8 @@ export interface components {
         };
         /**
          * MarkHigh
-         * @description The important highlight and the zone it is wanted on; none leaves it to the brightest.
+         * @description The important highlight and the zone it is wanted on; without one the brightest may ask for
+         *     contraction.
          */
         MarkHigh: {
             /**
@@ -6502,19 +6679,25 @@ export interface components {
         };
         /**
          * Measured
-         * @description What the densitometer says of the two ends; empty where it was not asked.
+         * @description Zone and net density at the two ends; empty where the densitometer was not asked.
          */
         Measured: {
             /**
-             * Shadow Error Stops
+             * Shadow Net
              * @default null
              */
-            shadow_error_stops: number | null;
+            shadow_net: [
+                number,
+                number
+            ] | null;
             /**
-             * Highlight Error Zones
+             * Highlight Net
              * @default null
              */
-            highlight_error_zones: number | null;
+            highlight_net: [
+                number,
+                number
+            ] | null;
             /**
              * Text
              * @default
@@ -6763,6 +6946,8 @@ export interface components {
         /**
          * NoFailure
          * @description No correction up to a stated time; beyond it nothing is known and the answer is flagged.
+         *
+         *     ``unknown``: nobody has said how this film fails; it is counted as if it did not.
          */
         NoFailure: {
             /**
@@ -6773,6 +6958,11 @@ export interface components {
             kind: "none";
             /** Until S */
             until_s: number;
+            /**
+             * Unknown
+             * @default false
+             */
+            unknown: boolean;
         };
         /**
          * Observed
@@ -6809,6 +6999,42 @@ export interface components {
              * @default null
              */
             price: number | null;
+        };
+        /**
+         * Offer
+         * @description The development that would hold the lights where they were planned.
+         *
+         *     ``range`` is the net density between the tones planned for III and VIII as they were exposed,
+         *     developed as planned, ``range_held`` developed as offered; ``grade`` and ``grade_held`` the
+         *     paper each wants. ``shown``: the error is large enough to be seen in a print.
+         */
+        Offer: {
+            /** N */
+            n: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes Text */
+            minutes_text: string;
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "tested" | "published" | "personal" | "estimated";
+            /** Range */
+            range: number;
+            /** Grade */
+            grade: number | string;
+            /** Range Held */
+            range_held: number;
+            /** Grade Held */
+            grade_held: number | string;
+            /** Text */
+            text: string;
+            /**
+             * Shown
+             * @default false
+             */
+            shown: boolean;
         };
         /**
          * Opinions
@@ -7126,7 +7352,7 @@ export interface components {
         /**
          * PaperGradeAnswer
          * @description The log exposure range the paper must hold, and the grade, or the own paper, that does;
-         *     stops that are lost, or left grey, where none does.
+         *     stops that are lost, or left grey, where none does. ``wants`` says which densities to give.
          */
         PaperGradeAnswer: {
             /** Log Exposure Range */
@@ -7139,6 +7365,11 @@ export interface components {
             lost_stops: number;
             /** Grey Stops */
             grey_stops: number;
+            /**
+             * Wants
+             * @default From the darkest tone that must keep texture (Zone I or II) to Zone VIII.
+             */
+            wants: string;
         };
         /**
          * PaperSheet
@@ -7406,7 +7637,7 @@ export interface components {
         PlanChoice: {
             plan: components["schemas"]["Plan"];
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * Planned
@@ -7437,6 +7668,11 @@ export interface components {
              * @default []
              */
             filter_ids: string[];
+            /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
         };
         /**
          * PlannedArea
@@ -7573,7 +7809,8 @@ export interface components {
         };
         /**
          * Point
-         * @description Minutes for one N at the recipe's temperature, and who says so.
+         * @description Minutes for one N at the recipe's temperature, and who says so; ``learned`` were taken over
+         *     from judged negatives, and stand before what they were weighed against.
          */
         Point: {
             /** N */
@@ -7601,6 +7838,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Learned
+             * @default false
+             */
+            learned: boolean;
         };
         /**
          * Powder
@@ -7660,7 +7902,7 @@ export interface components {
         };
         /**
          * PowerLaw
-         * @description t0·(t/t0)^p above t0; flagged beyond ``tested_until_s`` when that is known.
+         * @description t0·(t/t0)^p above t0; flagged beyond ``tested_until_s``, 100 s metered where nobody said.
          */
         PowerLaw: {
             /**
@@ -7702,7 +7944,9 @@ export interface components {
              *       "shadow_zone": 3,
              *       "highlight_zone": 7.5,
              *       "target_zone": 8,
-             *       "blur_mm": 0.1
+             *       "blur_mm": null,
+             *       "ei_by_n": true,
+             *       "hold_highlights": false
              *     }
              */
             habits: components["schemas"]["Habits"];
@@ -8194,8 +8438,8 @@ export interface components {
         };
         /**
          * PrintedNegative
-         * @description A negative to print; its picture, when one is attached, and the densities the paper must
-         *     hold, as far as they were measured.
+         * @description A negative to print; its picture, when one is attached, its longer side where its format is
+         *     known, and the densities the paper must hold, as far as they were measured.
          */
         PrintedNegative: {
             /** Exposure Id */
@@ -8224,6 +8468,11 @@ export interface components {
             high: number | null;
             /** Base Fog */
             base_fog: number | null;
+            /**
+             * Long Mm
+             * @default null
+             */
+            long_mm: number | null;
         };
         /**
          * PrintingPaper
@@ -8403,7 +8652,7 @@ export interface components {
         };
         /**
          * Rate
-         * @description The EI the film is rated at here; none is its own.
+         * @description The EI the film is rated at here, and why; none is its own.
          */
         Rate: {
             /**
@@ -8414,6 +8663,11 @@ export interface components {
             kind: "rate";
             /** Exposure Index */
             exposure_index: number | null;
+            /**
+             * Reason
+             * @default null
+             */
+            reason: ("index" | "push_pull" | "filter" | "safety") | null;
         };
         /**
          * Rating
@@ -8674,7 +8928,8 @@ export interface components {
          * Roll
          * @description A roll that was loaded: in a camera or back, in the bag partly exposed, or done.
          *
-         *     ``exposure_index`` is what the whole roll is rated at, when that is not the film's own EI;
+         *     ``exposure_index`` is what the whole roll is rated at, when that is not the film's own EI, for
+         *     which ``rating_reason``;
          *     ``advanced`` whether the film was seen to move; ``next_frame`` the frame the counter shows.
          */
         Roll: {
@@ -8708,6 +8963,11 @@ export interface components {
              * @default null
              */
             exposure_index: number | null;
+            /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
             /**
              * Place
              * @default camera
@@ -8784,7 +9044,7 @@ export interface components {
              * Step
              * @enum {string}
              */
-            step: "meter" | "placement" | "filter" | "bellows" | "bracket" | "reciprocity" | "set";
+            step: "meter" | "placement" | "ei" | "filter" | "bellows" | "bracket" | "share" | "reciprocity" | "set";
             /** Label */
             label: string;
             /** Stops */
@@ -8904,7 +9164,7 @@ export interface components {
         };
         /**
          * Rung
-         * @description An N of the ladder: its minutes and the index it is exposed at.
+         * @description An N of the ladder: its minutes and the index a meter is set to for it.
          */
         Rung: {
             /** N */
@@ -8979,9 +9239,10 @@ export interface components {
          * @description Everything decided in front of one subject; what is empty is not decided yet.
          *
          *     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-         *     important shadow when it is not the darkest reading. ``meter_iso`` and ``meter_held_stops`` are
-         *     what the meter is set to here, other than its record says. ``revisits`` is the earlier scene it
-         *     was copied from.
+         *     important shadow when it is not the darkest reading. ``rating_reason`` says why the film is
+         *     rated otherwise than its own EI; ``keep_ei`` keeps that EI whatever N is planned. ``meter_iso``
+         *     and ``meter_held_stops`` are what the meter is set to here, other than its record says.
+         *     ``revisits`` is the earlier scene it was copied from.
          */
         Scene: {
             /** Id */
@@ -9005,6 +9266,16 @@ export interface components {
              * @default null
              */
             exposure_index: number | null;
+            /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
+            /**
+             * Keep Ei
+             * @default false
+             */
+            keep_ei: boolean;
             /**
              * Recipe Id
              * @default null
@@ -9042,11 +9313,9 @@ export interface components {
             filter_ids: string[];
             /**
              * Focus
-             * @default {
-             *       "kind": "infinity"
-             *     }
+             * @default null
              */
-            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"] | null;
             /**
              * Aperture
              * @default null
@@ -9192,7 +9461,7 @@ export interface components {
             /** Chosen */
             chosen: boolean;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * SchoolRow
@@ -9302,7 +9571,7 @@ export interface components {
         };
         /**
          * SetFocus
-         * @description Where the lens is focused.
+         * @description Where the lens is focused; none says nothing of it.
          */
         SetFocus: {
             /**
@@ -9312,7 +9581,7 @@ export interface components {
              */
             kind: "focus";
             /** Focus */
-            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"];
+            focus: components["schemas"]["Infinity"] | components["schemas"]["ByDraw"] | components["schemas"]["ByExtension"] | components["schemas"]["ByMagnification"] | components["schemas"]["ByTarget"] | components["schemas"]["BySubject"] | null;
         };
         /**
          * SetMeter
@@ -9422,6 +9691,23 @@ export interface components {
             feather: number;
         };
         /**
+         * Share
+         * @description The part of an exposure that one opening gives, and whether the others are of its scene.
+         */
+        Share: {
+            /**
+             * Part
+             * @default 1
+             */
+            part: number;
+            /**
+             * Of
+             * @default one_scene
+             * @enum {string}
+             */
+            of: "one_scene" | "scenes";
+        };
+        /**
          * SharedRun
          * @description A run: its sheets by time, and the minutes all of them get.
          */
@@ -9433,16 +9719,26 @@ export interface components {
         };
         /**
          * Sharpness
-         * @description What a lens holds sharp as it is set: the limits of depth at the focus, the aperture that
-         *     suits the depth wanted, and the longest time for what moves; empty where nothing is known.
+         * @description What a lens holds sharp as it is set: the limits of depth at the focus, the aperture the
+         *     depth wanted takes with that focus (as marked, and the lens's next mark), where to focus
+         *     instead, the aperture that suits it best, and the longest time for what moves; empty where
+         *     nothing is known.
          */
         Sharpness: {
+            /** Blur Mm */
+            blur_mm: number;
             /** Near Mm */
             near_mm: number | null;
             /** Far Mm */
             far_mm: number | null;
             /** Spread Mm */
             spread_mm: number | null;
+            /** Needed F Number */
+            needed_f_number: number | null;
+            /** Needed Mark */
+            needed_mark: string;
+            /** Focus Mm */
+            focus_mm: number | null;
             /** Best F Number */
             best_f_number: number | null;
             /** Best Mark */
@@ -9682,7 +9978,9 @@ export interface components {
         };
         /**
          * Solution
-         * @description A scene worked out; ``plan`` is what an exposure made by it is logged with.
+         * @description A scene worked out; ``plan`` is what an exposure made by it is logged with. ``high_reading``
+         *     is the important highlight where one is marked, else the brightest that may be; ``fixes`` what
+         *     one touch would take up or undo.
          */
         Solution: {
             scene: components["schemas"]["Scene"];
@@ -9694,6 +9992,10 @@ export interface components {
             placed_reading: string | null;
             /** High Reading */
             high_reading: string | null;
+            /** High Marked */
+            high_marked: boolean;
+            /** Fixes */
+            fixes: components["schemas"]["Fix"][];
             answer: components["schemas"]["ExposureAnswer"] | null;
             /** Assumed */
             assumed: components["schemas"]["Assumed"][];
@@ -9918,7 +10220,8 @@ export interface components {
         };
         /**
          * Story
-         * @description An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole.
+         * @description An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole,
+         *     ``n_why`` who decided N, ``doubts`` what was unsure of it then.
          */
         Story: {
             exposure: components["schemas"]["ExposureView"];
@@ -9945,6 +10248,12 @@ export interface components {
             ledger: {
                 [key: string]: unknown;
             }[];
+            /** N Why */
+            n_why: string;
+            /** Doubts */
+            doubts: string[];
+            /** Rating Text */
+            rating_text: string;
             /** Core Version */
             core_version: string;
             /** Planned Text */
@@ -10268,7 +10577,8 @@ export interface components {
         };
         /**
          * TestView
-         * @description A test with its version, the film's and recipe's names, and what it says.
+         * @description A test with its version, the film's and recipe's names, and what it says; ``use_text`` is
+         *     what using its times would change in the recipe.
          */
         TestView: {
             test: components["schemas"]["FilmTest"];
@@ -10279,6 +10589,8 @@ export interface components {
             /** Recipe Name */
             recipe_name: string;
             worked: components["schemas"]["Worked"];
+            /** Use Text */
+            use_text: string;
         };
         /**
          * Textural
@@ -10420,7 +10732,7 @@ export interface components {
             /** Falls On */
             falls_on: string;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
             makes: components["schemas"]["Made"];
         };
         /**
@@ -10514,11 +10826,22 @@ export interface components {
              * @default {
              *       "recipe_id": null,
              *       "plain_n": false,
+             *       "hold_highlights": false,
              *       "minutes": null,
              *       "reason": ""
              *     }
              */
             choice: components["schemas"]["Choice"];
+            /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
+            /**
+             * Hold Highlights
+             * @default false
+             */
+            hold_highlights: boolean;
         };
         /**
          * Warmth
@@ -10670,6 +10993,8 @@ export interface components {
         /**
          * ApertureChoiceRequest
          * @description The spread between near and far focus on the ground glass, and what moves.
+         *
+         *     The blur allowed is ``blur_mm``, else the format's diagonal/1500, else 0.1 mm.
          */
         ApertureChoiceRequest: {
             /** Focus Spread Mm */
@@ -10685,10 +11010,18 @@ export interface components {
              */
             speed_mm_s: number | null;
             /**
-             * Blur Mm
-             * @default 0.1
+             * Format Mm
+             * @default null
              */
-            blur_mm: number;
+            format_mm: [
+                number,
+                number
+            ] | null;
+            /**
+             * Blur Mm
+             * @default null
+             */
+            blur_mm: number | null;
         };
         /**
          * AreaAsked
@@ -10729,7 +11062,7 @@ export interface components {
             /** Day */
             day: string;
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
             /**
              * @default {
              *       "films": [],
@@ -10795,7 +11128,8 @@ export interface components {
         };
         /**
          * Bracketing
-         * @description A bracket of a scene: its step, frames and side.
+         * @description A bracket of a scene: its step, frames and side, and the film it is meant for, as far as it
+         *     is named.
          */
         Bracketing: {
             scene: components["schemas"]["Scene"];
@@ -10815,6 +11149,11 @@ export interface components {
              * @enum {string}
              */
             side: "both" | "over" | "under";
+            /**
+             * Piece Ids
+             * @default []
+             */
+            piece_ids: string[];
         };
         /**
          * ClearingTest
@@ -10987,10 +11326,12 @@ export interface components {
          * DevelopmentRequest
          * @description A recipe, the N wanted and the temperature there is, in one scale or the other.
          *
-         *     ``ei`` is the film's own EI and ``rated_ei`` what it was shot at; ``error_stops`` how far the
-         *     exposure was off (+ over); ``age_change`` what is added for an old developer. ``own_minutes``
-         *     is the photographer's word over all of it, with its ``reason``; a reason also answers for a
-         *     recipe that is not recommended.
+         *     ``ei`` is the film's own EI and ``rated_ei`` what it was shot at, for which ``rating_reason``;
+         *     ``error_stops`` how far the exposure was off (+ over), and ``error`` whether that is reported or
+         *     developed for; ``age_change`` what is added for an old developer; ``in_tray`` an open tray, or
+         *     paper, where short times are even. ``own_minutes`` is the photographer's word over all of it,
+         *     with its ``reason``; a reason also answers for a recipe that is not recommended, and for a bath
+         *     outside 18 to 27 °C.
          */
         DevelopmentRequest: {
             recipe: components["schemas"]["Recipe"];
@@ -11020,10 +11361,21 @@ export interface components {
              */
             rated_ei: number | null;
             /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
+            /**
              * Error Stops
              * @default 0
              */
             error_stops: number;
+            /**
+             * Error
+             * @default report
+             * @enum {string}
+             */
+            error: "report" | "hold_highlights";
             /**
              * Reciprocity Change
              * @default 1
@@ -11034,6 +11386,11 @@ export interface components {
              * @default false
              */
             rotary: boolean;
+            /**
+             * In Tray
+             * @default false
+             */
+            in_tray: boolean;
             /**
              * Age Change
              * @default 1
@@ -11060,7 +11417,7 @@ export interface components {
              * Edits
              * @default []
              */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
         };
         /**
          * Editing
@@ -11068,7 +11425,7 @@ export interface components {
          */
         Editing: {
             /** Edits */
-            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
+            edits: (components["schemas"]["Read"] | components["schemas"]["Drop"] | components["schemas"]["Describe"] | components["schemas"]["Place"] | components["schemas"]["PlaceBy"] | components["schemas"]["MarkHigh"] | components["schemas"]["MarkLow"] | components["schemas"]["SetN"] | components["schemas"]["ChooseFilm"] | components["schemas"]["Rate"] | components["schemas"]["KeepEi"] | components["schemas"]["ChooseRecipe"] | components["schemas"]["ChooseLens"] | components["schemas"]["ChoosePinhole"] | components["schemas"]["ChooseMeter"] | components["schemas"]["SetMeter"] | components["schemas"]["ChooseFilters"] | components["schemas"]["LightIs"] | components["schemas"]["SetAperture"] | components["schemas"]["SetFocus"] | components["schemas"]["SetDepth"] | components["schemas"]["SetMovement"] | components["schemas"]["Entitle"])[];
             /**
              * @default {
              *       "films": [],
@@ -11135,7 +11492,7 @@ export interface components {
              * @default {
              *       "net_at_viii": 1.25,
              *       "range_stops": 7,
-             *       "density_range": 1.05,
+             *       "density_range": null,
              *       "flare": 0
              *     }
              */
@@ -11162,11 +11519,11 @@ export interface components {
          * @description An exposure as it is reported: empty aperture or time mean *as planned*.
          *
          *     ``plan`` is what it was made by; without one it is the scene's as it stands. ``bracket_stops``
-         *     is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
-         *     ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
-         *     records what nobody would have advised: a second exposure by accident, a frame at another EI
-         *     than its roll. ``unplaced``: nobody said which holder it was; film of its own is made for it,
-         *     under ``piece_id``.
+         *     is the frame's place in a bracket; ``share`` its part of an intended multiple exposure,
+         *     ``share_of`` whether the other openings are of the same scene; ``intervals`` what the clock
+         *     counted while the light changed, in place of a time. ``happened`` records what nobody would have
+         *     advised: a second exposure by accident, a frame at another EI than its roll. ``unplaced``:
+         *     nobody said which holder it was; film of its own is made for it, under ``piece_id``.
          */
         Given: {
             /** Id */
@@ -11207,6 +11564,12 @@ export interface components {
              * @default 1
              */
             share: number;
+            /**
+             * Share Of
+             * @default one_scene
+             * @enum {string}
+             */
+            share_of: "one_scene" | "scenes";
             /**
              * Intervals
              * @default []
@@ -11353,6 +11716,11 @@ export interface components {
         /**
          * LearnRequest
          * @description One film and recipe, and its negatives.
+         *
+         *     ``ei`` and ``minutes_per_n`` are what is in use now; ``prior_ei`` and ``prior_minutes`` the
+         *     film's and the recipe's own word, against which all evidence is weighed: they stand still, so
+         *     that the same negatives say the same after a yes. ``reference_net`` is a film's own scale of
+         *     zones and net densities; without one, a normal negative's.
          */
         LearnRequest: {
             /** Ei */
@@ -11361,6 +11729,73 @@ export interface components {
             minutes_per_n: components["schemas"]["MinutesPoint"][];
             /** Negatives */
             negatives: components["schemas"]["Seen"][];
+            /**
+             * Prior Ei
+             * @default null
+             */
+            prior_ei: number | null;
+            /**
+             * Prior Minutes
+             * @default null
+             */
+            prior_minutes: components["schemas"]["MinutesPoint"][] | null;
+            /**
+             * Reference Net
+             * @default [
+             *       [
+             *         0,
+             *         0.02
+             *       ],
+             *       [
+             *         1,
+             *         0.1
+             *       ],
+             *       [
+             *         2,
+             *         0.2
+             *       ],
+             *       [
+             *         3,
+             *         0.33
+             *       ],
+             *       [
+             *         4,
+             *         0.48
+             *       ],
+             *       [
+             *         5,
+             *         0.64
+             *       ],
+             *       [
+             *         6,
+             *         0.82
+             *       ],
+             *       [
+             *         7,
+             *         1.02
+             *       ],
+             *       [
+             *         8,
+             *         1.25
+             *       ],
+             *       [
+             *         9,
+             *         1.46
+             *       ],
+             *       [
+             *         10,
+             *         1.64
+             *       ],
+             *       [
+             *         11,
+             *         1.78
+             *       ]
+             *     ]
+             */
+            reference_net: [
+                number,
+                number
+            ][];
         };
         /**
          * LeftOut
@@ -11775,7 +12210,9 @@ export interface components {
              *       "shadow_zone": 3,
              *       "highlight_zone": 7.5,
              *       "target_zone": 8,
-             *       "blur_mm": 0.1
+             *       "blur_mm": null,
+             *       "ei_by_n": true,
+             *       "hold_highlights": false
              *     }
              */
             habits: components["schemas"]["Habits"];
@@ -11973,7 +12410,7 @@ export interface components {
          * Relit
          * @description A reading typed during an exposure, and what the shutter was open for so far.
          *
-         *     ``stops`` is the frame's place in a bracket.
+         *     ``stops`` is the frame's place in a bracket, ``share`` its part of a multiple exposure.
          */
         Relit: {
             /** Text */
@@ -11988,6 +12425,12 @@ export interface components {
              * @default 1
              */
             share: number;
+            /**
+             * Share Of
+             * @default one_scene
+             * @enum {string}
+             */
+            share_of: "one_scene" | "scenes";
             /**
              * Stops
              * @default 0
@@ -12079,6 +12522,11 @@ export interface components {
              */
             exposure_index: number | null;
             /**
+             * Rating Reason
+             * @default null
+             */
+            rating_reason: ("index" | "push_pull" | "filter" | "safety") | null;
+            /**
              * Note
              * @default
              */
@@ -12154,7 +12602,9 @@ export interface components {
              *       "shadow_zone": 3,
              *       "highlight_zone": 7.5,
              *       "target_zone": 8,
-             *       "blur_mm": 0.1
+             *       "blur_mm": null,
+             *       "ei_by_n": true,
+             *       "hold_highlights": false
              *     }
              */
             habits: components["schemas"]["Habits"];
@@ -12162,8 +12612,12 @@ export interface components {
         /**
          * Seen
          * @description A judged negative: what it was given, and what its shadows and lights show, by eye or
-         *     measured. ``developed_error_zones``: its development carried the lights so much further than
-         *     its N asks for.
+         *     measured.
+         *
+         *     ``ei`` is the index it was exposed at (empty: the prior's). ``developed_error_zones``: the
+         *     minutes it got stand so many zones above the prior's for its planned N. ``at_least_full`` is
+         *     what was judged before *heavy* was a word. ``shadow_net`` and ``highlight_net`` are a zone and
+         *     the net density that was measured there.
          */
         Seen: {
             /** Id */
@@ -12184,10 +12638,15 @@ export interface components {
              */
             n: number;
             /**
+             * Ei
+             * @default null
+             */
+            ei: number | null;
+            /**
              * Shadow
              * @default null
              */
-            shadow: ("none" | "thin" | "full") | null;
+            shadow: ("none" | "thin" | "full" | "heavy" | "at_least_full") | null;
             /**
              * Highlight
              * @default null
@@ -12203,6 +12662,22 @@ export interface components {
              * @default null
              */
             highlight_error_zones: number | null;
+            /**
+             * Shadow Net
+             * @default null
+             */
+            shadow_net: [
+                number,
+                number
+            ] | null;
+            /**
+             * Highlight Net
+             * @default null
+             */
+            highlight_net: [
+                number,
+                number
+            ] | null;
         };
         /**
          * Sheet
@@ -12392,7 +12867,10 @@ export interface components {
         /**
          * Targets
          * @description What a normal negative is to be. Common practice, no source: Zone VIII 1.25 above fog over
-         *     seven stops, for a paper of grade 2.
+         *     seven stops, from a Zone I of 0.10.
+         *
+         *     ``density_range`` is the range between the two, unless another is wanted: then the gradient
+         *     wanted and N speak of one film.
          */
         Targets: {
             /**
@@ -12407,9 +12885,9 @@ export interface components {
             range_stops: number;
             /**
              * Density Range
-             * @default 1.05
+             * @default null
              */
-            density_range: number;
+            density_range: number | null;
             /**
              * Flare
              * @default 0
@@ -18463,7 +18941,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BracketAnswer"];
+                    "application/json": components["schemas"]["BracketShown"];
                 };
             };
         };

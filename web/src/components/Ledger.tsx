@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 
 export interface LedgerRow {
   key: string;
@@ -8,6 +8,8 @@ export interface LedgerRow {
   running: string;
   why: string;
   source: string;
+  /** something to touch beneath it */
+  more?: ReactNode;
 }
 
 /** A column of sums as one writes it in a notebook; touching a row tells why and by whose rule. */
@@ -44,6 +46,7 @@ export function Ledger({ rows }: { rows: LedgerRow[] }) {
               {row.why}
             </Box>
           </Box>
+          {row.more}
           {open === row.key && (
             <Box fontSize="13px" color="ink2" paddingBottom="2">
               By: {row.source}

@@ -17,7 +17,12 @@ from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
 from emulsa.core.bench.tablet import StepRow, exposed
-from emulsa.core.bench.tested import after_test, holding_as_tested
+from emulsa.core.bench.tested import (
+    after_test,
+    change_text,
+    changed_by_test,
+    holding_as_tested,
+)
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
 from emulsa.core.sensitometry.curve import Curve, DensityStep
@@ -60,13 +65,15 @@ class BenchView:
 
 @dataclass(frozen=True)
 class TestView:
-    """A test with its version, the film's and recipe's names, and what it says."""
+    """A test with its version, the film's and recipe's names, and what it says; ``use_text`` is
+    what using its times would change in the recipe."""
 
     test: FilmTest
     version: str
     film_name: str
     recipe_name: str
     worked: Worked
+    use_text: str
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -213,13 +220,14 @@ def _line(db: Db, test: FilmTest, film_name: str) -> TestLine:
 
 def _view(db: Db, test: FilmTest) -> TestView:
     film = needed(films.film(db, test.film_id), "This film is not in the kit.")
-    recipe = films.recipe(db, test.recipe_id)
+    recipe, worked = films.recipe(db, test.recipe_id), _worked(db, test)
     return TestView(
         test,
         version_of(test),
         film.name,
         recipe.name if recipe else "",
-        _worked(db, test),
+        worked,
+        change_text(changed_by_test(recipe, test, worked)) if recipe and worked.ladder else "",
     )
 
 

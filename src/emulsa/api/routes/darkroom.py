@@ -13,10 +13,12 @@ from emulsa.core.darkroom.acts.deciding import Deciding, decide
 from emulsa.core.darkroom.groups import Group, groups, time_of
 from emulsa.core.darkroom.plan import rotary
 from emulsa.core.darkroom.waiting import Undecided
+from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.data.development import BATH_C
 from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Tankful
+from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.time import AnyCelsius, AnyFahrenheit, DevelopmentAnswer
 from emulsa.core.film.acts.judging import judge as judged
 from emulsa.core.film.judgement import Judgement
@@ -79,7 +81,7 @@ def read(
     return DarkroomView(
         temperature_c=at_c,
         degrees=degrees_text(at_c),
-        refused=temperature.refusal(at_c),
+        refused=temperature.refusal(Recipe(), at_c),
         groups=groups(film, by_id, recipes, at_c),
         undecided=undecided,
         runs=tuple(run_view(db, each) for each in store.open_runs(db)),
@@ -104,6 +106,7 @@ def weigh(db: Db, trial: Trial) -> DevelopmentAnswer:
         temperature_c=temperature.given(trial.temperature_c, trial.temperature_f, BATH_C),
         age_change=age_of(darkroom.bottles_of(db, trial.bottle_ids)),
         rotary=tank is not None and rotary(tank, recipe.recipe),
+        in_tray=tank is not None and tank.agitation in IN_TRAYS,
     )
     return time_of(wanted, own, recipe, tankful)
 

@@ -27,7 +27,7 @@ from emulsa.core.logged.record import Correction, Exposure, Given, Planned
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.solve import planned
-from emulsa.store import exposures, films, pieces, scenes
+from emulsa.store import exposures, films, pieces, preferences, scenes
 
 routes = Routes("exposures", "/api/exposures")
 
@@ -58,7 +58,7 @@ def log(act: Act, given: Given) -> ExposureView:
         target, where = targets_of(act.db, [piece])[piece.id], piece.label
         outcome = expose(given, plan, target, logging)
     act.carry_out(outcome)
-    return in_words(_logged(outcome.kept)[0], where)
+    return in_words(_logged(outcome.kept)[0], where, preferences.holds_highlights(act.db))
 
 
 @routes.act("POST", "/bracket")
@@ -70,7 +70,8 @@ def log_bracket(act: Act, bracket: Bracketed) -> list[ExposureView]:
     logging = _logging(act, found[bracket.frames[0].scene_id])
     outcome = expose_bracket(bracket, plans, targets_of(act.db, list(on.values())), logging)
     act.carry_out(outcome)
-    return [in_words(each, on[each.piece_id].label) for each in _logged(outcome.kept)]
+    hold = preferences.holds_highlights(act.db)
+    return [in_words(each, on[each.piece_id].label, hold) for each in _logged(outcome.kept)]
 
 
 @routes.question("/check", "POST")
@@ -80,7 +81,8 @@ def weigh(db: Db, given: Given) -> Weighed:
     plan = given.plan or _planned(db, _scene(db, given.scene_id))
     piece = pieces.piece(db, given.piece_id)
     against = doubts(given, plan, targets_of(db, [piece])[piece.id]) if piece else ()
-    return Weighed(check(given, plan.request), against)
+    hold = preferences.holds_highlights(db)
+    return Weighed(check(given, plan.request, hold), against)
 
 
 @routes.act("PUT", "/{id}")
@@ -92,7 +94,7 @@ def put_right(act: Act, id: str, base: str, correction: Correction) -> ExposureV
     unchanged("This exposure", known, exposure, base)
     act.keep(exposure)
     piece = _piece(act.db, known.piece_id)
-    return in_words(exposure, piece.label)
+    return in_words(exposure, piece.label, preferences.holds_highlights(act.db))
 
 
 def _logging(act: Act, scene: Scene) -> Logging:

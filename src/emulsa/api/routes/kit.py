@@ -20,7 +20,7 @@ from emulsa.core.development.data_sheet import DataSheet, Pasted
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
-from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.films import Film, FilmRecipe, rerated
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.limits import Length
@@ -123,8 +123,9 @@ def _put(table: Table) -> Callable[..., Any]:
         """Keep a record, new or changed; the answer is read back from where it is kept."""
         own_id(id, record)
         act.says(f"save {record.name}")
-        unchanged(record.name, rows.one(act.db, table, id), record, base)
-        act.keep(record)
+        known = rows.one(act.db, table, id)
+        unchanged(record.name, known, record, base)
+        act.keep(rerated(known, record) if isinstance(record, Film) else record)
         return act.read_back(record)
 
     put.__annotations__ |= {"record": table.kind, "return": table.kind}

@@ -37,7 +37,11 @@ def use(act: Act, id: str, left_out: LeftOut) -> FilmRecipe:  # noqa: A002
     """Make what the negatives say personal points of the recipe, which name them."""
     recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
     found = learned(act.db, id, left_out.without)
-    labels = [each.label for each in found.negatives if each.piece_id not in found.without]
+    labels = [
+        each.label
+        for each in found.negatives
+        if each.piece_id not in found.without and not each.left_out
+    ]
     changed = after_learning(recipe, found.answer, labels)
     act.says(f"use what negatives say of {recipe.name}")
     act.keep(changed)
@@ -49,7 +53,8 @@ def rate(act: Act, id: str, left_out: LeftOut) -> Film:  # noqa: A002
     """Rate the film as the shadows of a recipe's judged negatives say."""
     recipe = needed(films.recipe(act.db, id), "This recipe was not found.")
     film = needed(films.film(act.db, recipe.film_id), "This film is not in the kit.")
-    changed = rated_after_learning(film, learned(act.db, id, left_out.without).answer)
+    answer = learned(act.db, id, left_out.without).answer
+    changed = rated_after_learning(film, recipe, answer)
     act.says(f"rate {film.name} as its negatives say")
     act.keep(changed)
     return changed

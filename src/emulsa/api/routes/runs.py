@@ -18,6 +18,7 @@ from emulsa.core.darkroom.run import BathReading, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
 from emulsa.core.data.development import BATH_C, K_PER_C
 from emulsa.core.development import drift, temperature
+from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
 from emulsa.core.light.hand_time import minutes_text
@@ -25,7 +26,7 @@ from emulsa.core.limits import Length, Within
 from emulsa.core.written import temperature_text
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.run_table import csv_runs
-from emulsa.store import darkroom, holders, pieces, rolls
+from emulsa.store import darkroom, films, holders, pieces, rolls
 from emulsa.store import runs as store
 
 routes = Routes("runs", "/api/darkroom/runs", tag="darkroom")
@@ -68,8 +69,10 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
     there = pieces.of_ids(act.db, ids)
     said = "This piece of film is gone."
     found = [needed(there.get(each), said, "piece_ids") for each in ids]
+    recipe = films.recipe(act.db, run.recipe_id)
     outcome = running.begin(
         run,
+        recipe.recipe if recipe else Recipe(),
         found,
         rolls.with_film(act.db, found),
         darkroom.tank(act.db, run.tank_id),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from typing import Annotated
@@ -11,14 +12,17 @@ from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes, now
 from emulsa.api.views.done import Done
 from emulsa.api.views.scenes import KeptScene, SceneView, kept, scene_view, solution
+from emulsa.api.views.targets import targets_of
+from emulsa.core.advice import Advice
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.bracket import (
-    BracketAnswer,
     BracketRequest,
     BracketStep,
+    Frame,
     Frames,
     Side,
     bracket,
+    used_text,
 )
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.penalties import Weights
@@ -36,7 +40,7 @@ from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.solve import Solution
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
-from emulsa.store import films, kit, outings, preferences
+from emulsa.store import films, kit, outings, pieces, preferences
 from emulsa.store import scenes as store
 
 routes = Routes("scenes", "/api/scenes")
@@ -76,14 +80,27 @@ class LikeFilm:
     like: Label
 
 
+@dataclass(frozen=True)
+class BracketShown:
+    """The frames of a bracket, what they use up in words, and what that film cost, where it is
+    known."""
+
+    frames: tuple[Frame, ...]
+    uses: str
+    price: float | None
+    advice: tuple[Advice, ...]
+
+
 @dataclass(frozen=True, kw_only=True)
 class Bracketing:
-    """A bracket of a scene: its step, frames and side."""
+    """A bracket of a scene: its step, frames and side, and the film it is meant for, as far as it
+    is named."""
 
     scene: Scene
     step_stops: BracketStep = 1.0
     frames: Frames = 3
     side: Side = "both"
+    piece_ids: Annotated[tuple[Id, ...], Length("Pieces of film", 0, 15)] = ()
 
 
 @dataclass(frozen=True)
@@ -166,17 +183,25 @@ def opinions(db: Db, scene: Scene) -> Opinions:
 
 
 @routes.question("/bracket", "POST")
-def bracketed(db: Db, asked: Bracketing) -> BracketAnswer:
+def bracketed(db: Db, asked: Bracketing) -> BracketShown:
     """The frames of a bracket on this scene, slowest first, and what they use up."""
     own = store.kit_of(db, asked.scene)
-    return bracket(
+    answer = bracket(
         BracketRequest(
             exposure=plan(asked.scene, own),
             step_stops=asked.step_stops,
             frames=asked.frames,
             side=asked.side,
-            sheet_price=own.film.price if own.film else None,
         )
+    )
+    on = list(pieces.of_ids(db, asked.piece_ids).values())
+    costs = [each.cost for each in targets_of(db, on).values()]
+    known = [each for each in costs if each is not None]
+    return BracketShown(
+        answer.frames,
+        used_text(len(answer.frames), [each.roll_id is not None for each in on]),
+        math.fsum(known) if known and len(known) == len(answer.frames) else None,
+        answer.advice,
     )
 
 

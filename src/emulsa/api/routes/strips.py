@@ -23,13 +23,14 @@ from emulsa.core.bench.strips import (
     unexposed,
 )
 from emulsa.core.darkroom.acts import running
+from emulsa.core.development.recipes import Recipe
 from emulsa.core.film.acts.exposing import Logging
 from emulsa.core.limits import Id
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.scene.plan import plan
 from emulsa.exchange import pictures
 from emulsa.exchange.levels import Box, levels
-from emulsa.store import attachments, bench, holders, kit, outings, pieces, rolls, scenes
+from emulsa.store import attachments, bench, films, holders, kit, outings, pieces, rolls, scenes
 
 routes = Routes("strips", "/api/bench/tests", tag="bench")
 
@@ -86,7 +87,9 @@ def put_into_run(act: Act, id: str, curve_id: str, asked: StripRun) -> Done:  # 
     there = pieces.of_ids(act.db, ids)
     film = [needed(there.get(each), "This piece of film is gone.", "curve_id") for each in ids]
     on_rolls = rolls.with_film(act.db, film)
-    outcome = running.begin(run, film, on_rolls, None, (), holders.areas(act.db), act.moment)
+    recipe = films.recipe(act.db, run.recipe_id)
+    bath, areas = recipe.recipe if recipe else Recipe(), holders.areas(act.db)
+    outcome = running.begin(run, bath, film, on_rolls, None, (), areas, act.moment)
     act.carry_out(outcome)
     act.keep(changed)
     return Done(outcome.says, (run.id,))

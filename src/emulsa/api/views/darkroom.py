@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from emulsa.core.darkroom.waiting import Exposed, Undecided, WaitingFilm, waiting_film
-from emulsa.store import exposures, films, pieces, rolls, scenes
+from emulsa.store import exposures, films, pieces, preferences, rolls, scenes
 from emulsa.store.database import Connection
 
 WAITING_AT_ONCE = 400  # sheets that wait and are shown; nobody develops more in a week
@@ -23,5 +23,6 @@ def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[Undecided, .
             rolls=[each for each in rolls.rolls(db) if each.id in on_rolls] if on_rolls else (),
             strips=rolls.strips(db) if on_rolls else {},
             usual=films.usual_recipes(db),
+            hold_highlights=preferences.holds_highlights(db),
         )
     )

@@ -40,7 +40,7 @@ class ExposureView:
     cost: float | None
 
 
-def in_words(exposure: Exposure, where: str) -> ExposureView:
+def in_words(exposure: Exposure, where: str, hold_highlights: bool = False) -> ExposureView:
     return ExposureView(
         id=exposure.id,
         version=version_of(exposure),
@@ -50,10 +50,10 @@ def in_words(exposure: Exposure, where: str) -> ExposureView:
         exposed_at=exposure.exposed_at,
         aperture=exposure.aperture,
         seconds=exposure.seconds,
-        set_text=set_text(exposure.aperture, exposure.seconds),
+        set_text=set_text(exposure.aperture, exposure.seconds, exposure.mark),
         n=exposure.n,
         n_text=n_text(exposure.n),
-        development_text=as_developed(exposure.n, exposure.error_stops),
+        development_text=as_developed(exposure.n, exposure.error_stops, hold_highlights),
         recipe_id=exposure.recipe_id,
         error_stops=exposure.error_stops,
         error_text=stops_text(exposure.error_stops),

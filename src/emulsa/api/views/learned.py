@@ -12,5 +12,5 @@ from emulsa.store import films
 def learned(db: Db, recipe_id: str, without: tuple[str, ...]) -> Learned:
     recipe = needed(films.recipe(db, recipe_id), "This recipe was not found.")
     film = needed(films.film(db, recipe.film_id), "This film is not in the kit.")
-    negatives = counted(store.judged(db, recipe_id), recipe)
-    return of_negatives(film, recipe, negatives, without)
+    negatives = counted(store.judged(db, recipe_id), film, recipe)
+    return of_negatives(film, recipe, negatives, without, store.reference_of(db, recipe))

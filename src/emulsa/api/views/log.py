@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from typing import Any
 
@@ -10,6 +11,7 @@ from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.darkroom.run import Run
 from emulsa.core.development.choice import choice_text
+from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
 from emulsa.core.errors import CoreError
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
@@ -18,7 +20,8 @@ from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
-from emulsa.core.logged.texts import part_of, planned_text, set_text
+from emulsa.core.logged.texts import against_plan, doubts_of, part_of, set_text
+from emulsa.core.numbers import plain
 from emulsa.core.outing.record import Outing
 from emulsa.core.prints.record import Print
 from emulsa.core.scene.record import Scene
@@ -33,6 +36,7 @@ from emulsa.store import (
     kit,
     outings,
     pieces,
+    preferences,
     prints,
     runs,
     scenes,
@@ -95,7 +99,8 @@ class StoryStep:
 
 @dataclass(frozen=True)
 class Story:
-    """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole."""
+    """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole,
+    ``n_why`` who decided N, ``doubts`` what was unsure of it then."""
 
     exposure: ExposureView
     scene: Scene
@@ -108,6 +113,9 @@ class Story:
     kept_in: str
     steps: list[StoryStep]
     ledger: list[dict[str, Any]]
+    n_why: str
+    doubts: list[str]
+    rating_text: str
     core_version: str
     planned_text: str
     readings: list[str]
@@ -130,8 +138,9 @@ def story_of(db: Db, id_: str) -> Story:
     box = stock.stock(db, piece.stock_id)
     judged = runs.judgements(db, [piece.id]).get(piece.id)
     answer, run = exposure.answer, runs.run(db, piece.run_id)
+    hold = preferences.holds_highlights(db)
     return Story(
-        exposure=in_words(exposure, piece.label),
+        exposure=in_words(exposure, piece.label, hold),
         scene=scene,
         outing=outing,
         film_name=films.names(db)[piece.film_id],
@@ -144,14 +153,17 @@ def story_of(db: Db, id_: str) -> Story:
             StoryStep(each.at, SAID[each.move], each.note) for each in pieces.steps(db, piece.id)
         ],
         ledger=[_rewritten(row) for row in answer.get("ledger", [])],
+        n_why=answer.get("development", {}).get("why", ""),
+        doubts=doubts_of(exposure),
+        rating_text=_rating_text(exposure),
         core_version=exposure.core_version,
-        planned_text=planned_text(exposure),
+        planned_text=against_plan(exposure),
         readings=[
             f"{each.get('label') or 'reading'}, zone {fall['zone_text']}"
             for each, fall in _tones(exposure)
         ],
         shares=[
-            in_words(each, piece.label)
+            in_words(each, piece.label, hold)
             for each in exposures.of_piece(db, piece.id)
             if each.id != id_
         ],
@@ -199,6 +211,20 @@ def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
     return exposure, scene, outing, needed(pieces.piece(db, exposure.piece_id), "Its film is gone.")
 
 
+def _rating_text(exposure: Exposure) -> str:
+    """Why film was exposed at another index than its own, as it was said; nothing where it was
+    not."""
+    taken, usual = exposure.taken, exposure.request.get("usual_ei")
+    if taken.exposure_index is None or usual is None or taken.exposure_index == usual:
+        return ""
+    stops = math.log2(taken.exposure_index / usual)
+    words = RATING_WORDS[taken.rating_reason] if taken.rating_reason else ""
+    if is_push(taken.rating_reason, stops):
+        words = pushed_words(stops)
+    said = f"EI {plain(taken.exposure_index)}, the film's own is {plain(usual)}"
+    return f"{said}: {words}" if words else said
+
+
 def _tones(exposure: Exposure) -> list[tuple[dict[str, Any], dict[str, Any]]]:
     """Readings of the day with where each fell on this frame."""
     readings, falls = exposure.request.get("readings", []), exposure.answer.get("falls", [])
@@ -237,7 +263,7 @@ def line(entry: Entry) -> LogLine:
         film_name=entry.film_name,
         lens_name=entry.lens_name,
         filter_names=entry.filter_names,
-        set_text=set_text(entry.aperture, entry.seconds),
+        set_text=set_text(entry.aperture, entry.seconds, entry.mark),
         n_text=n_text(entry.n),
         part_text=part_of(entry.share, entry.bracket_id, entry.bracket_stops),
         error_text=stops_text(entry.error_stops),

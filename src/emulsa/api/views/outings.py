@@ -47,7 +47,9 @@ def scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
             {
                 "where": places[each.id],
                 "text": ", ".join(
-                    filter(None, (set_text(each.aperture, each.seconds), part_text(each)))
+                    filter(
+                        None, (set_text(each.aperture, each.seconds, each.mark), part_text(each))
+                    )
                 ),
                 "n": n_text(each.n),
                 "off": stops_text(each.error_stops),

@@ -46,7 +46,7 @@ def print_view(db: Db, found: Print) -> PrintView:
         negative,
         said(negative),
         paper,
-        worked_out(found, paper, size, kit.enlarger(db, found.plan.enlarger_id)),
+        worked_out(found, paper, size, kit.enlarger(db, found.plan.enlarger_id), negative.long_mm),
         tuple(map(told, found.strips)),
         preview_says(found, paper),
         paper_course(paper),

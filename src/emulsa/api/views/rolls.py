@@ -6,6 +6,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from emulsa.core.development.ratings import pushed
 from emulsa.core.film.formats import frame_format
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.roll_development import WantedFrame, planned_recipe, wanted
@@ -27,7 +28,7 @@ from emulsa.core.logged.texts import part_text
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
-from emulsa.store import exposures, films, pieces, scenes
+from emulsa.store import exposures, films, pieces, preferences, scenes
 from emulsa.store import rolls as store
 from emulsa.store.database import Connection
 
@@ -107,11 +108,15 @@ def wanted_frames(
     frames = frames_in(strip, pieces.of_roll(db, strip.roll_id))
     shots = exposures.shots(db, [each.id for each in frames])
     titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
-    ei = exposure_index or strip_rated(roll, strip, film.exposure_index)
+    own = film.exposure_index
+    asked = exposure_index or strip.exposure_index
+    rated_at, reason = asked or strip_rated(roll, strip, own), roll.rating_reason
+    push = pushed(rated_at, own, "push_pull" if asked else reason)
+    hold = preferences.holds_highlights(db)
     return tuple(
         WantedFrame(
             frame=each.frame or 0,
-            n=wanted(shots[each.id], ei),
+            n=wanted(shots[each.id], push, own, hold),
             weight=each.weight,
             title=titles[shots[each.id][-1].scene_id],
             recipe_id=shots[each.id][-1].recipe_id,

@@ -13,7 +13,7 @@ from emulsa.core.logged.log import as_developed, light_stops
 from emulsa.core.logged.texts import part_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import temperature_text
-from emulsa.store import exposures, holders, pieces, runs, scenes
+from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
 from emulsa.store.database import Connection
 
 
@@ -56,17 +56,19 @@ def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]
     shots, judged = exposures.shots(db, ids), runs.judgements(db, ids)
     titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
 
+    hold = preferences.holds_highlights(db)
+
     def line(piece: Piece) -> PieceLine:
         given = shots.get(piece.id, [])
         last = given[-1] if given else None
-        off = light_stops([(each.share, each.error_stops) for each in given]) if given else 0.0
+        off = light_stops(given) if given else 0.0
         return PieceLine(
             piece_id=piece.id,
             where=piece.label,
             scene_title=titles[last.scene_id] if last else "",
             exposure_id=last.id if last else None,
             bracket_id=last.bracket_id if last else None,
-            n_text=as_developed(last.n, off) if last else "",
+            n_text=as_developed(last.n, off, hold) if last else "",
             part_text=part_text(last) if last else "",
             judgement=judged.get(piece.id),
         )

@@ -53,7 +53,8 @@ def scene_view(db: Connection, scene: Scene) -> SceneView:
     """A scene and its exposures, latest first."""
     found = exposures.of_scene(db, scene.id)
     places = exposures.places(db, [each.id for each in found])
-    given = [in_words(each, places[each.id]) for each in found]
+    hold = preferences.holds_highlights(db)
+    given = [in_words(each, places[each.id], hold) for each in found]
     seen = runs.of_scene(db, scene.revisits) if scene.revisits else []
     costs = [each.cost for each in given if each.cost is not None]
     return SceneView(

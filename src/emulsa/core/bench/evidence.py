@@ -1,8 +1,11 @@
 """What judged negatives of one film and recipe say, and which they are.
 
-A negative counts by the light it really got and the minutes it was really in the developer. Its
-densities, where they were measured, count before what the eye says. The best frame of a bracket
-tells of its neighbour: what was given less and passed over counts as thin, unless it was judged.
+Each keeps what it was made with: its index, its planned N, the light it really got and the minutes
+it was really in the developer. They are weighed against the film's and the recipe's own word, so
+that the same evidence counts once, whatever was taken over from it since. Densities, where they
+were measured, count before what the eye says. The best frame of a bracket tells of its neighbour:
+what was given less and passed over counts as thin, unless it was judged. Film rated as a push or a
+pull is not asked here.
 """
 
 from __future__ import annotations
@@ -12,11 +15,19 @@ from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from emulsa.core.bench.measured import Measured, measured_errors
-from emulsa.core.errors import Unsound
-from emulsa.core.film.judgement import Highlight, Judgement, Shadow
-from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.bench.measured import Measured, measured_ends
+from emulsa.core.development.negative import Negative, Tankful, developing_time
+from emulsa.core.development.ratings import is_push, push_stops
+from emulsa.core.development.recipes import Point, best_points, own_word, time_for
+from emulsa.core.development.thumb import zones_off
+from emulsa.core.errors import CoreError, Unsound
+from emulsa.core.exposing.deciding import reaches
+from emulsa.core.film.judgement import HIGHLIGHT_WORDS, SHADOW_WORDS, Highlight, Judgement, Shadow
+from emulsa.core.kit.films import Film, FilmRecipe, ei_points, index_before
 from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.logged.log import light_stops
+from emulsa.core.logged.record import Shot
+from emulsa.core.numbers import counted as counted_text
 from emulsa.core.sensitometry.learning import (
     LearnAnswer,
     LearnRequest,
@@ -29,33 +40,49 @@ from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import stops_words
 
 FURTHEST = 3.0  # an error further off teaches nothing of the film
-LEAST_OFF = 1 / 6  # of a zone: what nobody sees
+LEAST_OFF = 1 / 6  # of a stop or zone: what nobody sees
 NOT_MEASURED = Measured()
+Reference = Sequence[tuple[float, float]]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Developed:
-    """A developed negative as it is kept: its exposure, its judgement if it has one, the falls it
-    was planned with, and its run's minutes, planned and got."""
+    """A developed negative as it is kept: its exposures in their order, its judgement if it has
+    one, the falls it was planned with, the index it was worked out at, and how it was developed.
+
+    ``minutes`` are those its run was set up for, ``went_minutes`` those its clock counted.
+    """
 
     piece_id: str
     label: str
     scene: str
-    error_stops: float
-    n: float
-    bracket_id: str | None = None
-    bracket_stops: float = 0.0
+    shots: Sequence[Shot]
     judgement: Judgement | None = None
     falls: Mapping[str, float] | None = None
+    worked_ei: float | None = None
     minutes: float | None = None
     went_minutes: float | None = None
+    tankful: Tankful = Tankful()
+
+    @property
+    def last(self) -> Shot:
+        """The exposure whose plan counts."""
+        return self.shots[-1]
+
+    @property
+    def light_stops(self) -> float:
+        """How far its light was off the plan's, its place in a bracket included."""
+        return light_stops(self.shots) + self.last.bracket_stops
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Judged:
     """A negative that counts: where it lay, what it was given against its plan, what it showed.
 
-    ``says`` tells it in a line. ``shadow`` and ``highlight`` are empty where nobody looked.
+    ``ei`` is the index it was made at, set against the film's own for its N; empty where the index
+    held a filter. ``developed_zones``: its minutes stand so far above the recipe's own word for its
+    N. ``left_out`` is the reason it teaches nothing; ``says`` tells the negative in a line.
+    ``shadow`` and ``highlight`` are empty where nobody looked.
     """
 
     piece_id: str
@@ -65,9 +92,11 @@ class Judged:
     n: float
     shadow: Shadow | None
     highlight: Highlight | None
+    ei: float | None = None
     measured: Measured = NOT_MEASURED
     developed_zones: float = 0.0
     passed_over: str = ""
+    left_out: str = ""
     says: str = ""
 
 
@@ -85,34 +114,42 @@ class Learned:
     ei_text: str
 
 
-def counted(negatives: Sequence[Developed], recipe: FilmRecipe) -> tuple[Judged, ...]:
+def counted(negatives: Sequence[Developed], film: Film, recipe: FilmRecipe) -> tuple[Judged, ...]:
     """The negatives that count: those that were judged, and those passed over for the best of their
-    bracket."""
-    judged = [_judged(each, each.judgement, recipe) for each in negatives if each.judgement]
-    return tuple(replace(each, says=_says(each)) for each in (*judged, *_passed(negatives, recipe)))
+    bracket; none that was pushed or pulled."""
+    asked = [each for each in negatives if not _pushed(each.last, film)]
+    judged = [_judged(each, each.judgement, film, recipe) for each in asked if each.judgement]
+    passed = _passed(asked, film, recipe)
+    return tuple(replace(each, says=_says(each)) for each in (*judged, *passed))
 
 
 def of_negatives(
-    film: Film, recipe: FilmRecipe, judged: Sequence[Judged], without: Collection[str] = ()
+    film: Film,
+    recipe: FilmRecipe,
+    judged: Sequence[Judged],
+    without: Collection[str] = (),
+    reference: Reference | None = None,
 ) -> Learned:
-    """Weigh the negatives, but for those left out; Unsound for one that is not among them."""
+    """Weigh the negatives, but for those left out; Unsound for one that is not among them.
+
+    ``reference`` is the film's own scale of zones and densities, where it was tested.
+    """
     unknown = next((each for each in without if each not in {j.piece_id for j in judged}), None)
     if unknown is not None:
         raise Unsound("This negative is not among those that were judged.", field="without")
     weighed = [
         each
         for each in judged
-        if each.piece_id not in without and abs(each.error_stops) <= FURTHEST
+        if each.piece_id not in without and not each.left_out and abs(each.error_stops) <= FURTHEST
     ]
-    answer = learn(
-        LearnRequest(
-            ei=film.exposure_index,
-            minutes_per_n=tuple(
-                MinutesPoint(n=each.n, minutes=each.minutes) for each in recipe.recipe.points
-            ),
-            negatives=tuple(_seen(each) for each in weighed),
-        )
+    asked = LearnRequest(
+        ei=_index(film, recipe),
+        minutes_per_n=_points(best_points(recipe.recipe)),
+        prior_ei=index_before(film, recipe),
+        prior_minutes=_points(own_word(recipe.recipe)),
+        negatives=tuple(_seen(each) for each in weighed),
     )
+    answer = learn(replace(asked, reference_net=tuple(reference)) if reference else asked)
     return Learned(
         recipe_id=recipe.id,
         film_name=film.name,
@@ -125,67 +162,117 @@ def of_negatives(
     )
 
 
+def _index(film: Film, recipe: FilmRecipe) -> float:
+    """The index in use for normal development."""
+    return reaches(ei_points(film, recipe), 0.0) or film.exposure_index
+
+
+def _points(points: Iterable[Point]) -> tuple[MinutesPoint, ...]:
+    return tuple(MinutesPoint(n=each.n, minutes=each.minutes) for each in points)
+
+
+def _pushed(shot: Shot, film: Film) -> bool:
+    """Whether film was rated as a push or a pull: it teaches its own rating, not the film."""
+    if shot.exposure_index is None:
+        return False
+    stops = push_stops(shot.exposure_index, film.prior_ei or film.exposure_index)
+    own = push_stops(shot.exposure_index, film.exposure_index)
+    return bool(stops and own) and is_push(shot.rating_reason, own)
+
+
 def _seen(each: Judged) -> Seen:
+    by_eye_shadow = each.shadow if each.measured.shadow_net is None else None
+    by_eye_high = each.highlight if each.measured.highlight_net is None else None
     return Seen(
         id=each.piece_id,
         given_error_stops=each.error_stops,
         developed_error_zones=each.developed_zones,
         n=each.n,
-        shadow=each.shadow,
-        highlight=each.highlight,
-        shadow_error_stops=each.measured.shadow_error_stops,
-        highlight_error_zones=each.measured.highlight_error_zones,
+        ei=each.ei,
+        shadow=by_eye_shadow,
+        highlight=by_eye_high,
+        shadow_net=each.measured.shadow_net,
+        highlight_net=each.measured.highlight_net,
     )
 
 
-def _judged(each: Developed, judgement: Judgement, recipe: FilmRecipe) -> Judged:
+def _judged(each: Developed, judgement: Judgement, film: Film, recipe: FilmRecipe) -> Judged:
+    last = each.last
     return Judged(
         piece_id=each.piece_id,
         label=each.label,
         scene=each.scene,
-        error_stops=each.error_stops + each.bracket_stops,
-        n=each.n,
+        error_stops=each.light_stops,
+        n=last.n,
         shadow=judgement.shadow,
         highlight=judgement.highlight,
-        measured=measured_errors(judgement, each.falls or {}, each.bracket_stops, each.n),
-        developed_zones=_developed_zones(each, recipe),
+        ei=_made_at(each, film, recipe),
+        measured=measured_ends(judgement, each.falls or {}, last.bracket_stops, last.n),
+        developed_zones=_developed_zones(each, film, recipe),
+        left_out=judgement.left_out,
     )
 
 
-def _developed_zones(each: Developed, recipe: FilmRecipe) -> float:
-    """How much further the minutes it really had carry its high values, by the recipe's own points;
-    within three zones."""
-    points = sorted((math.log(point.minutes), point.n) for point in recipe.recipe.points)
-    rising = all(b[0] > a[0] and b[1] > a[1] for a, b in pairwise(points))
-    if not each.minutes or not each.went_minutes or len(points) < 2 or not rising:
+def _made_at(each: Developed, film: Film, recipe: FilmRecipe) -> float | None:
+    """The index a negative was made at, as if for normal development: what its N asks of the index
+    by the recipe's own points is no error. Nothing where a filter was counted in it."""
+    at = each.worked_ei or each.last.exposure_index
+    if at is None or each.last.rating_reason == "filter":
+        return None
+    before = index_before(film, recipe)
+    own = replace(film, exposure_index=film.prior_ei or film.exposure_index, prior_ei=None)
+    for_n = reaches(ei_points(own, recipe), each.last.n) or before
+    return at * before / for_n
+
+
+def _developed_zones(each: Developed, film: Film, recipe: FilmRecipe) -> float:
+    """How far the minutes it really had stand above the recipe's own word for its planned N, under
+    the run's own conditions: temperature, agitation, age, long exposure. Within three zones."""
+    got = each.went_minutes or each.minutes
+    if not got:
         return 0.0
-    at, planned = (straight(points, math.log(t)) for t in (each.went_minutes, each.minutes))
-    off = min(max(at - planned, -FURTHEST), FURTHEST)
-    return off if abs(off) >= LEAST_OFF else 0.0
+    told = own_word(recipe.recipe)
+    own = replace(recipe.recipe, points=tuple(told), not_recommended="")
+    asked = Negative(n=each.last.n, reciprocity_change=each.last.development_change)
+    try:
+        wanted = developing_time(asked, film.exposure_index, own, each.tankful).minutes
+        plain = time_for(own, each.last.n).minutes
+    except CoreError:  # a recipe without times, or a bath nobody has a time for
+        return 0.0
+    points = [(math.log(point.minutes), point.n) for point in told]
+    rising = all(b[0] > a[0] for a, b in pairwise(points))
+    if len(points) > 1 and rising:
+        off = straight(points, math.log(got * plain / wanted)) - each.last.n
+    else:
+        off = zones_off(got, wanted)
+    return min(max(off, -FURTHEST), FURTHEST) + 0.0
 
 
-def _passed(negatives: Sequence[Developed], recipe: FilmRecipe) -> Iterable[Judged]:
+def _passed(negatives: Sequence[Developed], film: Film, recipe: FilmRecipe) -> Iterable[Judged]:
     """Of each bracket with a best frame, the next darker frame when nobody judged it."""
     for best in negatives:
-        if best.bracket_id is None or best.judgement is None or not best.judgement.best:
+        own = best.last
+        if own.bracket_id is None or best.judgement is None or not best.judgement.best:
             continue
         darker = [
             each
             for each in negatives
-            if each.bracket_id == best.bracket_id and each.bracket_stops < best.bracket_stops - 1e-9
+            if each.last.bracket_id == own.bracket_id
+            and each.last.bracket_stops < own.bracket_stops - 1e-9
         ]
-        next_one = max(darker, key=lambda each: each.bracket_stops, default=None)
+        next_one = max(darker, key=lambda each: each.last.bracket_stops, default=None)
         if next_one is not None and next_one.judgement is None:
             yield Judged(
                 piece_id=next_one.piece_id,
                 label=next_one.label,
                 scene=next_one.scene,
-                error_stops=next_one.error_stops + next_one.bracket_stops,
-                n=next_one.n,
+                error_stops=next_one.light_stops,
+                n=next_one.last.n,
                 shadow="thin",
                 highlight=None,
+                ei=_made_at(next_one, film, recipe),
                 passed_over=best.label,
-                developed_zones=_developed_zones(next_one, recipe),
+                developed_zones=_developed_zones(next_one, film, recipe),
             )
 
 
@@ -194,26 +281,32 @@ def _says(each: Judged) -> str:
     if each.passed_over:
         said = [f"passed over for {each.passed_over}: counts as thin"]
     else:
-        said = [f"shadows {each.shadow}, highlights {each.highlight}"]
+        shadow = SHADOW_WORDS[each.shadow] if each.shadow else ""
+        light = HIGHLIGHT_WORDS[each.highlight] if each.highlight else ""
+        said = [", ".join(word for word in (shadow, light) if word)]
     if each.measured.text:
         said = [each.measured.text]
     if abs(each.error_stops) >= LEAST_OFF:
         size = stops_words(abs(each.error_stops)).lstrip("+")
         said.append(f"given {size} {'more' if each.error_stops > 0 else 'less'}")
-    if each.developed_zones:
-        said.append(f"developed {'longer' if each.developed_zones > 0 else 'shorter'} than planned")
+    if abs(each.developed_zones) >= LEAST_OFF:
+        longer = "longer" if each.developed_zones > 0 else "shorter"
+        said.append(f"developed {longer} than its N asks")
+    if each.left_out:
+        said.append(f"left out: {each.left_out}")
     return "; ".join(said)
 
 
 def _minutes_text(recipe: FilmRecipe, answer: LearnAnswer) -> str:
-    """N as it is used, and what the negatives say of it."""
-    used = next((each for each in recipe.recipe.points if each.n == 0), None)
-    said = next((each for each in answer.development.minutes if each.n == 0), None)
-    if used is None or said is None or not answer.development.negatives:
-        return answer.development.sentence
-    many = answer.development.negatives
-    named = f"{many} negative{'s' if many > 1 else ''} say{'s' if many == 1 else ''}"
+    """N as it is used, and what the negatives say of it; the evidence alone while it is too
+    little."""
+    learned = answer.development
+    used = next((each for each in best_points(recipe.recipe) if each.n == 0), None)
+    said = next((each for each in learned.minutes if each.n == 0), None)
+    if used is None or said is None or not learned.enough:
+        return learned.sentence
+    named = counted_text(learned.negatives, "negative")
     return (
-        f"{n_text(0)} {minutes_text(used.minutes)}; {named} {minutes_text(said.minutes)},"
+        f"{n_text(0)} {minutes_text(used.minutes)}; {named} say {minutes_text(said.minutes)},"
         f" {minutes_text(said.low)} to {minutes_text(said.high)}"
     )

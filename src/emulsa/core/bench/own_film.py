@@ -6,6 +6,7 @@ from functools import lru_cache
 
 from emulsa.core.bench.drawing import main_curve
 from emulsa.core.bench.record import FilmTest
+from emulsa.core.development.recipes import own_word
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import FilmRecipe
 from emulsa.core.rendering.negative import printed_zone
@@ -14,13 +15,14 @@ from emulsa.core.sensitometry.curve import FEWEST, STOP, Curve, Drawn
 from emulsa.core.sensitometry.figures import speed_point
 from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
 
-METER_OVER_LIGHT = 0.66  # stops: K 12.5, q 0.65
 DECIMALS = 3
+LEAST_ROWS = 3
 
 
 def in_use(recipe: FilmRecipe | None, tests: list[FilmTest]) -> FilmTest | None:
     """The test whose times a recipe goes by: the one its tested normal development names."""
-    normal = next((each for each in recipe.recipe.points if each.n == 0), None) if recipe else None
+    told = own_word(recipe.recipe) if recipe else []
+    normal = next((each for each in told if each.n == 0), None)
     if normal is None or normal.origin != "tested":
         return None
     return next((each for each in tests if each.title == normal.who), None)
@@ -50,8 +52,40 @@ def own_film(test: FilmTest) -> OwnFilm | None:
     }
     if not by_n:
         return None
-    ei = main.ei if normal.exposure.kind == "metered" else main.ei * 2**-METER_OVER_LIGHT
-    return OwnFilm(title=test.title, ei=ei, developments=tuple(by_n[each] for each in sorted(by_n)))
+    return OwnFilm(
+        title=test.title,
+        ei=main.metered_ei,
+        developments=tuple(by_n[each] for each in sorted(by_n)),
+    )
+
+
+@lru_cache(8)
+def reference_net(test: FilmTest) -> tuple[tuple[float, float], ...]:
+    """A film's own scale after its normal development: zones from its speed point, which is I, and
+    the net density of each as far as its curve was measured and rises; nothing of fewer than three.
+
+    >>> reference_net(FilmTest(id="t", film_id="f", title="empty"))
+    ()
+    """
+    ready = tuple(each for each in test.curves if len(each.steps) >= FEWEST)
+    try:
+        answer = film_test(FilmTestRequest(curves=ready)) if ready else None
+    except CoreError:
+        return ()
+    main = main_curve(answer)
+    if main is None:
+        return ()
+    normal = next(each for each in ready if each.id == main.id)
+    drawn = Drawn(normal, "curve")
+    zone_i = speed_point(drawn, "curve")
+    rows: list[tuple[float, float]] = []
+    for zone in ZONES:
+        x = zone_i + (zone - 1) * STOP
+        if drawn.first <= x <= drawn.last:
+            net = round(drawn.density(x) - normal.base_fog, DECIMALS)
+            if net >= 0 and (not rows or net > rows[-1][1]):
+                rows.append((float(zone), net))
+    return tuple(rows) if len(rows) >= LEAST_ROWS else ()
 
 
 def _developed(curve: Curve, n: float, zone_i: float) -> DevelopedPrints:

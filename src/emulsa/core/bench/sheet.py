@@ -11,11 +11,11 @@ from emulsa.core.bench.drawing import CurveLine, drawn_line, main_curve
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.textural import Textural, textural_of
 from emulsa.core.bench.zone_sheets import ZoneSheets, zone_sheets
-from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.recipes import Recipe, best_points
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.numbers import plain
+from emulsa.core.numbers import counted, plain
 from emulsa.core.sensitometry.curve import FEWEST, SPEED_NET, Curve
 from emulsa.core.sensitometry.film_test import (
     CurveAnswer,
@@ -89,7 +89,7 @@ def worked_out(
         lines=tuple(drawn_line(each, answer) for each in test.curves),
         answer=answer,
         main=main.id if main else None,
-        rate_at=f"EI {plain(rounded(main.ei))}" if main else "",
+        rate_at=f"EI {plain(rounded(main.metered_ei))}" if main else "",
         rate_why=_why(main, answer, film) if main and answer else "",
         ladder=tuple(_ladder(answer)) if answer else (),
         today=_today(answer, recipe) if answer and recipe else "",
@@ -113,11 +113,13 @@ def _in_test(field: str | None, ready: tuple[Curve, ...], test: FilmTest) -> str
 
 
 def _why(main: CurveAnswer, answer: FilmTestAnswer, film: Film) -> str:
-    count = len(answer.curves)
-    of = f"from {count} curves" if count > 1 else "from one curve"
+    """How the index compares with the box; a test by light gives two, each by its own name."""
     named = "the box" if film.box_speed else f"the EI {plain(film.exposure_index)} you use"
-    said = beside_text(main.ei, film.box_speed or film.exposure_index, named).partition(", ")[2]
-    return ", ".join(each for each in (said, of) if each)
+    said = beside_text(main.ei, film.box_speed or film.exposure_index, named)
+    by_light = main.speed_log_h is not None
+    beside = f"on the meter; by light {said}" if by_light else said.partition(", ")[2]
+    of = f"from {counted(len(answer.curves), 'curve')}"
+    return ", ".join(each for each in (beside, of) if each)
 
 
 def _ladder(answer: FilmTestAnswer) -> list[RungLine]:
@@ -138,7 +140,7 @@ def _ladder(answer: FilmTestAnswer) -> list[RungLine]:
 def _today(answer: FilmTestAnswer, recipe: Recipe) -> str:
     """What one uses for N, beside what the test says."""
     tested = next((each for each in answer.n_ladder if each.n == 0), None)
-    used = next((each for each in recipe.points if each.n == 0), None)
+    used = next((each for each in best_points(recipe) if each.n == 0), None)
     if tested is None or used is None:
         return ""
     off = tested.minutes - used.minutes

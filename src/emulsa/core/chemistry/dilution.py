@@ -76,13 +76,22 @@ def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed
 
 
 def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed, ...]:
-    """What to measure for ``stock``, ``1+n``, ``A+B+water`` or ``1:n``; Unreadable for others.
+    """What to measure for ``stock``, ``1+n``, ``A+B+water``, ``A, then B`` or ``1:n``; Unreadable
+    for others.
 
-    A colon needs ``colon`` to say which of its two meanings is the maker's.
+    A colon between two numbers needs ``colon`` to say which of its two meanings is the maker's;
+    three numbers are parts for everybody. A divided developer is two baths, each the whole volume.
+
+    >>> [round(each.ml, 1) for each in mix("1:1:100", 510)]
+    [5.0, 5.0, 500.0]
+    >>> mix("A, then B", 500)
+    (Mixed(part='A', ml=500), Mixed(part='B', ml=500))
     """
     bare = text.strip().lower().replace(" ", "").replace(",", ".")
     if bare in ("", "stock", "neat", "undiluted"):
         return (Mixed(part="stock", ml=volume_ml),)
+    if re.fullmatch(r"a[.,+]?(then)?b", bare):
+        return Mixed(part="A", ml=volume_ml), Mixed(part="B", ml=volume_ml)
     number = r"(\d+(?:\.\d+)?)"
     if found := re.fullmatch(rf"1\+{number}", bare):
         return one_part(float(found[1]), volume_ml)
@@ -95,10 +104,10 @@ def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed,
                 allowed=["one_plus_n", "one_in_n"],
             )
         return one_part(float(found[1]), volume_ml, colon)
-    if found := re.fullmatch(rf"{number}\+{number}\+{number}", bare):
+    if found := re.fullmatch(rf"{number}[+:]{number}[+:]{number}", bare):
         return two_parts(float(found[1]), float(found[2]), float(found[3]), volume_ml)
     raise Unreadable(
-        f"“{text}” is not a dilution; write stock, 1+50 or, for two parts, 1+1+100.",
+        f"“{text}” is not a dilution; write stock, 1+50, for two parts 1+1+100, or A, then B.",
         field="dilution",
     )
 

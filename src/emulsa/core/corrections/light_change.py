@@ -50,11 +50,14 @@ class LightChangeRequest:
 class LightChangeAnswer:
     """How far the exposure has come and what is left.
 
-    ``progress`` may pass 1 when too much was given; ``remaining_s`` is empty when ``never``.
+    ``progress`` may pass 1 when too much was given. ``steady_remaining_s`` is what is left if the
+    light stays as it is now, ``remaining_s`` if it goes on changing; empty when ``never``. One
+    change of light is no trend: the steady answer is the one to go by first.
     ``error_stops_if_stopped`` is empty as long as nothing was given.
     """
 
     progress: float
+    steady_remaining_s: float
     remaining_s: float | None
     never: bool
     error_stops_if_stopped: float | None
@@ -111,6 +114,7 @@ def light_change(request: LightChangeRequest) -> LightChangeAnswer:
     )
     return LightChangeAnswer(
         progress=done,
+        steady_remaining_s=max(0.0, 1 - done) * corrected_s(request.law, request.now_metered_s),
         remaining_s=left,
         never=left is None,
         error_stops_if_stopped=error_stops_if_stopped(request.law, done, request.now_metered_s),

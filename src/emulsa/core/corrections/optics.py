@@ -100,14 +100,15 @@ class BellowsAnswer:
     advice: tuple[Advice, ...]
 
 
-def magnification(optics: Optics, focus: Focus) -> float:
-    """m on the film; a pinhole has none to correct for, its N holds the distance."""
-    if isinstance(optics, Pinhole):
+def magnification(optics: Optics, focus: Focus | None) -> float:
+    """m on the film, none where no focus is said; a pinhole has none to correct for, its N holds
+    the distance."""
+    if isinstance(optics, Pinhole) or focus is None:
         return 0.0
     return bellows.magnification(focus, optics.focal_length_mm)
 
 
-def bellows_factor(optics: Optics, focus: Focus) -> float:
+def bellows_factor(optics: Optics, focus: Focus | None) -> float:
     """The exposure factor of the extension; 1 for a pinhole, always."""
     if isinstance(optics, Pinhole):
         return 1.0
@@ -198,9 +199,9 @@ def bellows_operation(request: BellowsRequest) -> BellowsAnswer:
     )
 
 
-def focus_advice(optics: Optics, focus: Focus) -> tuple[Advice, ...]:
+def focus_advice(optics: Optics, focus: Focus | None) -> tuple[Advice, ...]:
     """What is doubtful about a focus statement."""
-    if isinstance(optics, Pinhole) and not isinstance(focus, Infinity):
+    if isinstance(optics, Pinhole) and focus is not None and not isinstance(focus, Infinity):
         text = "A pinhole takes no bellows correction: its f-number already holds the distance."
         return (Advice(code="bellows-on-pinhole", severity="note", text=text),)
     if isinstance(optics, Lens) and optics.telephoto and isinstance(focus, bellows.ByExtension):

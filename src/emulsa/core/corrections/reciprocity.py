@@ -2,8 +2,10 @@
 
 Laws: none up to a stated time; power t0·(t/t0)^p above t0; additive t + a·t^b; a table of metered →
 corrected times, or of metered times → added stops *of time*; tables are linear in log–log and go on
-with their last slope, flagged. Nothing is ever shorter than metered. Every law rises strictly, so
-its inverse is exact. Source: Schwarzschild 1900 for the power law; tables are makers' data.
+with their last slope, flagged; a table of one row is read with t^1.3 on both sides. Nothing is ever
+shorter than metered. Every law rises strictly, so its inverse is exact.
+
+Source: Schwarzschild 1900 for the power law; tables are makers' data.
 
 The true error of a clock time T is log2(F⁻¹(T)/t): stops of light on the film, not of the watch.
 """
@@ -28,19 +30,25 @@ Times = Annotated[tuple[Seconds, ...], Length("Times", 1, 200)]
 
 LARGEST_EXPONENT = 700.0  # exp() overflows just above
 SMALLEST_RISE = 1 + 1e-6  # rows nearer than this cannot be told apart, nor inverted
+TYPICAL_END_S = 100.0  # metered: where makers' own figures mostly end (from memory)
+ONE_ROW_EXPONENT = 1.3  # a single row goes on as a typical film does (common practice, no source)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class NoFailure:
-    """No correction up to a stated time; beyond it nothing is known and the answer is flagged."""
+    """No correction up to a stated time; beyond it nothing is known and the answer is flagged.
+
+    ``unknown``: nobody has said how this film fails; it is counted as if it did not.
+    """
 
     kind: Literal["none"] = "none"
     until_s: Seconds
+    unknown: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PowerLaw:
-    """t0·(t/t0)^p above t0; flagged beyond ``tested_until_s`` when that is known."""
+    """t0·(t/t0)^p above t0; flagged beyond ``tested_until_s``, 100 s metered where nobody said."""
 
     kind: Literal["power"] = "power"
     exponent: Exponent
@@ -50,7 +58,7 @@ class PowerLaw:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class AdditiveLaw:
-    """t + a·t^b at every t."""
+    """t + a·t^b at every t; flagged as a power law is."""
 
     kind: Literal["additive"] = "additive"
     a: Coefficient
@@ -137,7 +145,7 @@ def corrected_s(law: Law, metered_s: float) -> float:
         return float(law.from_s * (metered_s / law.from_s) ** law.exponent)
     if isinstance(law, AdditiveLaw):
         return float(metered_s + law.a * metered_s**law.b)
-    return max(metered_s, _interpolate(_points(law), metered_s))
+    return max(metered_s, _interpolate(_points(law), metered_s, ONE_ROW_EXPONENT))
 
 
 def metered_s(law: Law, clock_s: float) -> float:
@@ -155,13 +163,12 @@ def metered_s(law: Law, clock_s: float) -> float:
     if isinstance(law, AdditiveLaw):
         return _additive_inverse(law, clock_s)
     points = [(corrected, metered) for metered, corrected in _points(law)]
-    return min(clock_s, _interpolate(points, clock_s))
+    return min(clock_s, _interpolate(points, clock_s, 1 / ONE_ROW_EXPONENT))
 
 
 def extrapolated(law: Law, metered_s: float) -> bool:
     """Whether a corrected time rests on more than the law's data."""
-    longest = _known_until_s(law)
-    if longest is not None and metered_s > longest * (1 + 1e-9):
+    if metered_s > known_until_s(law) * (1 + 1e-9):
         return True
     if not isinstance(law, (TableLaw, StopsLaw)) or metered_s >= law.rows[0][0] * (1 - 1e-9):
         return False
@@ -169,7 +176,14 @@ def extrapolated(law: Law, metered_s: float) -> bool:
 
 
 def development_change(law: Law, metered_s: float) -> float:
-    """The factor on developing time the law asks: linear in log t between rows, held outside."""
+    """The factor on developing time the law asks: linear in log t between rows, held beyond the
+    last. Below the first row that has one it fades in with the added stops, so that a film that
+    needs no more light needs no other development.
+
+    >>> law = TableLaw(rows=((1, 1), (10, 20, 0.9)))
+    >>> round(development_change(law, 2.5), 3), development_change(law, 1)
+    (0.96, 1.0)
+    """
     if not isinstance(law, (TableLaw, StopsLaw)):
         return 1.0
     rows = [(math.log(row[0]), row[2]) for row in law.rows if len(row) > 2]
@@ -177,11 +191,20 @@ def development_change(law: Law, metered_s: float) -> float:
         return 1.0
     x = math.log(metered_s)
     if x <= rows[0][0]:
-        return rows[0][1] if corrected_s(law, metered_s) > metered_s * (1 + 1e-9) else 1.0
+        return _faded(law, metered_s, math.exp(rows[0][0]), rows[0][1])
     for (x0, y0), (x1, y1) in pairwise(rows):
         if x <= x1:
             return y0 + (y1 - y0) * (x - x0) / (x1 - x0)
     return rows[-1][1]
+
+
+def _faded(law: Law, metered_s: float, first_s: float, change: float) -> float:
+    """1 + (change − 1) · added/added at the first row that has a change; 1 where that adds none."""
+    there = math.log2(corrected_s(law, first_s) / first_s)
+    if there < 1e-9:
+        return 1.0
+    added = math.log2(corrected_s(law, metered_s) / metered_s)
+    return 1 + (change - 1) * min(1.0, added / there)
 
 
 def true_error_stops(law: Law, metered_s_wanted: float, clock_s: float) -> float:
@@ -213,11 +236,14 @@ def reciprocity(request: ReciprocityRequest) -> ReciprocityAnswer:
     )
 
 
-def _known_until_s(law: Law) -> float | None:
+def known_until_s(law: Law) -> float:
+    """Where a law's data end, in metered seconds."""
     if isinstance(law, NoFailure):
         return law.until_s
-    if isinstance(law, (PowerLaw, AdditiveLaw)):
-        return law.tested_until_s
+    if isinstance(law, PowerLaw):
+        return law.tested_until_s or max(TYPICAL_END_S, law.from_s)
+    if isinstance(law, AdditiveLaw):
+        return law.tested_until_s or TYPICAL_END_S
     return law.rows[-1][0]
 
 
@@ -227,10 +253,10 @@ def _points(law: TableLaw | StopsLaw) -> list[tuple[float, float]]:
     return [(row[0], row[0] * 2 ** row[1]) for row in law.rows]
 
 
-def _interpolate(points: list[tuple[float, float]], x: float) -> float:
-    """Linear in log–log between points, with the end slopes beyond; one point has slope 1."""
+def _interpolate(points: list[tuple[float, float]], x: float, alone: float) -> float:
+    """Linear in log–log between points, with the end slopes beyond; ``alone`` is one point's."""
     if len(points) == 1:
-        return points[0][1] * x / points[0][0]
+        return float(points[0][1] * (x / points[0][0]) ** alone)
     place = bisect_right([point[0] for point in points], x)
     place = min(max(place, 1), len(points) - 1)
     (x0, y0), (x1, y1) = points[place - 1], points[place]

@@ -96,6 +96,28 @@ def smallest_blur_f_number(spread_mm: float, blur_mm: float) -> float:
     return spread_mm / (2 * blur_mm)
 
 
+def needed_focused(
+    focal_length_mm: float, blur_mm: float, focus_image_mm: float, *ends_mm: float
+) -> float:
+    """N = f/c · max|1 − v/v′|, as marked: what images at v′ take when the film stands at v.
+
+    >>> round(needed_focused(150, 0.1, 150, image_mm(2000, 150)), 1)
+    112.5
+    """
+    off = max(abs(1 - focus_image_mm / each) for each in ends_mm)
+    return focal_length_mm / blur_mm * off
+
+
+def needed_between(focal_length_mm: float, blur_mm: float, near_mm: float, far_mm: float) -> float:
+    """N = f/c · (v_near − v_far)/(v_near + v_far), as marked, from the images of both ends: with
+    the film where both blur alike.
+
+    >>> round(needed_between(150, 0.1, image_mm(2000, 150), image_mm(1e8, 150)), 2)
+    58.44
+    """
+    return focal_length_mm / blur_mm * (near_mm - far_mm) / (near_mm + far_mm)
+
+
 def airy_mm(f_number: float, wavelength_nm: float = DEFAULT_WAVELENGTH_NM) -> float:
     """2.44·λ·N: the diffraction disc of an effective f-number.
 

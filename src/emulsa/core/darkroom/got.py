@@ -8,9 +8,11 @@ from emulsa.core.kit.darkroom import Line
 
 
 def developed_minutes(went: Went | None, line: Line | None) -> float | None:
-    """The true minutes of the developer's step; nothing for a run without its clock."""
+    """The true minutes of the developer's step, of a divided one its first; nothing for a run
+    without its clock."""
     if went is None:
         return None
-    names = {each.name for each in (line or plain.SEQUENCE).baths if each.kind == "developer"}
-    found = [each.seconds for each in went.steps if each.name in names]
+    baths = (line or plain.SEQUENCE).baths
+    first = next(each.name for each in baths if each.kind == "developer")
+    found = [each.seconds for each in went.steps if each.name == first]
     return found[0] / 60 if len(found) == 1 and found[0] > 0 else None

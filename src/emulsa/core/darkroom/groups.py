@@ -83,6 +83,8 @@ def _alike(sheet: WaitingFilm, films: Mapping[str, Film]) -> tuple[object, ...]:
         round(sheet.development_change, 3),
         round(error, 2),
         sheet.exposure_index or 0.0,
+        sheet.rating_reason or "",
+        sheet.choice.hold_highlights,
         sheet.choice.minutes or 0.0,
         sheet.choice.plain_n,
         sheet.choice.reason,

@@ -160,6 +160,11 @@ def _lines(
         yield f"Measure {text(by_name['stock'])} of {title}, undiluted."
         yield f"Bring it to {warm} in a water bath."
         return
+    if "water" not in by_name:
+        for name, ml in by_name.items():
+            yield f"Measure {text(ml)} of part {name} into a vessel of its own."
+        yield f"Bring both to {warm} in a water bath; keep them apart: B never gets into A."
+        return
     yield from _water(by_name["water"], at_c, water)
     for name, ml in by_name.items():
         if name == "concentrate":

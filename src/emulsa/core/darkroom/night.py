@@ -15,6 +15,7 @@ from emulsa.core.darkroom.evening import EveningRequest, PlacedTask, evening
 from emulsa.core.darkroom.groups import time_of
 from emulsa.core.darkroom.process import ProcessAnswer
 from emulsa.core.darkroom.waiting import WaitingFilm
+from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.development.negative import Tankful
 from emulsa.core.development.recipes import Celsius
 from emulsa.core.development.zones_text import too_far, zones_text
@@ -242,6 +243,7 @@ class _Night:
                 temperature_c=self.planning.temperature_c,
                 age_change=self.age,
                 rotary=plan.rotary(tank, recipe.recipe),
+                in_tray=tank.agitation in IN_TRAYS,
             ),
         )
         found = [self.pieces[each] for each in waiting.piece_ids]

@@ -190,11 +190,12 @@ def course(
     recipe: Recipe | None,
 ) -> ProcessAnswer:
     """A run second by second: the line's baths, the developer's minutes, the tank's own ways."""
+    first = next((bath for bath in line.baths if bath.kind == "developer"), None)
     steps = tuple(
         ProcessStep(
             name=bath.name,
             kind=bath.kind,
-            seconds=minutes * 60 if bath.kind == "developer" else bath.seconds,
+            seconds=minutes * 60 if bath is first else bath.seconds,
             agitation=_moved(bath, tank, recipe),
             pour_s=tank.pour_s if WHERE[bath.kind][0] == "tank" else 0.0,
             drain_s=tank.drain_s if bath.kind == "developer" else 0.0,

@@ -14,13 +14,14 @@ from emulsa.core.advice import Advice
 from emulsa.core.chemistry import dilution, film_area
 from emulsa.core.chemistry.baths import Area, Changes, Pour, StepKind, StepSeconds
 from emulsa.core.chemistry.dilution import Colon, MinimumMl, Mixed, RollsPerLitre, Volume
+from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.data.line import NEVER_WAIT, SHEET_IN2
 from emulsa.core.development import agitation
 from emulsa.core.development.agitation import SchemeKey
 from emulsa.core.development.time import short_time
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import STEPS, Label, Name
-from emulsa.core.numbers import plain
+from emulsa.core.numbers import counted, plain
 from emulsa.core.written import volume_text
 
 CueKind = Literal["pour", "agitate", "change", "drain"]
@@ -164,8 +165,9 @@ def timed(steps: tuple[ProcessStep, ...]) -> tuple[TimedStep, ...]:
 
 
 def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
+    developer = next((each for each in request.steps if each.kind == "developer"), None)
     for step in request.steps:
-        if step.kind == "developer":
+        if step is developer and step.agitation not in IN_TRAYS:
             yield from short_time(step.seconds / 60)
     per_litre = request.chemistry.rolls_per_litre
     rolls = film_area.rolls(request.film_area_in2)
@@ -176,10 +178,14 @@ def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
         )
         yield Advice(code="capacity-short", severity="warning", text=text)
     if wanted_ml > request.volume_ml * (1 + 1e-9):
-        fits = int(request.film_area_in2 * request.volume_ml / wanted_ml / SHEET_IN2)
+        fits = int(request.film_area_in2 * request.volume_ml / wanted_ml / SHEET_IN2 + 1e-9)
+        fewer = f"put at most {counted(fits, 'sheet')} of 4×5 in at once"
+        if not fits:
+            one = developer_ml(request.chemistry, 1.0, SHEET_IN2)
+            fewer = f"take a larger vessel: one sheet of 4×5 needs {volume_text(one)}"
         yield Advice(
             code="concentrate-short",
             severity="warning",
             text=f"This film uses up more concentrate than {volume_text(request.volume_ml)} hold:"
-            f" mix {volume_text(wanted_ml)}, or put at most {fits} sheets of 4×5 in at once.",
+            f" mix {volume_text(wanted_ml)}, or {fewer}.",
         )

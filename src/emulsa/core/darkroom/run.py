@@ -10,7 +10,7 @@ from emulsa.core.tones.development_number import DevelopmentNumber
 
 Minutes = Annotated[float, Within("The developing time", 0.5, 600, "min")]
 Minute = Annotated[float, Within("A minute of the development", 0, 600, "min")]
-BathTemperature = Annotated[float, Within("The developer's temperature", 10, 35, "°C")]
+BathTemperature = Annotated[float, Within("The developer's temperature", 5, 60, "°C")]
 
 
 At = Annotated[float, Within("A moment of a run", 0, 200_000, "s")]

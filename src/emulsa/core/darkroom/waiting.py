@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Negative
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll, Strip, frames_in, is_out, strip_text
 from emulsa.core.logged.log import light_stops
@@ -39,6 +41,8 @@ class WaitingFilm:
     exposure_index: float | None = None
     weight: int = 1
     choice: Choice = Choice()
+    rating_reason: RatingReason | None = None
+    hold_highlights: bool = False
 
     @property
     def negative(self) -> Negative:
@@ -47,6 +51,8 @@ class WaitingFilm:
             n=self.n,
             error_stops=self.error_stops,
             rated_ei=self.exposure_index,
+            rating_reason=self.rating_reason,
+            hold_highlights=self.hold_highlights,
             reciprocity_change=self.development_change,
             choice=self.choice,
         )
@@ -61,7 +67,8 @@ class WaitingFilm:
 class Exposed:
     """What is exposed and not in a run: the pieces in the order of loading, the exposures of each
     in their order, the titles of their scenes, and the rolls with their strips; ``usual`` is each
-    film's first recipe, for what was exposed before it had one."""
+    film's first recipe, for what was exposed before it had one; ``hold_highlights`` is the
+    photographer's way with exposures that were off."""
 
     pieces: Sequence[Piece]
     shots: Mapping[str, Sequence[Shot]]
@@ -69,6 +76,7 @@ class Exposed:
     rolls: Sequence[Roll] = ()
     strips: Mapping[str, Sequence[Strip]] | None = None
     usual: Mapping[str, str] = field(default_factory=dict)
+    hold_highlights: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,22 +119,20 @@ def _sheet(sheet: Piece, exposed: Exposed) -> WaitingFilm:
         exposed_at=last.exposed_at,
         n=last.n,
         development_change=last.development_change,
-        error_stops=_off(shots),
-        set_text=set_text(last.aperture, last.seconds),
+        error_stops=light_stops(shots),
+        set_text=set_text(last.aperture, last.seconds, last.mark),
         part_text=part_text(last),
         exposure_index=last.exposure_index,
         weight=sheet.weight,
         choice=sheet.choice or Choice(),
+        rating_reason=last.rating_reason,
+        hold_highlights=exposed.hold_highlights,
     )
 
 
-def _off(shots: Iterable[Shot]) -> float:
-    """How far off the light of a piece is, all its exposures together."""
-    return light_stops([(each.share, each.error_stops) for each in shots])
-
-
 def _strip(roll: Roll, strip: Strip, frames: Sequence[Piece], exposed: Exposed) -> WaitingFilm:
-    """A strip as one: its chosen N, and no change for the failing of single frames' long times."""
+    """A strip as one: its chosen N, and what all of its frames' long times ask together."""
+    own = strip.exposure_index
     first = exposed.shots[frames[0].id][-1]
     return WaitingFilm(
         exposure_id=first.id,
@@ -138,10 +144,20 @@ def _strip(roll: Roll, strip: Strip, frames: Sequence[Piece], exposed: Exposed) 
         scene_id=first.scene_id,
         exposed_at=first.exposed_at,
         n=strip.n or 0.0,
-        development_change=1.0,
+        development_change=common_change(exposed.shots[each.id][-1] for each in frames),
         error_stops=0.0,
         set_text="",
-        exposure_index=strip.exposure_index or roll.exposure_index,
+        exposure_index=own or roll.exposure_index,
         weight=max(each.weight for each in frames),
         choice=frames[0].choice or Choice(),
+        rating_reason="push_pull" if own else roll.rating_reason,
     )
+
+
+def common_change(shots: Iterable[Shot]) -> float:
+    """The change of development that long times ask of every frame: the mildest of them, and none
+    where they do not agree."""
+    changes = [each.development_change for each in shots]
+    mildest = min(changes, key=lambda each: abs(math.log(each)), default=1.0)
+    agree = all((each < 1) == (mildest < 1) for each in changes)
+    return mildest if agree else 1.0

@@ -18,6 +18,9 @@ CATALOGUE: dict[str, str] = {
     "safety-counted-twice": "a shadow on IV at half the EI, one stop more than meant",
     # development
     "development-extreme": "N beyond ±2",
+    "mark-highlight": "no highlight marked, and the brightest reading would ask for N+½ or more",
+    "n-by-brightest": "N−½ or less by the brightest reading, which nobody marked",
+    "ei-by-thumb": "contraction that usually costs speed, where no own or tested point says it",
     "n-sign": "an N chosen with the opposite sign of what the range asks",
     # printing
     "print-short": "a part of a print under 3 s",
@@ -28,6 +31,7 @@ CATALOGUE: dict[str, str] = {
     # filters
     "filter-counted-twice": "a filter metered through and given back, or lowered in the EI as well",
     "same-family": "two contrast filters of one colour family",
+    "families-crossed": "two contrast filters of different families, whose factors do not multiply",
     "factor-or-stops": "a colour filter of 5 stops or more, where a factor was meant",
     "polarisers-stacked": "two polarisers",
     "polariser-sky": "a polariser, whose factor stays though the sky darkens",
@@ -36,13 +40,14 @@ CATALOGUE: dict[str, str] = {
     # focus, depth and movement
     "bellows-on-pinhole": "a bellows correction on a pinhole",
     "extension-on-telephoto": "the whole extension of a telephoto",
-    "depth-too-small": "an aperture wider than the depth wanted needs",
+    "depth-too-small": "an aperture over ⅙ stop wider than the depth wanted needs",
     "softened": "an aperture so small that diffraction alone blurs as much as allowed",
     "moves": "a time longer than what moves stays sharp",
     # setting
     "reciprocity-extrapolated": "a time outside the film's reciprocity data",
     "reciprocity-unknown": "a time over 1 s on film whose law nobody has said",
     "setting-off": "a setting more than ⅓ stop off",
+    "faster-than-shutter": "the shutter at its fastest and still more than ⅓ stop over",
     "too-short-by-hand": "a hand-timed exposure under ½ s",
     "longer-than-shutter": "a time longer than a shutter without B or T gives",
     # what was given
@@ -55,6 +60,8 @@ CATALOGUE: dict[str, str] = {
     # development and the darkroom
     "time-short": "a developing time under 5 minutes",
     "time-much-too-short": "a developing time under 4 minutes",
+    "rating-reason": "film rated lower than its own EI, and nobody said why",
+    "temperature-outside": "a bath outside 18 to 27 °C and the maker's table, with a reason",
     "time-estimated": "a developing time by the rule of thumb, not by the recipe's own points",
     "capacity-short": "more film in a run than its developer does",
     "concentrate-short": "a mix too small for the concentrate its film uses up",

@@ -14,6 +14,7 @@ SCHEMES: dict[str, tuple[str, float, float, float, float]] = {
     "stand": ("30 s, then still", 30, 0, 0, 0),
 }
 ROCKING = "rocking"  # what a print in its tray gets
+IN_TRAYS = ("shuffle", ROCKING)  # open, and even in a short time
 CONTINUOUS: dict[str, str] = {
     "rotary": "continuous rotary",
     "shuffle": "tray shuffle, without a stop",

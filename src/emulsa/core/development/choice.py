@@ -15,12 +15,14 @@ class Choice:
     """For one piece of film; empty fields leave the plan as it is.
 
     ``plain_n`` takes the recipe's time for N, whatever was planned and however it was exposed; it
-    needs no reason. ``minutes`` of one's own need a ``reason``, and so does a recipe that is not
-    recommended.
+    needs no reason. ``hold_highlights`` develops for the exposure's error, so that the high values
+    stand where they were planned. ``minutes`` of one's own need a ``reason``, and so does a recipe
+    that is not recommended.
     """
 
     recipe_id: Id | None = None
     plain_n: bool = False
+    hold_highlights: bool = False
     minutes: Minutes | None = None
     reason: Label = ""
 
@@ -45,6 +47,7 @@ def choice_text(choice: Choice, recipe_name: str = "") -> str:
     'N instead of the plan'
     """
     minutes = "" if choice.minutes is None else minutes_text(choice.minutes)
-    what = ", ".join(each for each in (recipe_name, "N" * choice.plain_n, minutes) if each)
+    held = "for the high values as exposed" * choice.hold_highlights
+    what = ", ".join(each for each in (recipe_name, "N" * choice.plain_n, held, minutes) if each)
     words = f"{what} instead of the plan" if what else ""
     return ": ".join(each for each in (words, choice.reason.strip()) if each)

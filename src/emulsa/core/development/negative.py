@@ -2,14 +2,16 @@
 
 Scene, film, darkroom, runs, the evening, papers and tables all ask here, so that the same piece of
 film has the same minutes everywhere. What N was planned and how far the exposure was off are kept
-apart and added up here alone.
+apart; the error is reported, and developed for only where somebody asked for that.
 """
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
+from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.development.choice import Choice
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.time import DevelopmentAnswer, DevelopmentRequest, development
 
@@ -19,13 +21,16 @@ class Negative:
     """What a piece of film brings to its development.
 
     ``n`` is the N that was planned; ``error_stops`` how far its exposure was off (+ over);
-    ``rated_ei`` what it was shot at, if that is known; ``reciprocity_change`` what the film's long
-    time asks; ``choice`` what was decided over all of it.
+    ``rated_ei`` what it was shot at, if that is known, and ``rating_reason`` why;
+    ``reciprocity_change`` what the film's long time asks; ``hold_highlights`` whether its
+    photographer always develops for the error; ``choice`` what was decided over all of it.
     """
 
     n: float = 0.0
     error_stops: float = 0.0
     rated_ei: float | None = None
+    rating_reason: RatingReason | None = None
+    hold_highlights: bool = False
     reciprocity_change: float = 1.0
     choice: Choice = Choice()
 
@@ -33,11 +38,12 @@ class Negative:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Tankful:
     """What it is developed in: the bath's temperature (empty: the recipe's own), what is added for
-    an old developer, and whether the tank never stands still."""
+    an old developer, whether the tank never stands still, and whether it is an open tray."""
 
     temperature_c: float | None = None
     age_change: float = 1.0
     rotary: bool = False
+    in_tray: bool = False
 
 
 def developing_time(
@@ -47,7 +53,11 @@ def developing_time(
 
     >>> from emulsa.core.development.recipes import Point
     >>> recipe = Recipe(points=(Point(n=-2, minutes=5.5), Point(n=-1, minutes=6.5)))
-    >>> developing_time(Negative(n=-1, error_stops=1), 100, recipe).minutes_text
+    >>> over = Negative(n=-1, error_stops=1)
+    >>> developing_time(over, 100, recipe).minutes_text
+    '6 min 30 s'
+    >>> chosen = Choice(hold_highlights=True)
+    >>> developing_time(Negative(n=-1, error_stops=1, choice=chosen), 100, recipe).minutes_text
     '5 min 30 s'
     >>> developing_time(Negative(n=-2, choice=Choice(plain_n=True)), 100, recipe).origin
     'estimated'
@@ -60,11 +70,20 @@ def developing_time(
             temperature_c=tankful.temperature_c,
             ei=own_ei,
             rated_ei=negative.rated_ei,
+            rating_reason=negative.rating_reason,
             error_stops=0.0 if plain_n else negative.error_stops,
+            error="hold_highlights" if held(negative) else "report",
             reciprocity_change=1.0 if plain_n else negative.reciprocity_change,
             rotary=tankful.rotary,
+            in_tray=tankful.in_tray or recipe.scheme in IN_TRAYS,
             age_change=tankful.age_change,
             own_minutes=negative.choice.minutes,
             reason=negative.choice.reason,
         )
     )
+
+
+def held(negative: Negative) -> bool:
+    """Whether the high values of a negative are held: by its own choice, or its photographer's
+    way."""
+    return negative.choice.hold_highlights or negative.hold_highlights

@@ -1,5 +1,7 @@
 """Pushing and pulling: what film that was rated at another EI does to the developing time.
 
+A higher EI than the film's own is a push unless something else was said; a lower one may be one's
+own index, a filter or bellows counted by it, safety, or a pull: only a pull changes the time.
 By the recipe's own table of EIs, straight in log time against stops; without one by the rule of
 thumb, one N for a stop, and estimated (common practice, no source). A push lifts the high values;
 it brings no shadow back.
@@ -8,11 +10,19 @@ it brings no shadow back.
 from __future__ import annotations
 
 import math
+from typing import Literal
 
 from emulsa.core.development.recipes import Recipe, Timed
 from emulsa.core.development.thumb import log_linear, thumb_factor
-from emulsa.core.written import size_text
+from emulsa.core.written import size_text, stops_words
 
+RatingReason = Literal["index", "push_pull", "filter", "safety"]
+RATING_WORDS: dict[RatingReason, str] = {
+    "index": "my own index",
+    "push_pull": "pushed or pulled",
+    "filter": "a filter or bellows counted in it",
+    "safety": "for safety",
+}
 FREE_STOPS = 0.34  # EIs a third of a stop apart are the same film
 
 
@@ -30,6 +40,34 @@ def push_stops(rated_ei: float, own_ei: float, n_ei: float | None = None) -> flo
     else:
         return 0.0
     return 0.0 if abs(stops) < FREE_STOPS else stops
+
+
+def pushed_words(stops: float) -> str:
+    """A push or a pull in words.
+
+    >>> pushed_words(2), pushed_words(-1)
+    ('pushed 2 stops', 'pulled 1 stop')
+    """
+    return f"{'pushed' if stops > 0 else 'pulled'} {stops_words(abs(stops))[1:]}"
+
+
+def is_push(reason: RatingReason | None, stops: float) -> bool:
+    """Whether a rating changes the developing time: when it is said to; else only a higher one.
+
+    >>> is_push(None, 1), is_push(None, -1), is_push("push_pull", -1), is_push("filter", 1)
+    (True, False, True, False)
+    """
+    return reason == "push_pull" or (reason is None and stops > 0)
+
+
+def pushed(rated_ei: float, own_ei: float, reason: RatingReason | None) -> float:
+    """Stops by which a rating is developed longer (+) or shorter (−); none for any other reason.
+
+    >>> pushed(400, 100, None), pushed(50, 100, "safety"), pushed(50, 100, "push_pull")
+    (2.0, 0.0, -1.0)
+    """
+    stops = math.log2(rated_ei / own_ei)
+    return stops if is_push(reason, stops) else 0.0
 
 
 def factor(recipe: Recipe, timed: Timed, rated_ei: float, own_ei: float) -> tuple[float, str]:

@@ -24,13 +24,14 @@ Said = Literal["tested", "published", "personal"]
 TRUST: tuple[Origin, ...] = ("tested", "personal", "published", "estimated")
 MINUTES = Within("Developing minutes", 0.5, 240, "min")
 Minutes = Annotated[float, MINUTES]
-Celsius = Annotated[float, Within("The developing temperature", 18, 27, "°C")]
+Celsius = Annotated[float, Within("The developing temperature", 5, 60, "°C")]
 PerCelsius = Annotated[float, Within("The temperature constant k", 0.03, 0.2, "per °C")]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Point:
-    """Minutes for one N at the recipe's temperature, and who says so."""
+    """Minutes for one N at the recipe's temperature, and who says so; ``learned`` were taken over
+    from judged negatives, and stand before what they were weighed against."""
 
     n: DevelopmentNumber
     minutes: Minutes
@@ -38,6 +39,7 @@ class Point:
     origin: Said = "personal"
     who: Label = ""
     note: Label = ""
+    learned: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -107,11 +109,26 @@ class Timed:
 
 
 def best_points(recipe: Recipe) -> list[Point]:
-    """One point for each N, the most trusted, in the order of N."""
+    """One point for each N in the order of N: what was learned, else the most trusted."""
     best: dict[float, Point] = {}
-    for point in sorted(recipe.points, key=lambda point: TRUST.index(point.origin)):
+    for point in sorted(recipe.points, key=lambda each: (not each.learned, _doubt(each))):
         best.setdefault(point.n, point)
     return sorted(best.values(), key=lambda point: point.n)
+
+
+def own_word(recipe: Recipe) -> list[Point]:
+    """The recipe's own word for each N, before any negative taught it otherwise; what learning is
+    weighed against. Where nothing else is left, what was learned."""
+    own = {each.n: each for each in best_points(recipe)}
+    told: dict[float, Point] = {}
+    for point in sorted(recipe.points, key=_doubt):
+        if not point.learned:
+            told.setdefault(point.n, point)
+    return sorted((own | told).values(), key=lambda point: point.n)
+
+
+def _doubt(point: Point) -> int:
+    return TRUST.index(point.origin)
 
 
 def beside(recipe: Recipe, n: float) -> list[Point]:

@@ -1,8 +1,9 @@
-"""Temperature: t = t_ref · exp(−k·(T − T_ref)), or the maker's table, for 18…27 °C.
+"""Temperature: t = t_ref · exp(−k·(T − T_ref)), or the maker's table; 18…27 °C, and elsewhere where
+the recipe itself is at home, its table reaches, or the photographer has a reason.
 
 A table is read straight in log time against temperature, which is the same law between its rows;
 beyond its ends the constant k carries on from the last row. Semi-stand and stand development is
-hardly touched by 2 °C (common practice, no source).
+hardly touched by 2 °C, and counts only what exceeds it (common practice, no source).
 
 Source: Todd & Zakia, Photographic Sensitometry (form); k 0.07–0.10 per °C from memory.
 """
@@ -11,7 +12,7 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.data.development import ALLOWED_C, UNCRITICAL, UNCRITICAL_C
+from emulsa.core.data.development import ALLOWED_C, OWN_C, UNCRITICAL, UNCRITICAL_C
 from emulsa.core.degrees import celsius
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.thumb import log_linear
@@ -36,8 +37,11 @@ def of_recipe(recipe: Recipe, temperature_c: float) -> tuple[float, str]:
     (0.697676326071031, 'k 0.09 per °C')
     """
     off = temperature_c - recipe.temperature_c
-    if recipe.scheme in UNCRITICAL and abs(off) <= UNCRITICAL_C + 1e-9:
-        return 1.0, f"uncritical within {warmth_text(UNCRITICAL_C)}"
+    if recipe.scheme in UNCRITICAL:
+        beyond = max(0.0, abs(off) - UNCRITICAL_C)
+        if beyond <= 1e-9:
+            return 1.0, f"uncritical within {warmth_text(UNCRITICAL_C)}"
+        temperature_c = recipe.temperature_c + math.copysign(beyond, off)
     if len(recipe.warmth) < 2:
         by_k = factor(temperature_c, recipe.temperature_c, recipe.k_per_c)
         return by_k, f"k {plain(recipe.k_per_c)} per °C"
@@ -83,27 +87,44 @@ def _table_minutes(recipe: Recipe, temperature_c: float) -> float:
     return log_linear(rows, inside) * factor(temperature_c, inside, recipe.k_per_c)
 
 
-def allowed(temperature_c: float, field: str) -> float:
-    """The temperature itself, or OutOfRange with the range in both scales."""
+def allowed(recipe: Recipe, temperature_c: float, field: str, reason: str = "") -> float:
+    """The temperature itself where a time can be worked out for it: within 18 to 27 °C, at the
+    recipe's own, between the rows of its table, or anywhere with a reason; else OutOfRange with the
+    range in both scales."""
+    if reason.strip() or not outside(recipe, temperature_c):
+        return temperature_c
     low, high = ALLOWED_C
-    if not low <= round(temperature_c, 9) <= high:
-        raise OutOfRange(
-            f"Developers behave between {plain(low)} and {plain(high)} °C (64.4 to 80.6 °F);"
-            f" {temperature_text(temperature_c)} is outside, where no time can be trusted.",
-            field=field,
-            allowed=[low, high],
-        )
-    return temperature_c
+    raise OutOfRange(
+        f"Developers behave between {plain(low)} and {plain(high)} °C (64.4 to 80.6 °F);"
+        f" {temperature_text(temperature_c)} is outside, where no time can be trusted. Give the"
+        " recipe its maker's table of temperatures, or say why you use it all the same.",
+        field=field,
+        allowed=[low, high],
+    )
 
 
-def refusal(temperature_c: float) -> str:
+def outside(recipe: Recipe, temperature_c: float) -> bool:
+    """Whether a temperature lies beyond what is known of this recipe and of developers at all.
+
+    >>> outside(Recipe(), 27), outside(Recipe(), 28), outside(Recipe(temperature_c=38), 38.3)
+    (False, True, False)
+    """
+    low, high = ALLOWED_C
+    if low <= round(temperature_c, 9) <= high:
+        return False
+    if abs(temperature_c - recipe.temperature_c) <= OWN_C + 1e-9:
+        return False
+    return len(recipe.warmth) < 2 or not _reached(recipe, temperature_c)
+
+
+def refusal(recipe: Recipe, temperature_c: float) -> str:
     """Why no time can be trusted at a temperature; nothing when one can.
 
-    >>> refusal(20), refusal(28)[:35]
+    >>> refusal(Recipe(), 20), refusal(Recipe(), 28)[:35]
     ('', 'Developers behave between 18 and 27')
     """
     try:
-        allowed(temperature_c, "temperature_c")
+        allowed(recipe, temperature_c, "temperature_c")
     except OutOfRange as problem:
         return problem.message
     return ""

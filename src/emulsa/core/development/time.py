@@ -1,21 +1,24 @@
 """The developing time of one negative: recipe, N, how it was exposed, and how it is developed.
 
-The high value decides the development: film exposed off by so many stops wants so much less or
-more N, ``N_eff = N − error``, from the definition of N (each zone is a stop). Every factor is a row
-of the ledger and counts once. What the photographer decides over it stands last, with the reason.
+The planned N decides the development. How far the exposure was off is reported with what it does
+in the print, and another development offered (``offer``); only who asks for it has the high value
+held, ``N_eff = N − error``. Every factor is a row of the ledger and counts once. What the
+photographer decides over it stands last, with the reason.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
-from typing import Annotated
+from typing import Annotated, Literal
 
 from emulsa.core.advice import Advice
 from emulsa.core.data.development import FREE_ERROR_STOPS, ROTARY, SHORT_MIN, TOO_SHORT_MIN
 from emulsa.core.degrees import celsius
 from emulsa.core.development import ratings, temperature
 from emulsa.core.development.choice import check_reason
+from emulsa.core.development.offer import Offer, offered
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.development.recipes import (
     TRUST,
     Minutes,
@@ -28,7 +31,7 @@ from emulsa.core.development.recipes import (
 from emulsa.core.development.thumb import zones_off
 from emulsa.core.development.zones_text import zones_text
 from emulsa.core.errors import Impossible, Missing
-from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.light.hand_time import clock_text, hand_minutes, minutes_text
 from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
@@ -45,10 +48,12 @@ ErrorStops = Annotated[float, Within("The exposure's error", -10, 10, "stops")]
 class DevelopmentRequest:
     """A recipe, the N wanted and the temperature there is, in one scale or the other.
 
-    ``ei`` is the film's own EI and ``rated_ei`` what it was shot at; ``error_stops`` how far the
-    exposure was off (+ over); ``age_change`` what is added for an old developer. ``own_minutes``
-    is the photographer's word over all of it, with its ``reason``; a reason also answers for a
-    recipe that is not recommended.
+    ``ei`` is the film's own EI and ``rated_ei`` what it was shot at, for which ``rating_reason``;
+    ``error_stops`` how far the exposure was off (+ over), and ``error`` whether that is reported or
+    developed for; ``age_change`` what is added for an old developer; ``in_tray`` an open tray, or
+    paper, where short times are even. ``own_minutes`` is the photographer's word over all of it,
+    with its ``reason``; a reason also answers for a recipe that is not recommended, and for a bath
+    outside 18 to 27 °C.
     """
 
     recipe: Recipe
@@ -57,9 +62,12 @@ class DevelopmentRequest:
     temperature_f: AnyFahrenheit | None = None
     ei: ExposureIndex | None = None
     rated_ei: ExposureIndex | None = None
+    rating_reason: RatingReason | None = None
     error_stops: ErrorStops = 0.0
+    error: Literal["report", "hold_highlights"] = "report"
     reciprocity_change: Change = 1.0
     rotary: bool = False
+    in_tray: bool = False
     age_change: Age = 1.0
     own_minutes: Minutes | None = None
     reason: Label = ""
@@ -97,11 +105,16 @@ class OtherTime:
 class DevelopmentAnswer:
     """Minutes at the temperature given, how sure they are, and how they came about.
 
-    ``off_zones`` is what the photographer's own minutes do to the high value: + too high.
+    ``clock_minutes`` is what a clock is set to, as ``minutes_text`` writes it, and ``clock_text``
+    the same as it is typed. ``off_zones`` is what the photographer's own minutes do to the high
+    value: + too high. ``offer`` is another development for how it was really exposed; empty where
+    it was exposed right.
     """
 
     minutes: float
     minutes_text: str
+    clock_minutes: float
+    clock_text: str
     temperature_c: float
     ei: float | None
     origin: Origin
@@ -110,6 +123,7 @@ class DevelopmentAnswer:
     beside: tuple[OtherTime, ...]
     off_zones: float
     off_text: str
+    offer: Offer | None
     advice: tuple[Advice, ...]
 
 
@@ -133,6 +147,8 @@ def development(request: DevelopmentRequest) -> DevelopmentAnswer:
     return DevelopmentAnswer(
         minutes=minutes,
         minutes_text=minutes_text(minutes),
+        clock_minutes=hand_minutes(minutes),
+        clock_text=clock_text(minutes),
         temperature_c=at_c,
         ei=timed.ei if timed.ei is not None else request.ei,
         origin=_origin(request, timed, at_c),
@@ -149,16 +165,34 @@ def development(request: DevelopmentRequest) -> DevelopmentAnswer:
         ),
         off_zones=off,
         off_text=zones_text(off),
-        advice=tuple(_advice(request, minutes, timed)),
+        offer=_offer(request, timed, at_c, computed),
+        advice=tuple(_advice(request, minutes, timed, at_c)),
     )
 
 
 def _temperature_c(request: DevelopmentRequest) -> float:
+    recipe, reason = request.recipe, request.reason
     if request.temperature_f is not None:
-        return temperature.allowed(celsius(request.temperature_f), "temperature_f")
+        at_c = celsius(request.temperature_f)
+        return temperature.allowed(recipe, at_c, "temperature_f", reason)
     if request.temperature_c is not None:
-        return temperature.allowed(request.temperature_c, "temperature_c")
-    return request.recipe.temperature_c
+        return temperature.allowed(recipe, request.temperature_c, "temperature_c", reason)
+    return recipe.temperature_c
+
+
+def _offer(request: DevelopmentRequest, timed: Timed, at_c: float, computed: float) -> Offer | None:
+    """Another development for the exposure's error, from a sixth of a stop on; none where it is
+    developed for already, or where the photographer's own minutes stand over everything."""
+    if (
+        request.error == "hold_highlights"
+        or request.own_minutes is not None
+        or abs(request.error_stops) < FREE_ERROR_STOPS - 1e-9
+    ):
+        return None
+    holding = replace(request, error="hold_highlights")
+    rows = _rows(timed.minutes, _steps(holding, timed, at_c))
+    origin = _origin(holding, timed, at_c)
+    return offered(request.n, request.error_stops, rows[-1].minutes, computed, origin)
 
 
 @dataclass(frozen=True, slots=True)
@@ -177,9 +211,9 @@ def _steps(request: DevelopmentRequest, timed: Timed, at_c: float) -> Iterator[_
     yield _Step("recipe", n_text(request.n), 1.0, f"{said}, {at}", "todd-zakia")
     if request.rated_ei is not None and request.ei is not None:
         rated, why = ratings.factor(recipe, timed, request.rated_ei, request.ei)
-        if why:
+        if why and _pushed(request, timed):
             yield _Step("rating", f"Rated {plain(request.rated_ei)}", rated, why)
-    if abs(request.error_stops) >= FREE_ERROR_STOPS:
+    if _held(request):
         yield _exposure(request, timed)
     if request.reciprocity_change != 1:
         change = request.reciprocity_change
@@ -196,14 +230,28 @@ def _steps(request: DevelopmentRequest, timed: Timed, at_c: float) -> Iterator[_
         yield _Step("temperature", label, warmth, f"×{warmth:.2f}, {why}", "todd-zakia")
 
 
+def _held(request: DevelopmentRequest) -> bool:
+    """Whether the exposure's error is developed for."""
+    return request.error == "hold_highlights" and abs(request.error_stops) >= FREE_ERROR_STOPS
+
+
+def _pushed(request: DevelopmentRequest, timed: Timed) -> bool:
+    """Whether its rating is a push or a pull; any other reason leaves the development alone."""
+    if request.rated_ei is None or request.ei is None:
+        return False
+    stops = ratings.push_stops(request.rated_ei, request.ei, timed.ei)
+    return stops != 0 and ratings.is_push(request.rating_reason, stops)
+
+
 def _origin(request: DevelopmentRequest, timed: Timed, at_c: float) -> Origin:
     """How sure the whole time is: no more than the least sure of what it was made from."""
     recipe, rated, own = request.recipe, request.rated_ei, request.ei
-    if rated is not None and own is not None and not ratings.sure(recipe, timed, rated, own):
+    pushed = rated is not None and own is not None and _pushed(request, timed)
+    if pushed and not ratings.sure(recipe, timed, rated or 0, own or 0):
         return "estimated"
-    if not temperature.sure(recipe, at_c):
+    if not temperature.sure(recipe, at_c) or temperature.outside(recipe, at_c):
         return "estimated"
-    if abs(request.error_stops) >= FREE_ERROR_STOPS:
+    if _held(request):
         as_exposed = time_for(recipe, meant(request.n, request.error_stops)).origin
         return max(timed.origin, as_exposed, key=TRUST.index)
     return timed.origin
@@ -217,7 +265,7 @@ def _exposure(request: DevelopmentRequest, timed: Timed) -> _Step:
     return _Step("exposure", f"Exposed {words}", change, why, "stroebel-materials")
 
 
-def _rows(minutes: float, steps: Iterator[_Step]) -> list[TimeRow]:
+def _rows(minutes: float, steps: Iterable[_Step]) -> list[TimeRow]:
     rows = []
     for each in steps:
         minutes *= each.factor
@@ -250,11 +298,33 @@ def short_time(minutes: float) -> Iterator[Advice]:
         yield Advice(code="time-short", severity="caution", text=text)
 
 
-def _advice(request: DevelopmentRequest, minutes: float, timed: Timed) -> Iterator[Advice]:
-    yield from short_time(minutes)
+def _advice(
+    request: DevelopmentRequest, minutes: float, timed: Timed, at_c: float
+) -> Iterator[Advice]:
+    if not request.in_tray:
+        yield from short_time(minutes)
+    yield from _why_rated(request, timed)
+    if temperature.outside(request.recipe, at_c):
+        text = (
+            f"{temperature_text(at_c)} lies outside where developers are known to behave: the time"
+            f" is an estimate ({request.reason.strip()})."
+        )
+        yield Advice(code="temperature-outside", severity="caution", text=text)
     if timed.origin == "estimated":
         text = (
             f"The time for {n_text(request.n)} is estimated by rule of thumb;"
             " test it on a sheet that matters less."
         )
         yield Advice(code="time-estimated", severity="note", text=text)
+
+
+def _why_rated(request: DevelopmentRequest, timed: Timed) -> Iterator[Advice]:
+    """Asked once: a lower index is no pull until somebody says so."""
+    if request.rated_ei is None or request.ei is None or request.rating_reason is not None:
+        return
+    if ratings.push_stops(request.rated_ei, request.ei, timed.ei) < 0:
+        text = (
+            f"Rated EI {plain(request.rated_ei)}, below the film's own {plain(request.ei)}: for a"
+            " filter, for safety, as your own index, or pulled? Only a pull develops less."
+        )
+        yield Advice(code="rating-reason", severity="note", text=text)

@@ -8,7 +8,12 @@ from typing import Literal
 from emulsa.core.advice import Advice
 from emulsa.core.exposing.setting import Setting
 
-Step = Literal["meter", "placement", "filter", "bellows", "bracket", "reciprocity", "set"]
+Step = Literal[
+    "meter", "placement", "ei", "filter", "bellows", "bracket", "share", "reciprocity", "set"
+]
+
+
+NFrom = Literal["chosen", "pair", "marked", "brightest", "none"]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -42,13 +47,17 @@ class Row:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Equivalent:
-    """The same exposure at another mark of the lens, what rules it out, and whether its depth
-    and diffraction balance best of all."""
+    """The same exposure at another mark of the lens, how far off its time leaves it (in words from
+    a sixth of a stop on), what rules it out, and whether its depth and diffraction balance best of
+    all."""
 
     aperture: str
     metered_s: float
     corrected_s: float
+    seconds: float
     text: str
+    error_stops: float
+    error_text: str
     ruled_out_by: tuple[str, ...]
     ruled_out_text: str
     best: bool = False
@@ -56,12 +65,19 @@ class Equivalent:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Sharpness:
-    """What a lens holds sharp as it is set: the limits of depth at the focus, the aperture that
-    suits the depth wanted, and the longest time for what moves; empty where nothing is known."""
+    """What a lens holds sharp as it is set: the limits of depth at the focus, the aperture the
+    depth wanted takes with that focus (as marked, and the lens's next mark), where to focus
+    instead, the aperture that suits it best, and the longest time for what moves; empty where
+    nothing is known."""
+
+    blur_mm: float
 
     near_mm: float | None
     far_mm: float | None
     spread_mm: float | None
+    needed_f_number: float | None
+    needed_mark: str
+    focus_mm: float | None
     best_f_number: float | None
     best_mark: str
     longest_s: float | None
@@ -70,20 +86,29 @@ class Sharpness:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class DevelopmentPlan:
-    """N to the half, as planned, and the factor reciprocity asks on the developing time."""
+    """N to the half, as planned, who decides it, and the factor reciprocity asks on the developing
+    time."""
 
     n: float
     n_text: str
     change: float
+    why: str = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ExposureAnswer:
-    """The whole exposure; numbers unrounded, words ready to show."""
+    """The whole exposure; numbers unrounded, words ready to show.
+
+    ``ei`` is the index worked at. ``n_from`` says who decides N, ``n_if_marked`` what the brightest
+    reading would ask for if somebody marked it.
+    """
 
     camera_ev: float
+    ei: float
     range_stops: float
     n: float
+    n_from: NFrom
+    n_if_marked: float | None
     falls: tuple[Fall, ...]
     metered_s: float
     corrected_s: float

@@ -9,7 +9,7 @@ apart later. Common practice, no source.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Annotated, Literal
@@ -24,6 +24,7 @@ from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import choose_time, error_stops
 from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.limits import Price, Within
+from emulsa.core.numbers import counted
 from emulsa.core.written import size_text, stops_text
 
 BracketStep = Annotated[float, Within("A bracket's step", 1 / 3 - 1e-9, 3, "stops")]
@@ -32,7 +33,8 @@ Side = Literal["both", "over", "under"]
 
 # A frame so near its place is in it: marks and hands give no better (practice).
 EXACT_STOPS = 1 / 12
-FARTHEST_STOPS = 1 - 1e-6  # the aperture is moved by less than a stop, so that depth stays
+FARTHEST_STOPS = 1 + 1e-6  # the aperture is moved by a stop at most, so that depth stays …
+FITS_STOPS = 1 / 3  # … unless nothing so near comes within what shows
 SAME_STOPS = 1e-6  # frames nearer than this to each other are the same frame
 
 
@@ -116,37 +118,39 @@ def bracket(request: BracketRequest) -> BracketAnswer:
 
 def frame(request: ExposureRequest, plan: ExposureAnswer, stops: float) -> Frame:
     """The frame at a place of the bracket: the plan's aperture if a time is to be had for it, else
-    the one nearest to it whose time comes nearest."""
+    the nearest to it whose time comes near; farther than a stop only where nothing nearer fits."""
     asked = replace(request, bracket_stops=stops)
+    made = [(shift, _at(asked, mark, at)) for mark, at, shift in _marks(asked, plan)]
+    near = [each for each in made if abs(each[0]) <= FARTHEST_STOPS]
+    if not any(abs(each.error_stops) <= FITS_STOPS + 1e-9 for _, each in near):
+        near = made
     return min(
-        (_at(asked, mark) for mark in _marks(request, plan)),
+        near,
         key=lambda each: (
-            round(max(0.0, abs(each.error_stops) - EXACT_STOPS), 9),
-            round(abs(_shift(request, plan, each.aperture)), 9),
-            round(abs(each.error_stops), 9),
+            round(max(0.0, abs(each[1].error_stops) - EXACT_STOPS), 9),
+            round(abs(each[0]), 9),
+            round(abs(each[1].error_stops), 9),
         ),
-    )
+    )[1]
 
 
-def _marks(request: ExposureRequest, plan: ExposureAnswer) -> Iterator[ApertureMark]:
-    """The plan's own aperture, and those of the lens's scale less than a stop away."""
-    own: ApertureMark = plan.set.f_number if request.aperture is None else request.aperture
-    yield own
-    if not isinstance(request.optics, Lens):
+def _marks(
+    asked: ExposureRequest, plan: ExposureAnswer
+) -> Iterator[tuple[ApertureMark, float, float]]:
+    """The plan's own aperture, then every mark of the lens's scale: each with the metered time
+    there, and its stops from the plan's."""
+    own: ApertureMark = plan.set.f_number if asked.aperture is None else asked.aperture
+    metered, set_at = metered_at(asked, own), plan.set.f_number
+    yield own, metered, 0.0
+    if not isinstance(asked.optics, Lens):
         return
-    scale = apertures(request.optics, plan.set.f_number, request.optics.aperture_series)
-    for text, exact in scale:
-        if SAME_STOPS < abs(2 * math.log2(exact / plan.set.f_number)) < FARTHEST_STOPS:
-            yield text
+    for text, exact in apertures(asked.optics, set_at, asked.optics.aperture_series):
+        shift = 2 * math.log2(exact / set_at)
+        if abs(shift) > SAME_STOPS:
+            yield text, metered * (exact / set_at) ** 2, shift
 
 
-def _shift(request: ExposureRequest, plan: ExposureAnswer, mark: ApertureMark) -> float:
-    """Stops of light between the plan's aperture and another."""
-    return math.log2(metered_at(request, mark) / plan.metered_s)
-
-
-def _at(asked: ExposureRequest, mark: ApertureMark) -> Frame:
-    wanted = metered_at(asked, mark)
+def _at(asked: ExposureRequest, mark: ApertureMark, wanted: float) -> Frame:
     corrected = reciprocity.corrected_s(asked.law, wanted)
     text, clock, means = choose_time(corrected, asked.optics)
     off = error_stops(asked.law, wanted, clock)
@@ -164,6 +168,21 @@ def _at(asked: ExposureRequest, mark: ApertureMark) -> Frame:
         error_text="" if abs(off) <= EXACT_STOPS else f"{stops_text(off)} off its place",
         extrapolated=reciprocity.extrapolated(asked.law, wanted),
     )
+
+
+def used_text(frames: int, on_rolls: Sequence[bool]) -> str:
+    """What a bracket uses up: sheets, or frames of a roll; by the film that is named for it.
+
+    >>> used_text(3, [False] * 3), used_text(5, [True] * 5), used_text(3, [])
+    ('3 sheets', '5 frames of a roll', '3 pieces of film')
+    """
+    if not on_rolls:
+        return counted(frames, "piece of film", "pieces of film")
+    frames_used, sheets = sum(on_rolls), len(on_rolls) - sum(on_rolls)
+    said = [counted(sheets, "sheet")] if sheets else []
+    if frames_used:
+        said.append(counted(frames_used, "frame of a roll", "frames of a roll"))
+    return " and ".join(said)
 
 
 def _advice(frames: tuple[Frame, ...], step: float) -> Iterator[Advice]:

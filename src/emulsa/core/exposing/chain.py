@@ -20,7 +20,8 @@ from emulsa.core.errors import Missing, Unsound
 from emulsa.core.exposing import ledger
 from emulsa.core.exposing.advising import advise
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
-from emulsa.core.exposing.falls import falls_of, planned_n, range_stops, tones_of, wanted_n
+from emulsa.core.exposing.deciding import decided, decision, ei_for, planned_n
+from emulsa.core.exposing.falls import falls_of, range_stops, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.ruling import (
@@ -31,13 +32,18 @@ from emulsa.core.exposing.ruling import (
     ruled_out,
     sharpness_of,
 )
-from emulsa.core.exposing.setting import Setting, choose_time, error_stops, says
+from emulsa.core.exposing.setting import Setting, choose_time, says
+from emulsa.core.exposing.sharing import opened_error_stops, opened_s
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import aperture_scale, mark_text, nearest, seconds
 from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import anchor, camera_ev
+from emulsa.core.written import stops_words
+
+LONGEST_OFFERED_S = 28_800.0  # eight hours: nobody stands by longer (common practice, no source)
+WORTH_SHOWING_STOPS = 1 / 6  # half of what shows in a negative
 
 
 def exposure(request: ExposureRequest) -> ExposureAnswer:
@@ -45,29 +51,33 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     levels = levels_of(request.readings, request.filters, request.light, request.meter)
     incident = incident_ids(request.readings, request.placement)
     placed_ev, zone = anchor(request.placement, levels)
-    n = wanted_n(request.placement, request.high, request.n, levels, (placed_ev, zone))
-    planned = planned_n(n, request.n)
+    wanted = decided(request.placement, request.high, request.n, levels, incident)
+    planned = planned_n(wanted.n, request.n)
+    ei = ei_for(request, planned)
     target = request.high.zone if request.high else development_number.TARGET
     on_film = (placed_ev, zone + request.bracket_stops)
-    falls = falls_of(levels, on_film, (planned, target), tones_of(request), incident)
+    falls = falls_of(levels, on_film, (planned, target), tones_of(request, ei), incident)
     limits = limits_of(request)
-    camera = at_speed(camera_ev(placed_ev, zone), request.ei)
+    camera = at_speed(camera_ev(placed_ev, zone), ei)
     aperture, f_number = _aperture(request, camera)
-    rows = ledger.to_film(request, placed_ev, zone, f_number)
+    rows = ledger.to_film(request, (placed_ev, zone), (planned, ei), f_number)
     metered = rows[-1].time_s
-    corrected = reciprocity.corrected_s(request.law, metered)
+    corrected = opened_s(request.law, metered, request.share)
     setting = _setting(request, metered, corrected, aperture, f_number)
     answer = ExposureAnswer(
         camera_ev=camera,
+        ei=ei,
         range_stops=range_stops(request.placement, levels, incident),
-        n=n,
+        n=wanted.n,
+        n_from=wanted.by,
+        n_if_marked=wanted.if_marked,
         falls=falls,
         metered_s=metered,
         corrected_s=corrected,
         set=setting,
         ledger=(
             *rows,
-            ledger.film_row(request.law, metered),
+            *ledger.film_rows(request, metered),
             ledger.set_row(corrected, setting, request.optics),
         ),
         equivalents=_equivalents(request, limits, metered, f_number),
@@ -75,6 +85,7 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
             n=planned,
             n_text=development_number.n_text(planned),
             change=reciprocity.development_change(request.law, metered),
+            why=ledger.n_why(request, wanted, planned),
         ),
         advice=(),
         sharpness=sharpness_of(request, limits, f_number),
@@ -87,13 +98,16 @@ def metered_at(request: ExposureRequest, aperture: str | float | None) -> float:
     changed = replace(request, solve_for="time", aperture=aperture)
     camera = camera_ev_of(request)
     _, f_number = _aperture(changed, camera)
-    return seconds_for(camera, f_number) * 2 ** intensity_stops(request)
+    light = 2 ** intensity_stops(request) * request.share.of_light
+    return seconds_for(camera, f_number) * light
 
 
 def camera_ev_of(request: ExposureRequest) -> float:
-    """What the placement sets the camera to, at the film's EI, before filters and bellows."""
+    """What the placement sets the camera to, at the EI of the N that is planned, before filters and
+    bellows."""
     levels = levels_of(request.readings, request.filters, request.light, request.meter)
-    return at_speed(camera_ev(*anchor(request.placement, levels)), request.ei)
+    ei = ei_for(request, planned_n(decision(request).n, request.n))
+    return at_speed(camera_ev(*anchor(request.placement, levels)), ei)
 
 
 def intensity_stops(request: ExposureRequest) -> float:
@@ -119,7 +133,9 @@ def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
     if request.time is None:
         raise Missing("Choose the time the aperture should be found for.", field="time")
     clock = seconds(request.time, optics.shutter.series)
-    light = reciprocity.metered_s(request.law, clock) / 2 ** intensity_stops(request)
+    share = request.share
+    whole = reciprocity.metered_s(request.law, clock / share.of_time) / share.of_light
+    light = whole / 2 ** intensity_stops(request)
     wanted = f_number_for(camera, light)
     series = optics.aperture_series
     text, exact = nearest(wanted, apertures(optics, wanted, series) or aperture_scale(series))
@@ -136,7 +152,7 @@ def _setting(
         text, means = time_text(clock), "aperture"
     else:
         text, clock, means = choose_time(corrected, request.optics)
-    off = error_stops(request.law, metered, clock)
+    off = opened_error_stops(request.law, metered, clock, request.share)
     out = ("beyond-lens",) if means == "aperture" and abs(off) > VISIBLE_ERROR_STOPS else ()
     return Setting(
         text=text,
@@ -159,16 +175,21 @@ def _equivalents(
     pairs = []
     for text, exact in apertures(request.optics, f_number, "full"):
         at_mark = metered * (exact / f_number) ** 2
-        corrected = reciprocity.corrected_s(request.law, at_mark)
+        corrected = opened_s(request.law, at_mark, request.share)
+        if corrected > LONGEST_OFFERED_S + 1e-9:
+            continue
         words, clock, _ = choose_time(corrected, request.optics)
-        off = error_stops(request.law, at_mark, clock)
+        off = opened_error_stops(request.law, at_mark, clock, request.share)
         out = ruled_out(request, limits, exact, (at_mark, clock, off))
         pairs.append(
             Equivalent(
                 aperture=text,
                 metered_s=at_mark,
                 corrected_s=corrected,
+                seconds=clock,
                 text=words,
+                error_stops=off,
+                error_text=stops_words(off) if abs(off) >= WORTH_SHOWING_STOPS - 1e-9 else "",
                 ruled_out_by=out,
                 ruled_out_text=", ".join(WORDS[code] for code in out),
                 best=_is_best(limits, exact),

@@ -5,18 +5,11 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.request import ExposureRequest, High
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.rendering.own_film import OwnFilm, knows, prints_as
 from emulsa.core.tones import development_number, textural_range
-from emulsa.core.tones.placement import (
-    IncidentPair,
-    Placed,
-    Placement,
-    fall,
-    pair_range,
-)
+from emulsa.core.tones.placement import IncidentPair, Placement, fall, pair_range
 from emulsa.core.tones.zones import ev_text, zone_text
 
 
@@ -29,9 +22,9 @@ class FilmTones:
     ei: float = 100.0
 
 
-def tones_of(request: ExposureRequest) -> FilmTones:
-    """The film of a request."""
-    return FilmTones(request.textural_range, request.own_film, request.ei)
+def tones_of(request: ExposureRequest, ei: float) -> FilmTones:
+    """The film of a request, exposed at an index."""
+    return FilmTones(request.textural_range, request.own_film, ei)
 
 
 def falls_of(
@@ -85,40 +78,6 @@ def _fall(
         lost="" if incident else textural_range.lost(lands_on, *keeps),
         incident=incident,
     )
-
-
-def wanted_n(
-    placement: Placement,
-    high: High | None,
-    chosen: float | None,
-    levels: dict[str, float],
-    anchored: tuple[float, float],
-) -> float:
-    """N from the important highlight, from an incident pair's range, or normal; or as chosen.
-
-    ``anchored`` is the EV that is pinned and its zone. A highlight that is itself placed asks for
-    nothing: it stands where it is wanted. Missing when the highlight has no reading.
-    """
-    if chosen is not None:
-        return chosen
-    if isinstance(placement, IncidentPair):
-        return development_number.NORMAL_INCIDENT_RANGE - range_stops(placement, levels)
-    if high is None:
-        return 0.0
-    if high.reading not in levels:
-        raise Missing(
-            f"The important highlight “{high.reading}” is not among the readings.",
-            field="high.reading",
-        )
-    if isinstance(placement, Placed) and placement.reading == high.reading:
-        return 0.0
-    falls_on = fall(levels[high.reading], *anchored)
-    return development_number.development_number(high.zone, falls_on) + 0.0
-
-
-def planned_n(wanted: float, chosen: float | None) -> float:
-    """N as it is written on the sheet: the chosen one as it is, the wanted one to the half."""
-    return chosen if chosen is not None else development_number.half_steps(wanted)
 
 
 def range_stops(

@@ -9,25 +9,35 @@ from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.filters import Counted
 from emulsa.core.corrections.optics import Lens, Optics, bellows_factor, speeds
-from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.corrections.reciprocity import Law, NoFailure
 from emulsa.core.exposing.answer import Row, Step
+from emulsa.core.exposing.deciding import Decided
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.exposing.setting import Setting
+from emulsa.core.exposing.sharing import Share
 from emulsa.core.light.exposure_value import at_speed, seconds_for
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.numbers import plain
-from emulsa.core.tones.placement import (
-    Average,
-    IncidentPair,
-)
+from emulsa.core.tones import development_number
+from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.placement import Average, IncidentPair
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import size_text, stops_text
 
+SAME_EI_STOPS = 1e-9
+
 
 def to_film(
-    request: ExposureRequest, placed_ev: float, zone: float, f_number: float
+    request: ExposureRequest,
+    anchored: tuple[float, float],
+    planned: tuple[float, float],
+    f_number: float,
 ) -> tuple[Row, ...]:
-    """The rows up to the film: meter, placement, each filter, bellows."""
+    """The rows up to the film: meter, placement, the index of N, each filter, bellows.
+
+    ``anchored`` is the EV that is pinned and its zone, ``planned`` N and the index it is made at.
+    """
+    (placed_ev, zone), (n, ei) = anchored, planned
     start = seconds_for(at_speed(placed_ev, request.ei), f_number)
     rated = f"EV {ev_text(placed_ev)}"
     steps: list[tuple[Step, str, float, str, str]] = [
@@ -46,6 +56,11 @@ def to_film(
             "stroebel-materials",
         ),
     ]
+    if abs(math.log2(request.ei / ei)) > SAME_EI_STOPS:
+        label = f"{n_text(n)} at EI {plain(round(ei, 1))}"
+        speed = "slower" if ei < request.ei else "faster"
+        why = f"{'less' if n < 0 else 'more'} development, {speed} film"
+        steps.append(("ei", label, math.log2(request.ei / ei), why, "stroebel-materials"))
     for counted in filtering.count(request.filters, request.light):
         label = counted.filter.label or "Filter"
         why = _filter_why(counted, request)
@@ -58,6 +73,9 @@ def to_film(
     if request.bracket_stops:
         why = "this frame's place in its bracket"
         steps.append(("bracket", "Bracket", request.bracket_stops, why, "practice"))
+    if request.share.of_light != 1:
+        why = "one of several scenes on this film, each its part of the light"
+        steps.append(("share", _share_label(request.share), _stops(request.share), why, "practice"))
     rows: list[Row] = []
     for step, label, stops, why, source in steps:
         start *= 2**stops
@@ -136,17 +154,65 @@ def _filter_why(counted: Counted, request: ExposureRequest) -> str:
     return f"{plain(each.stops or 0)} stops"
 
 
-def film_row(law: Law, metered: float) -> Row:
+def film_rows(request: ExposureRequest, metered: float) -> tuple[Row, ...]:
+    """What the film asks of a long time, and the part of it that one opening gives."""
+    law, share = request.law, request.share
     corrected = reciprocity.corrected_s(law, metered)
     stops = math.log2(corrected / metered)
-    why = {
-        "none": "this film needs none",
+    row = _row(
+        "reciprocity",
+        "Reciprocity",
+        stops,
+        corrected,
+        _film_why(law, metered),
+        "schwarzschild-1900",
+    )
+    if share.of_time == 1:
+        return (row,)
+    why = "openings of one scene are one exposure: each its part of the whole time"
+    part = _row(
+        "share", _share_label(share), _stops(share), share.of_time * corrected, why, "practice"
+    )
+    return row, part
+
+
+def _film_why(law: Law, metered: float) -> str:
+    if isinstance(law, NoFailure):
+        if law.unknown:
+            return "not known for this film"
+        if reciprocity.extrapolated(law, metered):
+            return f"this film's data end at {time_text(law.until_s)}; not corrected"
+        return "this film needs none"
+    return {
         "power": f"reciprocity, exponent {plain(getattr(law, 'exponent', 1))}",
         "additive": "reciprocity, t + a·tᵇ",
         "table": "reciprocity, from the film's table",
         "stops": "reciprocity, from the film's table",
     }[law.kind]
-    return _row("reciprocity", "Reciprocity", stops, corrected, why, "schwarzschild-1900")
+
+
+def _share_label(share: Share) -> str:
+    return f"{plain(round(100 * share.part, 1))} % of it"
+
+
+def _stops(share: Share) -> float:
+    return math.log2(share.part)
+
+
+def n_why(request: ExposureRequest, wanted: Decided, planned: float) -> str:
+    """Who decides N, in a sentence."""
+    names = {each.id: each.label or "a reading" for each in request.readings}
+    n = n_text(planned)
+    if wanted.by == "chosen":
+        return f"{n} as you chose"
+    if wanted.by == "pair":
+        return f"{n} by the range between the two readings of the light"
+    if wanted.by == "none" or wanted.reading is None:
+        return f"{n}: no highlight is marked" if wanted.if_marked is not None else n
+    target = zone_text(request.high.zone if request.high else development_number.TARGET)
+    if wanted.by == "marked":
+        return f"{n} brings {names[wanted.reading]}, your highlight, to {target}"
+    return f"{n} brings {names[wanted.reading]}, the brightest reading, to {target}"
 
 
 def set_row(corrected: float, setting: Setting, optics: Optics) -> Row:

@@ -1,10 +1,10 @@
 """What a plan costs: the sum of eight penalties, each times a weight the photographer sees.
 
-    tones          zones of texture lost, over all readings
+    tones          zones of texture lost, over all readings; the placed tone counts three times
     development    |N| beyond normal, in steps (the first half step is free)
-    error          stops the setting is off beyond a sixth
+    error          stops the setting is off beyond a sixth; under-exposure half as much again
     movement       stops the time is too long for what moves
-    depth          stops the aperture is too wide for the depth wanted, or too small to be sharp
+    depth          stops beyond a sixth the aperture is too wide for the depth wanted, or too small
     extrapolation  1 when the time rests on no data of the film
     waiting        minutes of exposure beyond one, in doublings
     change         what is unlike the scene as it stands: 1 another placement, ½ other filters,
@@ -20,7 +20,7 @@ import math
 from dataclasses import dataclass, fields
 from typing import Annotated
 
-from emulsa.core.exposing.ruling import WORDS, Limits
+from emulsa.core.exposing.ruling import TOLERATED_STOPS, WORDS, Limits, stops_wider
 from emulsa.core.limits import Within
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import Placed, Placement
@@ -30,6 +30,8 @@ Weight = Annotated[float, Within("A weight", 0, 100)]
 FREE_N = 0.5  # steps of N that cost nothing
 FREE_ERROR_STOPS = 1 / 6  # half of what shows
 PATIENT_S = 60.0
+PLACED_COUNTS = 3.0  # what is placed is what the picture is made for
+UNDER_COUNTS = 1.5  # what no light reached, no print brings back
 OTHER_FILTERS = 0.5  # of a change of placement
 APERTURE_CHANGE = 1 / 4  # of a change of placement, for each stop
 
@@ -77,8 +79,9 @@ def beyond(value: float, limit: float | None) -> float:
 
 
 def depth(effective: float, limits: Limits) -> float:
-    too_wide = 2 * math.log2(limits.widest / effective) if limits.widest else 0.0
-    too_small = 2 * math.log2(effective / limits.smallest) if limits.smallest else 0.0
+    too_wide = stops_wider(effective, limits.widest) - TOLERATED_STOPS if limits.widest else 0.0
+    too_small = stops_wider(limits.smallest, effective) if limits.smallest else 0.0
+    too_small -= TOLERATED_STOPS
     off_best = abs(2 * math.log2(effective / limits.best)) / 10 if limits.best else 0.0
     return max(too_wide, too_small, 0.0) + off_best
 

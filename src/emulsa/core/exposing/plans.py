@@ -20,7 +20,8 @@ from emulsa.core.corrections.optics import Lens, Pinhole, apertures
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import intensity_stops
-from emulsa.core.exposing.falls import falls_of, planned_n, tones_of, wanted_n
+from emulsa.core.exposing.deciding import decided, ei_for, planned_n
+from emulsa.core.exposing.falls import falls_of, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.penalties import (
     APERTURE_CHANGE,
@@ -29,6 +30,8 @@ from emulsa.core.exposing.penalties import (
     NAMES,
     OTHER_FILTERS,
     PATIENT_S,
+    PLACED_COUNTS,
+    UNDER_COUNTS,
     Penalty,
     Tones,
     Weights,
@@ -38,7 +41,7 @@ from emulsa.core.exposing.penalties import (
     penalties,
     reason,
 )
-from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out
 from emulsa.core.exposing.schools import Habits, School, placed_by, placement_words
 from emulsa.core.exposing.setting import choose_time, error_stops
@@ -47,7 +50,13 @@ from emulsa.core.light.marks import Mark, f_number, mark_text
 from emulsa.core.limits import FILTERS, Length
 from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
-from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor, camera_ev
+from emulsa.core.tones.placement import (
+    AsMetered,
+    Placement,
+    anchor,
+    camera_ev,
+    named_reading,
+)
 
 SHOWN = 3
 WORTH_CHANGING = 0.05  # of cost: less is no reason to touch the filters
@@ -158,7 +167,8 @@ def _with_filters(
 ) -> Iterator[Plan]:
     way = _Way(request, asked, limits_of(asked), _marks(asked))
     for tones in _placements(request, asked):
-        camera = at_speed(camera_ev(*anchor(tones.placement, way.levels)), asked.ei)
+        ei = ei_for(asked, tones.n)
+        camera = at_speed(camera_ev(*anchor(tones.placement, way.levels)), ei)
         light = 2 ** intensity_stops(asked)
         best = min(
             (_shot(way, tones, mark, seconds_for(camera, mark[1]) * light) for mark in way.marks),
@@ -189,14 +199,11 @@ def _placements(request: PlansRequest, asked: ExposureRequest) -> Iterator[Tones
         if not isinstance(made, str):
             options.append(made)
     target = asked.high.zone if asked.high else request.habits.target_zone
+    high = asked.high or High(zone=target)
     for placement in options:
         placed_ev, zone = anchor(placement, levels)
-        ns = {0.0}
-        high = asked.high.reading if asked.high else None
-        own = isinstance(placement, Placed) and placement.reading == high  # placed as wanted
-        if not own:
-            anchored = (placed_ev, zone)
-            ns.add(planned_n(wanted_n(placement, asked.high, None, levels, anchored), None))
+        among = incident_ids(asked.readings, placement)
+        ns = {0.0, planned_n(decided(placement, high, None, levels, among).n, None)}
         if asked.n is not None and placement == asked.placement:
             ns.add(asked.n)
         for n in sorted(ns):
@@ -210,10 +217,16 @@ def _tones(
     asked: ExposureRequest, placement: Placement, n: float, target: float, levels: dict[str, float]
 ) -> Tones:
     incident = incident_ids(asked.readings, placement)
-    falls = falls_of(levels, anchor(placement, levels), (n, target), tones_of(asked), incident)
+    film = tones_of(asked, ei_for(asked, n))
+    falls = falls_of(levels, anchor(placement, levels), (n, target), film, incident)
+    placed = named_reading(asked.placement)
     low, high = asked.textural_range
     labels = {each.id: each.label or "reading" for each in asked.readings}
-    lost = math.fsum(max(low - each.lands, each.lands - high, 0) for each in falls if each.lost)
+    lost = math.fsum(
+        max(low - each.lands, each.lands - high, 0) * (PLACED_COUNTS if each.id == placed else 1)
+        for each in falls
+        if each.lost
+    )
     names = tuple(labels[each.id] for each in falls if each.lost)
     return Tones(placement, n, lost, names)
 
@@ -227,7 +240,7 @@ def _shot(way: _Way, tones: Tones, mark: Mark, metered: float) -> _Shot:
     amounts = (
         tones.lost,
         max(0.0, abs(tones.n) - FREE_N),
-        max(0.0, abs(off) - FREE_ERROR_STOPS),
+        max(0.0, abs(off) - FREE_ERROR_STOPS) * (UNDER_COUNTS if off < 0 else 1),
         beyond(clock, limits.longest_s),
         depth(effective, limits),
         float(reciprocity.extrapolated(asked.law, metered)),

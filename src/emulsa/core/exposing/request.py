@@ -5,14 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.corrections.aperture_choice import DEFAULT_BLUR_MM, Blur, Depth
-from emulsa.core.corrections.bellows import Focus, Infinity
+from emulsa.core.corrections.aperture_choice import Blur, Depth, Format
+from emulsa.core.corrections.bellows import Focus
 from emulsa.core.corrections.filters import Filter, Light
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Optics
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.data.contrast import Subject
 from emulsa.core.errors import Unsound
+from emulsa.core.exposing.sharing import WHOLE, Share
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Within, Zone
@@ -43,18 +44,30 @@ class SpotReading:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class High:
-    """The important highlight and the zone it is meant for."""
+    """The zone highlights are meant for, and the important one where somebody marked it: without
+    a reading it is a target and no mark."""
 
-    reading: Id
+    reading: Id | None = None
     zone: Zone = development_number.TARGET
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class EiPoint:
+    """The index a planned N is exposed at: the recipe's own word, or a test's."""
+
+    n: DevelopmentNumber
+    ei: ExposureIndex
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ExposureRequest:
     """A scene as the camera sees it. ``n`` overrides the N that ``high`` asks for.
 
-    ``usual_ei`` is what the film is rated at otherwise. ``depth`` and ``movement`` rule out
-    apertures and times by the blur allowed on the film. ``bracket_stops`` is a frame's own place in
+    ``usual_ei`` is what the film is rated at otherwise; ``ei_by_n`` the index each N is exposed at,
+    not used where the scene is rated otherwise. ``depth`` and ``movement`` rule out apertures and
+    times by the blur allowed on the film: ``blur_mm``, else the format's diagonal/1500, else 0.1;
+    ``focus`` left out is not infinity, and depth is not tested against it. ``share`` is one opening
+    of a multiple exposure. ``bracket_stops`` is a frame's own place in
     a bracket: every tone of it falls so much higher, and its development stays the plan's.
     ``own_film``: what falls print as by the film's own test, where its times are in use.
     """
@@ -66,7 +79,7 @@ class ExposureRequest:
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
     filters: Annotated[tuple[Filter, ...], FILTERS] = ()
     optics: Optics
-    focus: Focus = Infinity()
+    focus: Focus | None = None
     solve_for: Literal["time", "aperture"] = "time"
     aperture: ApertureMark | None = None
     time: TimeMark | None = None
@@ -77,7 +90,10 @@ class ExposureRequest:
     usual_ei: ExposureIndex | None = None
     depth: Depth | None = None
     movement: Movement | None = None
-    blur_mm: Blur = DEFAULT_BLUR_MM
+    blur_mm: Blur | None = None
+    format_mm: Format | None = None
+    ei_by_n: Annotated[tuple[EiPoint, ...], Length("Indices by N", 0, 32)] = ()
+    share: Share = WHOLE
     bracket_stops: BracketStops = 0.0
     own_film: OwnFilm | None = None
 
@@ -86,3 +102,5 @@ class ExposureRequest:
         ids = [each.id for each in self.readings]
         if len(set(ids)) < len(ids):
             raise Unsound("Two readings have the same id; each needs its own.", field="readings")
+        if len({each.n for each in self.ei_by_n}) < len(self.ei_by_n):
+            raise Unsound("One index for each N.", field="ei_by_n")

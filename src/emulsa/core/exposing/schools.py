@@ -10,9 +10,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from emulsa.core.corrections.aperture_choice import DEFAULT_BLUR_MM, Blur
+from emulsa.core.corrections.aperture_choice import Blur
 from emulsa.core.errors import CoreError
-from emulsa.core.exposing.falls import falls_of, planned_n, tones_of, wanted_n
+from emulsa.core.exposing.chain import camera_ev_of
+from emulsa.core.exposing.deciding import decided, ei_for, planned_n
+from emulsa.core.exposing.falls import falls_of, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.light.exposure_value import at_speed
@@ -47,13 +49,16 @@ SCHOOLS: dict[School, str] = {
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Habits:
-    """The zones a photographer places on, the tone highlights are meant for, and the blur allowed
-    on the film."""
+    """The zones a photographer places on, the tone highlights are meant for, the blur allowed on
+    the film (empty: by the format), whether N takes its own index, and whether an exposure's error
+    is developed for (*hold the highlights*) or reported and offered."""
 
     shadow_zone: Zone = 3.0
     highlight_zone: Zone = 7.5
     target_zone: Zone = development_number.TARGET
-    blur_mm: Blur = DEFAULT_BLUR_MM
+    blur_mm: Blur | None = None
+    ei_by_n: bool = True
+    hold_highlights: bool = False
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -121,6 +126,8 @@ def placed_by(
         return Placed(school="shadow", reading=darkest, zone=habits.shadow_zone)
     if school == "midtone":
         middle = _middle(spots, darkest, brightest)
+        if middle is None:
+            return "needs a spot near the middle"
         return Placed(school="midtone", reading=middle, zone=MIDDLE)
     if school == "highlight":
         return Placed(school="highlight", reading=brightest, zone=habits.highlight_zone)
@@ -139,10 +146,14 @@ def _by_dome(school: School, domes: list[str]) -> Placement | str:
     return IncidentPair(low=domes[0], high=domes[-1])
 
 
-def _middle(spots: dict[str, float], low: str, high: str) -> str:
-    """The spot nearest to the middle between the darkest and the brightest."""
+def _middle(spots: dict[str, float], low: str, high: str) -> str | None:
+    """The spot nearest to the middle that is neither the darkest nor the brightest, if any; a lone
+    spot is its own middle."""
+    if len(spots) == 1:
+        return low
     wanted = (spots[low] + spots[high]) / 2
-    return min(spots, key=lambda each: (round(abs(spots[each] - wanted), 9), each in (low, high)))
+    between = [each for each in spots if each not in (low, high)]
+    return min(between, key=lambda each: round(abs(spots[each] - wanted), 9), default=None)
 
 
 def _row(request: SchoolsRequest, school: School) -> SchoolRow:
@@ -164,16 +175,14 @@ def _answered(request: SchoolsRequest, school: School, placement: Placement) -> 
     base = request.exposure
     levels = levels_of(base.readings, base.filters, base.light, base.meter)
     incident = incident_ids(base.readings, placement)
-    high = base.high or _brightest(levels, incident, request.habits.target_zone)
-    if high and isinstance(placement, Placed) and high.reading == placement.reading:
-        high = None  # what is placed is where it is wanted
+    high = base.high or High(zone=request.habits.target_zone)
     placed_ev, zone = anchor(placement, levels)
-    n = planned_n(wanted_n(placement, high, None, levels, (placed_ev, zone)), None)
-    target = high.zone if high else request.habits.target_zone
-    falls = falls_of(levels, (placed_ev, zone), (n, target), tones_of(base), incident)
+    n = planned_n(decided(placement, high, None, levels, incident).n, None)
+    ei = ei_for(base, n)
+    falls = falls_of(levels, (placed_ev, zone), (n, high.zone), tones_of(base, ei), incident)
     labels = {each.id: each.label or "reading" for each in base.readings}
-    at = at_speed(camera_ev(placed_ev, zone), base.ei)
-    chosen = at_speed(camera_ev(*anchor(base.placement, levels)), base.ei)
+    at = at_speed(camera_ev(placed_ev, zone), ei)
+    chosen = camera_ev_of(base)
     return SchoolRow(
         school=school,
         name=SCHOOLS[school],
@@ -186,13 +195,6 @@ def _answered(request: SchoolsRequest, school: School, placement: Placement) -> 
         lost=tuple(labels[each.id] for each in falls if each.lost),
         difference_text=_difference(chosen - at),
     )
-
-
-def _brightest(levels: dict[str, float], incident: frozenset[str], target: float) -> High | None:
-    spots = {each: level for each, level in levels.items() if each not in incident}
-    if len(spots) < 2:
-        return None
-    return High(reading=max(spots, key=lambda each: spots[each]), zone=target)
 
 
 def _difference(stops: float) -> str:

@@ -10,7 +10,7 @@ from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Note
 from emulsa.core.sensitometry.curve import Density, Fog
 
-Shadow = Literal["none", "thin", "full"]
+Shadow = Literal["none", "thin", "full", "heavy", "at_least_full"]
 Highlight = Literal["flat", "full", "blocked"]
 NegativeFault = Literal[
     "scratch, emulsion side", "scratch, base side", "fog", "uneven", "blank", "dust", "other"
@@ -20,6 +20,8 @@ SHADOW_WORDS: dict[Shadow, str] = {
     "none": "no texture in the shadows",
     "thin": "thin shadows",
     "full": "full shadows",
+    "heavy": "heavy shadows, more than full",
+    "at_least_full": "at least full shadows",
 }
 HIGHLIGHT_WORDS: dict[Highlight, str] = {
     "flat": "flat highlights",
@@ -39,7 +41,9 @@ class MeasuredSpot:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Judgement:
     """What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
-    ``measured`` counts with ``base_fog``, the clear film's density."""
+    ``measured`` counts with ``base_fog``, the clear film's density. ``left_out`` is the reason why
+    this negative teaches nothing; ``at_least_full`` is what was judged before *heavy* was a
+    word."""
 
     id: Id
     at: Label = ""
@@ -50,6 +54,7 @@ class Judgement:
     note: Note = ""
     base_fog: Fog | None = None
     measured: Annotated[tuple[MeasuredSpot, ...], Length("Measured spots", 0, 40)] = ()
+    left_out: Label = ""
 
     def __post_init__(self) -> None:
         if self.measured and self.base_fog is None:
@@ -83,6 +88,8 @@ def next_time(judgement: Judgement) -> str:
         said.append("give a stop more")
     elif judgement.shadow == "thin":
         said.append("give half a stop more")
+    elif judgement.shadow == "heavy":
+        said.append("give half a stop less")
     if judgement.highlight == "blocked":
         said.append("develop a step less")
     elif judgement.highlight == "flat":

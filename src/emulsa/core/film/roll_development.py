@@ -1,8 +1,8 @@
 """One development for many frames: what each of them loses by it, and which N costs least.
 
 A frame that wants n and is developed for M has its important highlight M − n zones too high (+) or
-too low (−): from the definition of N. Too high: so many stops of its upper range print without
-texture. Too low: nothing is lost, but the print needs harder paper. One N is about one paper grade
+too low (−): from the definition of N. Too high: the negative is harder and needs softer paper; only
+beyond the softest is texture lost. Too low: it needs harder paper. One N is about one paper grade
 (common practice, no source).
 """
 
@@ -13,20 +13,23 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core.development.ratings import pushed
 from emulsa.core.errors import Missing
 from emulsa.core.film.pieces import FrameNumber, Weight
 from emulsa.core.limits import Id, Label, Length
 from emulsa.core.logged.log import light_stops
 from emulsa.core.logged.record import Shot
-from emulsa.core.printing.grade import NORMAL_GRADE, held
+from emulsa.core.numbers import number_text
+from emulsa.core.printing.grade import NORMAL_GRADE, SOFTEST, held
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
 from emulsa.core.written import size_text, stops_words
 
 CANDIDATES = tuple(half / 2 for half in range(-4, 5))  # N−2 … N+2 by halves
 
-# A blocked highlight cannot be printed, a soft negative can: a stop of either is not the same.
+# A hard negative prints worse than a soft one: a stop of either is not the same.
 # A judgement of this program, stated where it is used.
 BLOCKED_COSTS, SOFT_COSTS = 2.0, 1.0
+SOFTEST_STOPS = NORMAL_GRADE - SOFTEST[0]  # too hard by more is more than the softest paper holds
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -96,17 +99,21 @@ def choices(frames: Frames) -> tuple[RollChoice, ...]:
     )
 
 
-def wanted(shots: Sequence[Shot], ei: float) -> float:
-    """The N a frame wants when its roll is developed as rated at ``ei``: the planned one, less what
-    its exposures were off and what its own EI gave it over the roll's.
+def wanted(
+    shots: Sequence[Shot], pushed_stops: float, film_ei: float, hold_highlights: bool = False
+) -> float:
+    """The N a frame wants when its roll is pushed by so many stops: the planned one, less what the
+    roll is pushed over the frame; where the high values are held, less what its light was over the
+    scene's, its place in a bracket included.
 
     ``shots`` are its exposures, the last one's plan counts.
     """
     last = shots[-1]
-    off = light_stops([(each.share, each.error_stops) for each in shots])
+    off = light_stops(shots) + last.bracket_stops if hold_highlights else 0.0
+    own = 0.0
     if last.exposure_index is not None:
-        off += math.log2(ei / last.exposure_index)
-    return meant(last.n, off)
+        own = pushed(last.exposure_index, film_ei, last.rating_reason)
+    return meant(last.n, off + pushed_stops - own)
 
 
 def planned_recipe(frames: Iterable[WantedFrame]) -> str | None:
@@ -129,11 +136,11 @@ def loss(frame: WantedFrame, n: float) -> FrameLoss:
         n=frame.n,
         n_text=n_text(frame.n),
         weight=frame.weight,
-        lost_stops=max(0.0, over),
+        lost_stops=max(0.0, over - SOFTEST_STOPS),
         grade=given,
         beyond_paper=given != grade,
         shift_stops=-over / 2 if over > 0 else 0.0,
-        says=_says(over, given, given != grade),
+        says=_says(over, given, beyond=given != grade),
     )
 
 
@@ -145,8 +152,10 @@ def _cost(frame: WantedFrame, n: float) -> float:
 def _says(over: float, grade: float, beyond: bool) -> str:
     if abs(over) < 1e-9:
         return "nothing lost"
-    paper = f"paper grade {grade:g}" + (", and that is not enough" if beyond else "")
-    stops = stops_words(abs(over)).lstrip("+")
+    way = "harder" if over > 0 else "softer"
+    said = f"{way} by {stops_words(abs(over))[1:]}; paper grade {number_text(grade)}"
+    if not beyond:
+        return said
     if over < 0:
-        return f"softer by {stops}; {paper}"
-    return f"loses {stops} of its highlights; {paper}"
+        return f"{said}, and that is not enough"
+    return f"{said}, and {stops_words(over - SOFTEST_STOPS)[1:]} of its highlights lost"

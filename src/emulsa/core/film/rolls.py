@@ -21,20 +21,18 @@ from emulsa.core.film.pieces import FrameNumber, Piece
 from emulsa.core.limits import ExposureIndex, Id, Label, Note, Within
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import DevelopmentNumber, half_steps, n_text
-from emulsa.core.written import stops_words
 
 RollNumber = Annotated[int, Within("A roll's number", 1, 9_999)]
 FrameCount = Annotated[int, Within("Frames of a roll", 1, 72)]
 RollPlace = Literal["camera", "bag", "done"]
-
-BLANKS_AT_A_CUT = 2
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Roll:
     """A roll that was loaded: in a camera or back, in the bag partly exposed, or done.
 
-    ``exposure_index`` is what the whole roll is rated at, when that is not the film's own EI;
+    ``exposure_index`` is what the whole roll is rated at, when that is not the film's own EI, for
+    which ``rating_reason``;
     ``advanced`` whether the film was seen to move; ``next_frame`` the frame the counter shows.
     """
 
@@ -47,6 +45,7 @@ class Roll:
     camera_id: Id | None = None
     back: Label = ""
     exposure_index: ExposureIndex | None = None
+    rating_reason: ratings.RatingReason | None = None
     place: RollPlace = "camera"
     advanced: bool = False
     next_frame: Annotated[int, Within("The next frame", 1, 73)] = 1
@@ -202,8 +201,10 @@ def rating_text(roll: Roll, film_ei: float, recipe: Recipe | None = None) -> str
     if roll.exposure_index is None or roll.exposure_index == film_ei:
         return f"EI {plain(film_ei)}"
     stops = push_stops(roll.exposure_index, film_ei)
-    done = "pushed" if stops > 0 else "pulled"
-    said = f"EI {plain(roll.exposure_index)}, {done} {stops_words(abs(stops)).lstrip('+')}:"
+    if not ratings.is_push(roll.rating_reason, stops):
+        why = ratings.RATING_WORDS[roll.rating_reason] if roll.rating_reason else "no pull"
+        return f"EI {plain(roll.exposure_index)}, {why}: developed as EI {plain(film_ei)}"
+    said = f"EI {plain(roll.exposure_index)}, {ratings.pushed_words(stops)}:"
     timed = _own_time(roll.exposure_index, film_ei, recipe)
     if timed:
         return f"{said} {timed}"
@@ -217,15 +218,26 @@ def _own_time(rated_ei: float, film_ei: float, recipe: Recipe | None) -> str:
     if not ratings.sure(recipe, time_for(recipe, 0.0), rated_ei, film_ei):
         return ""
     try:
-        return developing_time(Negative(rated_ei=rated_ei), film_ei, recipe).minutes_text
+        rated_ = Negative(rated_ei=rated_ei, rating_reason="push_pull")
+        return developing_time(rated_, film_ei, recipe).minutes_text
     except CoreError:
         return ""
+
+
+def lost_at(place: int) -> list[int]:
+    """The frames a cut behind a frame is lost to: the one before the knife and the one behind it.
+
+    >>> lost_at(4)
+    [4, 5]
+    """
+    return [place, place + 1]
 
 
 def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[range, ...]:
     """The strips of a roll cut after the given frames, as ranges of frames.
 
-    At each cut two frames must be unexposed: the knife is set by feel, and they are lost to it.
+    At each cut the frame before it and the one behind it must be unexposed: one winds on two and
+    cuts between them, the knife is set by feel, and both are lost to it.
     Raises Unsound for frames out of order, OutOfRange for one the roll does not have, Impossible
     when the blanks are missing.
     """
@@ -241,7 +253,7 @@ def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[
         )
     by_number = {each.frame: each for each in frames}
     for place in after:
-        blanks = [place + 1, place + 2][:BLANKS_AT_A_CUT]
+        blanks = lost_at(place)
         used = [
             number
             for number in blanks
@@ -249,8 +261,8 @@ def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[
         ]
         if used:
             raise Impossible(
-                f"Frame {used[0]} of roll {roll.number} is exposed: a cut after frame {place}"
-                f" needs {BLANKS_AT_A_CUT} blank frames behind it.",
+                f"Frame {used[0]} of roll {roll.number} is exposed: a cut after frame {place} goes"
+                f" between two blank frames, {blanks[0]} and {blanks[-1]}.",
                 field="after",
             )
     starts = [1, *(each + 1 for each in after)]

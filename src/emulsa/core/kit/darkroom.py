@@ -73,7 +73,8 @@ class Bath:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Line:
-    """The baths in their order, strictly one way, with one developer among them."""
+    """The baths in their order, strictly one way, with one developer among them, or a divided one:
+    two developers, B right after A. A's time comes from the film, B has its own."""
 
     id: Id
     name: Name
@@ -82,8 +83,14 @@ class Line:
     archived: bool = False
 
     def __post_init__(self) -> None:
-        if sum(bath.kind == "developer" for bath in self.baths) != 1:
-            raise Missing("A line has one developer; name it.", field="baths")
+        places = [at for at, bath in enumerate(self.baths) if bath.kind == "developer"]
+        if not places:
+            raise Missing("A line has a developer; name it.", field="baths")
+        if len(places) > 2 or places[-1] - places[0] != len(places) - 1:
+            raise Unsound(
+                "A line has one developer, or two that follow each other: A, then B.",
+                field="baths",
+            )
         check_baths(self.baths)
 
 

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from emulsa.core.corrections.reciprocity import Law
-from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.recipes import Recipe, best_points
+from emulsa.core.exposing.request import EiPoint
 from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone
 from emulsa.core.numbers import plain
 from emulsa.core.tones import textural_range
@@ -24,12 +25,15 @@ class Provenance:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Film:
     """A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
-    says. ``law`` is empty until reciprocity is known, ``price`` is a sheet's."""
+    says, ``prior_ei`` what it was rated at before its negatives said otherwise: learning is weighed
+    against it, and it never moves by learning. ``law`` is empty until reciprocity is known,
+    ``price`` is a sheet's."""
 
     id: Id
     name: Name
     exposure_index: ExposureIndex
     box_speed: ExposureIndex | None = None
+    prior_ei: ExposureIndex | None = None
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
     law: Law | None = None
     price: Price | None = None
@@ -51,6 +55,44 @@ class FilmRecipe:
     recipe: Recipe
     note: Note = ""
     archived: bool = False
+
+
+def ei_points(film: Film, recipe: FilmRecipe) -> tuple[EiPoint, ...]:
+    """The index each N is exposed at, by the recipe's own and tested points; none where it says
+    none. N without an index of its own is exposed at the film's; what its negatives taught of the
+    film moves them all alike."""
+    points = {
+        each.n: each.ei
+        for each in best_points(recipe.recipe)
+        if each.ei is not None and each.origin != "published"
+    }
+    if not points:
+        return ()
+    taught = film.exposure_index / (film.prior_ei or film.exposure_index)
+    moved = {n: ei * taught for n, ei in points.items()}
+    moved.setdefault(0.0, film.exposure_index)
+    return tuple(EiPoint(n=n, ei=ei) for n, ei in sorted(moved.items()))
+
+
+def index_before(film: Film, recipe: FilmRecipe) -> float:
+    """The film's own index for normal development before any negative taught it otherwise: by the
+    recipe's own point, else the one it was rated at then."""
+    before = film.prior_ei or film.exposure_index
+    own = {each.n: each.ei for each in ei_points(film, recipe)}.get(0.0, film.exposure_index)
+    return own * before / film.exposure_index
+
+
+def rerated(known: Film | None, film: Film) -> Film:
+    """The film as it is kept from its form: rated anew by hand, that is its own word, and what was
+    learned before is weighed against it.
+
+    >>> was = Film(id="f", name="Velm", exposure_index=64, prior_ei=100)
+    >>> rerated(was, replace(was, exposure_index=80)).prior_ei, rerated(was, was).prior_ei
+    (None, 100)
+    """
+    if known is not None and known.exposure_index != film.exposure_index:
+        return replace(film, prior_ei=None)
+    return film
 
 
 UNNAMED = "film-at-"  # how the id of film begins of which only its EI is known

@@ -73,13 +73,32 @@ def hours_text(minutes: float) -> str:
     return f"{hours} h {rest} min" if hours else f"{rest} min"
 
 
+def hand_minutes(minutes: float) -> float:
+    """Developing time as the clock is set: to five seconds, as it is written.
+
+    >>> hand_minutes(10.4) * 60
+    625.0
+    """
+    return int(round(minutes * 12, 9) + 0.5) / 12
+
+
+def clock_text(minutes: float) -> str:
+    """Developing time as it is typed: ``6:50``.
+
+    >>> clock_text(10.4), clock_text(8)
+    ('10:25', '8:00')
+    """
+    seconds = round(hand_minutes(minutes) * 60)
+    return f"{seconds // 60}:{seconds % 60:02d}"
+
+
 def minutes_text(minutes: float) -> str:
     """Developing time in minutes and seconds, to five seconds.
 
     >>> minutes_text(6.83), minutes_text(8)
     ('6 min 50 s', '8 min')
     """
-    seconds = int(round(minutes * 12, 9) + 0.5) * 5
+    seconds = round(hand_minutes(minutes) * 60)
     return _joined((seconds // 60, "min"), (seconds % 60, "s"))
 
 

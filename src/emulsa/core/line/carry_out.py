@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
@@ -27,6 +28,7 @@ from emulsa.core.light.reading_text import reading_text
 from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.line import making
 from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.line.number import ON_DIALS
 from emulsa.core.line.words import (
     ApertureWord,
     DepthWord,
@@ -45,6 +47,7 @@ from emulsa.core.scene.edits import (
     ChooseLens,
     ChoosePinhole,
     Edit,
+    MarkHigh,
     Place,
     Rate,
     Read,
@@ -54,9 +57,13 @@ from emulsa.core.scene.edits import (
     SetMeter,
 )
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading
+from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import length_text, stops_text
 
+OWN_WORDS = re.compile(
+    r"^(?:incident|dome|disc|stops?|min|minutes?|h)\b|\b(?:high|highlight)$", re.I
+)
 OF_THE_LIGHT = (IlluminanceReading, SkyReading)  # never of a tone, so no word says it
 FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
 
@@ -117,11 +124,12 @@ def carry_out(
     line: Line,
     kit: KitNames,
     reading_id: str,
+    target_zone: float = TARGET,
 ) -> CarriedOut:
     """The edits a line means over a scene; a reading of the same id is taken again, and kit that is
-    named but not there is made under that id."""
+    named but not there is made under that id. ``target_zone`` is what highlights are meant for."""
     if isinstance(line, ReadingWord):
-        return _reading(scene, line, kit, reading_id)
+        return _reading(scene, line, kit, reading_id, target_zone)
     if isinstance(line, ApertureWord):
         lens = next((each for each in kit.lenses if each.id == scene.lens_id), None)
         if lens is not None:
@@ -243,7 +251,9 @@ def _through(pinhole: KitPinhole) -> CarriedOut:
     return CarriedOut(edits=edits, says=f"pinhole {pinhole.name}")
 
 
-def _reading(scene: Scene, line: ReadingWord, kit: KitNames, reading_id: str) -> CarriedOut:
+def _reading(
+    scene: Scene, line: ReadingWord, kit: KitNames, reading_id: str, target_zone: float
+) -> CarriedOut:
     before = next((each for each in scene.readings if each.id == reading_id), None)
     reading = line.reading
     sky = reading.sky if isinstance(reading, SkyReading) else ""
@@ -263,6 +273,10 @@ def _reading(scene: Scene, line: ReadingWord, kit: KitNames, reading_id: str) ->
     says += " · through the filters" * line.through + " · of the light" * (
         line.incident and not sky
     )
+    if line.high:
+        wanted = target_zone if line.zone is None else line.zone
+        says += f" · the highlight, meant for {zone_text(wanted)}"
+        return CarriedOut(edits=(read, MarkHigh(reading=reading_id, zone=wanted)), says=says)
     zone, held = line.zone, held_stops(line.reading)
     if zone is None and held:
         zone = max(0.0, min(10.0, MIDDLE + held))  # what the meter holds has placed it already
@@ -284,11 +298,19 @@ def line_of(taken: SceneReading, meter: MeterSet = MeterSet()) -> str:
         " + ".join(_said(one) for one in each),
         _iso_word(each, meter),
         _held_word(each, meter),
-        "" if isinstance(reading, SkyReading) and taken.label == reading.sky else taken.label,
+        ""
+        if isinstance(reading, SkyReading) and taken.label == reading.sky
+        else _name(taken.label),
         "@through" if taken.through else "",
         "@incident" if taken.incident and not isinstance(reading, OF_THE_LIGHT) else "",
     ]
     return " ".join(word for word in words if word)
+
+
+def _name(label: str) -> str:
+    """A name as it reads back: in quotes where a number or a word of the line is part of it."""
+    plain_ = not any(each.isnumeric() for each in label) and not re.search(OWN_WORDS, label)
+    return label if plain_ or re.fullmatch(r"reading \d+", label) else f'"{label}"'
 
 
 def _iso_word(readings: Sequence[Single], meter: MeterSet) -> str:
@@ -315,6 +337,8 @@ def _said(reading: Single) -> str:
         return _exact(reading.ev)
     if isinstance(reading, TimeReading):
         time = reading.time if isinstance(reading.time, str) else plain(reading.time)
+        if time in map(str, ON_DIALS):
+            time = f"{time} s"
         return f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
     if isinstance(reading, SkyReading):
         said = reading.sky + _shift(reading.shift_stops)

@@ -4,14 +4,16 @@
     13 1/3 bark          EV 13⅓
     1/2@22 frost VII½    1/2 s at f/22, placed on VII½; 1/2 f/22, f22 1/2 and 4′@22 too
     81920lx   1195 fL    illuminance (of the light itself), luminance
-    12 @incident dome    EV of the light itself, with a dome or disc
+    12 incident          EV of the light itself, with a dome or disc; 12 dome, 12 @incident too
+    14 frost high        the important highlight, which decides N; high VII: meant for VII
     12 iso400 wall       EV 12 read with ISO 400 set
     iso 400, +2.5 held   what the meter is set to from here on
     15@150 wall          15 s, as it stands: f/150 is on no lens, so 15 is no mark either
     10 snow +2.5 held    the meter already holds +2½ stops
     6 @through sky       read through the filters that are on
     9 + 9 1/3 + 10 wall  the mean of several readings
-    9 shade on 3½        a zone in digits: on 3½ or z3.5
+    9 shade on 3½        a zone in digits: on 3½ or z3.5; VIII.5 is VIII½
+    9 "wall 2"           a name with a number in it
     hazy, overcast snow  no meter: the light by the sky, ±1 of one's own; on snow or sand one more
     f/32                 the aperture
     draw 30              millimetres of draw beyond infinity focus; draw 1.2 in too
@@ -22,8 +24,8 @@
     pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm
     ei 400               what the film is rated at
 
-What could mean two things is asked about, never guessed; what is not understood is answered with
-the nearest line that is.
+What could mean two things is asked about, never guessed: every number of a line is used or refused.
+What is not understood is answered with the nearest line that is.
 """
 
 from __future__ import annotations

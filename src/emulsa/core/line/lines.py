@@ -59,7 +59,7 @@ def _one(
     if isinstance(word, ReadingWord):
         has_iso = scene.meter_iso is not None or bool(own.meter and own.meter.iso is not None)
         ask_iso(word, meter, has_iso, way.time_iso)
-    return carry_out(scene, word, kit, id_)
+    return carry_out(scene, word, kit, id_, way.habits.target_zone)
 
 
 def _placed(problem: CoreError, lines: tuple[str, ...], number: int) -> CoreError:

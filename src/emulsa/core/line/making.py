@@ -85,14 +85,19 @@ def filter_(id_: str, words: str) -> KitFilter:
     """A filter by its colour, with the factor that is usual, or by the one that is said."""
     said = FACTOR.fullmatch(words)
     name = (said[1] if said else words).strip().lower()
-    factor = float(said[2]) if said else USUAL_FACTORS.get(name)
+    usual = USUAL_FACTORS.get(name)
+    factor = float(said[2]) if said else usual and usual[0]
     if factor is None or not name:
         raise Unreadable(
             f"There is no filter “{words}”. Say its factor, as in filter {name or 'amber'} ×4.",
             field="text",
         )
-    colour = next((each for each in FAMILIES if each in name), None)
+    plain_name = name.replace("-", "_")
+    colours = sorted(FAMILIES, key=len, reverse=True)
+    colour = next((each for each in colours if each in plain_name), None)
     described: dict[str, object] = {"label": _capital(name), "factor": factor}
+    if not said and usual and usual[1] != usual[0]:
+        described |= {"tungsten_factor": usual[1]}
     if colour is not None:
         described |= {"type": "contrast", "colour": colour}
     elif "polariser" in name:

@@ -37,6 +37,8 @@ SKY = re.compile(
     r"(?:\s+(?:(?:on|of)\s+)?(?:light\s+)?(snow|sand)(?=\s|$))?",
     re.I,
 )
+# dials leave the "1/" out; as many seconds are as likely (common practice, no source)
+ON_DIALS = (60, 100, 125, 200, 250, 400, 500, 800, 1000, 2000, 4000)
 HALVES = {"1": 1.0, "1/2": 1 / 2, "1/3": 1 / 3, "2/3": 2 / 3, **FRACTIONS}
 
 
@@ -69,7 +71,7 @@ def number(line: str, meter: MeterSet) -> tuple[Single, str]:
         first, second = at[1], at[2]
         if first.lower().startswith("f"):
             first, second = second, first
-        aperture = aperture_word(second.lower().lstrip("f").lstrip("/"))
+        aperture = aperture_word(_bare(second))
         body = {
             "kind": "time_at_aperture",
             "time": _time(first, marked=isinstance(aperture, str)),
@@ -131,6 +133,13 @@ def _ask(line: str) -> None:
             " as in 0 1/3.",
             field="text",
         )
+    dial = re.match(r"^(\d+)\s*@\s*(f?/?[\d.]+)", line)
+    if dial and int(dial[1]) in ON_DIALS and isinstance(aperture_word(_bare(dial[2])), str):
+        raise Ambiguous(
+            f"{dial[1]} seconds, or 1/{dial[1]} s as a dial shows it?",
+            field="text",
+            allowed=[f"1/{line}", f"{dial[1]} s{line[len(dial[1]) :]}"],
+        )
     if re.match(r"^[-−][\d./]+\s*(?:s|sec)?\s*@\s*f?/?\d", line):
         raise Unreadable("A time is never negative; write 1/2@22 for 1/2 s at f/22.", field="text")
     bare = re.match(r"^(\d+)(\s|$)", line)
@@ -141,6 +150,11 @@ def _ask(line: str) -> None:
             field="text",
             allowed=[-8, 24],
         )
+
+
+def _bare(aperture: str) -> str:
+    """The number of ``f/22``."""
+    return aperture.lower().lstrip("f").lstrip("/")
 
 
 def aperture_word(text: str) -> str | float:

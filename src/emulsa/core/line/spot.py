@@ -12,11 +12,11 @@ from emulsa.core.light.sky import SkyReading
 from emulsa.core.limits import ZONES, Label
 from emulsa.core.line.number import numbers
 from emulsa.core.line.words import ReadingWord
-from emulsa.core.tones.zones import FRACTIONS, parse_zone
+from emulsa.core.tones.zones import FRACTIONS, parse_zone, zone_text
 
 ZONE_AT_END = re.compile(
     r"(?:^|\s)(?:on\s+(?:zone\s+)?(?=[IVXivx\d]))?"
-    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X|i{1,3}|iv|vi{0,3}|ix|x)(?:[+＋−-]|\s*[¼⅓½⅔¾]|\s+\d/\d)?"
+    r"((?:0|I{1,3}|IV|VI{0,3}|IX|X|i{1,3}|iv|vi{0,3}|ix|x)(?:[+＋−-]|\.\d+|\s*[¼⅓½⅔¾]|\s+\d/\d)?"
     r"|z\s*\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾])?"
     r"|(?:(?<=on\s)|(?<=zone\s))\d+(?:\.\d+)?(?:\s*[¼⅓½⅔¾]|\s+\d/\d)?)$"
 )
@@ -32,6 +32,16 @@ PAST_X = re.compile(r"(?:^|\s)(x(?:i{1,3}|iv|vi{0,3}|ix|x))$", re.I)
 ISO = re.compile(r"(?:^|\s)iso\s*(\d+)(?=\s|$)", re.I)
 THROUGH = re.compile(r"(?:^|\s)@\s*through(?=\s|$)", re.I)
 INCIDENT = re.compile(r"(?:^|\s)@\s*(?:incident|dome)(?=\s|$)", re.I)
+# a dome or disc reads the light: said as one would, when it is all that is said of the reading
+OF_LIGHT = re.compile(r"^(?:incident(?:\s+(?:light|reading|dome))?|dome|disc)$", re.I)
+INCIDENT_FIRST = re.compile(r"^incident\s+", re.I)
+HIGH = re.compile(r"(?:^|\s)(?:important\s+)?(?:high|highlight)$", re.I)
+QUOTED = re.compile(r"[\"“„]([^\"“”„]+)[\"”“]")
+NUMBERED = re.compile(r"^reading \d+$")  # how a reading without a name is called
+NUMBER_INSIDE = re.compile(r"(?:^|\s)(?:at\s+)?(\d+(?:[./]\d+)?[¼⅓½⅔¾]?|[¼⅓½⅔¾])(?=\s|$)")
+TIME_WORD = re.compile(r"^(?:min|mins|minutes?|h|hours?|secs?|seconds?)(?=\s|$)", re.I)
+STOPS_WORD = re.compile(r"^stops?(?=\s|$)", re.I)
+SMALLEST_ISO = 25.0  # a number from here on beside a reading is an ISO rather than a zone
 HELD = re.compile(
     r"(?:^|\s)([-−+])\s*(?=[\d¼⅓½⅔¾])(\d+(?:\.\d+)?)?(?:\s+(\d)/([1-9])|\s*([¼⅓½⅔¾]))?\s+held(?=\s|$)",
     re.I,
@@ -45,16 +55,29 @@ def spot(line: str, meter: MeterSet) -> ReadingWord:
     line, through = taken_out(line, THROUGH)
     line, incident = taken_out(line, INCIDENT)
     number, rest = numbers(line, _set_to(meter, iso, held))
-    label, zone = _zone(rest)
-    _no_setting_in(label, line)
-    if through and incident:
+    rest, quoted = taken_out(rest, QUOTED)
+    rest, zone = _zone(rest)
+    label, high = taken_out(rest.strip(), HIGH)
+    label = label.strip()
+    of_light = zone is None and bool(OF_LIGHT.match(label) or INCIDENT_FIRST.match(label))
+    if of_light and not OF_LIGHT.match(label):
+        label = INCIDENT_FIRST.sub("", label)
+    if quoted:
+        label = quoted[1].strip()
+    else:
+        _no_setting_in(label, line)
+        _no_number_in(label, line)
+    if through and (incident or of_light):
         raise Unreadable("A reading is either through the filters or of the light.", field="text")
     return ReadingWord(
         reading=number,
         label=wire.decode(Label, label.strip(), "text"),
         zone=zone,
+        high=high is not None,
         through=through is not None,
-        incident=incident is not None or isinstance(number, (IlluminanceReading, SkyReading)),
+        incident=incident is not None
+        or of_light
+        or isinstance(number, (IlluminanceReading, SkyReading)),
         iso_said=iso is not None,
     )
 
@@ -98,6 +121,46 @@ def _zone_of(said: str) -> float:
         return parse_zone(said)
     third = 1 / 3 if said[-1] in "+＋" else -1 / 3
     return ZONES.check(parse_zone(said[:-1]) + third, "text")
+
+
+def _no_number_in(label: str, line: str) -> None:
+    """A number, or what it was counted in, is never taken as a name in silence."""
+    if NUMBERED.match(label):
+        return
+    if TIME_WORD.match(label):
+        raise Unreadable("A time needs its aperture: write 120@22 for 2 min at f/22.", field="text")
+    if STOPS_WORD.match(label):
+        raise Unreadable(
+            "Stops are no reading. A bracket gives more or less light; what the meter holds already"
+            " is +1⅓ held.",
+            field="text",
+        )
+    found = NUMBER_INSIDE.search(label)
+    if found is None:
+        return
+    said = " ".join(line.replace(found[0], " ", 1).split())
+    bare = found[1].replace(".", "").isdigit() and "/" not in found[1]
+    size = float(found[1]) if bare else 0.0
+    if bare and size >= SMALLEST_ISO:
+        raise Unreadable(
+            f"Is {found[1]} the ISO the meter was set to? A name with a number stands in quotes.",
+            field="text",
+            allowed=[f"{said} iso{found[1]}"],
+        )
+    if bare and size <= ZONES.high:
+        raise Unreadable(
+            f"Is {found[1]} the zone? A name with a number stands in quotes.",
+            field="text",
+            allowed=[
+                f"{said} {zone_text(size)}",
+                f"{line.replace(label, chr(34) + label + chr(34))}",
+            ],
+        )
+    raise Unreadable(
+        f"What is {found[1]}? A name with a number stands in quotes.",
+        field="text",
+        allowed=[line.replace(label, f'"{label}"')],
+    )
 
 
 def _no_setting_in(label: str, line: str) -> None:

@@ -14,13 +14,15 @@ from emulsa.core.light.meters import Reading
 class ReadingWord:
     """A reading, its label, and the zone to place it on when one was said.
 
-    ``iso_said``: the line itself named the ISO the meter was set to.
+    ``high``: it is the important highlight, meant for ``zone`` if one was said. ``iso_said``: the
+    line itself named the ISO the meter was set to.
     """
 
     kind: Literal["reading"] = "reading"
     reading: Reading
     label: str
     zone: float | None
+    high: bool = False
     through: bool = False
     incident: bool = False
     iso_said: bool = False

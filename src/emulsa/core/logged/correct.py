@@ -8,7 +8,7 @@ from emulsa.core import wire
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import watch_s
-from emulsa.core.logged.log import clock_s, given_error_stops
+from emulsa.core.logged.log import clock_s, dial_mark, given_error_stops
 from emulsa.core.logged.record import Correction, Exposure
 
 
@@ -22,14 +22,16 @@ def correct(known: Exposure, correction: Correction) -> Exposure:
     if known.request:
         request = wire.decode(ExposureRequest, known.request)
         seconds = clock_s(request, correction.time)
+        mark = dial_mark(request, seconds)
         off = given_error_stops(request, aperture, seconds, known)
     else:
         seconds = marks.seconds(watch_s(str(correction.time)) or correction.time)
-        off = known.error_stops
+        off, mark = known.error_stops, ""
     return replace(
         known,
         aperture=aperture,
         seconds=seconds,
+        mark=mark,
         n=correction.n,
         recipe_id=correction.recipe_id,
         note=correction.note,

@@ -4,23 +4,26 @@ from __future__ import annotations
 
 import math
 import re
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from emulsa.core import wire
 from emulsa.core.advice import Advice
 from emulsa.core.corrections.light_change import progress
 from emulsa.core.corrections.optics import Lens
-from emulsa.core.corrections.reciprocity import corrected_s
+from emulsa.core.corrections.reciprocity import corrected_s, metered_s
+from emulsa.core.data.development import FREE_ERROR_STOPS
+from emulsa.core.development.offer import SHOWN_STOPS, held_n
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure, metered_at
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposing.setting import choose_time, error_stops
+from emulsa.core.exposing.setting import choose_time
+from emulsa.core.exposing.sharing import Share, opened_error_stops, opened_s, together_stops
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import time_text, watch_s
-from emulsa.core.logged.record import Exposure, Given, Taken
-from emulsa.core.tones.development_number import meant, n_text
+from emulsa.core.logged.record import Exposure, Given, Shot, Taken
+from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import stops_words
 
 MARK = re.compile(r"[\d./]+")  # as engraved; anything more is said by the watch
@@ -54,7 +57,7 @@ def log(
     taken: Taken = Taken(),
 ) -> Exposure:
     """The exposure as it goes into the log; raises as ``exposure`` does."""
-    request = replace(request, bracket_stops=given.bracket_stops)
+    request = _of(request, given)
     answer = exposure(request)
     aperture = given.aperture
     if aperture is not None:
@@ -80,16 +83,18 @@ def log(
         bracket_id=given.bracket_id,
         bracket_stops=given.bracket_stops,
         share=given.share,
+        share_of=given.share_of,
+        mark=dial_mark(request, seconds) if not given.intervals else "",
         intervals=given.intervals,
         taken=taken,
     )
 
 
-def check(given: Given, request: ExposureRequest) -> GivenCheck:
+def check(given: Given, request: ExposureRequest, hold_highlights: bool = False) -> GivenCheck:
     """What is typed as given, weighed before it is logged: its true error, N, and doubts."""
     logged = log(given, request, None, "", "")
-    request = replace(request, bracket_stops=given.bracket_stops)
-    wanted = _metered_s(request, logged.aperture, given)
+    request = _of(request, given)
+    wanted = metered_at(request, logged.aperture)
     planned, _, _ = _set(request, wanted)
     return GivenCheck(
         metered_s=wanted,
@@ -100,7 +105,7 @@ def check(given: Given, request: ExposureRequest) -> GivenCheck:
         error_text=stops_words(logged.error_stops),
         n=logged.n,
         n_text=n_text(logged.n),
-        development_text=as_developed(logged.n, logged.error_stops),
+        development_text=as_developed(logged.n, logged.error_stops, hold_highlights),
         advice=given_advice(planned, logged.seconds, logged.error_stops),
     )
 
@@ -110,47 +115,80 @@ def given_error_stops(
 ) -> float:
     """Stops of light too much (+) or too little (−) that aperture and time really gave the film,
     against the plan, or against a logged frame's own place in its bracket or multiple exposure."""
-    share = 1.0
     if logged is not None:
-        request = replace(request, bracket_stops=logged.bracket_stops)
-        share = logged.share
-    return error_stops(request.law, metered_at(request, aperture) * share, seconds)
+        share = Share(part=logged.share, of=logged.share_of)
+        request = replace(request, bracket_stops=logged.bracket_stops, share=share)
+    wanted = metered_at(request, aperture)
+    return opened_error_stops(request.law, wanted, seconds, request.share)
 
 
-def as_developed(n: float, off_stops: float) -> str:
-    """The planned N, and what development makes of an exposure that was off.
+def as_developed(n: float, off_stops: float, hold_highlights: bool = False) -> str:
+    """The planned N, and what an exposure that was off makes of it: reported, or developed for
+    where the photographer holds the high values.
 
-    >>> as_developed(-1, 1.0), as_developed(-1, 0.0)
-    ('N−1, developed as for N−2', 'N−1')
+    >>> as_developed(-1, 1.0), as_developed(-1, 1.0, True), as_developed(-1, 0.0)
+    ('N−1, 1 stop over', 'N−1, developed as for N−2', 'N−1')
     """
-    wanted = n_text(round(meant(n, off_stops), 1))
     planned = n_text(n)
-    return planned if wanted == planned else f"{planned}, developed as for {wanted}"
+    if abs(off_stops) < (FREE_ERROR_STOPS if hold_highlights else SHOWN_STOPS) - 1e-9:
+        return planned
+    if hold_highlights:
+        return f"{planned}, developed as for {n_text(round(held_n(n, off_stops), 1))}"
+    return f"{planned}, {stops_words(abs(off_stops))[1:]} {'over' if off_stops > 0 else 'under'}"
 
 
-def light_stops(parts: Iterable[tuple[float, float]]) -> float:
-    """How far off a piece is that took several exposures, each by its share and its own error: log2
-    of the light they gave together. A piece exposed twice by accident has had twice the light.
+def light_stops(shots: Iterable[Shot]) -> float:
+    """How far off a piece is that took several exposures: log2 of the light they gave together.
 
-    >>> light_stops([(0.5, 0.0), (0.5, 0.0)]), light_stops([(1.0, 0.0), (1.0, 0.0)])
-    (0.0, 1.0)
+    Openings of one scene are one exposure, log2(F⁻¹(Σ T)/t); exposures of their own add their
+    light. A piece exposed twice by accident has had twice the light.
     """
-    together = math.fsum(share * 2**error for share, error in parts)
-    return round(math.log2(together), 9) + 0.0
+    light: list[float] = []
+    opened: list[Shot] = []
+    for each in shots:
+        if each.law is not None and each.share < 1 and each.share_of == "one_scene":
+            opened.append(each)
+        else:
+            light.append(each.share * 2**each.error_stops)
+    if opened:
+        light.append(2 ** _of_one_scene(opened))
+    return round(math.log2(math.fsum(light)), 9) + 0.0
+
+
+def _of_one_scene(opened: Sequence[Shot]) -> float:
+    """What openings of one scene gave together, against the whole that was wanted."""
+    last = opened[-1]
+    assert last.law is not None
+    # from its error: log2(F⁻¹(T/part)/t)
+    wanted = metered_s(last.law, last.seconds / last.share) / 2**last.error_stops
+    return together_stops(last.law, wanted, [each.seconds for each in opened])
 
 
 def _really(given: Given, request: ExposureRequest, aperture: str | float) -> tuple[float, float]:
     """Seconds really given and their error: by the clock's intervals, the time, or the plan."""
-    wanted = _metered_s(request, aperture, given)
+    wanted, share = metered_at(request, aperture), request.share
     if given.intervals:
         done = progress(request.law, given.intervals)
         if done <= 0:
             raise Missing("The clock has counted nothing yet.", field="intervals")
         seconds = math.fsum(each.elapsed_s for each in given.intervals)
-        off = error_stops(request.law, wanted, done * corrected_s(request.law, wanted))
-        return seconds, off
+        whole = done * corrected_s(request.law, wanted)
+        return seconds, opened_error_stops(request.law, wanted, whole, share)
     seconds = _set(request, wanted)[0] if given.time is None else clock_s(request, given.time)
-    return seconds, error_stops(request.law, wanted, seconds)
+    return seconds, opened_error_stops(request.law, wanted, seconds, share)
+
+
+def _of(request: ExposureRequest, given: Given) -> ExposureRequest:
+    """The plan of one frame: at its place in a bracket, or one opening of several."""
+    share = Share(part=given.share, of=given.share_of)
+    return replace(request, bracket_stops=given.bracket_stops, share=share)
+
+
+def dial_mark(request: ExposureRequest, seconds: float) -> str:
+    """The mark of a measured shutter that gives so many seconds; nothing for any other time."""
+    lens = request.optics if isinstance(request.optics, Lens) else None
+    measured = lens.shutter.measured if lens else ()
+    return next((each.mark for each in measured if abs(each.seconds - seconds) < 1e-9), "")
 
 
 def clock_s(request: ExposureRequest, time: str | float) -> float:
@@ -169,11 +207,7 @@ def clock_s(request: ExposureRequest, time: str | float) -> float:
     return marks.seconds(time, lens.shutter.series if lens else None)
 
 
-def _set(request: ExposureRequest, metered_s: float) -> tuple[float, str, str]:
-    text, seconds, means = choose_time(corrected_s(request.law, metered_s), request.optics)
+def _set(request: ExposureRequest, wanted_s: float) -> tuple[float, str, str]:
+    wanted = opened_s(request.law, wanted_s, request.share)
+    text, seconds, means = choose_time(wanted, request.optics)
     return seconds, text, means
-
-
-def _metered_s(request: ExposureRequest, aperture: str | float, given: Given) -> float:
-    """The metered time this exposure should have: its share of the frame's own."""
-    return metered_at(request, aperture) * given.share

@@ -6,7 +6,10 @@ from dataclasses import dataclass
 from typing import Annotated, Any
 
 from emulsa.core.corrections.light_change import Interval
+from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.request import BracketStops, ExposureRequest
+from emulsa.core.exposing.sharing import Part, ShareOf
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.limits import (
     DEVELOPMENT_CHANGE,
@@ -24,7 +27,7 @@ from emulsa.core.tones.development_number import DevelopmentNumber
 ErrorStops = Annotated[float, Within("An exposure's error", -20, 20, "stops")]
 DevelopmentChange = Annotated[float, DEVELOPMENT_CHANGE]
 Cost = Annotated[float, Within("The cost of an exposure", 0, 100_000)]
-Share = Annotated[float, Within("A share of a multiple exposure", 0.01, 1)]
+Share = Part
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -38,6 +41,7 @@ class Planned:
     lens_id: Id | None = None
     pinhole_id: Id | None = None
     filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
+    rating_reason: RatingReason | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -45,11 +49,11 @@ class Given:
     """An exposure as it is reported: empty aperture or time mean *as planned*.
 
     ``plan`` is what it was made by; without one it is the scene's as it stands. ``bracket_stops``
-    is the frame's place in a bracket; ``share`` its part of an intended multiple exposure;
-    ``intervals`` what the clock counted while the light changed, in place of a time. ``happened``
-    records what nobody would have advised: a second exposure by accident, a frame at another EI
-    than its roll. ``unplaced``: nobody said which holder it was; film of its own is made for it,
-    under ``piece_id``.
+    is the frame's place in a bracket; ``share`` its part of an intended multiple exposure,
+    ``share_of`` whether the other openings are of the same scene; ``intervals`` what the clock
+    counted while the light changed, in place of a time. ``happened`` records what nobody would have
+    advised: a second exposure by accident, a frame at another EI than its roll. ``unplaced``:
+    nobody said which holder it was; film of its own is made for it, under ``piece_id``.
     """
 
     id: Id
@@ -62,6 +66,7 @@ class Given:
     bracket_id: Id | None = None
     bracket_stops: BracketStops = 0.0
     share: Share = 1.0
+    share_of: ShareOf = "one_scene"
     intervals: Annotated[tuple[Interval, ...], INTERVALS] = ()
     happened: bool = False
     unplaced: bool = False
@@ -86,6 +91,7 @@ class Taken:
     pinhole_id: Id | None = None
     filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
     exposure_index: ExposureIndex | None = None
+    rating_reason: RatingReason | None = None
     cost: Cost | None = None
 
 
@@ -96,7 +102,7 @@ class Exposure:
 
     Both are empty for an exposure brought in from elsewhere without its plan. ``n`` is the N that
     was planned, ``error_stops`` how far the exposure was off; what development makes of the two is
-    worked out when it is asked for.
+    worked out when it is asked for. ``mark`` is what the dial of a measured shutter stood at.
     """
 
     id: Id
@@ -116,13 +122,16 @@ class Exposure:
     bracket_id: Label | None = None
     bracket_stops: BracketStops = 0.0
     share: Share = 1.0
+    share_of: ShareOf = "one_scene"
+    mark: Label = ""
     intervals: tuple[Interval, ...] = ()
     taken: Taken = Taken()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Shot:
-    """What of an exposure its development goes by, without the sums it was made from."""
+    """What of an exposure its development goes by, without the sums it was made from; ``law`` only
+    where it is one opening of several, whose light adds up by it."""
 
     id: str
     piece_id: str
@@ -135,6 +144,10 @@ class Shot:
     development_change: float
     recipe_id: str | None
     exposure_index: float | None
+    rating_reason: RatingReason | None = None
     share: float = 1.0
+    share_of: ShareOf = "one_scene"
+    mark: str = ""
     bracket_id: str | None = None
     bracket_stops: float = 0.0
+    law: Law | None = None

@@ -7,20 +7,52 @@ from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.written import stops_text
 
+UNSURE = (
+    "sky-estimated",
+    "reciprocity-unknown",
+    "reciprocity-extrapolated",
+    "setting-off",
+    "faster-than-shutter",
+    "families-crossed",
+)
 
-def set_text(aperture: ApertureMark, seconds: float) -> str:
-    """Aperture and time really given, as one writes them.
 
-    >>> set_text("32", 9)
-    'f/32, 9 s'
+def set_text(aperture: ApertureMark, seconds: float, mark: str = "") -> str:
+    """Aperture and time really given, as one writes them; of a measured shutter what its dial stood
+    at, and what that gives.
+
+    >>> set_text("32", 9), set_text("9", 1 / 217, "1/250")
+    ('f/32, 9 s', 'f/9, 1/250 (gives 1/217 s)')
     """
-    return f"{mark_text(aperture)}, {time_text(seconds)}"
+    time = time_text(seconds)
+    if mark and time != f"{mark} s":
+        time = f"{mark} (gives {time})"
+    return f"{mark_text(aperture)}, {time}"
 
 
 def planned_text(logged: Exposure) -> str:
     """What the plan of the day said to set; nothing when none was kept."""
     setting = logged.answer.get("set")
     return f"{setting['aperture']}, {setting['text']}" if setting else ""
+
+
+def against_plan(logged: Exposure) -> str:
+    """How what was given stands to the plan of the day: as planned, or what was planned instead;
+    what was brought in has no plan, and that is said."""
+    planned = planned_text(logged)
+    if not planned:
+        return "brought in without a plan"
+    given = set_text(logged.aperture, logged.seconds)
+    mark = set_text(logged.aperture, logged.seconds, logged.mark)
+    setting = logged.answer["set"]
+    dial = f"{setting['aperture']}, {logged.mark}" if logged.mark else ""
+    return "as planned" if planned in (given, mark, dial) else f"planned {planned}"
+
+
+def doubts_of(logged: Exposure) -> list[str]:
+    """What was unsure of an exposure when it was made, in the words of the day."""
+    said = logged.answer.get("advice", [])
+    return [each["text"] for each in said if each.get("code") in UNSURE]
 
 
 def part_text(logged: Exposure | Shot) -> str:

@@ -28,6 +28,7 @@ GRADES: tuple[tuple[int, float, float], ...] = (
 SOFTEST, HARDEST = GRADES[0], GRADES[-1]
 NORMAL_GRADE = 2.0
 EPSILON = 1e-9
+WANTS = "From the darkest tone that must keep texture (Zone I or II) to Zone VIII."
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -51,13 +52,14 @@ class PaperGradeRequest:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PaperGradeAnswer:
     """The log exposure range the paper must hold, and the grade, or the own paper, that does;
-    stops that are lost, or left grey, where none does."""
+    stops that are lost, or left grey, where none does. ``wants`` says which densities to give."""
 
     log_exposure_range: float
     iso_range: float
     grade: int | str
     lost_stops: float
     grey_stops: float
+    wants: str = WANTS
 
 
 def paper_grade(request: PaperGradeRequest) -> PaperGradeAnswer:

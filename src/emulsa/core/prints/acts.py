@@ -16,7 +16,14 @@ from emulsa.core.printing.plan import (
     print_plan,
 )
 from emulsa.core.printing.strip import StripRequest, strip_times
-from emulsa.core.prints.record import KeptStrip, Print, PrintPlan, PrintTry
+from emulsa.core.prints.record import (
+    PAPER_MM,
+    KeptStrip,
+    PaperSheet,
+    Print,
+    PrintPlan,
+    PrintTry,
+)
 from emulsa.core.written import stops_text
 
 SLIGHT_STOPS = 0.005  # less is no cause
@@ -154,9 +161,16 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
         areas=areas,
         setting=wanted.setting,
         paper_id=wanted.paper_id or print_.plan.paper_id,
+        sheet=_thrown(print_.plan.sheet, wanted.setting.magnification / before.magnification),
     )
     right = print_.right_s * common if print_.right_s else None
     return Reworked(print=replace(print_, plan=plan, right_s=right), ledger=answer.ledger)
+
+
+def _thrown(sheet: PaperSheet, larger: float) -> PaperSheet:
+    """The sheet with the image the new magnification throws: the two are one fact."""
+    made = round(sheet.image_long_mm * larger, 1)
+    return replace(sheet, image_long_mm=min(max(made, PAPER_MM.low), PAPER_MM.high))
 
 
 def causes(ledger: Sequence[ChangeRow]) -> tuple[Cause, ...]:

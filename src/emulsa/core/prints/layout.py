@@ -9,6 +9,7 @@ from emulsa.core.prints.record import EaselMask, PaperSheet
 from emulsa.core.written import length_text
 
 SQUARE = (1, 1)
+NEAR_ENOUGH = 0.08  # rails and gates take some of a format (common practice)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -27,15 +28,23 @@ class Layout:
     says: str
 
 
-def layout(sheet: PaperSheet, picture: tuple[int, int] | None) -> Layout:
+def layout(
+    sheet: PaperSheet,
+    picture: tuple[int, int] | None,
+    magnification: float | None = None,
+    negative_long_mm: float | None = None,
+) -> Layout:
     """The image within its mask at its longer side, in the middle of the sheet. Said before it is
-    exposed when it does not fit that way round."""
+    exposed when it does not fit that way round, or when its size is not what the magnification
+    makes of the negative: they are one fact."""
     width, height = _image(sheet, picture or SQUARE)
     lying = _lying(sheet, sheet.turned)
     side, top = _left(sheet, lying, (width, height))
     fits = min(side, top) >= sheet.margin_mm - 1e-9
     other = _left(sheet, _lying(sheet, not sheet.turned), (width, height))
     turn = not fits and min(other) >= sheet.margin_mm - 1e-9
+    made = _made_mm(sheet, picture or SQUARE, magnification, negative_long_mm)
+    apart = made is not None and abs(made / sheet.image_long_mm - 1) > NEAR_ENOUGH
     return Layout(
         width_mm=lying[0],
         height_mm=lying[1],
@@ -43,10 +52,29 @@ def layout(sheet: PaperSheet, picture: tuple[int, int] | None) -> Layout:
         image_height_mm=height,
         side_mm=side,
         top_mm=top,
-        fits=fits,
-        turn=turn,
-        says=_says(sheet, min(side, top), fits, turn),
+        fits=fits and not apart,
+        turn=turn and not apart,
+        says=f"{plain(round(magnification or 0, 2))}× makes {length_text(round(made or 0))} of this"
+        f" {length_text(negative_long_mm or 0)} negative, and the sheet says"
+        f" {length_text(sheet.image_long_mm)}: put one of them right."
+        if apart
+        else _says(sheet, min(side, top), fits, turn),
     )
+
+
+def _made_mm(
+    sheet: PaperSheet,
+    picture: tuple[int, int],
+    magnification: float | None,
+    negative_long_mm: float | None,
+) -> float | None:
+    """The longer side the enlarger throws of what the mask leaves; nothing where the negative's
+    size is not known."""
+    if magnification is None or negative_long_mm is None:
+        return None
+    mask = sheet.mask
+    seen = max(picture[0] * (1 - mask.left - mask.right), picture[1] * (1 - mask.top - mask.bottom))
+    return magnification * negative_long_mm * seen / max(picture)
 
 
 def _image(sheet: PaperSheet, picture: tuple[int, int]) -> tuple[float, float]:

@@ -13,8 +13,8 @@ TEXTURE_FROM, TEXTURE_TO = 2.0, 8.5  # zones whose densities the paper must hold
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PrintedNegative:
-    """A negative to print; its picture, when one is attached, and the densities the paper must
-    hold, as far as they were measured."""
+    """A negative to print; its picture, when one is attached, its longer side where its format is
+    known, and the densities the paper must hold, as far as they were measured."""
 
     exposure_id: str
     label: str
@@ -29,6 +29,7 @@ class PrintedNegative:
     low: float | None
     high: float | None
     base_fog: float | None
+    long_mm: float | None = None
 
 
 def from_densities(

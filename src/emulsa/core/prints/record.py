@@ -19,7 +19,8 @@ from emulsa.core.printing.plan import (
 from emulsa.core.printing.strip import LampLag, StripRequest
 from emulsa.core.sensitometry.curve import Density, Fog
 
-PaperMm = Annotated[float, Within("A side of the paper", 20, 3_000, "mm")]
+PAPER_MM = Within("A side of the paper", 20, 3_000, "mm")
+PaperMm = Annotated[float, PAPER_MM]
 MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
 Covered = Annotated[float, Within("What a blade covers of the picture", 0, 0.45)]
 Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]

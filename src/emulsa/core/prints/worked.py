@@ -91,6 +91,7 @@ def worked_out(
     paper: PrintingPaper | None,
     picture: tuple[int, int] | None,
     enlarger: Enlarger | None = None,
+    negative_long_mm: float | None = None,
 ) -> PrintWorked:
     """The plan as it stands; it never refuses, it says what is wrong."""
     answer, problem, field = None, "", None
@@ -113,7 +114,9 @@ def worked_out(
             *_reach(print_.plan, enlarger),
         ),
         grade_text=_grade(print_, paper),
-        layout=layout(print_.plan.sheet, picture),
+        layout=layout(
+            print_.plan.sheet, picture, print_.plan.setting.magnification, negative_long_mm
+        ),
         changed=tuple(differences(print_.tries[-1].plan, print_.plan)) if print_.tries else (),
         tries=tuple(_told(print_)),
         problem=problem,

@@ -1,16 +1,11 @@
-"""A normal negative: the net density of each zone, and the zone that a net density prints as.
-
-Common practice, no source: Zone I 0.10 and Zone VIII 1.25 to 1.35 are the trade's; between them the
-densities handbooks print for a normal negative, from memory.
-"""
+"""A normal negative: the net density of each zone, and the zone that a net density prints as."""
 
 from __future__ import annotations
 
+from emulsa.core.data.negative import NORMAL_POINTS
 from emulsa.core.sensitometry.straight import straight
 
-NORMAL_NET = (0.02, 0.10, 0.20, 0.33, 0.48, 0.64, 0.82, 1.02, 1.25, 1.46, 1.64, 1.78)
-POINTS = tuple((float(zone), net) for zone, net in enumerate(NORMAL_NET))
-TURNED = tuple((net, zone) for zone, net in POINTS)
+TURNED = tuple((net, zone) for zone, net in NORMAL_POINTS)
 
 
 def net_density(zone: float) -> float:
@@ -20,7 +15,7 @@ def net_density(zone: float) -> float:
     >>> net_density(1), net_density(8)
     (0.1, 1.25)
     """
-    return max(straight(POINTS, zone), 0.0)
+    return max(straight(NORMAL_POINTS, zone), 0.0)
 
 
 def printed_zone(net: float) -> float:

@@ -21,7 +21,7 @@ from emulsa.core.scene.record import Scene, SceneKit
 EI = 100.0
 APERTURE = "8"
 UNCORRECTED_TO_S = 1.0  # no film is known to fail before; beyond it the answer is flagged
-LAW = NoFailure(until_s=UNCORRECTED_TO_S)
+LAW = NoFailure(until_s=UNCORRECTED_TO_S, unknown=True)
 LENS = Lens(focal_length_mm=150, widest="5.6", smallest="64")
 
 # Laws to begin with, by how one says them: typical, no source.

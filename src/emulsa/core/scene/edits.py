@@ -15,6 +15,7 @@ from emulsa.core.corrections.bellows import Focus
 from emulsa.core.corrections.filters import Light
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.data.contrast import Subject
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import School
@@ -78,7 +79,8 @@ class PlaceBy:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MarkHigh:
-    """The important highlight and the zone it is wanted on; none leaves it to the brightest."""
+    """The important highlight and the zone it is wanted on; without one the brightest may ask for
+    contraction."""
 
     kind: Literal["mark_high"] = "mark_high"
     reading: Id | None
@@ -111,10 +113,19 @@ class ChooseFilm:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Rate:
-    """The EI the film is rated at here; none is its own."""
+    """The EI the film is rated at here, and why; none is its own."""
 
     kind: Literal["rate"] = "rate"
     exposure_index: ExposureIndex | None
+    reason: RatingReason | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class KeepEi:
+    """Whether the film keeps its EI here, whatever N is planned."""
+
+    kind: Literal["keep_ei"] = "keep_ei"
+    keep: bool
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -184,10 +195,10 @@ class SetAperture:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SetFocus:
-    """Where the lens is focused."""
+    """Where the lens is focused; none says nothing of it."""
 
     kind: Literal["focus"] = "focus"
-    focus: Focus
+    focus: Focus | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -226,6 +237,7 @@ Edit = (
     | SetN
     | ChooseFilm
     | Rate
+    | KeepEi
     | ChooseRecipe
     | ChooseLens
     | ChoosePinhole
@@ -321,7 +333,19 @@ def _mark_low(scene: Scene, edit: MarkLow, _: str) -> Scene:
 
 
 def _film(scene: Scene, edit: ChooseFilm, _: str) -> Scene:
-    return replace(scene, film_id=edit.film_id, exposure_index=None, recipe_id=None)
+    return replace(
+        scene,
+        film_id=edit.film_id,
+        exposure_index=None,
+        rating_reason=None,
+        keep_ei=False,
+        recipe_id=None,
+    )
+
+
+def _rate(scene: Scene, edit: Rate, _: str) -> Scene:
+    reason = edit.reason if edit.exposure_index is not None else None
+    return replace(scene, exposure_index=edit.exposure_index, rating_reason=reason)
 
 
 def _meter(scene: Scene, edit: ChooseMeter, _: str) -> Scene:
@@ -359,7 +383,8 @@ CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
     MarkLow: _mark_low,
     SetN: _simply("n"),
     ChooseFilm: _film,
-    Rate: _simply("exposure_index"),
+    Rate: _rate,
+    KeepEi: lambda scene, edit, _: replace(scene, keep_ei=edit.keep),
     ChooseRecipe: _simply("recipe_id"),
     ChooseLens: lambda scene, edit, _: replace(scene, lens_id=edit.lens_id, pinhole_id=None),
     ChoosePinhole: lambda scene, edit, _: replace(scene, lens_id=None, pinhole_id=edit.pinhole_id),

@@ -12,16 +12,17 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Optics
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.falls import FilmTones, falls_of, planned_n, wanted_n
+from emulsa.core.exposing.deciding import Decided, decided, planned_n
+from emulsa.core.exposing.falls import FilmTones, falls_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
-from emulsa.core.exposing.request import ExposureRequest, High, SpotReading
+from emulsa.core.exposing.request import EiPoint, ExposureRequest, High, SpotReading
 from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
 from emulsa.core.kit.bag import by_leaflet
+from emulsa.core.kit.films import ei_points
 from emulsa.core.kit.preferences import TimeIso
 from emulsa.core.light.meters import Calibrated, MeterSet
 from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
-from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text
@@ -58,6 +59,8 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
         depth=scene.depth if optics.kind == "lens" else None,
         movement=scene.movement if optics.kind == "lens" else None,
         blur_mm=kit.habits.blur_mm,
+        format_mm=kit.format_mm if optics.kind == "lens" else None,
+        ei_by_n=ei_by_n(scene, kit),
         own_film=kit.own_film,
     )
 
@@ -93,12 +96,27 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     if not scene.readings:
         return ()
     light, placed = levels(scene, kit), placement(scene, kit)
-    anchored, marked = anchor(placed, light), high(scene, kit)
-    n = planned_n(wanted_n(placed, marked, scene.n, light, anchored), scene.n)
-    planned = (n, marked.zone if marked else TARGET)
+    n = planned_n(who_decides(scene, kit).n, scene.n)
+    planned = (n, high(scene, kit).zone)
     keeps = kit.film.textural_range if kit.film else TYPICAL
     film = FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0)
-    return falls_of(light, anchored, planned, film, incident_ids(spots(scene, kit), placed))
+    incident = incident_ids(spots(scene, kit), placed)
+    return falls_of(light, anchor(placed, light), planned, film, incident)
+
+
+def who_decides(scene: Scene, kit: SceneKit) -> Decided:
+    """The N a scene's readings ask for and which of them does; needs no film or lens."""
+    light, placed = levels(scene, kit), placement(scene, kit)
+    incident = incident_ids(spots(scene, kit), placed)
+    return decided(placed, high(scene, kit), scene.n, light, incident)
+
+
+def ei_by_n(scene: Scene, kit: SceneKit) -> tuple[EiPoint, ...]:
+    """The index each N is exposed at, by the recipe's own and tested points; none where the
+    photographer wants none, or is rated otherwise here."""
+    if not kit.habits.ei_by_n or scene.keep_ei or kit.recipe is None or kit.film is None:
+        return ()
+    return ei_points(kit.film, kit.recipe)
 
 
 def calibration(kit: SceneKit) -> Calibrated:
@@ -174,19 +192,13 @@ def placement_text(placed: Placement) -> str:
     }[placed.school]
 
 
-def high(scene: Scene, kit: SceneKit) -> High | None:
-    """The important highlight: as marked, else the brightest spot; never the one that is placed,
-    which stands where it is wanted: N stays N until another reading decides it."""
+def high(scene: Scene, kit: SceneKit) -> High:
+    """The zone highlights are meant for, and the important one where somebody marked it."""
     ids = {each.id for each in scene.readings}
-    placed = placed_reading(placement(scene, kit)) if scene.readings else None
-    if scene.high is not None and scene.high.reading in ids:
-        return None if scene.high.reading == placed else scene.high
-    tones = [each.id for each in scene.readings if not each.incident]
-    if len(tones) < 2:
-        return None
-    light = levels(scene, kit)
-    brightest = max(tones, key=lambda each: light[each])
-    return None if brightest == placed else High(reading=brightest, zone=kit.habits.target_zone)
+    marked = scene.high
+    if marked is None:
+        return High(zone=kit.habits.target_zone)
+    return marked if marked.reading in ids else High(zone=marked.zone)
 
 
 def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:

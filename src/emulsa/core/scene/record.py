@@ -6,15 +6,16 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
-from emulsa.core.corrections.aperture_choice import Depth
-from emulsa.core.corrections.bellows import Focus, Infinity
+from emulsa.core.corrections.aperture_choice import Depth, Format
+from emulsa.core.corrections.bellows import Focus
 from emulsa.core.corrections.filters import Light
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.data.contrast import Subject
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
-from emulsa.core.kit.films import Film
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
@@ -51,9 +52,10 @@ class Scene:
     """Everything decided in front of one subject; what is empty is not decided yet.
 
     ``school`` is how the photographer places here; without one, the pin says it. ``low`` marks the
-    important shadow when it is not the darkest reading. ``meter_iso`` and ``meter_held_stops`` are
-    what the meter is set to here, other than its record says. ``revisits`` is the earlier scene it
-    was copied from.
+    important shadow when it is not the darkest reading. ``rating_reason`` says why the film is
+    rated otherwise than its own EI; ``keep_ei`` keeps that EI whatever N is planned. ``meter_iso``
+    and ``meter_held_stops`` are what the meter is set to here, other than its record says.
+    ``revisits`` is the earlier scene it was copied from.
     """
 
     id: Id
@@ -62,6 +64,8 @@ class Scene:
     note: Note = ""
     film_id: Id | None = None
     exposure_index: ExposureIndex | None = None
+    rating_reason: RatingReason | None = None
+    keep_ei: bool = False
     recipe_id: Id | None = None
     lens_id: Id | None = None
     pinhole_id: Id | None = None
@@ -69,7 +73,7 @@ class Scene:
     meter_iso: ExposureIndex | None = None
     meter_held_stops: Held | None = None
     filter_ids: Annotated[tuple[Id, ...], FILTERS] = ()
-    focus: Focus = Infinity()
+    focus: Focus | None = None
     aperture: ApertureMark | None = None
     pin: Pin | None = None
     high: High | None = None
@@ -85,8 +89,9 @@ class Scene:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SceneKit:
-    """The records a scene names, looked up, the photographer's habits, and the film's own curve
-    where its tested times are in use."""
+    """The records a scene names, looked up, the recipe it will be developed by, the format of the
+    lens's camera, the photographer's habits, and the film's own curve where its tested times are in
+    use."""
 
     film: Film | None = None
     lens: KitLens | None = None
@@ -95,17 +100,20 @@ class SceneKit:
     filters: tuple[KitFilter, ...] = ()
     habits: Habits = Habits()
     own_film: OwnFilm | None = None
+    recipe: FilmRecipe | None = None
+    format_mm: Format | None = None
 
 
 def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
-    """A new scene with the film, lens, aperture and meter of the one before it, if any."""
+    """A new scene with the film, lens, aperture and meter of the one before it, if any. A film
+    begins at its own EI again: a push is meant for one roll, and is said anew."""
     if not before:
         return scene
     last = before[-1]
     return replace(
         scene,
         film_id=last.film_id,
-        exposure_index=last.exposure_index,
+        exposure_index=last.exposure_index if last.film_id is None else None,
         recipe_id=last.recipe_id,
         lens_id=last.lens_id,
         pinhole_id=last.pinhole_id,

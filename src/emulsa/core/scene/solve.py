@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core.advice import Advice
@@ -12,12 +12,13 @@ from emulsa.core.errors import CoreError
 from emulsa.core.exposing.advising.metering import age_text, aged
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.deciding import has_own_ei
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.films import FilmRecipe, unnamed_film
-from emulsa.core.light.hand_time import time_text
 from emulsa.core.logged.record import Planned
 from emulsa.core.moments import between
 from emulsa.core.scene.assumed import Assumed, complete
+from emulsa.core.scene.fixes import Fix, fixes_of
 from emulsa.core.scene.plan import (
     falls,
     high,
@@ -26,6 +27,7 @@ from emulsa.core.scene.plan import (
     placement,
     placement_text,
     plan,
+    who_decides,
 )
 from emulsa.core.scene.record import Scene, SceneKit
 
@@ -42,13 +44,17 @@ class Problem:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Solution:
-    """A scene worked out; ``plan`` is what an exposure made by it is logged with."""
+    """A scene worked out; ``plan`` is what an exposure made by it is logged with. ``high_reading``
+    is the important highlight where one is marked, else the brightest that may be; ``fixes`` what
+    one touch would take up or undo."""
 
     scene: Scene
     falls: tuple[Fall, ...]
     placement: str
     placed_reading: str | None
     high_reading: str | None
+    high_marked: bool
+    fixes: tuple[Fix, ...]
     answer: ExposureAnswer | None
     assumed: tuple[Assumed, ...]
     plan: Planned | None
@@ -74,7 +80,7 @@ def solved(
     request, answer, problem = None, None, None
     try:
         request = plan(scene, kit)
-        answer = _unsure(exposure(request), kit)
+        answer = exposure(request)
     except CoreError as refusal:
         problem = Problem(
             code=refusal.code,
@@ -82,7 +88,7 @@ def solved(
             field=refusal.field,
             allowed=refusal.allowed,
         )
-    time, time_problem = _development(answer, request, recipe, kit)
+    time, time_problem = _development(answer, request, recipe, scene, kit)
     marked = high(scene, kit)
     ages = _ages_s(scene, now)
     placed = placement(scene, kit) if scene.readings else None
@@ -91,7 +97,9 @@ def solved(
         falls=falls(scene, kit),
         placement=placement_text(placed) if placed else "",
         placed_reading=placed_reading(placed) if placed else None,
-        high_reading=marked.reading if marked else None,
+        high_reading=marked.reading or (who_decides(scene, kit).reading if placed else None),
+        high_marked=marked.reading is not None,
+        fixes=fixes_of(scene, kit, request, answer) if answer and request else (),
         answer=answer,
         assumed=complete(scene, kit)[2] if scene.readings else (),
         plan=planned(scene, request, recipe) if answer and request else None,
@@ -105,28 +113,6 @@ def solved(
     )
 
 
-def _unsure(answer: ExposureAnswer, kit: SceneKit) -> ExposureAnswer:
-    """The answer with the caution that a long time is not corrected, when no law is known."""
-    if kit.film is not None and kit.film.law is not None:
-        return answer
-    said = tuple(
-        Advice(
-            code="reciprocity-unknown",
-            severity="caution",
-            text=f"The reciprocity of this film is not known: {time_text(answer.metered_s)} is not"
-            " corrected, and comes out thin. Say what kind of film it is.",
-        )
-        if each.code == "reciprocity-extrapolated"
-        else each
-        for each in answer.advice
-    )
-    ledger = tuple(
-        replace(row, why="not known for this film") if row.step == "reciprocity" else row
-        for row in answer.ledger
-    )
-    return replace(answer, advice=said, ledger=ledger)
-
-
 def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -> Planned:
     """The plan an exposure of this scene is made by, as it stands now."""
     return Planned(
@@ -136,6 +122,7 @@ def planned(scene: Scene, request: ExposureRequest, recipe: FilmRecipe | None) -
         lens_id=scene.lens_id,
         pinhole_id=scene.pinhole_id,
         filter_ids=scene.filter_ids,
+        rating_reason=scene.rating_reason if has_own_ei(request) else None,
     )
 
 
@@ -149,6 +136,7 @@ def _development(
     answer: ExposureAnswer | None,
     request: ExposureRequest | None,
     recipe: FilmRecipe | None,
+    scene: Scene,
     kit: SceneKit,
 ) -> tuple[DevelopmentAnswer | None, str]:
     """The time of a negative exposed as the hands can set it, at the recipe's own temperature."""
@@ -160,6 +148,8 @@ def _development(
         n=answer.development.n,
         error_stops=answer.set.error_stops,
         rated_ei=request.ei,
+        rating_reason=scene.rating_reason,
+        hold_highlights=kit.habits.hold_highlights,
         reciprocity_change=answer.development.change,
     )
     try:

@@ -121,6 +121,20 @@ def index_at(drawn: Drawn, point: float) -> float:
     return float(0.8 / 10.0**point)
 
 
+# of 0.8/H of ISO 6: a meter's K 12.5 and q 0.65 give V its light, Zone I lies four stops under it
+METERED_OF_LIGHT = 0.65 * 12.5 / 16 / 0.8
+
+
+def metered_index(ei: float, *, metered: bool) -> float:
+    """The index to set a meter to, from the one a curve gives: the same by meter, 0.508/H by light,
+    0.66 stop under 0.8/H by definition (ISO 2720 and ISO 6, from memory).
+
+    >>> round(metered_index(100, metered=False), 1), metered_index(64, metered=True)
+    (63.5, 64)
+    """
+    return ei if metered else ei * METERED_OF_LIGHT
+
+
 def contrast_index(drawn: Drawn) -> tuple[float | None, str]:
     """The slope of the line from a foot on base plus fog that meets the curve at both arms."""
 

@@ -22,6 +22,7 @@ from emulsa.core.sensitometry.figures import (
     contrast_index,
     flat_before_toe,
     index_at,
+    metered_index,
     separations,
     shoulder,
     speed_point,
@@ -36,12 +37,24 @@ ISO_SPAN, ISO_RISE, ISO_SLACK = 1.30, 0.80, 0.05
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Targets:
     """What a normal negative is to be. Common practice, no source: Zone VIII 1.25 above fog over
-    seven stops, for a paper of grade 2."""
+    seven stops, from a Zone I of 0.10.
+
+    ``density_range`` is the range between the two, unless another is wanted: then the gradient
+    wanted and N speak of one film.
+    """
 
     net_at_viii: Net = 1.25
     range_stops: Annotated[float, Within("The range in stops", 1, 20)] = 7
-    density_range: Annotated[float, Within("The density range", 0.2, 3)] = 1.05
+    density_range: Annotated[float, Within("The density range", 0.2, 3)] | None = None
     flare: Annotated[float, Within("Flare, in log H", 0, 1)] = 0
+
+    @property
+    def gradient(self) -> float:
+        """The average gradient that prints the range: Ḡ = DR / (log10 2 · stops − flare)."""
+        range_ = self.density_range
+        if range_ is None:
+            range_ = self.net_at_viii - SPEED_NET
+        return range_ / (STOP * self.range_stops - self.flare)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -56,7 +69,8 @@ class FilmTestRequest:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CurveAnswer:
     """What a curve says; a value whose span leaves the data is empty, its name in
-    ``extrapolated``."""
+    ``extrapolated``. ``ei`` is by how the curve was exposed, ``metered_ei`` what a meter is set
+    to: one film has one index in use, the metered one."""
 
     id: str
     minutes: float | None
@@ -65,6 +79,7 @@ class CurveAnswer:
     crossings: int
     iso_conditions: bool | None
     ei: float
+    metered_ei: float
     speed_text: str
     gamma: float | None
     average_gradient: float | None
@@ -102,7 +117,7 @@ def film_test(request: FilmTestRequest) -> FilmTestAnswer:
     )
     rungs, said = ladder(
         [
-            (each.minutes, each.n, each.ei)
+            (each.minutes, each.n, each.metered_ei)
             for each in answers
             if each.minutes is not None and each.n is not None
         ]
@@ -155,6 +170,7 @@ def _answer(drawn: Drawn, field: str, request: FilmTestRequest) -> CurveAnswer:
         crossings=crossings,
         iso_conditions=iso,
         ei=ei,
+        metered_ei=metered_index(ei, metered=drawn.metered),
         speed_text=beside(ei, request.box_speed),
         gamma=gamma,
         average_gradient=average,
@@ -162,7 +178,7 @@ def _answer(drawn: Drawn, field: str, request: FilmTestRequest) -> CurveAnswer:
         contrast_index_reason=reason,
         range_stops=range_stops,
         n=n,
-        gradient_wanted=targets.density_range / (STOP * targets.range_stops - targets.flare),
+        gradient_wanted=targets.gradient,
         separation=separation,
         bumpiness=kept("bumpiness", bumpiness(drawn, start)),
         flat_before_toe_stops=kept("flat_before_toe_stops", flat_before_toe(drawn, start)),

@@ -17,7 +17,7 @@ Point = tuple[float, float, float]  # minutes, N, index
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Rung:
-    """An N of the ladder: its minutes and the index it is exposed at."""
+    """An N of the ladder: its minutes and the index a meter is set to for it."""
 
     n: float
     minutes: float

@@ -57,7 +57,8 @@ def n_text(n: float) -> str:
 
 
 def meant(n: float, error_stops: float) -> float:
-    """N as a negative wants it that was exposed off by so many stops: N − error, by definition.
+    """N that would hold the high values of a negative exposed off by so many stops: N − error, by
+    definition.
 
     Every tone falls ``error_stops`` higher, the important highlight too. An error nobody develops
     for is left out.

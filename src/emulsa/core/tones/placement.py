@@ -25,7 +25,8 @@ class Placed:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Average:
-    """The mean EV of a low and a high reading on V: what averaging meters do."""
+    """The middle between a low and a high reading on V: of the range, not of the light, which is
+    what an averaging meter weighs (9 and 15 in equal parts read 14.0, and 12 here)."""
 
     school: Literal["average"] = "average"
     low: Id
@@ -93,6 +94,11 @@ def anchor(placement: Placement, levels: dict[str, float]) -> tuple[float, float
         return _level(levels, placement.low), MIDDLE - INCIDENT_PAIR_SHIFT
     zone = placement.zone if isinstance(placement, Placed) else MIDDLE
     return _level(levels, placement.reading), zone
+
+
+def named_reading(placement: Placement) -> str | None:
+    """The one reading a placement pins; nothing for schools that name two."""
+    return None if isinstance(placement, (Average, IncidentPair)) else placement.reading
 
 
 def pair_range(low_ev: float, high_ev: float) -> float:

@@ -52,12 +52,14 @@ def ev_text(ev: float) -> str:
 
 
 def parse_zone(text: str) -> float:
-    """``VII½``, ``vii 1/2``, ``z7.5``, ``z 3 1/3`` as a zone 0…10.
+    """``VII½``, ``vii 1/2``, ``VII.5``, ``z7.5``, ``z 3 1/3`` as a zone 0…10.
 
-    >>> parse_zone("VII½"), parse_zone("z7.5")
-    (7.5, 7.5)
+    >>> parse_zone("VII½"), parse_zone("z7.5"), parse_zone("VII.5")
+    (7.5, 7.5, 7.5)
     """
-    match = re.fullmatch(r"(?:[zZ]\s*)?([IVXivx]+|\d+(?:\.\d+)?)?\s*([¼⅓½⅔¾]|\d/\d)?", text.strip())
+    match = re.fullmatch(
+        r"(?:[zZ]\s*)?([IVXivx]+(?:\.\d+)?|\d+(?:\.\d+)?)?\s*([¼⅓½⅔¾]|\d/\d)?", text.strip()
+    )
     if not match or not (match[1] or match[2]):
         raise Unreadable(f"“{text}” is not a zone; write 0 to X, as in VII½ or z7.5.", field="zone")
     return ZONES.check(_whole(match[1] or "0", text) + _fraction(match[2]), "zone")
@@ -66,9 +68,10 @@ def parse_zone(text: str) -> float:
 def _whole(word: str, text: str) -> float:
     if word[0].isdigit():
         return float(word)
-    if word.upper() not in ROMAN:
+    numeral, _, decimals = word.upper().partition(".")
+    if numeral not in ROMAN:
         raise Unreadable(f"“{text}” is not a zone; write 0 to X.", field="zone")
-    return float(ROMAN.index(word.upper()))
+    return ROMAN.index(numeral) + float(f"0.{decimals or 0}")
 
 
 def _fraction(sign: str | None) -> float:

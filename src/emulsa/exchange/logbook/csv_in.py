@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import csv
+import re
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
@@ -56,6 +57,7 @@ class Report:
             self.refusals.append(Refused(line, problem.field or "", problem.message))
 
 
+IN_SECONDS = re.compile(r"(?:^|[^a-z])(?:s|secs?|seconds?)(?:$|[^a-z])", re.I)
 MADE_OF = {
     "piece": "{id}-film",
     "film": "film-{id}",
@@ -115,6 +117,7 @@ class Names:
                 if found
             ),
             exposure_index=row.ei,
+            rating_reason=row.rating_reason,
             cost=row.cost,
         )
 
@@ -158,7 +161,10 @@ def _through(
             if report.rows % EVERY == 0:
                 yield report.rows, total
             try:
-                row = rows.read({name: _cell(cells, at) for name, at in place.items()})
+                row = rows.read(
+                    {name: _cell(cells, at) for name, at in place.items()},
+                    in_seconds=bool(IN_SECONDS.search(mapping["time_s"])),
+                )
                 film, taken = names.film(row), names.taken(row)
             except CoreError as problem:
                 report.refuse(number, problem)
@@ -214,6 +220,7 @@ class _Made:
             core_version="",
             note=row.note,
             share=row.share,
+            share_of=row.share_of,
             bracket_id=row.bracket or None,
             bracket_stops=row.bracket_stops,
             taken=taken,

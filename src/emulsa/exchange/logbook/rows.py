@@ -12,8 +12,10 @@ from functools import lru_cache
 from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.errors import CoreError, Missing, OutOfRange, Unreadable
 from emulsa.core.exposing.request import BracketStops
+from emulsa.core.exposing.sharing import ShareOf
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import watch_s
 from emulsa.core.light.marks import mark_text
@@ -25,6 +27,7 @@ from emulsa.core.limits import (
     Note,
     Seconds,
 )
+from emulsa.core.line.number import ON_DIALS
 from emulsa.core.logged.record import Cost, DevelopmentChange, ErrorStops, Share
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.exchange.csv_cells import plain
@@ -56,6 +59,7 @@ class Row:
     scene: str
     film: str
     ei: float | None
+    rating_reason: RatingReason | None
     where: str
     lens: str
     pinhole: str
@@ -66,6 +70,7 @@ class Row:
     error_stops: float
     development_change: float
     share: float
+    share_of: ShareOf
     bracket: str
     bracket_stops: float
     state: State
@@ -73,8 +78,9 @@ class Row:
     note: str
 
 
-def read(cells: dict[str, str]) -> Row:
-    """A row by our column names; CoreError with the column in ``field``."""
+def read(cells: dict[str, str], *, in_seconds: bool = True) -> Row:
+    """A row by our column names; CoreError with the column in ``field``. ``in_seconds``: the column
+    of times says itself that it holds seconds."""
     for name, value in cells.items():
         if len(value) > LONGEST_CELL:
             raise OutOfRange(
@@ -99,22 +105,29 @@ def read(cells: dict[str, str]) -> Row:
         scene=_named(text, "scene") or "untitled",
         film=_named(text, "film"),
         ei=get("ei", ExposureIndex, None),
+        rating_reason=_word(RatingReason, text, "rating_reason"),
         where=_named(text, "where"),
         lens=_named(text, "lens"),
         pinhole=_named(text, "pinhole"),
         filters=tuple(each.strip() for each in text.get("filters", "").split(";") if each.strip()),
         aperture=_at("aperture", _aperture, text["aperture"]),
-        seconds=_at("time_s", _seconds, text["time_s"]),
+        seconds=_at("time_s", _seconds if in_seconds else _asked, text["time_s"]),
         n=get("n", DevelopmentNumber, 0.0),
         error_stops=get("error_stops", ErrorStops, 0.0),
         development_change=get("development_change", DevelopmentChange, 1.0),
         share=get("share", Share, 1.0),
+        share_of=_word(ShareOf, text, "share_of") or "one_scene",
         bracket=_named(text, "bracket"),
         bracket_stops=get("bracket_stops", BracketStops, 0.0),
         state=wire.decode(State, text.get("state") or "developed", "state"),
         cost=get("cost", Cost, None),
         note=wire.decode(Note, text.get("note", ""), "note"),
     )
+
+
+def _word(kind: Any, text: dict[str, str], name: str) -> Any:
+    """One of a few words; nothing where nothing stands."""
+    return wire.decode(kind, text[name], name) if text.get(name) else None
 
 
 def _own_id(text: dict[str, str]) -> str:
@@ -204,6 +217,17 @@ def _seconds(text: str) -> float:
                 raise
             return float(wire.decode(Seconds, found, "time_s"))
     return float(wire.decode(Seconds, _number(bare, "time_s"), "time_s"))
+
+
+def _asked(text: str) -> float:
+    """A time of a column that does not say what it counts: what stands on a dial is asked."""
+    if text.isdecimal() and int(text) in ON_DIALS:
+        raise Unreadable(
+            f"{text} seconds, or 1/{text} s? Write {text} s or 1/{text}, or call the column"
+            " seconds.",
+            field="time_s",
+        )
+    return float(_seconds(text))
 
 
 def _number(text: str, field: str) -> float:

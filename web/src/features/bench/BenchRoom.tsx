@@ -11,7 +11,7 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { Checks } from "./Checks";
 import { LearnedPart } from "./LearnedPart";
 import { NewTest } from "./NewTest";
-import { benchQuery } from "./queries";
+import { benchQuery, type Learned } from "./queries";
 
 /** Film tests, and what the judged negatives of each recipe say. */
 export function BenchRoom() {
@@ -83,7 +83,7 @@ export function BenchRoom() {
             <Box as="section" aria-label="What negatives say">
               <Heading>What negatives say</Heading>
               {learned.map((each) => (
-                <LearnedPart key={each.recipe_id} learned={each} />
+                <LearnedPart key={each.recipe_id} learned={each as Learned} />
               ))}
             </Box>
           )}

@@ -44,12 +44,11 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
         <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
           Negatives
         </Button>
-        <Button
-          disabled={busy || development.negatives < 2 || development.minutes.length === 0}
-          onClick={() => void write(takeLearned(all.recipe_id, without))}
-        >
-          Use these minutes
-        </Button>
+        {development.enough && development.minutes.length > 0 && (
+          <Button disabled={busy} onClick={() => void write(takeLearned(all.recipe_id, without))}>
+            Use these minutes
+          </Button>
+        )}
         {speed.enough && (
           <Button disabled={busy} onClick={() => void write(rateAsLearned(all.recipe_id, without))}>
             Rate it at EI {speed.ei}
@@ -59,12 +58,16 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
       <Problem of={problem} />
       {open && (
         <Box as="ul" aria-label="Negatives that count" paddingTop="2">
+          <Box color="ink2" fontSize="14px">
+            Left out here for now; for good, with the reason, where the negative is judged.
+          </Box>
           {all.negatives.map((each) => (
             <Box as="li" key={each.piece_id}>
               <Flex as="label" gap="3" align="center" minHeight="44px" cursor="pointer">
                 <input
                   type="checkbox"
-                  checked={!without.includes(each.piece_id)}
+                  disabled={Boolean(each.left_out)}
+                  checked={!each.left_out && !without.includes(each.piece_id)}
                   onChange={() => turn(each.piece_id)}
                 />
                 <Box>

@@ -71,6 +71,11 @@ export function SaysPanel({
         </Notice>
       )}
       {worked.today && <Notice tone="note">{worked.today}</Notice>}
+      {usable && view.use_text && (
+        <Box fontSize="14px" color="ink2" data-use>
+          Use as tested times. {view.use_text}
+        </Box>
+      )}
       <Problem of={refused ?? own.problem} />
       <Flex gap="3" wrap="wrap">
         <Button

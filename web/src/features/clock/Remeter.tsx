@@ -18,22 +18,21 @@ export function Remeter({ timed }: { timed: Timed }) {
       const {
         now_metered_s,
         steady,
-        going_on,
         says,
         text: said,
       } = await relit(timed.given.scene_id, {
         text,
         intervals,
         share: timed.given.share,
+        share_of: timed.given.share_of,
         stops: timed.given.bracket_stops,
       });
-      const never = going_on?.never ?? false;
       keepClock({
         ...timed,
         intervals,
         since: timed.since === null ? null : at,
         now_metered_s,
-        left_s: never ? null : steady.remaining_s,
+        left_s: steady.steady_remaining_s,
         light: `${says}. ${said}`,
       });
       setText("");

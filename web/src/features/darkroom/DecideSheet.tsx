@@ -35,6 +35,7 @@ export function DecideSheet({
   const [recipe, setRecipe] = useState(choice.recipe_id ?? "");
   const [minutes, setMinutes] = useState(choice.minutes == null ? "" : clockText(choice.minutes));
   const [reason, setReason] = useState(choice.reason ?? "");
+  const [held, setHeld] = useState(choice.hold_highlights);
   const [weight, setWeight] = useState(String(group.sheets[0]?.weight ?? 1));
   const { problem, write, busy, at } = useWrite(close);
   const pieces = group.sheets
@@ -43,6 +44,7 @@ export function DecideSheet({
   const wanted: Schemas["Choice"] = {
     recipe_id: recipe || null,
     plain_n: false,
+    hold_highlights: held,
     minutes: minutes.trim() ? typedNumber(minutes) : null,
     reason,
   };
@@ -66,7 +68,12 @@ export function DecideSheet({
     void write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
   };
   const refused = weighed.error as Refusal | null;
-  const decided = choice.recipe_id || choice.plain_n || choice.minutes != null || choice.reason;
+  const decided =
+    choice.recipe_id ||
+    choice.plain_n ||
+    choice.hold_highlights ||
+    choice.minutes != null ||
+    choice.reason;
   return (
     <Sheet
       open
@@ -104,6 +111,16 @@ export function DecideSheet({
           onChange={setRecipe}
           problem={at("choice.recipe_id") ?? at("recipe_id")}
         />
+        {group.sheets.some((each) => each.error_stops !== 0) && (
+          <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
+            <input
+              type="checkbox"
+              checked={held}
+              onChange={(event) => setHeld(event.target.checked)}
+            />
+            Hold the highlights: develop for how it was exposed
+          </Box>
+        )}
         <Grid templateColumns="1fr 2fr" gap="4">
           <Entry
             label="Minutes of your own"

@@ -37,6 +37,14 @@ export function GroupPanel({
   const sources = useQuery(sourcesQuery).data ?? {};
   const what = [group.film_name, group.n_text, group.sheets[0]?.where].join(" ");
   const pieces = group.sheets.flatMap((each) => each.piece_ids);
+  const hold = (hold_highlights: boolean) =>
+    write(
+      decide({
+        piece_ids: pieces,
+        choice: { ...group.choice, minutes: null, plain_n: false, hold_highlights },
+        weight: null,
+      }),
+    );
   return (
     <Box
       as="section"
@@ -61,7 +69,13 @@ export function GroupPanel({
             <Box color="ink2">
               {own
                 ? "your own"
-                : [group.choice.plain_n && "plain N", time.origin].filter(Boolean).join(", ")}
+                : [
+                    group.choice.plain_n && "plain N",
+                    group.choice.hold_highlights && "for the high values as exposed",
+                    time.origin,
+                  ]
+                    .filter(Boolean)
+                    .join(", ")}
             </Box>
           </Flex>
           {own && (
@@ -91,6 +105,24 @@ export function GroupPanel({
             }))}
           />
           <Flex direction="column" gap="2" paddingTop="2">
+            {time.offer?.shown && (
+              <Notice tone="note">
+                {time.offer.text}{" "}
+                <Button variant="word" disabled={busy} onClick={() => hold(true)}>
+                  Develop for it
+                </Button>
+              </Notice>
+            )}
+            {group.choice.hold_highlights && (
+              <Button
+                variant="word"
+                alignSelf="flex-start"
+                disabled={busy}
+                onClick={() => hold(false)}
+              >
+                Back to {group.n_text}, as planned
+              </Button>
+            )}
             {time.advice.map((each) => (
               <Notice key={each.code} tone={each.severity}>
                 {each.text}
@@ -161,7 +193,12 @@ export function GroupPanel({
                 write(
                   decide({
                     piece_ids: pieces,
-                    choice: { ...group.choice, minutes: null, plain_n: !group.choice.plain_n },
+                    choice: {
+                      ...group.choice,
+                      minutes: null,
+                      hold_highlights: false,
+                      plain_n: !group.choice.plain_n,
+                    },
                     weight: null,
                   }),
                 )

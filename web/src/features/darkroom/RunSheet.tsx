@@ -3,7 +3,6 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { newId, type Schemas } from "../../api/client";
 import { kitQuery } from "../../api/queries";
-import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { dayText, today } from "../../components/days";
@@ -66,7 +65,7 @@ export function RunSheet({
   });
   const worked = weighed.error ? null : weighed.data;
   const [typedMinutes, setMinutes] = useState<string | null>(null);
-  const minutes = typedMinutes ?? (worked ? clockText(worked.minutes) : "");
+  const minutes = typedMinutes ?? worked?.clock_text ?? "";
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
@@ -80,7 +79,7 @@ export function RunSheet({
           n: group.n,
           minutes:
             typedMinutes === null
-              ? (worked?.minutes ?? null)
+              ? (worked?.clock_minutes ?? null)
               : typedMinutes.trim()
                 ? typedNumber(typedMinutes)
                 : null,

@@ -14,6 +14,7 @@ export const leaveRun = (id: string) => act("runs_leave", { path: { id } });
 export const AS_PLANNED: Schemas["Choice"] = {
   recipe_id: null,
   plain_n: false,
+  hold_highlights: false,
   minutes: null,
   reason: "",
 };

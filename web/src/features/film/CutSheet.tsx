@@ -43,7 +43,7 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
         <Entry
           label="Cut after frames"
           placeholder="4 8"
-          help="Empty: one piece. Each cut needs two blank frames behind it: the knife is set in the dark."
+          help="Empty: one piece. Each cut goes between two blank frames: wind on two, cut behind the first of them. Both are lost to the knife."
           value={text}
           onChange={(event) => setText(event.target.value)}
           problem={at("after") ?? (problem?.field?.startsWith("after") ? problem.message : null)}

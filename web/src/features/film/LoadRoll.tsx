@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId } from "../../api/client";
+import { newId, type Schemas } from "../../api/client";
 import { formatsQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { RATING_REASONS } from "../../shared/ratings";
 import { useWrite } from "../../shared/useWrite";
 import { loadRoll, stockQuery } from "./queries";
 
@@ -29,6 +30,7 @@ export function LoadRoll({ close }: { close: () => void }) {
   const [camera, setCamera] = useState("");
   const [back, setBack] = useState("");
   const [ei, setEi] = useState("");
+  const [reason, setReason] = useState("");
   const [note, setNote] = useState("");
   const { problem, write, busy, at } = useWrite(close);
   const chosen = formats.find((each) => each.key === format);
@@ -51,6 +53,7 @@ export function LoadRoll({ close }: { close: () => void }) {
         camera_id: camera || null,
         back,
         exposure_index: ei.trim() ? typedNumber(ei) : null,
+        rating_reason: ei.trim() && reason ? (reason as Schemas["Roll"]["rating_reason"]) : null,
         note,
       }),
     );
@@ -93,7 +96,12 @@ export function LoadRoll({ close }: { close: () => void }) {
               value: each.key,
               label: `${each.name} on ${each.film}`,
             }))}
-            onChange={setFormat}
+            onChange={(next) => {
+              // another format comes from elsewhere: the film that was chosen stays
+              setFilm(filmId);
+              setFormat(next);
+              setFrom(null);
+            }}
             problem={at("format")}
           />
           <Choose
@@ -138,13 +146,22 @@ export function LoadRoll({ close }: { close: () => void }) {
         </Grid>
         <Entry
           label="Whole roll rated at EI"
-          help="Empty: the film's own EI. Any other pushes or pulls the whole roll."
+          help="Empty: the film's own EI. A higher one pushes the whole roll; a lower one only if it is said to be a pull."
           inputMode="decimal"
           placeholder={own ? String(own.exposure_index) : ""}
           value={ei}
           onChange={(event) => setEi(event.target.value)}
           problem={at("exposure_index")}
         />
+        {ei.trim() !== "" && (
+          <Choose
+            label="Why at this EI"
+            value={reason}
+            options={RATING_REASONS}
+            onChange={setReason}
+            problem={at("rating_reason")}
+          />
+        )}
         <Entry
           label="Note"
           value={note}

@@ -145,4 +145,4 @@ export function LossCurve({
 }
 
 const lostText = (each: Choice) =>
-  `${each.cost_text} stops lost, all frames${each.best ? "; no development loses less" : ""}`;
+  `${each.cost_text} too hard or too soft, weighed over all frames${each.best ? "; no development comes nearer" : ""}`;

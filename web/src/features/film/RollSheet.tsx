@@ -11,6 +11,7 @@ import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
+import { RATING_REASONS } from "../../shared/ratings";
 import { useWrite } from "../../shared/useWrite";
 import { putRoll } from "./queries";
 
@@ -70,6 +71,16 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
           onChange={(event) => setEi(event.target.value)}
           problem={at("exposure_index")}
         />
+        {ei.trim() !== "" && (
+          <Choose
+            label="Why at this EI"
+            value={draft.rating_reason ?? ""}
+            options={RATING_REASONS}
+            onChange={(value) =>
+              setDraft({ ...draft, rating_reason: (value || null) as typeof roll.rating_reason })
+            }
+          />
+        )}
         <Entry
           label="Note"
           multiline

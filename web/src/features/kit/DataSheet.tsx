@@ -58,6 +58,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
                         origin: "published" as const,
                         who,
                         note: "",
+                        learned: false,
                       },
                     ],
               not_recommended: cell.minutes == null ? who || "the data sheet" : "",

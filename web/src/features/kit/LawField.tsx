@@ -43,12 +43,12 @@ const FIELDS: Record<string, [string, string][]> = {
   power: [
     ["exponent", "Exponent p (1.2 to 1.45 is usual)"],
     ["from_s", "From, s"],
-    ["tested_until_s", "Tested up to, s (empty: not known)"],
+    ["tested_until_s", "Data end at, s metered (empty: 100)"],
   ],
   additive: [
     ["a", "a"],
     ["b", "b"],
-    ["tested_until_s", "Tested up to, s (empty: not known)"],
+    ["tested_until_s", "Data end at, s metered (empty: 100)"],
   ],
 };
 

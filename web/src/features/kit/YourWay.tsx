@@ -23,8 +23,16 @@ const HABITS = [
   ["habits.shadow_zone", "Shadow zone", "3 is III; IV is 4"],
   ["habits.highlight_zone", "Highlight zone", "7 to 8, fractions as 7.5"],
   ["habits.target_zone", "Highlights are meant for", "8 is VIII; VII is 7"],
-  ["habits.blur_mm", "Blur allowed on the film, mm", "0.1 for 4×5, less for small formats"],
 ] as const;
+const BLUR = "habits.blur_mm";
+const EI_BY_N = [
+  { value: "yes", label: "take the recipe's own EI for that N" },
+  { value: "", label: "keep the film's EI" },
+];
+const ERRORS = [
+  { value: "", label: "report it, develop as planned" },
+  { value: "yes", label: "hold the highlights: develop for it" },
+];
 
 const WEIGHTS = [
   ["weights.tones", "A zone of texture lost"],
@@ -139,7 +147,9 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
     />
   );
   const known =
-    problem?.field === "after" || [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
+    problem?.field === "after" ||
+    problem?.field === BLUR ||
+    [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
   return (
     <Sheet
       open
@@ -163,6 +173,28 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
         />
         <Grid templateColumns="1fr 1fr" gap="4">
           {HABITS.map(([path, label, help]) => number(path, label, help))}
+          <Entry
+            label="Blur allowed on the film, mm"
+            help="empty: by the format, its diagonal ÷ 1500"
+            inputMode="decimal"
+            defaultValue={String(valueAt(draft, BLUR) ?? "")}
+            onChange={(event) =>
+              set(BLUR, event.target.value.trim() ? typedNumber(event.target.value) : null)
+            }
+            problem={at(BLUR)}
+          />
+          <Choose
+            label="When N is not normal"
+            value={draft.habits?.ei_by_n === false ? "" : "yes"}
+            options={EI_BY_N}
+            onChange={(value) => set("habits.ei_by_n", value === "yes")}
+          />
+          <Choose
+            label="When an exposure was off"
+            value={draft.habits?.hold_highlights ? "yes" : ""}
+            options={ERRORS}
+            onChange={(value) => set("habits.hold_highlights", value === "yes")}
+          />
         </Grid>
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose

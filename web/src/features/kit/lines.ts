@@ -13,6 +13,8 @@ export interface Lines<Row> {
 
 const number = (word = "") => typedNumber(word.replace("−", "-"));
 const ORIGINS = ["tested", "personal", "published"] as const;
+/** a point taken over from judged negatives */
+const LEARNED = "learned";
 type Origin = (typeof ORIGINS)[number];
 const isOrigin = (word: string | undefined): word is Origin =>
   ORIGINS.some((each) => each === word);
@@ -30,7 +32,7 @@ const points: Lines<Schemas["Point"]> = {
     [
       point.n,
       clockText(point.minutes),
-      point.origin,
+      point.learned ? LEARNED : point.origin,
       point.ei ?? "",
       point.who ?? "",
       point.note ? `// ${point.note}` : "",
@@ -39,6 +41,8 @@ const points: Lines<Schemas["Point"]> = {
       .join("  "),
   read: (words) => {
     const [n = "0", minutes] = words;
+    const learned = words[2] === LEARNED;
+    if (learned) words.splice(2, 1);
     const cut = words.indexOf("//");
     const said = rest(words.slice(2, cut < 0 ? undefined : cut), "personal");
     const [ei] = said.after;
@@ -50,6 +54,7 @@ const points: Lines<Schemas["Point"]> = {
       ei: rated ? number(ei) : null,
       who: said.after.slice(rated ? 1 : 0).join(" "),
       note: cut < 0 ? "" : words.slice(cut + 1).join(" "),
+      learned,
     };
   },
 };

@@ -43,6 +43,7 @@ export const OUTDOORS = {
       name: "",
       exposure_index: 100,
       box_speed: null,
+      prior_ei: null,
       textural_range: [2, 8],
       law: null,
       price: null,

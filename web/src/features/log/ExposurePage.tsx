@@ -73,10 +73,10 @@ function Told({ story }: { story: Story }) {
               </Flex>
               <Box color="ink2">
                 {[
-                  view.error_text === "0"
-                    ? "as planned"
-                    : `${view.error_text} stop off; planned ${story.planned_text}`,
+                  view.error_text !== "0" && `${view.error_text} stop off`,
+                  story.planned_text,
                   view.part_text,
+                  story.rating_text,
                 ]
                   .filter(Boolean)
                   .join(", ")}
@@ -87,6 +87,11 @@ function Told({ story }: { story: Story }) {
                   .join(", ")}
               </Box>
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
+              {story.doubts.map((doubt) => (
+                <Box key={doubt} color="ink2" fontSize="14px" paddingTop="1">
+                  {doubt}
+                </Box>
+              ))}
               {view.where === "no holder" && <NameHolder pieceId={view.piece_id} />}
               <Flex gap="3" paddingTop="2" wrap="wrap">
                 <Button onClick={() => setOpen("correct")}>Correct</Button>

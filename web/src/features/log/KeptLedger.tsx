@@ -24,6 +24,11 @@ export function KeptLedger({ story }: { story: Story }) {
       {rows.length ? (
         <>
           <Ledger rows={rows} />
+          {story.n_why && (
+            <Box fontSize="14px" paddingTop="1">
+              {story.n_why}
+            </Box>
+          )}
           <Box fontSize="13px" color="ink2" paddingTop="1">
             As Emulsa {story.core_version} worked it out that day.
           </Box>

@@ -58,15 +58,19 @@ export function BracketSheet({
     frames: Number(frames),
     side,
   };
-  const { data, error } = useQuery(bracketQuery(asked));
-  const { problem, write, busy } = useWrite(close);
   const loaded = film?.unexposed ?? [];
-  const count = data?.frames.length ?? 0;
-  const offered = loaded.slice(0, count).map((each) => each.where);
+  const offered = loaded.slice(0, asked.frames || 0).map((each) => each.where);
   const wanted = (typed ?? offered.join(" "))
     .toUpperCase()
     .split(/[\s,]+/)
     .filter(Boolean);
+  // what it costs goes by the film it lies on
+  const piece_ids = wanted.flatMap(
+    (where) => loaded.find((each) => each.where === where)?.piece_id ?? [],
+  );
+  const { data, error } = useQuery(bracketQuery({ ...asked, piece_ids: piece_ids.slice(0, 15) }));
+  const { problem, write, busy } = useWrite(close);
+  const count = data?.frames.length ?? 0;
 
   const log = (event: FormEvent) => {
     event.preventDefault();
@@ -170,7 +174,7 @@ export function BracketSheet({
         />
         {data && (
           <Box color="ink2" fontSize="14px">
-            Uses {data.sheets} sheets
+            Uses {data.uses}
             {data.price != null && `, ${money(data.price)} in film`}. Most exposure first, so that
             the frames can be told apart in the dark.
           </Box>

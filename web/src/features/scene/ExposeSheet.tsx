@@ -30,9 +30,13 @@ const SHARES = [
   { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
+const SHARE_OF = [
+  { value: "one_scene", label: "this scene, the whole time shared" },
+  { value: "scenes", label: "other scenes, each its part of the light" },
+];
 const NOTHING_LOADED: Schemas["Fitting"] = { now: [], taken: [], unexposed: [] };
 const NO_HOLDER = "no holder";
-const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share"];
+const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share", "share_of"];
 
 /** Onto which side or frame, and what was really given; Enter logs it. Long times are counted by the clock. */
 export function ExposeSheet({
@@ -56,6 +60,7 @@ export function ExposeSheet({
 }) {
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
+  const [shareOf, setShareOf] = useState<Given["share_of"]>("one_scene");
   const fitting = useQuery(fittingQuery(scene.film_id ?? "", Number(share))).data;
   const film = scene.film_id ? fitting : NOTHING_LOADED;
   const id = useRef(newId());
@@ -82,6 +87,7 @@ export function ExposeSheet({
     aperture: lens ? aperture : null,
     note,
     share: Number(share),
+    share_of: shareOf,
   };
   const different = given.time !== null || given.aperture !== null || given.share !== 1;
   const checked = useQuery({
@@ -264,6 +270,18 @@ export function ExposeSheet({
             }}
             problem={fieldOf("share")}
           />
+          {share !== "1" && (
+            <Choose
+              label="The other openings are of"
+              value={shareOf}
+              options={SHARE_OF}
+              onChange={(value) => {
+                setShareOf(value as Given["share_of"]);
+                setTime(null);
+              }}
+              problem={fieldOf("share_of")}
+            />
+          )}
           <Entry
             label="Note"
             value={note}

@@ -110,6 +110,7 @@ export function OpenScene({
       pins={pins}
       pinned={placedId}
       high={highId}
+      highMarked={solution?.high_marked ?? false}
       range={film ? (film.textural_range as [number, number]) : [2, 8]}
       nText={nText}
       upright={narrow}
@@ -246,7 +247,7 @@ export function OpenScene({
           <ShowedBefore showed={view.showed} />
           {sentence}
           {bridge}
-          {solution && <AdviceList solution={calmSolution ?? solution} most={1} />}
+          {solution && <AdviceList solution={calmSolution ?? solution} most={1} take={take} />}
           {entry}
           {exposeButton}
         </Flex>
@@ -291,14 +292,14 @@ export function OpenScene({
                 <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
                   How this exposure adds up, at {solution.answer.set.aperture}
                 </Box>
-                <ExposureLedger answer={solution.answer} />
+                <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
                 <Box borderTop="2px solid" borderColor="ink" marginTop="-13px" paddingTop="3">
                   <Result answer={solution.answer} />
                   <ErrorOfSetting answer={solution.answer} />
                 </Box>
                 <DevelopmentText solution={solution} />
                 <SharpnessText solution={calmSolution ?? solution} />
-                <AdviceList solution={calmSolution ?? solution} most={3} />
+                <AdviceList solution={calmSolution ?? solution} most={3} take={take} />
               </>
             ) : (
               <Waiting solution={solution} />

@@ -6,10 +6,20 @@ import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
 import { useMeasures } from "../../shared/measures";
-import type { Answer, ExposureView, Solution } from "./queries";
+import type { Answer, Edit, ExposureView, Solution } from "./queries";
+
+type Fix = Solution["fixes"][number];
 
 /** How the exposure adds up. */
-export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer: Answer }) {
+export const ExposureLedger = memo(function ExposureLedger({
+  answer,
+  fixes,
+  take,
+}: {
+  answer: Answer;
+  fixes: Fix[];
+  take: (edits: Edit[]) => void;
+}) {
   const sources = useQuery(sourcesQuery).data ?? {};
   const rows = answer.ledger
     .filter((row) => row.step !== "set")
@@ -20,9 +30,33 @@ export const ExposureLedger = memo(function ExposureLedger({ answer }: { answer:
       running: row.time_text,
       why: row.why,
       source: sources[row.source] ?? row.source,
+      more: <Fixes of={fixes.filter((fix) => fix.about === row.step)} take={take} />,
     }));
-  return <Ledger rows={rows} />;
+  return (
+    <>
+      <Ledger rows={rows} />
+      {answer.development.why && (
+        <Box fontSize="13px" color="ink2" paddingTop="1" marginBottom="13px" data-n-why>
+          {answer.development.why}
+        </Box>
+      )}
+    </>
+  );
 });
+
+/** What one touch would take up or undo. */
+function Fixes({ of: fixes, take }: { of: Fix[]; take: (edits: Edit[]) => void }) {
+  if (!fixes.length) return null;
+  return (
+    <Flex as="span" columnGap="4" wrap="wrap">
+      {fixes.map((fix) => (
+        <Button key={fix.label} variant="word" fontSize="14px" onClick={() => take(fix.edits)}>
+          {fix.label}
+        </Button>
+      ))}
+    </Flex>
+  );
+}
 
 /** The result: the largest thing on the screen. */
 export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
@@ -87,16 +121,23 @@ export function SharpnessText({ solution }: { solution: Solution }) {
 export const AdviceList = memo(function AdviceList({
   solution,
   most,
+  take,
 }: {
   solution: Solution;
   most: number;
+  take: (edits: Edit[]) => void;
 }) {
   const [all, setAll] = useState(false);
+  const fixable = new Set(solution.fixes.map((fix) => fix.about));
   const said = [
     ...(solution.answer?.advice ?? []),
     ...solution.aged,
-    ...(solution.development?.advice ?? []).filter((each) => each.severity !== "note"),
+    ...(solution.development?.advice ?? []).filter(
+      (each) => each.severity !== "note" || fixable.has(each.code),
+    ),
   ];
+  const { offer } = solution.development ?? {};
+  if (offer?.shown) said.push({ code: "offer", severity: "note", text: offer.text });
   if (solution.development_problem) {
     said.push({ code: "no-recipe", severity: "note", text: solution.development_problem });
   }
@@ -112,6 +153,7 @@ export const AdviceList = memo(function AdviceList({
       {said.slice(0, all ? said.length : most).map((each) => (
         <Notice key={`${each.code} ${each.text}`} tone={each.severity}>
           {each.text}
+          <Fixes of={solution.fixes.filter((fix) => fix.about === each.code)} take={take} />
         </Notice>
       ))}
       {!all && said.length > most && (
@@ -170,6 +212,11 @@ export const Alternatives = memo(function Alternatives({
           >
             <span>f/{pair.aperture}</span>
             <span>{pair.text}</span>
+            {pair.error_text && (
+              <Box fontSize="12.5px" color="ink2" lineHeight={1.2}>
+                {pair.error_text}
+              </Box>
+            )}
             <Box fontSize="12.5px" color="ink2" lineHeight={1.2}>
               {out || (chosen ? "chosen" : pair.best ? "depth at its best" : "")}
             </Box>

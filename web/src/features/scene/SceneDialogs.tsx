@@ -114,11 +114,11 @@ export function SceneDialogs({
       >
         {solution && answer && (
           <Flex direction="column" gap="3">
-            <ExposureLedger answer={answer} />
+            <ExposureLedger answer={answer} fixes={solution?.fixes ?? []} take={take} />
             <Result answer={answer} />
             <ErrorOfSetting answer={answer} />
             <DevelopmentText solution={solution} />
-            <AdviceList solution={solution} most={9} />
+            <AdviceList solution={solution} most={9} take={take} />
             <Exposed views={view.exposures} cost={view.cost} open={setCorrected} />
           </Flex>
         )}
@@ -129,7 +129,7 @@ export function SceneDialogs({
           id={pin}
           line={view.lines[pin] ?? ""}
           said={view.said[pin] ?? ""}
-          high={solution?.high_reading ?? null}
+          high={solution?.high_marked ? solution.high_reading : null}
           edit={edit}
           close={() => setPin(null)}
         />

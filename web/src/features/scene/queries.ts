@@ -89,7 +89,7 @@ export const bracketQuery = (asked: Schemas["Bracketing"]) =>
   queryOptions({
     queryKey: ["bracket", asked],
     queryFn: () => unwrap(api.POST("/api/scenes/bracket", { body: asked })),
-    placeholderData: (before: Schemas["BracketAnswer"] | undefined) => before,
+    placeholderData: (before: Schemas["BracketShown"] | undefined) => before,
     retry: false,
     ...readsOf("/api/scenes/bracket"),
   });
@@ -134,6 +134,7 @@ export const asPlanned = (
   bracket_id: null,
   bracket_stops: 0,
   share: 1,
+  share_of: "one_scene",
   intervals: [],
   happened: false,
   unplaced: false,

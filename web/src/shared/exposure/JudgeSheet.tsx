@@ -26,6 +26,7 @@ const SHADOWS = [
   { value: "none", label: "no texture" },
   { value: "thin", label: "thin" },
   { value: "full", label: "full" },
+  { value: "heavy", label: "heavy" },
 ] as const;
 const HIGHLIGHTS = [
   { value: "flat", label: "flat" },
@@ -50,6 +51,7 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
   const [faults, setFaults] = useState<Judgement["faults"]>(known?.faults ?? []);
   const [best, setBest] = useState(known?.best ?? false);
   const [note, setNote] = useState(known?.note ?? "");
+  const [leftOut, setLeftOut] = useState(known?.left_out ?? "");
   const [fog, setFog] = useState(known?.base_fog == null ? "" : String(known.base_fog));
   const [densities, setDensities] = useState<Record<string, string>>(() =>
     Object.fromEntries(
@@ -64,6 +66,7 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
     ...{ id: line.piece_id, at: "", shadow, highlight, faults, best, note },
     base_fog: fog.trim() ? typedNumber(fog.replace(",", ".")) : null,
     measured,
+    left_out: leftOut,
   };
   const keep = (base: string) => write(judge(wanted, base));
   const submit = (event: FormEvent) => {
@@ -86,6 +89,11 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
     >
       <Flex direction="column" gap="4" as="form" id="judge" onSubmit={submit}>
         <OneOf label="Shadows" options={SHADOWS} value={shadow} choose={setShadow} />
+        {shadow === "at_least_full" && (
+          <Box fontSize="14px" color="ink2">
+            Judged as full before heavy was a word: full, or more.
+          </Box>
+        )}
         <OneOf label="Highlights" options={HIGHLIGHTS} value={highlight} choose={setHighlight} />
         <Box as="fieldset">
           <Box as="legend" fontSize="14px" color="ink2">
@@ -146,7 +154,14 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
           onChange={(event) => setNote(event.target.value)}
           problem={at("note")}
         />
-        <Problem of={problem} fields={["note", "base_fog", "measured"]} />
+        <Entry
+          label="Leave it out of learning, because"
+          help="Empty: it counts. A leak, a wrong bath, another film in the holder."
+          value={leftOut}
+          onChange={(event) => setLeftOut(event.target.value)}
+          problem={at("left_out")}
+        />
+        <Problem of={problem} fields={["note", "base_fog", "measured", "left_out"]} />
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
@@ -232,7 +247,7 @@ function OneOf<T extends string>({
 }: {
   label: string;
   options: readonly { value: T; label: string }[];
-  value: T;
+  value: T | "at_least_full";
   choose: (value: T) => void;
 }) {
   return (

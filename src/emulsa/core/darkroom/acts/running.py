@@ -11,6 +11,7 @@ from emulsa.core.darkroom.areas import Areas, roll_count
 from emulsa.core.darkroom.plan import check_room, share_together
 from emulsa.core.darkroom.run import Run, Went
 from emulsa.core.development import temperature
+from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible
 from emulsa.core.film.moves import Gone, Outcome, move
 from emulsa.core.film.pieces import Piece
@@ -48,6 +49,7 @@ class OnRolls:
 
 def begin(
     run: Run,
+    recipe: Recipe,
     pieces: Sequence[Piece],
     on_rolls: OnRolls,
     tank: Tank | None,
@@ -62,7 +64,8 @@ def begin(
         )
     _strips_whole(pieces, on_rolls)
     if run.temperature_c is not None:
-        temperature.allowed(run.temperature_c, "run.temperature_c")
+        reason = " ".join(each.choice.reason for each in pieces if each.choice)
+        temperature.allowed(recipe, run.temperature_c, "run.temperature_c", reason)
     if tank is not None:
         share = share_together(tank, areas.sheets_in2(pieces), roll_count(pieces))
         check_room(tank, share, "piece_ids")

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
 from emulsa.core.corrections.filters import Counted, Filter, count, factor_to_stops, strength
-from emulsa.core.data.contrast import SHIFTS, SUBJECTS, WORTH_SAYING_STOPS, subject_of
+from emulsa.core.data.contrast import FAMILIES, SHIFTS, SUBJECTS, WORTH_SAYING_STOPS, subject_of
 from emulsa.core.exposing.advising.metering import SAME_STOPS, upper
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
@@ -58,6 +58,17 @@ def _stack(request: ExposureRequest, stack: tuple[Counted, ...]) -> Iterator[Adv
             severity="caution",
             text=f"{upper(name)} adds nothing behind a deeper filter of its family;"
             " only the deeper one is counted, take the other off.",
+        )
+    families = {FAMILIES[each.filter.colour]: each for each in stack if each.filter.colour}
+    if len(families) > 1:
+        names = " and ".join(
+            each.filter.label or each.filter.colour.replace("_", "-") for each in families.values()
+        )
+        yield Advice(
+            code="families-crossed",
+            severity="warning",
+            text=f"{upper(names)} together let hardly any light in common through: their factors do"
+            " not multiply, and the sum is far too short. Take one off, or meter through both.",
         )
     polarisers = [each for each in request.filters if each.type == "polariser"]
     if len(polarisers) > 1:

@@ -11,7 +11,15 @@ from emulsa.core.corrections.sharpness import marked
 from emulsa.core.exposing.advising.metering import upper
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest
-from emulsa.core.exposing.ruling import Limits, limits_of, unsharp
+from emulsa.core.exposing.ruling import (
+    TOLERATED_STOPS,
+    Limits,
+    limits_of,
+    metres_text,
+    needed_f_number,
+    stops_wider,
+    unsharp,
+)
 from emulsa.core.light.hand_time import time_text
 
 Said = tuple[Literal["note", "caution"], str]
@@ -25,13 +33,28 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
         yield Advice(code=code, severity=severity, text=text)
 
 
-def _too_wide(_: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Said:
+def _too_wide(request: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Said:
     needed = marked(limits.widest or 0, limits.magnification)
+    mark = answer.sharpness.needed_mark if answer.sharpness else ""
+    takes = f"it takes f/{mark} or smaller"
+    if not mark:
+        takes = f"it takes f/{needed:.0f}, smaller than this lens has"
     return (
         "caution",
-        f"{answer.set.aperture} gives too little depth of field;"
-        f" it takes f/{needed:.0f} or smaller.",
+        f"{answer.set.aperture} gives too little depth of field: {takes}"
+        f"{_or_focus(request, answer, limits)}.",
     )
+
+
+def _or_focus(request: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> str:
+    """Where to focus instead, if the aperture that is set would do then."""
+    best = needed_f_number(request, limits.magnification, elsewhere=True)
+    at = answer.sharpness.focus_mm if answer.sharpness else None
+    if at is None or best is None or request.focus is None:
+        return ""
+    if stops_wider(answer.set.f_number, best) > TOLERATED_STOPS:
+        return ""
+    return f", or focus at {metres_text(at)}"
 
 
 def _too_small(_: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Said:

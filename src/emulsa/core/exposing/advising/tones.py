@@ -11,20 +11,23 @@ from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.numbers import plain
 from emulsa.core.rendering.own_film import knows
 from emulsa.core.tones.placement import Placed
+from emulsa.core.tones.textural_range import lost
 from emulsa.core.tones.zones import zone_text
 
 IV = 4.0
+LEAST_N = 0.25  # less development than this is none (common practice)
 
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
     low, high = request.textural_range
-    above = [fall for fall in answer.falls if fall.zone > high + 1e-6 and not fall.incident]
-    below = [fall for fall in answer.falls if fall.zone < low - 1e-6 and not fall.incident]
+    tones = [fall for fall in answer.falls if not fall.incident]
+    above = [fall for fall in tones if lost(fall.zone, low, high) == "highlight"]
+    below = [fall for fall in tones if lost(fall.zone, low, high) == "shadow"]
     if above:
         brightest = max(above, key=lambda fall: fall.zone)
         text = (
             f"{_name(request, brightest)} falls on {brightest.zone_text}, past this film's"
-            f" {zone_text(high)}: {_outcome(brightest, answer)}"
+            f" {zone_text(high)}{_outcome(brightest, answer)}"
         )
         yield Advice(code="highlight-beyond-range", severity="caution", text=text)
     if below:
@@ -47,9 +50,12 @@ def _name(request: ExposureRequest, fall: Fall) -> str:
 
 
 def _outcome(brightest: Fall, answer: ExposureAnswer) -> str:
+    """What becomes of it; development brings it anywhere only where there is some."""
     if brightest.lost:
-        return "its texture is lost unless you contract, place it lower or hold it back."
-    return f"{answer.development.n_text} brings it back to {brightest.lands_text}."
+        return ": its texture is lost unless you contract, place it lower or hold it back."
+    if abs(answer.development.n) < LEAST_N - 1e-9:
+        return "."
+    return f": {answer.development.n_text} brings it to {brightest.lands_text}."
 
 
 def _safety(request: ExposureRequest) -> Iterator[Advice]:

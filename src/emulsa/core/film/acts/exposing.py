@@ -152,8 +152,7 @@ def _other_ei(planned: Planned, target: Target, roll: Roll) -> list[Advice]:
 
 
 def _second(given: Given, target: Target) -> Advice:
-    parts = [(each.share, each.error_stops) for each in target.had]
-    over = light_stops([*parts, (given.share, 0.0)])
+    over = math.log2(2 ** light_stops(target.had) + given.share)
     text = (
         f"{where_text(target.piece)} is exposed already: two pictures lie over each other, with"
         f" {stops_words(over)} of light together."
@@ -185,6 +184,7 @@ def _exposed(
         pinhole_id=planned.pinhole_id,
         filter_ids=planned.filter_ids,
         exposure_index=planned.request.ei,
+        rating_reason=planned.rating_reason,
         cost=None if again else target.cost,
     )
     exposure = log(given, planned.request, planned.recipe_id, logging.at, logging.version, taken)

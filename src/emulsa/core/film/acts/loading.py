@@ -6,6 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.errors import Impossible
 from emulsa.core.film import stock
 from emulsa.core.film.formats import FormatKey, SheetFormat, format_name, frame_format
@@ -57,6 +58,7 @@ class RollLoading:
     camera_id: Id | None = None
     back: Label = ""
     exposure_index: ExposureIndex | None = None
+    rating_reason: RatingReason | None = None
     note: Note = ""
 
 
@@ -153,6 +155,7 @@ def load_roll(loading: RollLoading, film: Film, box: Box | None, number: int, at
         camera_id=loading.camera_id,
         back=loading.back,
         exposure_index=loading.exposure_index,
+        rating_reason=loading.rating_reason,
         loaded_at=at,
         note=loading.note,
     )

@@ -11,7 +11,6 @@ from emulsa.core.film import rolls
 from emulsa.core.film.moves import Gone, Moved, Outcome, move
 from emulsa.core.film.pieces import FrameNumber, Piece, Weight
 from emulsa.core.film.rolls import (
-    BLANKS_AT_A_CUT,
     Roll,
     Strip,
     frames_in,
@@ -70,6 +69,7 @@ def change(known: Roll, wanted: Roll, frames: Iterable[Piece]) -> Outcome:
         camera_id=wanted.camera_id,
         back=wanted.back,
         exposure_index=wanted.exposure_index,
+        rating_reason=wanted.rating_reason,
         note=wanted.note,
     )
     shot = any(each.state not in ("loaded", "blank") for each in frames)
@@ -165,7 +165,7 @@ def cut(
 
 def _knifed(frames: Iterable[Piece], after: Iterable[int], at: str) -> tuple[Moved, ...]:
     """The unexposed frames a cut goes through."""
-    lost = {place + k for place in after for k in range(1, BLANKS_AT_A_CUT + 1)}
+    lost = {each for place in after for each in rolls.lost_at(place)}
     return tuple(
         move(each, "skip", at, "cut")
         for each in frames

@@ -15,6 +15,7 @@ export function Pin({
   slid,
   label,
   isHigh,
+  highMarked,
   pinned,
   onPlace,
   onOpen,
@@ -29,6 +30,7 @@ export function Pin({
   slid?: number;
   label: [number, number];
   isHigh: boolean;
+  highMarked: boolean;
   pinned: string | null;
   onPlace: BridgeProps["onPlace"];
   onOpen: BridgeProps["onOpen"];
@@ -53,7 +55,13 @@ export function Pin({
   };
   const [cx, cy] = span.upright ? [head, slid ?? at] : [at, head];
   const stem = span.upright ? `M${cx},${cy} L${foot},${at}` : `M${at},${head} V${foot}`;
-  const word = placed ? "placed" : pin.incident ? "incident" : isHigh ? "highlight" : "";
+  const word = placed
+    ? "placed"
+    : pin.incident
+      ? "incident"
+      : isHigh && highMarked
+        ? "highlight"
+        : "";
   const size = placed ? 10 : 9;
   return (
     <g
@@ -85,7 +93,7 @@ export function Pin({
         strokeWidth={2}
       />
       {placed && <circle cx={cx} cy={cy} r={3.5} fill={onAccent} />}
-      {isHigh && !placed && (
+      {isHigh && highMarked && !placed && (
         <circle cx={cx} cy={cy} r={4} fill="none" stroke={ink} strokeWidth={1.5} />
       )}
       <Words

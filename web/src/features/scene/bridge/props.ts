@@ -9,6 +9,8 @@ export interface BridgePin extends Fall {
 export interface BridgeProps {
   pins: BridgePin[];
   pinned: string | null;
+  /** whether somebody marked it, or it is only the brightest */
+  highMarked: boolean;
   high: string | null;
   range: [number, number];
   nText: string;

@@ -1,15 +1,18 @@
-import { Flex } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
+import { RATING_REASONS } from "../../../shared/ratings";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
 import { assumed, type Kit, type WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
+
+type Reason = Scene["rating_reason"];
 
 export function FilmWord({ scene, kit, solution, edit }: WordProps) {
   const film = kit.films.find((each) => each.id === scene.film_id);
@@ -55,9 +58,17 @@ function FilmChoices({
   const recipes = kit.recipes.filter(
     (each) => each.film_id === scene.film_id && (!each.archived || each.id === scene.recipe_id),
   );
+  const own = film?.exposure_index;
+  const wanted = index.trim() ? typedNumber(index) : null;
+  const [reason, setReason] = useState<string>(scene.rating_reason ?? "");
   const rate = (event: FormEvent) => {
     event.preventDefault();
-    void keep({ kind: "rate", exposure_index: index.trim() ? typedNumber(index) : null });
+    const exposure_index = wanted === own ? null : wanted;
+    void keep({
+      kind: "rate",
+      exposure_index,
+      reason: exposure_index === null ? null : ((reason || null) as Reason),
+    });
   };
   return (
     <Flex direction="column" gap="2">
@@ -84,6 +95,16 @@ function FilmChoices({
           />
           <Button type="submit">Rate</Button>
         </Flex>
+        {film && wanted !== null && wanted !== own && (
+          <Box paddingTop="2">
+            <Choose
+              label={`Why not at its own EI ${own}`}
+              value={reason}
+              options={RATING_REASONS}
+              onChange={setReason}
+            />
+          </Box>
+        )}
       </form>
       <NameOne
         label="Another film, by name"

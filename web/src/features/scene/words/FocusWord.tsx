@@ -14,6 +14,7 @@ import { Word } from "./Word";
 type Focus = Scene["focus"];
 
 const FOCUS = {
+  unsaid: { name: "not said", fields: [] },
   infinity: { name: "infinity", fields: [] },
   draw: { name: "draw beyond infinity", fields: [["draw_mm", "Draw"]] },
   extension: { name: "whole extension", fields: [["extension_mm", "Lens to film"]] },
@@ -29,6 +30,7 @@ const FOCUS = {
 } as const;
 
 function focusText(focus: Focus, mm: Unit): string {
+  if (!focus) return "not said";
   switch (focus.kind) {
     case "draw":
       return `${mm.text(focus.draw_mm)} past infinity`;
@@ -49,7 +51,12 @@ export function FocusWord({ scene, solution, edit }: WordProps) {
   const { mm } = useMeasures().units;
   const wrong = solution?.problem?.field?.startsWith("focus");
   return (
-    <Word label="Focus" value={focusText(scene.focus, mm)} problem={wrong ? "focus" : null}>
+    <Word
+      label="Focus"
+      named={!scene.focus}
+      value={focusText(scene.focus, mm)}
+      problem={wrong ? "focus" : null}
+    >
       {(close) => <FocusChoices scene={scene} edit={edit} close={close} />}
     </Word>
   );
@@ -66,10 +73,10 @@ function FocusChoices({
 }) {
   const { keep, problem } = useKeep(edit, close);
   const { mm } = useMeasures().units;
-  const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus.kind ?? "infinity");
+  const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus?.kind ?? "unsaid");
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(
-      Object.entries(scene.focus).map(([name, value]) => [
+      Object.entries(scene.focus ?? {}).map(([name, value]) => [
         name,
         typeof value === "number" && name.endsWith("_mm") ? mm.show(value) : String(value),
       ]),
@@ -84,7 +91,10 @@ function FocusChoices({
         name.endsWith("_mm") ? mm.typed(typed[name] ?? "") : typedNumber(typed[name] ?? ""),
       ]),
     );
-    void keep({ kind: "focus", focus: { kind, ...values } as Focus });
+    void keep({
+      kind: "focus",
+      focus: kind === "unsaid" ? null : ({ kind, ...values } as Focus),
+    });
   };
   return (
     <Flex direction="column" gap="3" as="form" onSubmit={submit}>

@@ -61,10 +61,9 @@ function SharpChoices({
   const [away, setAway] = useState(
     movement?.distance_mm ? String(movement.distance_mm / 1000) : "",
   );
-  const metres = (text: string) => {
-    const value = typedNumber(text);
-    return typeof value === "number" ? value * 1000 : value;
-  };
+  // what is typed goes out as text, with its unit beside it
+  const metres = (text: string) =>
+    (/^[-−\d.,\s]+$/.test(text) ? `${text.trim()} m` : text) as unknown as number;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(
@@ -155,7 +154,7 @@ function SharpChoices({
       )}
       <Refused text={problem} />
       <Box fontSize="13px" color="ink2">
-        The blur allowed on the film is set in Preferences.
+        The blur allowed goes by the camera's format, or by what Preferences say.
       </Box>
       <Button type="submit" variant="main">
         Set
