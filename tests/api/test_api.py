@@ -1,6 +1,7 @@
 """The service: the whole path of a sheet, the one error shape, and three doors to the core."""
 
 import json
+import math
 import subprocess
 import sys
 from typing import Any
@@ -200,16 +201,23 @@ def test_the_path_of_a_sheet(client: TestClient) -> None:
     assert client.get("/api/scenes/new").json()["scene"] == scene
     solution = client.post("/api/scenes/solve", json={"scene": scene}).json()
     assert solution["placement"] == "shadow on III"
-    assert solution["answer"]["set"]["text"] == "10 s"
-    assert solution["answer"]["corrected_s"] == pytest.approx(
-        9.91, abs=0.005
-    )  # 5.76 s to the power of 1.31
+    # N−1 is exposed at its own EI 80: 2.5 / 4 · 8 · 1.44 = 7.2 s, to the power of 1.31
+    assert solution["answer"]["set"]["text"] == "13 s"
+    assert solution["answer"]["corrected_s"] == pytest.approx(13.28, abs=0.005)
+    (row,) = (each for each in solution["answer"]["ledger"] if each["step"] == "ei")
+    assert (row["label"], row["stops_text"]) == ("N−1 at EI 80", "+⅓")
+    (keep,) = (each for each in solution["fixes"] if each["about"] == "ei")
+    assert keep["label"] == "Keep EI 100"
+    kept = {"scene": scene, "edits": keep["edits"]}
+    undone = client.post("/api/scenes/solve", json=kept).json()
+    assert undone["answer"]["set"]["text"] == "10 s"  # 5.76 s to the power of 1.31
+    assert [each["label"] for each in undone["fixes"]][-1] == "Expose N−1 at EI 80"
     assert solution["development"]["minutes"] == pytest.approx(6.8333333)
 
-    given = {"id": "e", "scene_id": "new", "piece_id": "sheet-2B", "time": 11}
+    given = {"id": "e", "scene_id": "new", "piece_id": "sheet-2B", "time": 14}
     logged = client.post("/api/exposures", json=given).json()
-    assert logged["seconds"] == 11
-    assert logged["error_stops"] == pytest.approx(0.11, abs=0.01)
+    assert logged["seconds"] == 14
+    assert logged["error_stops"] == pytest.approx(math.log2(14 / 13.28) / 1.31, abs=0.01)
     assert refusal(client.post("/api/exposures", json=given), 409)  # another act is another sheet
     assert (side_of(client, "2B")["state"], side_of(client, "2B")["n_text"]) == ("exposed", "N−1")
     groups = client.get("/api/darkroom", params={"temperature_c": 22}).json()["groups"]
@@ -230,7 +238,8 @@ def test_an_exposure_is_put_right_later(client: TestClient) -> None:
     correction = {"time": "1/2", "aperture": "22", "n": -2, "recipe_id": "recipe-corvane-stain"}
     url = f"/api/exposures/{known['id']}"
     changed = client.put(url, json=correction).json()
-    assert changed["error_stops"] == pytest.approx(0)
+    # the plan exposed N−1 at EI 80, a third of a stop more
+    assert changed["error_stops"] == pytest.approx(-math.log2(100 / 80))
     assert (changed["seconds"], changed["n"]) == (0.5, -2)
     assert client.get(f"/api/log/{known['id']}").json()["ledger"] == ledger
     assert (

@@ -28,7 +28,7 @@ def test_close_times_share_a_run(client: TestClient) -> None:
         ["4A"],
     ]
     # 4A wants N+1, 11 min 30 s, and was exposed over: its high value fell higher
-    assert [run["minutes_text"] for run in evening["runs"]] == ["6 min 50 s", "10 min 25 s"]
+    assert [run["minutes_text"] for run in evening["runs"]] == ["6 min 50 s", "11 min 30 s"]
     assert {piece["error_text"] for run in evening["runs"] for piece in run["pieces"]} == {
         "on target"
     }
@@ -189,9 +189,9 @@ def test_a_run_is_timed_anew_by_its_temperature(client: TestClient, run: Json) -
     moved = [cue for cue in developer["cues"] if cue["kind"] == "agitate"]
     assert len(moved) == 8  # seven at 6:48; now one at 7:00 too, and at 8:00 it is being drained
     assert longer["heard"][-1]["sound"] == "end"
-    hot = {"elapsed_min": 1, "measured": [{"minute": 0, "temperature_c": 60}]}
+    hot = {"elapsed_min": 1, "measured": [{"minute": 0, "temperature_c": 70}]}
     assert (
-        "between 10 and 35"
+        "between 5 and 60"
         in refusal(client.post("/api/darkroom/runs/run/retime", json=hot), 422)["message"]
     )
     began = ok(client.get("/api/devices/thermometer?began_c=22&minute=0"))

@@ -176,7 +176,7 @@ def test_the_sidecar_is_read_by_a_general_xml_library(client: TestClient) -> Non
     def text(path: str) -> str:
         return told.findtext(path, "", names)
 
-    assert text("exif:ExposureTime") == "1/4"
+    assert text("exif:ExposureTime") == "1/8"
     top, bottom = map(int, text("exif:FNumber").split("/"))
     assert top / bottom == pytest.approx(2**4.5, rel=1e-4)
     assert text("exif:ISOSpeedRatings/rdf:Seq/rdf:li") == "100"

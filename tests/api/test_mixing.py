@@ -97,7 +97,7 @@ def test_a_choice_is_weighed_first(client: TestClient) -> None:
     )
     gone = {**trial, "piece_id": "sheet-2A"}
     assert "does not wait" in refusal(client.post("/api/darkroom/weigh", json=gone), 404)["message"]
-    hot = {**trial, "temperature_c": 40}
+    hot = {**trial, "choice": {}, "temperature_c": 40}
     assert refusal(client.post("/api/darkroom/weigh", json=hot), 422)["field"] == "temperature_c"
 
 
@@ -236,7 +236,7 @@ def test_a_mixing_sheet(client: TestClient) -> None:
         ({"recipe_id": "none"}, 404, "recipe"),
         ({"tank_id": "none"}, 404, "This tank"),
         ({"line_id": "none"}, 404, "This bath sequence"),
-        ({"temperature_c": 40}, 422, "between 64.4 and 80.6 °F"),
+        ({"temperature_c": 70}, 422, "between 41 and 140 °F"),
     ):
         answer = client.get("/api/mixing", params={**asked, **more})
         assert says in refusal(answer, status)["message"]

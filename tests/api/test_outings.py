@@ -104,7 +104,7 @@ def test_the_outing_on_paper(client: TestClient) -> None:
         "Corvane 100",
         "Winding house, sun on the incline",
         "doorway in shade",
-        "f/32, 1 s",
+        "f/32, 1.3 s",
         "N−1",
         "not exposed",
         "mind edges",

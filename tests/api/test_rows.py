@@ -74,7 +74,7 @@ def test_cells_as_notebooks_write_them(column: str, cell: str, field: str, value
         ("time_s", "-3", "between"),
         ("n", "six", "is not a number"),
         ("n", "6", "between −5 and 5"),
-        ("share", "2", "between 0.01 and 1"),
+        ("share", "2", "between 0.001 and 1"),
         ("state", "lost", "judged"),
         ("cost", "-1", "between"),
         ("ei", "0", "between"),

@@ -33,7 +33,7 @@ WRITES: list[tuple[str, str, Json | None]] = [
     ("PUT", "/api/kit/films/film-velm", {"id": "film-velm", "name": "Velm 20", "exposure_index": 20}),
     ("POST", "/api/holders/load", {"id": "l", "film_id": "film-velm", "sides": "6"}),
     ("POST", "/api/exposures", {"id": "e", "scene_id": "scene-pool", "piece_id": "sheet-2A"}),
-    ("POST", "/api/rolls/roll-tips/cut", {"after": [3]}),
+    ("POST", "/api/rolls/roll-tips/cut", {"after": [4]}),
     ("POST", "/api/darkroom/runs", {"run": {"id": "run", "name": "Evening"}, "piece_ids": ["sheet-4A"]}),
     ("DELETE", "/api/attachments/scan-shed", None),
 ]  # fmt: skip

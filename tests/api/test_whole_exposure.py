@@ -84,8 +84,10 @@ def test_preferences_are_refused_by_name(client: TestClient, change: Json, field
 
 def frames(client: TestClient, wheres: list[str]) -> list[Json]:
     scene = scene_of(client)
-    answer = client.post("/api/scenes/bracket", json={"scene": scene, "frames": 3}).json()
-    assert (answer["sheets"], answer["price"]) == (3, pytest.approx(7.2))
+    on = [side_of(client, where)["piece_id"] for where in wheres]
+    asked = {"scene": scene, "frames": 3, "piece_ids": on}
+    answer = client.post("/api/scenes/bracket", json=asked).json()
+    assert (answer["uses"], answer["price"]) == ("3 sheets", pytest.approx(7.2))
     return [
         {
             "id": f"frame-{where}",

@@ -8,13 +8,13 @@ from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Infinity
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.movement import Movement
-from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
+from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Pinhole, Shutter
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
 from emulsa.core.data.advice import CATALOGUE
 from emulsa.core.exposing.advising.metering import aged
 from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure
-from emulsa.core.exposing.request import High, SpotReading
+from emulsa.core.exposing.request import EiPoint, High, SpotReading
 from emulsa.core.light.meters import EvReading, IlluminanceReading
 from emulsa.core.light.sky import SkyReading
 from emulsa.core.tones.placement import IncidentPair, Placed
@@ -132,9 +132,32 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"law": PowerLaw(exponent=1.3, tested_until_s=60)},
     ),
     "setting-off": (
+        {"optics": Lens(focal_length_mm=150, shutter=Shutter(
+            fastest="1/2", measured=(MeasuredSpeed(mark="1/2", seconds=0.7),
+                                     MeasuredSpeed(mark="1", seconds=1.35))))
+         , "aperture": "45"},
+        {"aperture": "11"},
+    ),
+    "faster-than-shutter": (
         {"optics": Lens(focal_length_mm=150, shutter=Shutter(fastest="1/2", slowest="1"))
          , "aperture": "11"},
         {"aperture": "11"},
+    ),
+    "mark-highlight": (
+        {"high": None, "readings": (SHADE, spot("grass", 11))},
+        {"high": None, "readings": (SHADE, spot("hole", 8))},  # a shadow is no highlight
+    ),
+    "n-by-brightest": (
+        {"high": None, "readings": (SHADE, spot("sky", 15))},
+        {"readings": (SHADE, spot("frost", 15))},
+    ),
+    "ei-by-thumb": (
+        {"readings": (SHADE, spot("frost", 16))},
+        {"readings": (SHADE, spot("frost", 16)), "ei_by_n": (EiPoint(n=-2, ei=64),)},
+    ),
+    "families-crossed": (
+        {"filters": (RED, Filter(label="Green", factor=4, type="contrast", colour="green"))},
+        {"filters": (RED, YELLOW)},
     ),
     "too-short-by-hand": (
         {"optics": Pinhole(diameter_mm=1, distance_mm=30), "readings": (SHADE, spot("frost", 14)),
@@ -159,6 +182,7 @@ ELSEWHERE = {
     *("reciprocity-unknown",),  # test_scene.py
     *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py
     *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
+    *("rating-reason", "temperature-outside"),  # tests/handbook/test_judgement.py
     *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py
     *("speed-point-twice", "no-ladder"),  # test_sensitometry.py, tests/handbook
     *("own-film",),  # tests/path/test_bench.py

@@ -55,6 +55,7 @@ def test_every_change_is_a_row_and_counts_once() -> None:
         ei=100,
         rated_ei=200,
         error_stops=0.5,
+        error="hold_highlights",
         reciprocity_change=0.9,
         rotary=True,
         age_change=1.1,
@@ -75,8 +76,14 @@ def test_every_change_is_a_row_and_counts_once() -> None:
 
 @given(st.floats(-2, 2), st.floats(-2, 2))
 def test_film_exposed_off_is_developed_for_what_it_got(n: float, error: float) -> None:
-    """A high value a zone too high wants one N less: by the definition of N."""
-    answer = timed(n=n, error_stops=error)
+    """Where the high values are held, one a zone too high wants one N less, by the definition of N;
+    where the error is only reported, the planned N stands and the same minutes are offered."""
+    answer = timed(n=n, error_stops=error, error="hold_highlights")
+    reported = timed(n=n, error_stops=error)
+    assert reported.minutes == pytest.approx(time_for(RECIPE, n).minutes)
+    assert (reported.offer.minutes if reported.offer else None) == (
+        None if abs(error) < 1 / 6 else pytest.approx(answer.minutes)
+    )
     if abs(error) < 1 / 6:
         assert "exposure" not in steps(answer)
     else:
@@ -123,8 +130,12 @@ def test_a_push_by_the_recipes_table() -> None:
     [
         ({}, "personal"),
         ({"rated_ei": 400, "ei": 100}, "estimated"),  # no table of EIs: by rule of thumb
-        ({"error_stops": 0.5}, "personal"),  # N−½ lies between two personal points
-        ({"error_stops": 2}, "estimated"),  # N−2 lies beyond them
+        ({"error_stops": 2}, "personal"),  # reported, not developed for
+        (
+            {"error_stops": 0.5, "error": "hold_highlights"},
+            "personal",
+        ),  # N−½ lies between two personal points
+        ({"error_stops": 2, "error": "hold_highlights"}, "estimated"),  # N−2 lies beyond them
         ({"recipe": Recipe(points=RECIPE.points, warmth=TABLE), "temperature_c": 26}, "estimated"),
         ({"recipe": Recipe(points=RECIPE.points, warmth=TABLE), "temperature_c": 23}, "personal"),
     ],
@@ -163,7 +174,8 @@ def test_warmer_is_quicker_by_any_table(a: float, b: float) -> None:
     [
         ("semi-stand", 22, 1.0),  # ±2 °C matters not: common practice, no source
         ("stand", 18, 1.0),
-        ("semi-stand", 23, math.exp(-0.09 * 3)),
+        ("semi-stand", 23, math.exp(-0.09 * 1)),  # only what exceeds them counts
+        ("semi-stand", 17, math.exp(0.09 * 1)),
         ("30+10", 22, math.exp(-0.09 * 2)),
     ],
 )

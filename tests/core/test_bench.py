@@ -11,9 +11,15 @@ from hypothesis import strategies as st
 from emulsa.core.bench.evidence import Judged, of_negatives
 from emulsa.core.bench.plan import BracketPlan, frames_of
 from emulsa.core.bench.sheet import worked_out
-from emulsa.core.bench.tested import after_learning, after_test, rated_after_learning
+from emulsa.core.bench.tested import (
+    after_learning,
+    after_test,
+    change_text,
+    changed_by_test,
+    rated_after_learning,
+)
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
-from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.development.recipes import Point, Recipe, best_points, own_word
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.exposure_value import exposure_value
@@ -75,10 +81,18 @@ def test_a_test_that_waits_says_what_it_waits_for() -> None:
 
 
 def test_tested_times_become_points() -> None:
-    """Every N inside, to five seconds, with who says so; what was not tested stays."""
-    changed = after_test(RECIPE, CORVANE_TEST, worked_out(CORVANE_TEST, FILM, None))
+    """Every N inside, to five seconds, with who says so; what was not tested stays, and so does
+    what is published; the change is said before it is made."""
+    sheet = worked_out(CORVANE_TEST, FILM, None)
+    changed = after_test(RECIPE, CORVANE_TEST, sheet)
     points = {each.n: each for each in changed.recipe.points}
     assert points[-2] == RECIPE.recipe.points[0]
+    said = change_text(changed_by_test(RECIPE, CORVANE_TEST, sheet))
+    assert "Goes: N 8 min 30 s (personal), N+1 12 min (personal)." in said
+    assert said.startswith("Comes: N−½ ")
+    leaflet = Point(n=0, minutes=9, origin="published")
+    beside = replace(RECIPE, recipe=Recipe(points=(leaflet, *RECIPE.recipe.points)))
+    assert leaflet in after_test(beside, CORVANE_TEST, sheet).recipe.points
     assert (points[0].origin, points[0].who, points[0].ei) == ("tested", CORVANE_TEST.title, 64)
     assert points[0].note == "film test of 2025-11-20"
     assert points[0].minutes * 12 == pytest.approx(round(points[0].minutes * 12))
@@ -93,29 +107,33 @@ def negative(name: str, **more: object) -> Judged:
 
 
 def test_negatives_say_minutes_and_are_left_out_by_name() -> None:
-    """Three with blocked lights say less; without them nothing is said; an index of one's own
-    stays; what a stranger showed is refused."""
-    judged = [negative(name, highlight="blocked") for name in ("1A", "2B", "3A")]
+    """Four with blocked lights say less, beside the recipe's own word, which stays; an index of
+    one's own stays; what a stranger showed is refused."""
+    names = ("1A", "2B", "3A", "4B")
+    judged = [negative(name, highlight="blocked") for name in names]
     learned = of_negatives(FILM, RECIPE, judged)
     assert learned.answer.development.mean > 0.4
-    assert "3 negatives say" in learned.minutes_text
-    changed = after_learning(RECIPE, learned.answer, ["1A", "2B", "3A"])
-    points = {each.n: each for each in changed.recipe.points}
-    assert points[0].minutes < 8.5
-    assert (points[0].origin, points[0].ei) == ("personal", 80)
-    assert points[0].note == "learned from 1A, 2B, 3A"
-    alone = of_negatives(FILM, RECIPE, judged, ["1A", "2B"])
+    assert "4 negatives say" in learned.minutes_text
+    changed = after_learning(RECIPE, learned.answer, names)
+    used = {each.n: each for each in best_points(changed.recipe)}
+    assert used[0].minutes < 8.5
+    assert (used[0].origin, used[0].ei, used[0].learned) == ("personal", 80, True)
+    assert used[0].note == "learned from 1A, 2B, 3A, 4B"
+    assert own_word(changed.recipe) == list(RECIPE.recipe.points)
+    alone = of_negatives(FILM, RECIPE, judged, ["1A", "2B", "3A"])
     assert alone.answer.development.negatives == 1
-    with pytest.raises(Impossible, match="at least two"):
-        after_learning(RECIPE, alone.answer, ["3A"])
+    assert alone.minutes_text == alone.answer.development.sentence
+    with pytest.raises(Impossible, match="do not say enough"):
+        after_learning(RECIPE, alone.answer, ["4B"])
     with pytest.raises(Unsound):
         of_negatives(FILM, RECIPE, judged, ["none"])
     thin = [negative(name, shadow="none") for name in ("1A", "2B", "3A")]
     slow = of_negatives(FILM, RECIPE, thin)
     assert slow.answer.speed.enough
-    assert rated_after_learning(FILM, slow.answer).exposure_index == slow.answer.speed.ei < 64
+    rated = rated_after_learning(FILM, RECIPE, slow.answer)
+    assert (rated.exposure_index, rated.prior_ei) == (50, 80)  # one step under the recipe's own EI
     with pytest.raises(Impossible, match="not say enough"):
-        rated_after_learning(FILM, alone.answer)
+        rated_after_learning(FILM, RECIPE, alone.answer)
     far = of_negatives(FILM, RECIPE, [negative("9A", error_stops=5)])
     assert far.answer.speed.negatives == 0
 

@@ -181,9 +181,22 @@ def test_a_run_as_an_evening_sees_it() -> None:
         (lambda: Tank(id="t", name="T", agitation="shake"), "agitation", Missing),
         (lambda: Line(id="l", name="L", baths=(Bath(name="F", kind="fixer"),)), "baths", Missing),
         (
-            lambda: Line(id="l", name="L", baths=(Bath(name="D", kind="developer"),) * 2),
+            lambda: Line(id="l", name="L", baths=(Bath(name="D", kind="developer"),) * 3),
             "baths",
-            Missing,
+            Unsound,
+        ),
+        (
+            lambda: Line(
+                id="l",
+                name="L",
+                baths=(
+                    Bath(name="A", kind="developer"),
+                    Bath(name="Rinse", kind="rinse"),
+                    Bath(name="B", kind="developer"),
+                ),
+            ),
+            "baths",
+            Unsound,
         ),
         (
             lambda: Line(

@@ -10,12 +10,13 @@ from hypothesis import strategies as st
 
 from emulsa.core.corrections.light_change import Interval
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
-from emulsa.core.corrections.reciprocity import NoFailure, corrected_s
+from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw, corrected_s
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.sharing import together_stops
 from emulsa.core.film.pieces import share_left
 from emulsa.core.logged.log import as_developed, check, given_error_stops, light_stops, log
-from emulsa.core.logged.record import Given
+from emulsa.core.logged.record import Given, Shot
 from emulsa.core.tones.development_number import meant
 from tests.core.requests import canonical
 
@@ -53,7 +54,8 @@ def test_the_error_is_kept_apart_from_the_plan() -> None:
     sheet = logged(time=18.0)
     assert sheet.error_stops == pytest.approx(0.78, abs=0.02)
     assert sheet.n == exposure(REQUEST).development.n == -1
-    assert as_developed(sheet.n, 1.0) == "N−1, developed as for N−2"
+    assert as_developed(sheet.n, 1.0) == "N−1, 1 stop over"
+    assert as_developed(sheet.n, 1.0, True) == "N−1, developed as for N−2"
 
 
 @pytest.mark.parametrize(
@@ -68,17 +70,55 @@ def test_the_error_is_kept_apart_from_the_plan() -> None:
 )
 def test_the_light_of_several_exposures(parts: list[tuple[float, float]], stops: float) -> None:
     """Light adds up; stops do not."""
-    assert light_stops(parts) == pytest.approx(stops)
+    shots = [shot(share=share, share_of="scenes", error_stops=off) for share, off in parts]
+    assert light_stops(shots) == pytest.approx(stops)
+
+
+def shot(**more: Any) -> Shot:
+    plain = {
+        "id": "e",
+        "piece_id": "p",
+        "scene_id": "s",
+        "exposed_at": "",
+        "aperture": "32",
+        "seconds": 1.0,
+        "error_stops": 0.0,
+        "n": 0.0,
+        "development_change": 1.0,
+        "recipe_id": None,
+        "exposure_index": None,
+    }
+    return Shot(**{**plain, **more})
+
+
+@pytest.mark.parametrize("count", [2, 4, 8, 16])
+def test_openings_of_one_scene_lose_no_light(count: int) -> None:
+    """80 s on t^1.3 are 297.9 s; eight openings of 37.2 s are the same exposure, where eight of
+    F(10 s) = 20 s would lose 0.69 stop: log2(F⁻¹(8 · 19.95)/80)."""
+    law = PowerLaw(exponent=1.3)
+    each = corrected_s(law, 80) / count
+    shots = [
+        shot(share=1 / count, share_of="one_scene", seconds=each, law=law) for _ in range(count)
+    ]
+    assert light_stops(shots) == pytest.approx(0)
+    apart = corrected_s(law, 80 / count)
+    if count == 8:
+        assert together_stops(law, 80, [apart] * 8) == pytest.approx(-0.69, abs=0.005)
+        assert together_stops(law, 80, [each] * 8) == pytest.approx(0)
 
 
 @given(st.sampled_from([0.5, 1 / 3, 0.25]))
-def test_a_share_is_a_whole_exposure_of_its_own(share: float) -> None:
-    """Half the light is half the metered time, corrected by itself, and no error."""
-    sheet = logged(share=share)
+def test_a_share_of_other_scenes_is_an_exposure_of_its_own(share: float) -> None:
+    """Half the light is half the metered time, corrected by itself, and no error; of one scene it
+    is half of the whole time."""
+    sheet = logged(share=share, share_of="scenes")
     wanted = exposure(REQUEST).metered_s * share
     assert sheet.seconds == pytest.approx(corrected_s(REQUEST.law, wanted), rel=0.05)
     assert abs(sheet.error_stops) < 0.1
     assert sheet.share == share
+    part = logged(share=share)
+    assert part.seconds == pytest.approx(exposure(REQUEST).corrected_s * share, rel=0.05)
+    assert abs(part.error_stops) < 0.1
 
 
 @pytest.mark.parametrize("stops", [1.0, -1.0, 1 / 3])

@@ -163,10 +163,10 @@ def frames_of(roll: Roll, exposed: set[int]) -> tuple[Piece, ...]:
 
 @pytest.mark.parametrize(
     ("after", "strips"),
-    [((), [(1, 12)]), ((4,), [(1, 4), (5, 12)]), ((4, 8), [(1, 4), (5, 8), (9, 12)])],
+    [((), [(1, 12)]), ((5,), [(1, 5), (6, 12)]), ((5, 9), [(1, 5), (6, 9), (10, 12)])],
 )
 def test_cutting_a_roll(after: tuple[int, ...], strips: list[tuple[int, int]]) -> None:
-    """Strips cover the roll once; two blanks lie behind each cut."""
+    """Strips cover the roll once; a cut goes between two blanks, never on a picture's edge."""
     frames = frames_of(ROLL, {1, 2, 3, 4, 7, 8, 11, 12})
     assert [(part[0], part[-1]) for part in rolls.cut(ROLL, frames, after)] == strips
 
@@ -178,7 +178,9 @@ def test_cutting_a_roll(after: tuple[int, ...], strips: list[tuple[int, int]]) -
         ((0,), OutOfRange, "1 to 11"),
         ((8, 4), Unsound, "in order"),
         ((4, 4), Unsound, "in order"),
-        ((2,), Impossible, "2 blank frames"),
+        ((2,), Impossible, "between two blank frames"),
+        ((4,), Impossible, "Frame 4 of roll 3 is exposed"),  # on the edge of a picture
+        ((6,), Impossible, "Frame 7 of roll 3 is exposed"),
     ],
 )
 def test_cuts_that_would_spoil_a_frame(
@@ -237,13 +239,19 @@ MIXED = (
 
 
 def test_what_each_frame_loses() -> None:
-    """Too much development costs highlights, too little costs a grade; as wanted costs nothing."""
+    """A step of N either way costs a grade; highlights are lost only beyond the softest paper: N+1
+    too much is 1.17 of range and grade 1, N+2 1.50 and grade 0 (the core's own tables)."""
     by_n = {each.n: each for each in choices(MIXED)}
-    assert [each.lost_stops for each in by_n[0.0].losses] == [1, 0, 0]
+    assert [each.lost_stops for each in by_n[0.0].losses] == [0, 0, 0]
     assert [each.grade for each in by_n[0.0].losses] == [1, 2, 3]
     assert by_n[0.0].losses[0].shift_stops == -0.5
     assert by_n[0.0].losses[1].says == "nothing lost"
-    assert "loses 1 stop of its highlights; paper grade 1" in by_n[0.0].losses[0].says
+    assert by_n[0.0].losses[0].says == "harder by 1 stop; paper grade 1"
+    assert by_n[0.0].losses[2].says == "softer by 1 stop; paper grade 3"
+    assert loss(WantedFrame(frame=1, n=-1), 1).says == "harder by 2 stops; paper grade 0"
+    beyond = loss(WantedFrame(frame=1, n=-1.5), 1.5)
+    assert (beyond.lost_stops, beyond.says.endswith("1 stop of its highlights lost")) == (1, True)
+    assert "paper grade 1⅔" in loss(WantedFrame(frame=1, n=-0.345), 0).says
     assert loss(MIXED[2], -2).beyond_paper is False
     assert loss(WantedFrame(frame=1, n=2), -2).beyond_paper is True
 

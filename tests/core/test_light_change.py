@@ -126,11 +126,17 @@ class TestRelit:
         assert answer.text.startswith("50 % is on the film")
 
     def test_fading_on_may_never_complete(self) -> None:
-        """Two stops lost in six seconds: it is said, with the error of stopping now."""
+        """A stop lost, then another in six seconds: what is left if it stays comes first, that it
+        never completes second, with the error of stopping now. One change alone is a cloud."""
         planned = exposure(self.request).metered_s
-        given_ = (Interval(metered_s=planned, elapsed_s=6),)
+        once = (Interval(metered_s=planned, elapsed_s=6),)
+        cloud = relit_by(self.request, Relit(text="7", intervals=once))
+        assert cloud.going_on is None
+        assert cloud.text.endswith("more if the light stays like this.")
+        given_ = (*once, Interval(metered_s=2 * planned, elapsed_s=6))
         answer = relit_by(self.request, Relit(text="7", intervals=given_))
         assert answer.going_on is not None
+        assert answer.text.index("stays like this") < answer.text.index("never complete")
         assert answer.going_on.never
         assert "never complete" in answer.text
         assert "Stopped now" in answer.text
@@ -143,10 +149,14 @@ class TestRelit:
         )
 
     def test_a_share_and_a_frame_have_their_own_time(self) -> None:
-        """Half of a multiple exposure, one stop over in a bracket: the plan's own time."""
+        """Half of the light, one stop over in a bracket: the plan's own time; half of one scene's
+        time is half of what the whole takes."""
         planned = exposure(self.request).metered_s
-        answer = relit_by(self.request, Relit(text="9", share=0.5, stops=1))
+        answer = relit_by(self.request, Relit(text="9", share=0.5, share_of="scenes", stops=1))
         assert answer.now_metered_s == pytest.approx(planned)
+        part = relit_by(self.request, Relit(text="9", share=0.5))
+        whole = relit_by(self.request, Relit(text="9"))
+        assert part.steady.steady_remaining_s == pytest.approx(whole.steady.steady_remaining_s / 2)
 
     def test_through_the_filter_when_the_first_was(self) -> None:
         """Read as the placed reading was read; three stops of red are given back."""

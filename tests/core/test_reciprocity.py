@@ -82,7 +82,9 @@ def test_stops_are_times() -> None:
     [
         (NoFailure(until_s=120), 120, False),
         (NoFailure(until_s=120), 121, True),
-        (PowerLaw(exponent=1.3), 1e4, False),
+        (PowerLaw(exponent=1.3), 100, False),
+        (PowerLaw(exponent=1.3), 101, True),  # where makers' figures mostly end, from memory
+        (PowerLaw(exponent=1.3, from_s=120), 119, False),  # its own beginning is known
         (PowerLaw(exponent=1.3, tested_until_s=600), 601, True),
         (TableLaw(rows=((1, 1), (10, 15))), 10, False),
         (TableLaw(rows=((1, 1), (10, 15))), 10.1, True),

@@ -159,15 +159,18 @@ def test_nothing_pinned_is_as_metered() -> None:
 
 
 def test_the_important_highlight() -> None:
-    """As marked; else the brightest that is not pinned; none with one reading alone."""
+    """As marked; else nobody's: the brightest that is not pinned is only asked about, and none with
+    one reading alone; a mark on a reading that is gone is a target."""
     kit = kit_of(POOL)
     assert scenes.high(POOL, kit) == High(reading="bubbles", zone=8)
     unmarked = replace(POOL, high=None)
-    assert scenes.high(unmarked, kit) == High(reading="bubbles")
-    assert scenes.high(replace(unmarked, pin=Pin(reading="bubbles", zone=7.5)), kit) is None
-    assert scenes.high(replace(unmarked, readings=POOL.readings[:1]), kit) is None
-    gone = replace(POOL, high=High(reading="gone"))
-    assert scenes.high(gone, kit) == High(reading="bubbles")
+    assert scenes.high(unmarked, kit) == High(zone=8)
+    assert scenes.who_decides(unmarked, kit).reading == "bubbles"
+    pinned = replace(unmarked, pin=Pin(reading="bubbles", zone=7.5))
+    assert scenes.who_decides(pinned, kit).reading != "bubbles"
+    alone = replace(unmarked, readings=POOL.readings[:1])
+    assert scenes.who_decides(alone, kit).if_marked is None
+    assert scenes.high(replace(POOL, high=High(reading="gone", zone=7)), kit) == High(zone=7)
 
 
 def test_one_reading_is_enough() -> None:
@@ -184,7 +187,11 @@ def test_a_new_scene_takes_over_the_kit_and_nothing_else() -> None:
     assert follow_on(blank, ()) == blank
     after = follow_on(blank, (ADIT, POOL))
     assert (after.film_id, after.lens_id, after.aperture) == ("film-corvane", "lens-150", "32")
-    assert (after.readings, after.filter_ids, after.focus.kind) == ((), (), "infinity")
+    assert (after.readings, after.filter_ids, after.focus) == ((), (), None)
+    pushed = replace(POOL, exposure_index=400, rating_reason="push_pull")
+    assert follow_on(blank, (pushed,)).exposure_index is None, "a push is said anew"
+    unnamed = replace(pushed, film_id=None)
+    assert follow_on(blank, (unnamed,)).exposure_index == 400, "it is all that is known of it"
 
 
 @given(strategies.scenes())

@@ -89,7 +89,8 @@ def test_schools_agree_with_the_chain() -> None:
     ("taken", "lacking"),
     [
         ((("shade", 9),), {"average", "incident", "incident_pair"}),
-        ((("shade", 9), ("frost", 14)), {"incident", "incident_pair"}),
+        ((("shade", 9), ("frost", 14)), {"midtone", "incident", "incident_pair"}),
+        ((("shade", 9), ("wall", 12), ("frost", 14)), {"incident", "incident_pair"}),
     ],
 )
 def test_what_a_school_lacks_is_said(

@@ -273,8 +273,8 @@ class TestARoll:
 
     @pytest.mark.parametrize("finished", [False, True])
     def test_its_rest_can_be_cut_off_and_loaded_again(self, hand: Hand, finished: bool) -> None:
-        """Frame 1 exposed, cut behind it (the knife takes two), frame 4 goes into a camera again
-        under its number, and the first strip is developed meanwhile."""
+        """Frame 1 exposed, cut between 2 and 3 (the knife takes both), frame 4 goes into a camera
+        again under its number, and the first strip is developed meanwhile."""
         hand.film(RECIPE)
         hand.scene(**METERED)
         hand.roll()
@@ -283,7 +283,7 @@ class TestARoll:
         assert [each["state"] for each in hand.roll_view()["frames"]] == [
             "exposed", "loaded", "loaded", "loaded",
         ]  # fmt: skip
-        hand.post("/api/rolls/roll/cut", {"after": [1]})
+        hand.post("/api/rolls/roll/cut", {"after": [2]})
         view = hand.roll_view()
         assert [each["state"] for each in view["frames"]] == ["exposed", "blank", "blank", "loaded"]
         assert view["rest_from"] == 4
@@ -325,7 +325,7 @@ class TestARoll:
             assert said == pytest.approx(9.6), room
 
     def test_a_second_exposure_by_accident_is_recorded_and_counted(self, hand: Hand) -> None:
-        """Exposed twice in full: a stop over together, N−1 planned, developed as for N−2: 5.5."""
+        """Exposed twice in full: a stop over together; N−1 stands, N−2 is offered: 5.5."""
         hand.film(RECIPE)
         hand.scene(**METERED)
         piece = hand.sheet()
@@ -335,8 +335,10 @@ class TestARoll:
         assert [each["code"] for each in doubts] == ["exposed-twice"]
         refusal(hand.client.post("/api/exposures", json=body), 409)
         hand.expose(piece, "e2", happened=True)
+        offer = hand.group()["time"]["offer"]
+        assert (offer["n"], offer["minutes"]) == (-2, pytest.approx(5.5))
         for room, said in minutes_everywhere(hand, piece, 20):
-            assert said == pytest.approx(5.5), room
+            assert said == pytest.approx(6 + 5 / 6), room
 
 
 def test_an_aperture_beyond_the_scale_is_answered(hand: Hand) -> None:

@@ -6,6 +6,7 @@ EV 7 is 32²/2⁷ = 8 s. The film fails for no time unless a case says so.
 """
 
 import math
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
@@ -33,6 +34,8 @@ METERED = {
 }
 NORMAL = {**METERED, "high": {"reading": "frost", "zone": 9}}
 OLD = {"id": "old", "name": "Old developer", "kind": "developer", "age_change": 1.1}
+HELD = {"choice": {"hold_highlights": True}}
+LOWER = {"exposure_index": 50}
 PUSHED = {
     "points": [{"n": 0, "minutes": 9, "ei": 3200}],
     "ratings": [{"ei": 3200, "minutes": 9}, {"ei": 6400, "minutes": 12}],
@@ -43,22 +46,24 @@ POWER = {"kind": "power", "exponent": 1.3, "from_s": 1}
 # what, its recipe, the film, the scene, what was given, where it is developed, the minutes
 CASES: list[tuple[str, Json, Json, Json, Json, Json, float]] = [
     ("as planned: N−1", RECIPE, {}, METERED, {}, {}, 6 + 5 / 6),
-    # 16 s for 8 s is one stop over: N−1 − 1 = N−2, not N−3
-    ("a stop over", RECIPE, {}, METERED, {"time": "16 s"}, {}, 5.5),
+    # 16 s for 8 s is one stop over: reported; the planned N stands
+    ("a stop over", RECIPE, {}, METERED, {"time": "16 s"}, {}, 6 + 5 / 6),
+    # the highlights held: N−1 − 1 = N−2, not N−3
+    ("a stop over, held", RECIPE, {}, METERED, {"time": "16 s"}, HELD, 5.5),
     # 5.7 s for 8 s is half a stop under: N−½, half way between by log time, √(6⅚·8½)
-    ("half a stop under", RECIPE, {}, METERED, {"time": 8 / math.sqrt(2)}, {}, 7.62125),
+    ("half a stop under, held", RECIPE, {}, METERED, {"time": 8 / math.sqrt(2)}, HELD, 7.62125),
     # 4 °C warmer: 6⅚ min·e^(−0.09·4) = 4.767 = 4 min 46 s
     ("at 24 °C", RECIPE, {}, METERED, {}, {"at_c": 24}, 4.76742),
     # 6⅚·1.1 = 7.517 = 7 min 31 s
     ("an old bottle", RECIPE, {}, METERED, {}, {"bottles": ("old",)}, 7.51667),
     # 5.5·1.1·e^(−0.36) = 4.221
     (
-        "over, old and warm at once",
+        "over and held, old and warm at once",
         RECIPE,
         {},
         METERED,
         {"time": "16 s"},
-        {"at_c": 24, "bottles": ("old",)},
+        {"at_c": 24, "bottles": ("old",), **HELD},
         4.22095,
     ),
     # metered 8 s lies between 1 s (×1) and 10 s (×0.95) of the table: 8.5·(1 − 0.05·lg 8)
@@ -73,15 +78,29 @@ CASES: list[tuple[str, Json, Json, Json, Json, Json, float]] = [
         {},
         12,
     ),
-    # pushed and a stop over: N−1 by thumb is 0.8 of it, 9.6
+    # pushed and a stop over, held: N−1 by thumb is 0.8 of it, 9.6
     (
-        "pushed, a stop over",
+        "pushed, a stop over, held",
         PUSHED,
         {"exposure_index": 3200},
         {**NORMAL, "exposure_index": 6400, "aperture": "64"},
         {"time": 2 * 64**2 / 2**7 / 64},
-        {},
+        HELD,
         9.6,
+    ),
+    # a lower index is no pull until somebody says so; 0.8 of 8.5 when it is one
+    ("EI 50 for safety", RECIPE, {}, {**NORMAL, **LOWER, "rating_reason": "safety"}, {}, {}, 8.5),
+    ("EI 50, nothing said", RECIPE, {}, {**NORMAL, **LOWER}, {}, {}, 8.5),
+    ("EI 50, pulled", RECIPE, {}, {**NORMAL, **LOWER, "rating_reason": "push_pull"}, {}, {}, 6.8),
+    # a filter ×8 counted by the index, metered through: 8.5, once 4.25
+    (
+        "EI 12 for a filter",
+        RECIPE,
+        {},
+        {**NORMAL, "exposure_index": 12.5, "rating_reason": "filter"},
+        {},
+        {},
+        8.5,
     ),
     # what the photographer says stands, warm or not
     (
@@ -136,6 +155,65 @@ def test_the_scene_says_before_what_the_darkroom_says_after(
     hand.expose(piece)
     assert before["minutes"] == pytest.approx(wanted)
     assert hand.group()["time"] == before
+
+
+@pytest.mark.parametrize("off", [-1.0, 0.5, 1.0])
+def test_an_error_is_reported_alike_in_every_room(hand: Hand, off: float) -> None:
+    """The sentence of the offer is one, letter by letter, wherever the film is asked about; taking
+    it gives the minutes it names, and one touch takes it back."""
+    hand.film(RECIPE)
+    hand.scene(**METERED)
+    piece = hand.sheet()
+    hand.expose(piece, time=8 * 2**off)
+    texts = dict(sentences(hand, piece))
+    assert len(set(texts.values())) == 1, texts
+    offer = hand.group()["time"]["offer"]
+    assert offer["shown"]
+    held = {"piece_ids": [piece], "choice": {"hold_highlights": True}}
+    hand.post("/api/darkroom/choices", held)
+    taken = hand.group()
+    assert taken["time"]["minutes_text"] == offer["minutes_text"]
+    assert taken["time"]["offer"] is None
+    hand.post("/api/darkroom/choices", {"piece_ids": [piece], "choice": {}})
+    assert hand.group()["time"]["minutes_text"] == "6 min 50 s"
+
+
+def sentences(hand: Hand, piece: str) -> Iterator[tuple[str, str]]:
+    """What each room says of a negative that was exposed off, by the room's name."""
+    yield "Darkroom", hand.group()["time"]["offer"]["text"]
+    yield "run's dialog", hand.weigh(piece)["offer"]["text"]
+    other = {"choice": {"reason": "asked again"}}
+    yield "change's dialog", hand.weigh(piece, **other)["offer"]["text"]
+
+
+def test_the_preference_holds_the_highlights_everywhere(hand: Hand) -> None:
+    """Said once in Preferences: a stop over is developed for, in the log, on the sheet's card and
+    in every room."""
+    habits = {"habits": {"hold_highlights": True}}
+    hand.put("/api/preferences", habits)
+    hand.film(RECIPE)
+    hand.scene(**METERED)
+    piece = hand.sheet()
+    hand.expose(piece, time="16 s")
+    story = hand.get("/api/log/e")
+    assert story["exposure"]["development_text"] == "N−1, developed as for N−2"
+    for room, said in minutes_everywhere(hand, piece, 20):
+        assert said == pytest.approx(5.5), room
+
+
+def test_a_roll_of_long_exposures_has_one_time(hand: Hand) -> None:
+    """All its frames 8 s by the film's table, ×0.955: the Scene's minutes are the Darkroom's; a
+    short frame among them takes the change away, for it was not asked for."""
+    hand.film(RECIPE, law=TABLE)
+    hand.scene(**NORMAL)
+    before = hand.solve()["development"]["minutes_text"]
+    hand.roll()
+    hand.expose(hand.frame(1), "e1")
+    hand.expose(hand.frame(2), "e2")
+    hand.post("/api/rolls/roll/take-out", {"finished": True})
+    strip = hand.roll_view()["strips"][0]["strip"]["id"]
+    hand.post(f"/api/rolls/strips/{strip}/development", {"n": 0, "recipe_id": "recipe"})
+    assert hand.group()["time"]["minutes_text"] == before == "8 min 5 s"
 
 
 def test_a_run_is_timed_for_the_film_in_it_not_for_the_dialogs_first_word(hand: Hand) -> None:

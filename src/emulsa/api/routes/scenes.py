@@ -100,7 +100,7 @@ class Bracketing:
     step_stops: BracketStep = 1.0
     frames: Frames = 3
     side: Side = "both"
-    piece_ids: Annotated[tuple[Id, ...], Length("Pieces of film", 0, 15)] = ()
+    piece_ids: Annotated[tuple[Id, ...], Length("Film of a bracket", 0, 15)] = ()
 
 
 @dataclass(frozen=True)

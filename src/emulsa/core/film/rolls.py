@@ -261,8 +261,8 @@ def cut(roll: Roll, frames: tuple[Piece, ...], after: tuple[int, ...]) -> tuple[
         ]
         if used:
             raise Impossible(
-                f"Frame {used[0]} of roll {roll.number} is exposed: a cut after frame {place} goes"
-                f" between two blank frames, {blanks[0]} and {blanks[-1]}.",
+                f"Frame {used[0]} of roll {roll.number} is exposed: a cut goes between two blank"
+                f" frames, and after frame {place} those are {blanks[0]} and {blanks[-1]}.",
                 field="after",
             )
     starts = [1, *(each + 1 for each in after)]

@@ -60,7 +60,7 @@ def _ei(
     if scene.keep_ei and not has_own_ei(request):
         points = ei_by_n(replace(scene, keep_ei=False), kit)
         own = ei_for(replace(request, ei_by_n=points), n)
-        if abs(own - request.ei) > SAME_EI:
+        if kit.habits.ei_by_n and abs(own - request.ei) > SAME_EI:
             label = f"Expose {n_text(n)} at EI {plain(round(own, 1))}"
             yield Fix(about="placement", label=label, edits=(KeepEi(keep=False),))
     usual = ei_by_thumb(request, n)

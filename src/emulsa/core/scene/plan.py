@@ -23,6 +23,7 @@ from emulsa.core.kit.preferences import TimeIso
 from emulsa.core.light.meters import Calibrated, MeterSet
 from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
+from emulsa.core.tones.development_number import WIDEST
 from emulsa.core.tones.placement import AsMetered, Placed, Placement, anchor
 from emulsa.core.tones.textural_range import TYPICAL
 from emulsa.core.tones.zones import zone_text
@@ -112,10 +113,13 @@ def who_decides(scene: Scene, kit: SceneKit) -> Decided:
 
 
 def ei_by_n(scene: Scene, kit: SceneKit) -> tuple[EiPoint, ...]:
-    """The index each N is exposed at, by the recipe's own and tested points; none where the
-    photographer wants none, or is rated otherwise here."""
-    if not kit.habits.ei_by_n or scene.keep_ei or kit.recipe is None or kit.film is None:
+    """The index each N is exposed at, by the recipe's own and tested points; the film's for every N
+    where the photographer wants it so, here or always."""
+    if kit.recipe is None or kit.film is None:
         return ()
+    if scene.keep_ei or not kit.habits.ei_by_n:
+        own = kit.film.exposure_index
+        return tuple(EiPoint(n=n, ei=own) for n in (-WIDEST, WIDEST))
     return ei_points(kit.film, kit.recipe)
 
 

@@ -25,8 +25,8 @@ from emulsa.core.sensitometry.straight import straight
 Error = Annotated[float, Within("An error", -3, 3)]
 Shadow = Literal["none", "thin", "full", "heavy", "at_least_full"]
 Highlight = Literal["flat", "full", "blocked"]
-NetDensity = Annotated[float, Within("A net density", 0, 5)]
-ReadZone = Annotated[float, Within("A zone", -1, 12)]
+NetDensity = Annotated[float, Within("A measured net density", 0, 5)]
+ReadZone = Annotated[float, Within("A measured zone", -1, 12)]
 MeasuredAt = tuple[ReadZone, NetDensity]
 
 SPEED_PRIOR, HIGH_PRIOR = 2 / 3, 3 / 4  # stops, zones: how far off before anything is seen

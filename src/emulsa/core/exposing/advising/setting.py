@@ -25,7 +25,7 @@ SIXTY = (45.0, 80.0)  # times a planned time that look like minutes typed as sec
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
     yield from _outside_data(request.law, answer.metered_s)
     setting = answer.set
-    if setting.means == "shutter" and setting.error_stops < -VISIBLE_ERROR_STOPS:
+    if setting.error_stops < -VISIBLE_ERROR_STOPS and _at_slowest(request, answer):
         text = (
             f"This shutter has neither B nor T: {setting.text} is"
             f" {stops_words(abs(setting.error_stops))[1:]} under. Open the aperture, or time"
@@ -84,6 +84,14 @@ def _at_fastest(request: ExposureRequest, answer: ExposureAnswer) -> bool:
     if not isinstance(request.optics, Lens) or answer.set.means != "shutter":
         return False
     return answer.set.seconds <= speeds(request.optics.shutter)[0][1] * (1 + 1e-9)
+
+
+def _at_slowest(request: ExposureRequest, answer: ExposureAnswer) -> bool:
+    """Whether the shutter is at its slowest mark and has neither B nor T."""
+    lens = request.optics
+    if not isinstance(lens, Lens) or lens.shutter.by_hand != "none":
+        return False
+    return answer.set.seconds >= speeds(lens.shutter)[-1][1] * (1 - 1e-9)
 
 
 def _smaller_mark(request: ExposureRequest, answer: ExposureAnswer) -> str:
