@@ -70,6 +70,14 @@ SINCE_SEVEN = (
     "DROP TABLE attachment",
     "ALTER TABLE older RENAME TO attachment",
     "CREATE INDEX attachment_by_exposure ON attachment (exposure_id)",
+    "ALTER TABLE scene DROP COLUMN rating_reason",
+    "ALTER TABLE scene DROP COLUMN keep_ei",
+    "ALTER TABLE exposure DROP COLUMN rating_reason",
+    "ALTER TABLE exposure DROP COLUMN share_of",
+    "ALTER TABLE exposure DROP COLUMN mark",
+    "ALTER TABLE roll DROP COLUMN rating_reason",
+    "ALTER TABLE film DROP COLUMN prior_ei",
+    "ALTER TABLE judgement DROP COLUMN left_out",
 )
 KILLS = 16  # of each kind of long work, spread over all its statements
 

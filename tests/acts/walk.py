@@ -237,7 +237,8 @@ def _expose_strip(look: Looking) -> Request:
 def _strip_run(look: Looking) -> Request:
     found = look.one(
         "SELECT film_test.id || char(10) || json_extract(strip.value, '$.curve_id')"
-        " FROM film_test, json_each(film_test.strips) AS strip"
+        " FROM film_test, json_each(film_test.strips) AS strip JOIN piece"
+        " ON piece.id = json_extract(strip.value, '$.piece_ids[0]') AND piece.state = 'exposed'"
     )
     id_, curve = found.split("\n")
     body = {"run_id": look.new("run"), "name": look.word()}
@@ -637,7 +638,7 @@ def _judge(look: Looking) -> Request:
     piece = look.one("SELECT id FROM piece WHERE state IN ('developed', 'judged')")
     body = {
         "id": piece,
-        "shadow": look.dice.choice(["none", "thin", "full"]),
+        "shadow": look.dice.choice(["none", "thin", "full", "heavy"]),
         "highlight": look.dice.choice(["flat", "full", "blocked"]),
         "best": look.dice.random() < 0.3,
     }

@@ -270,7 +270,7 @@ def test_the_archive_is_a_fixed_point(client: TestClient, elsewhere: TestClient)
         for name in one.namelist():
             assert one.read(name) == two.read(name), name
         manifest = json.loads(one.read("manifest.json"))
-    assert (manifest["format"], manifest["version"]) == ("emulsa-archive", 1)
+    assert (manifest["format"], manifest["version"]) == ("emulsa-archive", 2)
     for path in (
         "/api/log",
         "/api/holders",
@@ -306,7 +306,7 @@ def test_an_archive_gives_way_to_what_is_here(client: TestClient, elsewhere: Tes
 # What is done to a file in the archive, by its name; None leaves the file out.
 HARM: dict[str, tuple[str, Callable[[bytes], bytes | None]]] = {
     "no manifest": ("manifest.json", lambda _: None),
-    "newer": ("manifest.json", lambda data: data.replace(b'"version": 1', b'"version": 2')),
+    "newer": ("manifest.json", lambda data: data.replace(b'"version": 2', b'"version": 3')),
     "other": ("manifest.json", lambda data: data.replace(b'"format": "', b'"format": "not-')),
     "no row": ("tables/film.jsonl", lambda _: b'["a list"]\n'),
     "foreign row": ("tables/film.jsonl", lambda data: data.replace(b'"name"', b'"name) --"')),
@@ -321,15 +321,63 @@ def harmed(good: bytes, harm: str) -> bytes:
         return b"not an archive"
     if harm == "cut":
         return good[: len(good) // 2]
-    begins, change = HARM[harm]
+    return rewritten(good, HARM[harm])
+
+
+def rewritten(archive: bytes, *changes: tuple[str, Callable[[bytes], bytes | None]]) -> bytes:
+    """An archive with some of its files written anew, or left out."""
     file = io.BytesIO()
-    with zipfile.ZipFile(io.BytesIO(good)) as source, zipfile.ZipFile(file, "w") as target:
+    with zipfile.ZipFile(io.BytesIO(archive)) as source, zipfile.ZipFile(file, "w") as target:
         for name in source.namelist():
-            data = source.read(name)
-            changed = change(data) if name.startswith(begins) else data
-            if changed is not None:
-                target.writestr(name, changed)
+            data: bytes | None = source.read(name)
+            for begins, change in changes:
+                if data is not None and name.startswith(begins):
+                    data = change(data)
+            if data is not None:
+                target.writestr(name, data)
     return file.getvalue()
+
+
+def test_an_older_archive_keeps_what_its_words_meant(
+    client: TestClient, elsewhere: TestClient
+) -> None:
+    """Before there was a word beyond it, *full* was full or more; a focus nobody had said was
+    kept as infinity, and an opening of several as an exposure of its own."""
+
+    def older(line: bytes) -> bytes:
+        return line.replace(b'"shadow": "heavy"', b'"shadow": "full"')
+
+    def unsaid(table: bytes) -> bytes:
+        rows = [json.loads(each) for each in table.splitlines()]
+        for row in rows:
+            row["focus"] = '{"kind":"infinity"}'
+        return b"".join(json.dumps(each).encode() + b"\n" for each in rows)
+
+    def shared(table: bytes) -> bytes:
+        rows = [json.loads(each) for each in table.splitlines()]
+        for row in rows:
+            del row["share_of"]
+            row["share"] = 0.5
+        return b"".join(json.dumps(each).encode() + b"\n" for each in rows)
+
+    piece = client.get("/api/log/exposure-shed-A").json()["exposure"]["piece_id"]
+    judged = {"id": piece, "shadow": "heavy", "highlight": "full"}
+    base = client.get("/api/log/exposure-shed-A").json()["judgement_version"]
+    client.put(f"/api/darkroom/judgements/{piece}?base={base}", json=judged).raise_for_status()
+    archive = rewritten(
+        archived(client),
+        ("manifest.json", lambda data: data.replace(b'"version": 2', b'"version": 1')),
+        ("tables/judgement.jsonl", older),
+        ("tables/scene.jsonl", unsaid),
+        ("tables/exposure.jsonl", shared),
+    )
+    assert merged(elsewhere, archive)["state"] == "done"
+    story = elsewhere.get("/api/log/exposure-shed-A").json()
+    assert story["judgement"]["shadow"] == "at_least_full"
+    scene = elsewhere.get(f"/api/scenes/{story['scene']['id']}").json()
+    assert scene["scene"]["focus"] is None
+    rows = rows_out(elsewhere)
+    assert {each["share_of"] for each in rows} == {"scenes"}
 
 
 @pytest.mark.parametrize("harm", ["text", "cut", *HARM])

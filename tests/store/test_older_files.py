@@ -6,7 +6,18 @@ from pathlib import Path
 
 import pytest
 
-from emulsa.store import database, exposures, films, journal, kit, log, pieces
+from emulsa.core.corrections.bellows import ByDraw
+from emulsa.store import (
+    database,
+    exposures,
+    films,
+    journal,
+    kit,
+    log,
+    pieces,
+    preferences,
+    scenes,
+)
 from emulsa.store.transactions import transaction
 from tests.databases import redo, undo
 
@@ -88,6 +99,60 @@ def test_sheets_of_an_older_file_keep_their_story(
     redo(old)
     redo(old)
     assert len(log.page(old, log.Sought(text="wind"))) == 1
+    old.close()
+
+
+# A file as the twelfth version wrote it: two negatives judged full and thin, one half a share.
+TWELFTH = """
+INSERT INTO film (id, name, exposure_index, textural_low, textural_high, note)
+    VALUES ('f', 'Old 100', 64, 2, 8, '');
+INSERT INTO outing (id, title, day, place, conditions, note)
+    VALUES ('o', 'Old', '2026-01-17', '', '', '');
+INSERT INTO scene (id, outing_id, title, note, film_id, focus)
+    VALUES ('c', 'o', 'Unsaid', '', 'f', '{"kind":"infinity"}'),
+        ('d', 'o', 'Said', '', 'f', '{"kind":"draw","draw_mm":180}');
+INSERT INTO piece (id, film_id, label, state, loaded_at)
+    VALUES ('p', 'f', '1A', 'judged', 'then'), ('q', 'f', '1B', 'judged', 'then');
+INSERT INTO exposure (id, scene_id, piece_id, exposed_at, aperture, seconds, error_stops, n,
+        development_change, core_version, note, share, request, answer)
+    VALUES ('e', 'c', 'p', '2026-01-17T10:00:00.000Z', '"32"', 2, 0, 0, 1, '0.1.0', '', 0.5,
+        '{"ei": 64}', '{}'),
+        ('g', 'd', 'q', '2026-01-17T11:00:00.000Z', '"32"', 2, 0, 0, 1, '0.1.0', '', 1,
+        '{"ei": 64}', '{}');
+INSERT INTO preference VALUES (1, '{"habits": {"blur_mm": 0.1, "shadow_zone": 4}}')
+"""
+
+
+def test_words_keep_what_they_meant(tmp_path: Path) -> None:
+    """*Full* was full or more before there was *heavy*, a focus nobody said was infinity, a share
+    an exposure of its own; what was judged then still undoes to what it was."""
+    old = of_version(12, tmp_path)
+    with transaction(old):
+        for statement in TWELFTH.split(";\n"):
+            old.execute(statement)
+    judged = "INSERT INTO judgement (id, at, shadow, highlight, faults, note) VALUES"
+    with recorded(old, "judged", "then"):
+        old.execute(f"{judged} ('p', 'then', 'full', 'full', '[]', '')")
+    with recorded(old, "judged", "then"):
+        old.execute(f"{judged} ('q', 'then', 'thin', 'full', '[]', '')")
+    with recorded(old, "judged again", "then"):
+        old.execute("UPDATE judgement SET shadow = 'none' WHERE id = 'p'")
+    database.migrate(old)
+
+    def shadows() -> list[str]:
+        return [row[0] for row in old.execute("SELECT shadow FROM judgement ORDER BY id")]
+
+    assert shadows() == ["none", "thin"]
+    undo(old)
+    assert shadows() == ["at_least_full", "thin"]
+    said, unsaid = scenes.scene(old, "d"), scenes.scene(old, "c")
+    assert said is not None
+    assert unsaid is not None
+    assert (said.focus, unsaid.focus) == (ByDraw(draw_mm=180), None)
+    shares = [row[0] for row in old.execute("SELECT share_of FROM exposure ORDER BY id")]
+    assert shares == ["scenes", "one_scene"]
+    habits = preferences.preferences(old).habits
+    assert (habits.blur_mm, habits.shadow_zone) == (None, 4)
     old.close()
 
 

@@ -202,6 +202,15 @@ def size_text(stops: float) -> str:
     return f"{stops:.2f}"
 
 
+def size_words(stops: float) -> str:
+    """How many stops, without a sign, with their noun.
+
+    >>> size_words(2), size_words(-1 / 3), size_words(1)
+    ('2 stops', '⅓ stop', '1 stop')
+    """
+    return stops_words(abs(stops)).removeprefix("+")
+
+
 def stops_words(stops: float) -> str:
     """Signed stops with their noun.
 

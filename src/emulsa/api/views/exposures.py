@@ -7,10 +7,9 @@ from dataclasses import dataclass
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.logged.log import as_developed
 from emulsa.core.logged.record import Exposure, Shot
-from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.logged.texts import off_text, part_text, set_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
-from emulsa.core.written import stops_text
 
 
 @dataclass(frozen=True)
@@ -33,7 +32,7 @@ class ExposureView:
     development_text: str
     recipe_id: str | None
     error_stops: float
-    error_text: str
+    off_text: str
     share: float
     part_text: str
     note: str
@@ -56,7 +55,7 @@ def in_words(exposure: Exposure, where: str, hold_highlights: bool = False) -> E
         development_text=as_developed(exposure.n, exposure.error_stops, hold_highlights),
         recipe_id=exposure.recipe_id,
         error_stops=exposure.error_stops,
-        error_text=stops_text(exposure.error_stops),
+        off_text=off_text(exposure.error_stops),
         share=exposure.share,
         part_text=part_text(exposure),
         note=exposure.note,

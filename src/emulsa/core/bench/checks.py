@@ -13,7 +13,7 @@ from emulsa.core.kit.bag import KitLens, Meter
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import MarkText
 from emulsa.core.limits import EV, Id, Label, Length, Seconds
-from emulsa.core.written import size_text, stops_text
+from emulsa.core.written import size_words, stops_text
 
 UNSTEADY = 1 / 6  # of a stop between readings: a shutter that needs a service (common practice)
 SAME = 1 / 12
@@ -99,7 +99,7 @@ def _mark(readings: MarkReadings, engraved_s: float) -> CheckedMark:
     error, spread = math.log2(mean / engraved_s), max(logs) - min(logs)
     said = []
     if spread > UNSTEADY:
-        said.append(f"unsteady: readings {size_text(spread)} stop apart")
+        said.append(f"unsteady: readings {size_words(spread)} apart")
     return CheckedMark(
         mark=readings.mark,
         mean_s=mean,
@@ -165,7 +165,7 @@ def _said(pairs: Sequence[MeterPair], mean: float, spread: float) -> Iterator[st
     if abs(mean) <= SAME:
         yield "They agree."
     else:
-        yield f"The other reads {size_text(abs(mean))} stop too {'low' if mean > 0 else 'high'}."
+        yield f"The other reads {size_words(mean)} too {'low' if mean > 0 else 'high'}."
     if len(pairs) < 3:
         yield "Three patches, dark to light, say more than one."
     elif spread > 1 / 3 + 1e-9:

@@ -37,7 +37,7 @@ from emulsa.core.sensitometry.learning import (
 )
 from emulsa.core.sensitometry.straight import straight
 from emulsa.core.tones.development_number import n_text
-from emulsa.core.written import stops_words
+from emulsa.core.written import size_words
 
 FURTHEST = 3.0  # an error further off teaches nothing of the film
 LEAST_OFF = 1 / 6  # of a stop or zone: what nobody sees
@@ -287,7 +287,7 @@ def _says(each: Judged) -> str:
     if each.measured.text:
         said = [each.measured.text]
     if abs(each.error_stops) >= LEAST_OFF:
-        size = stops_words(abs(each.error_stops)).lstrip("+")
+        size = size_words(each.error_stops)
         said.append(f"given {size} {'more' if each.error_stops > 0 else 'less'}")
     if abs(each.developed_zones) >= LEAST_OFF:
         longer = "longer" if each.developed_zones > 0 else "shorter"

@@ -15,7 +15,7 @@ from emulsa.core.corrections.optics import Lens, apertures, speeds
 from emulsa.core.light.exposure_value import at_speed, exposure_value
 from emulsa.core.light.marks import mark_text
 from emulsa.core.limits import EV, ExposureIndex, Within
-from emulsa.core.written import size_text, stops_text
+from emulsa.core.written import size_words, stops_text
 
 Frames = Annotated[int, Within("Frames of a test", 2, 40)]
 
@@ -98,7 +98,7 @@ def frames_of(plan: BracketPlan, lens: Lens) -> PlannedFrames:
 def _says(seconds: float, error: float) -> str:
     said = []
     if abs(error) > SAME + 1e-9:
-        said.append(f"{size_text(abs(error))} stop {'over' if error > 0 else 'under'}")
+        said.append(f"{size_words(error)} {'over' if error > 0 else 'under'}")
     if seconds > LONGEST_S + 1e-9:
         said.append("longer than a second: film may answer with less")
     return "; ".join(said)

@@ -60,8 +60,10 @@ def changed_by_test(recipe: FilmRecipe, test: FilmTest, sheet: Worked) -> Change
 
 
 def _wanted_beyond(recipe: FilmRecipe, n: float) -> bool:
-    """Whether a rung beyond the tested times is of use: for N itself, and for an N in use."""
-    return n == 0 or any(each.n == n for each in recipe.recipe.points)
+    """Whether a rung beyond the tested times is of use: only for N itself, while nobody's own word
+    stands for it. What one has tried is worth more than a line drawn on past its last point."""
+    said = any(each.n == 0 and each.origin != "published" for each in recipe.recipe.points)
+    return n == 0 and not said
 
 
 def after_test(recipe: FilmRecipe, test: FilmTest, sheet: Worked) -> FilmRecipe:

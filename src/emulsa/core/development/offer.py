@@ -15,7 +15,7 @@ from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.printing.grade import PaperGradeRequest, paper_grade
 from emulsa.core.rendering.negative import net_density
 from emulsa.core.tones.development_number import TARGET, WIDEST, lands, n_text
-from emulsa.core.written import stops_words
+from emulsa.core.written import size_words
 
 SHADOW = 3.0  # the zone of the shadow whose distance from the lights the print must hold
 SHOWN_STOPS = 1 / 3  # an error smaller than this shows in no negative (common practice)
@@ -70,7 +70,7 @@ def offered(
     to = held_n(n, error_stops)
     kept, held = (printed_range(n, error_stops, each) for each in (n, to))
     grade, grade_held = (_grade(each) for each in (kept, held))
-    size = stops_words(abs(error_stops))[1:]
+    size = size_words(error_stops)
     side = "over" if error_stops > 0 else "under"
     text = (
         f"Exposed {size} {side}. {n_text(n)}, {minutes_text(as_planned)}, keeps a print range of"

@@ -14,7 +14,7 @@ from typing import Literal
 
 from emulsa.core.development.recipes import Recipe, Timed
 from emulsa.core.development.thumb import log_linear, thumb_factor
-from emulsa.core.written import size_text, stops_words
+from emulsa.core.written import size_text, size_words
 
 RatingReason = Literal["index", "push_pull", "filter", "safety"]
 RATING_WORDS: dict[RatingReason, str] = {
@@ -48,7 +48,7 @@ def pushed_words(stops: float) -> str:
     >>> pushed_words(2), pushed_words(-1)
     ('pushed 2 stops', 'pulled 1 stop')
     """
-    return f"{'pushed' if stops > 0 else 'pulled'} {stops_words(abs(stops))[1:]}"
+    return f"{'pushed' if stops > 0 else 'pulled'} {size_words(stops)}"
 
 
 def is_push(reason: RatingReason | None, stops: float) -> bool:

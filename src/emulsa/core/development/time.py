@@ -35,7 +35,7 @@ from emulsa.core.light.hand_time import clock_text, hand_minutes, minutes_text
 from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
-from emulsa.core.written import stops_words, temperature_text
+from emulsa.core.written import size_words, temperature_text
 
 AnyCelsius = Annotated[float, Within("The temperature", -40, 100, "°C")]
 AnyFahrenheit = Annotated[float, Within("The temperature", -40, 212, "°F")]
@@ -260,7 +260,7 @@ def _origin(request: DevelopmentRequest, timed: Timed, at_c: float) -> Origin:
 def _exposure(request: DevelopmentRequest, timed: Timed) -> _Step:
     error, n = request.error_stops, meant(request.n, request.error_stops)
     change = time_for(request.recipe, n).minutes / timed.minutes
-    words = f"{stops_words(abs(error))[1:]} {'over' if error > 0 else 'under'}"
+    words = f"{size_words(error)} {'over' if error > 0 else 'under'}"
     why = f"the high value fell {'higher' if error > 0 else 'lower'}; as for {n_text(round(n, 1))}"
     return _Step("exposure", f"Exposed {words}", change, why, "stroebel-materials")
 

@@ -22,7 +22,7 @@ from emulsa.core.tones import development_number
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.placement import Average, IncidentPair
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
-from emulsa.core.written import size_text, stops_text
+from emulsa.core.written import size_words, stops_text
 
 SAME_EI_STOPS = 1e-9
 
@@ -117,7 +117,7 @@ def _through(request: ExposureRequest) -> str:
         return ""
     taken = filtering.total_stops(request.filters, request.light)
     if taken:
-        return f" (read through the filters, {size_text(taken)} stops given back)"
+        return f" (read through the filters, {size_words(taken)} given back)"
     return ""
 
 
@@ -131,8 +131,7 @@ def _placement_why(zone: float) -> str:
     shift = zone - MIDDLE
     if abs(shift) < 1e-9:
         return "the meter's own V"
-    stops = f"{size_text(abs(shift))} stop" + ("s" if abs(shift) > 1 else "")
-    return f"{stops} {'under' if shift < 0 else 'over'} the meter's V"
+    return f"{size_words(shift)} {'under' if shift < 0 else 'over'} the meter's V"
 
 
 def _filter_why(counted: Counted, request: ExposureRequest) -> str:
@@ -142,7 +141,7 @@ def _filter_why(counted: Counted, request: ExposureRequest) -> str:
     if each.type == "graduated":
         under = sum(reading.graduated for reading in request.readings)
         readings = f"{under} reading" + ("" if under == 1 else "s")
-        return f"holds back {readings} by {size_text(filtering.strength(each))} stops"
+        return f"holds back {readings} by {size_words(filtering.strength(each))}"
     if counted.outdone:
         return "a deeper filter of its family counts"
     if request.light == "tungsten" and each.tungsten_factor is not None:

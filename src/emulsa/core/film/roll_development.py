@@ -22,7 +22,7 @@ from emulsa.core.logged.record import Shot
 from emulsa.core.numbers import number_text
 from emulsa.core.printing.grade import NORMAL_GRADE, SOFTEST, held
 from emulsa.core.tones.development_number import DevelopmentNumber, meant, n_text
-from emulsa.core.written import size_text, stops_words
+from emulsa.core.written import size_text, size_words
 
 CANDIDATES = tuple(half / 2 for half in range(-4, 5))  # N−2 … N+2 by halves
 
@@ -153,9 +153,9 @@ def _says(over: float, grade: float, beyond: bool) -> str:
     if abs(over) < 1e-9:
         return "nothing lost"
     way = "harder" if over > 0 else "softer"
-    said = f"{way} by {stops_words(abs(over))[1:]}; paper grade {number_text(grade)}"
+    said = f"{way} by {size_words(over)}; paper grade {number_text(grade)}"
     if not beyond:
         return said
     if over < 0:
         return f"{said}, and that is not enough"
-    return f"{said}, and {stops_words(over - SOFTEST_STOPS)[1:]} of its highlights lost"
+    return f"{said}, and {size_words(over - SOFTEST_STOPS)} of its highlights lost"

@@ -23,8 +23,9 @@ from emulsa.core.exposing.sharing import Share, opened_error_stops, opened_s, to
 from emulsa.core.light import marks
 from emulsa.core.light.hand_time import time_text, watch_s
 from emulsa.core.logged.record import Exposure, Given, Shot, Taken
+from emulsa.core.logged.texts import off_text
 from emulsa.core.tones.development_number import n_text
-from emulsa.core.written import stops_words
+from emulsa.core.written import size_words
 
 MARK = re.compile(r"[\d./]+")  # as engraved; anything more is said by the watch
 
@@ -102,7 +103,7 @@ def check(given: Given, request: ExposureRequest, hold_highlights: bool = False)
         seconds=logged.seconds,
         time_text=time_text(logged.seconds),
         error_stops=logged.error_stops,
-        error_text=stops_words(logged.error_stops),
+        error_text=off_text(logged.error_stops) or "as planned within ⅙ stop",
         n=logged.n,
         n_text=n_text(logged.n),
         development_text=as_developed(logged.n, logged.error_stops, hold_highlights),
@@ -134,7 +135,7 @@ def as_developed(n: float, off_stops: float, hold_highlights: bool = False) -> s
         return planned
     if hold_highlights:
         return f"{planned}, developed as for {n_text(round(held_n(n, off_stops), 1))}"
-    return f"{planned}, {stops_words(abs(off_stops))[1:]} {'over' if off_stops > 0 else 'under'}"
+    return f"{planned}, {size_words(off_stops)} {'over' if off_stops > 0 else 'under'}"
 
 
 def light_stops(shots: Iterable[Shot]) -> float:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from emulsa.core.exposing.chain import WORTH_SHOWING_STOPS
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.logged.record import Exposure, Shot
-from emulsa.core.written import stops_text
+from emulsa.core.written import size_words, stops_text
 
 UNSURE = (
     "sky-estimated",
@@ -28,6 +29,18 @@ def set_text(aperture: ApertureMark, seconds: float, mark: str = "") -> str:
     if mark and time != f"{mark} s":
         time = f"{mark} (gives {time})"
     return f"{mark_text(aperture)}, {time}"
+
+
+def off_text(error_stops: float) -> str:
+    """How far an exposure was off, where it would show in the negative; else nothing.
+
+    >>> off_text(0.03), off_text(-0.5), off_text(2)
+    ('', '½ stop too little', '2 stops too much')
+    """
+    if abs(error_stops) < WORTH_SHOWING_STOPS - 1e-9:
+        return ""
+    amount = size_words(error_stops)
+    return f"{amount} too {'much' if error_stops > 0 else 'little'}"
 
 
 def planned_text(logged: Exposure) -> str:

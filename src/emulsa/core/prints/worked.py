@@ -10,7 +10,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade
+from emulsa.core.printing.grade import WANTS, OwnPaper, PaperGradeRequest, paper_grade
 from emulsa.core.printing.plan import (
     WHITE,
     PrintPlanAnswer,
@@ -20,7 +20,7 @@ from emulsa.core.printing.plan import (
 )
 from emulsa.core.prints.layout import Layout, layout
 from emulsa.core.prints.record import PlannedArea, Print, PrintPlan
-from emulsa.core.written import size_text
+from emulsa.core.written import size_text, size_words
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -57,7 +57,8 @@ class AreaAmount:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PrintWorked:
-    """Everything the column beside the picture says; ``problem`` when the plan cannot be worked,
+    """Everything the column beside the picture says; ``wants`` which of the negative's densities
+    choose the paper; ``problem`` when the plan cannot be worked,
     with the field at fault."""
 
     base_text: str
@@ -69,6 +70,7 @@ class PrintWorked:
     total_s: float
     advice: tuple[str, ...]
     grade_text: str
+    wants: str
     layout: Layout
     changed: tuple[str, ...]
     tries: tuple[tuple[str, ...], ...]
@@ -114,6 +116,7 @@ def worked_out(
             *_reach(print_.plan, enlarger),
         ),
         grade_text=_grade(print_, paper),
+        wants=WANTS,
         layout=layout(
             print_.plan.sheet, picture, print_.plan.setting.magnification, negative_long_mm
         ),
@@ -216,9 +219,9 @@ def _grade(print_: Print, paper: PrintingPaper | None) -> str:
     named = f"{found.grade}" if own else f"grade {found.grade}"
     said = f"Its densities ask for {named}"
     if found.lost_stops > 1 / 6:
-        return f"{said}; {size_text(found.lost_stops)} stop too many for it."
+        return f"{said}; {size_words(found.lost_stops)} too many for it."
     if found.grey_stops > 1 / 6:
-        return f"{said}; it leaves {size_text(found.grey_stops)} stop of grey."
+        return f"{said}; it leaves {size_words(found.grey_stops)} of grey."
     return f"{said}."
 
 
@@ -279,5 +282,5 @@ def area_text(area: PlannedArea) -> str:
     """
     verb = "burned" if area.act == "burn" else "held back"
     if area.stops is not None:
-        return f"{area.label} {verb} {size_text(area.stops)} stop{'s' if area.stops > 1 else ''}"
+        return f"{area.label} {verb} {size_words(area.stops)}"
     return f"{area.label} {verb} {seconds_text(area.seconds or 0)}"

@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from emulsa.core.corrections.bellows import Infinity
 from emulsa.core.corrections.optics import Lens
 from emulsa.core.corrections.reciprocity import Law, NoFailure, PowerLaw
 from emulsa.core.errors import Impossible, OutOfRange
@@ -17,6 +18,7 @@ from emulsa.core.kit.films import Film, unnamed_film
 from emulsa.core.light.marks import f_number, mark_text
 from emulsa.core.numbers import plain
 from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.written import length_text
 
 EI = 100.0
 APERTURE = "8"
@@ -57,7 +59,11 @@ def complete(scene: Scene, kit: SceneKit) -> tuple[Scene, SceneKit, tuple[Assume
     lens = kit.lens
     if lens is None and kit.pinhole is None:
         lens = KitLens(id="assumed", name="any lens", optics=LENS)
-        found.append(Assumed(what="lens", text="any lens"))
+        # a distance or a draw counts by the focal length: which one is taken must be said
+        text = "any lens"
+        if scene.focus is not None and scene.focus != Infinity():
+            text += f", taken as {length_text(LENS.focal_length_mm)}"
+        found.append(Assumed(what="lens", text=text))
     if lens is not None and scene.aperture is None:
         scene = replace(scene, aperture=_aperture(lens.optics))
         assert scene.aperture is not None

@@ -22,13 +22,14 @@ from emulsa.core import wire
 from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
 from emulsa.exchange.logbook.decoding import check, of_line
+from emulsa.exchange.logbook.older import brought_up
 from emulsa.store import joining, staging, whole, zips
 from emulsa.store.folder import part_of
 from emulsa.store.joining import Choice
 from emulsa.store.steps import EVERY, Steps
 from emulsa.store.transactions import Connection, snapshot
 
-FORMAT, VERSION = "emulsa-archive", 1
+FORMAT, VERSION = "emulsa-archive", 2
 MOST_BYTES_A_LINE = 8 * 1_048_576
 MOST_BYTES_A_MANIFEST = 1_048_576
 MOST_ROWS = 10_000_000
@@ -105,14 +106,14 @@ def merge(connection: Connection, merged: Merged, decided: Mapping[str, Choice])
 
 
 def _gather(stage: Connection, folder: Path, archive: zipfile.ZipFile) -> Steps[Merged]:
-    counts = _manifest(archive)
+    version, counts = _manifest(archive)
     merged, done, total = Merged(), 0, sum(counts.values())
     for table in whole.TABLES:
         if table not in counts:
             continue
         columns = whole.columns(stage, table)
         for number, line in enumerate(_lines(archive, table), start=1):
-            row = of_line(table, line, number)
+            row = brought_up(version, table, of_line(table, line, number))
             check(table, row, columns)
             try:
                 added = whole.add(stage, table, row)
@@ -131,8 +132,8 @@ def _gather(stage: Connection, folder: Path, archive: zipfile.ZipFile) -> Steps[
     return merged
 
 
-def _manifest(archive: zipfile.ZipFile) -> dict[str, int]:
-    """How many rows each table has; refused before anything large is unpacked."""
+def _manifest(archive: zipfile.ZipFile) -> tuple[int, dict[str, int]]:
+    """Its version, and how many rows each table has; refused before anything large is unpacked."""
     entry = archive.NameToInfo.get("manifest.json")
     if entry is None or entry.file_size > MOST_BYTES_A_MANIFEST:
         raise ValueError("it has no manifest of ours")
@@ -156,7 +157,7 @@ def _manifest(archive: zipfile.ZipFile) -> dict[str, int]:
     for table in counts:
         if table in whole.TABLES and f"tables/{table}.jsonl" not in archive.NameToInfo:
             raise ValueError(f"its table {table} is missing")
-    return counts
+    return version, counts
 
 
 def _lines(archive: zipfile.ZipFile, table: str) -> Iterator[bytes]:

@@ -26,12 +26,12 @@ const HABITS = [
 ] as const;
 const BLUR = "habits.blur_mm";
 const EI_BY_N = [
-  { value: "yes", label: "take the recipe's own EI for that N" },
-  { value: "", label: "keep the film's EI" },
+  { value: "yes", label: "the EI tested for it" },
+  { value: "", label: "the film's EI" },
 ];
 const ERRORS = [
-  { value: "", label: "report it, develop as planned" },
-  { value: "yes", label: "hold the highlights: develop for it" },
+  { value: "", label: "develop as planned" },
+  { value: "yes", label: "hold the highlights" },
 ];
 
 const WEIGHTS = [
@@ -184,7 +184,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             problem={at(BLUR)}
           />
           <Choose
-            label="When N is not normal"
+            label="EI at N+ and N−"
             value={draft.habits?.ei_by_n === false ? "" : "yes"}
             options={EI_BY_N}
             onChange={(value) => set("habits.ei_by_n", value === "yes")}

@@ -73,7 +73,7 @@ function Told({ story }: { story: Story }) {
               </Flex>
               <Box color="ink2">
                 {[
-                  view.error_text !== "0" && `${view.error_text} stop off`,
+                  view.off_text,
                   story.planned_text,
                   view.part_text,
                   story.rating_text,

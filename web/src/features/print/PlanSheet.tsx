@@ -257,6 +257,9 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
           <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
             The negative
           </Box>
+          <Box fontSize="14px" color="ink2" paddingBottom="2">
+            {view.worked.wants}
+          </Box>
           <Grid templateColumns="1fr 1fr" gap="4">
             {field("low", "Lowest density with texture", "low")}
             {field("high", "Highest density with texture", "high")}

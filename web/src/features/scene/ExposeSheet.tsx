@@ -31,8 +31,8 @@ const SHARES = [
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
 const SHARE_OF = [
-  { value: "one_scene", label: "this scene, the whole time shared" },
-  { value: "scenes", label: "other scenes, each its part of the light" },
+  { value: "one_scene", label: "this scene" },
+  { value: "scenes", label: "other scenes" },
 ];
 const NOTHING_LOADED: Schemas["Fitting"] = { now: [], taken: [], unexposed: [] };
 const NO_HOLDER = "no holder";

@@ -60,7 +60,7 @@ export function ExposureSheet({
     >
       <Flex direction="column" gap="4" as="form" id="correct" onSubmit={submit}>
         <Box color="ink2">
-          {view.set_text}, {view.error_text} stop from the plan, {view.development_text}.
+          {[view.set_text, view.off_text, view.development_text].filter(Boolean).join(", ")}.
           {view.part_text && ` ${view.part_text}.`} Logged {momentText(view.exposed_at)}.
         </Box>
         <Grid templateColumns="1fr 1fr 1fr" gap="3">

@@ -23,7 +23,7 @@ export type Negative = Pick<
 };
 
 const SHADOWS = [
-  { value: "none", label: "no texture" },
+  { value: "none", label: "none" },
   { value: "thin", label: "thin" },
   { value: "full", label: "full" },
   { value: "heavy", label: "heavy" },

@@ -13,7 +13,7 @@ from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
 from emulsa.core.numbers import plain
 from emulsa.core.tones.zones import zone_text
-from emulsa.core.written import size_text
+from emulsa.core.written import size_words
 
 DEEPEST_COLOUR_STOPS = 5.0  # no contrast filter is deeper: a factor of 32 (common practice)
 
@@ -44,8 +44,8 @@ def _twice(request: ExposureRequest, taken: float) -> Iterator[Advice]:
         yield Advice(
             code="filter-counted-twice",
             severity="warning",
-            text=f"EI {plain(request.ei)} instead of {plain(request.usual_ei)} is the filter's"
-            f" {size_text(taken)} stops already, and the filter's row adds them again.",
+            text=f"EI {plain(request.ei)} instead of {plain(request.usual_ei)} already gives the"
+            f" {size_words(taken)} of the filter, and the filter's row adds them again.",
         )
 
 
@@ -97,7 +97,7 @@ def _doubtful(request: ExposureRequest) -> Iterator[Advice]:
                 severity="caution",
                 text=f"{upper(each.label or each.colour)} at {said} stops is a factor of"
                 f" {2**stops:.0f}: if {said} is its factor, it costs"
-                f" {size_text(math.log2(stops))} stops.",
+                f" {size_words(math.log2(stops))}.",
             )
 
 
@@ -141,11 +141,11 @@ def _moved(filter_: Filter, reading: SpotReading, subject: str, zone: float) -> 
     if abs(shift) < WORTH_SAYING_STOPS:
         return None
     way = "darkens" if shift < 0 else "lightens"
-    size = size_text(round(abs(shift) * 3) / 3)
+    size = size_words(round(shift * 3) / 3)
     return Advice(
         code="contrast-shift",
         severity="note",
         text=f"{upper(filter_.label or filter_.colour)} {way} {SUBJECTS[subject]} by about {size}"
-        f" stop more than the meter saw: read {reading.label or 'it'} through the filter, or expect"
+        f" more than the meter saw: read {reading.label or 'it'} through the filter, or expect"
         f" it near {zone_text(max(0, min(10, zone + shift)))}.",
     )

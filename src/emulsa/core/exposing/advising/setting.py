@@ -14,7 +14,7 @@ from emulsa.core.exposing.ruling import VISIBLE_ERROR_STOPS
 from emulsa.core.exposing.setting import choose_time
 from emulsa.core.exposing.sharing import opened_error_stops, opened_s
 from emulsa.core.light.hand_time import time_text
-from emulsa.core.written import stops_words
+from emulsa.core.written import size_words, stops_words
 
 UNTIMEABLE_S = 0.5  # shorter than this no hand opens and closes a cap evenly (common practice)
 NEAR_ENOUGH_STOPS = 1 / 6 + 1e-9
@@ -28,7 +28,7 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
     if setting.error_stops < -VISIBLE_ERROR_STOPS and _at_slowest(request, answer):
         text = (
             f"This shutter has neither B nor T: {setting.text} is"
-            f" {stops_words(abs(setting.error_stops))[1:]} under. Open the aperture, or time"
+            f" {size_words(setting.error_stops)} under. Open the aperture, or time"
             " it with the lens cap."
         )
         yield Advice(code="longer-than-shutter", severity="warning", text=text)
@@ -41,7 +41,7 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
     elif abs(setting.error_stops) > VISIBLE_ERROR_STOPS + 1e-9:
         side = "over" if setting.error_stops > 0 else "under"
         text = (
-            f"The nearest setting is {stops_words(abs(setting.error_stops))[1:]} {side};"
+            f"The nearest setting is {size_words(setting.error_stops)} {side};"
             " shift the aperture by thirds, or accept it."
         )
         yield Advice(code="setting-off", severity="caution", text=text)
@@ -128,8 +128,7 @@ def given_advice(planned_s: float, given_s: float, error_stops: float) -> tuple[
             Advice(
                 code="given-off",
                 severity="caution",
-                text=f"This gives the film {stops_words(abs(error_stops))[1:]} {side} than"
-                " planned.",
+                text=f"This gives the film {size_words(error_stops)} {side} than planned.",
             ),
         )
     return ()

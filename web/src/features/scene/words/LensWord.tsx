@@ -2,7 +2,7 @@ import { Flex } from "@chakra-ui/react";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
-import type { Kit, WordProps } from "./props";
+import { assumed, type Kit, type WordProps } from "./props";
 import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
@@ -10,7 +10,8 @@ import { Word } from "./Word";
 export function LensWord({ scene, kit, solution, edit }: WordProps) {
   const lens = kit.lenses.find((each) => each.id === scene.lens_id);
   const pinhole = kit.pinholes.find((each) => each.id === scene.pinhole_id);
-  const value = lens?.name ?? (pinhole ? `pinhole ${pinhole.name}` : "any lens");
+  const unsaid = assumed(solution, "lens") ?? "any lens";
+  const value = lens?.name ?? (pinhole ? `pinhole ${pinhole.name}` : unsaid);
   return (
     <Word
       label="Lens"
