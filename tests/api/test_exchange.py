@@ -106,6 +106,36 @@ def test_every_exposure_goes_out(client: TestClient) -> None:
     assert "emulsa-exposures-20" in name
 
 
+def test_a_number_that_may_be_a_dial_is_asked(client: TestClient) -> None:
+    """60 is a minute or 1/60 s: refused with both ways to write it, unless the column says so."""
+    head, row = "Date;Subject;Film;f-stop;{};Dev\r\n", "2024-05-01;Dial pit;Corvane 100;8;60;0\r\n"
+    asked = read(client, hand_in(client, head.format("Shutter") + row))["result"]
+    assert (asked["new"], asked["refused"]) == (0, 1)
+    (refused,) = asked["refusals"]
+    assert "1/60" in refused["message"]
+    assert "60 s" in refused["message"]
+    told = hand_in(client, head.format("Seconds") + row)
+    assert read(client, told, write=True)["result"]["new"] == 1
+    (line,) = client.get("/api/log?text=dial%20pit").json()["lines"]
+    assert line["set_text"] == "f/8, 1 min"
+
+
+def test_why_and_of_what_goes_out_and_comes_in(client: TestClient, elsewhere: TestClient) -> None:
+    """Why the film was rated otherwise, and whose opening it was, are columns; what came in without
+    a plan is called that, and nothing is said of how far off it was."""
+    text = (
+        "Date;Subject;Film;EI;rating_reason;f-stop;Shutter;share;share_of\r\n"
+        "2024-05-01;Reason pit;Corvane 100;50;safety;22;1/2;0.25;scenes\r\n"
+    )
+    assert read(client, hand_in(client, text), write=True)["result"]["new"] == 1
+    (row,) = [each for each in rows_out(client) if each["scene"] == "Reason pit"]
+    assert (row["rating_reason"], row["share"], row["share_of"]) == ("safety", "0.25", "scenes")
+    story = client.get(f"/api/log/{row['id']}").json()
+    assert story["planned_text"] == "brought in without a plan"
+    assert story["rating_text"] == "EI 50: for safety"
+    assert story["exposure"]["off_text"] == ""
+
+
 def test_a_foreign_notebook(client: TestClient) -> None:
     """Semicolons, commas in numbers, other names for the columns; guessed or said."""
     file = hand_in(

@@ -32,12 +32,16 @@ def test_parts_make_the_whole(n: float, volume: float) -> None:
         ("1+31", 1000, {"concentrate": 31.25, "water": 968.75}),
         (" 1 + 1 ", 500, {"concentrate": 250, "water": 250}),
         ("1+1+100", 1020, {"A": 10, "B": 10, "water": 1000}),
+        ("1:1:100", 1020, {"A": 10, "B": 10, "water": 1000}),
+        ("A, then B", 500, {"A": 500, "B": 500}),
+        ("A then B", 300, {"A": 300, "B": 300}),
         ("2+2+496", 500, {"A": 2, "B": 2, "water": 496}),
         ("1,5+1+47.5", 500, {"A": 15, "B": 10, "water": 475}),
     ],
 )
 def test_dilutions_as_written(text: str, volume: float, parts: dict[str, float]) -> None:
-    """Read as makers write them; 2 + 2 in 500 ml and 1+31 for a litre are the issue's own rows."""
+    """Read as makers write them; 2 + 2 in 500 ml and 1+31 for a litre are the issue's own rows.
+    Three parts have one meaning; a divided developer is two baths, each the whole volume."""
     assert {each.part: each.ml for each in dilution.mix(text, volume)} == pytest.approx(parts)
 
 

@@ -104,6 +104,10 @@ def test_readings(text: str, reading: Reading, label: str, zone: float | None) -
         ("6 sky @through VI", True, False),
         ("12 @incident", False, True),
         ("12 @dome lit side", False, True),
+        ("12 incident", False, True),
+        ("12 dome", False, True),
+        ("12 incident shade side", False, True),
+        ("12 dome of the chapel", False, False),
         ("81920lx", False, True),
         ("1195 fL", False, False),
         ("9 through the arch", False, False),
@@ -116,6 +120,26 @@ def test_how_it_was_read(text: str, through: bool, incident: bool) -> None:
     assert (word.through, word.incident) == (through, incident)
 
 
+@pytest.mark.parametrize(
+    ("text", "label", "zone", "high"),
+    [
+        ("14 frost high", "frost", None, True),
+        ("14 frost highlight VII", "frost", 7.0, True),
+        ("14 highlands", "highlands", None, False),
+        ('9 "wall 2"', "wall 2", None, False),
+        ('9 "wall 2" III', "wall 2", 3.0, False),
+        ("9 “2 stops”", "2 stops", None, False),
+    ],
+)
+def test_what_the_words_of_a_reading_say(
+    text: str, label: str, zone: float | None, high: bool
+) -> None:
+    """The highlight that decides N is said; a name with a number stands in quotes."""
+    word = grammar.parse(text)
+    assert isinstance(word, ReadingWord)
+    assert (word.label, word.zone, word.high) == (label, zone, high)
+
+
 def test_a_mean_is_of_exposure_values() -> None:
     """EV 9 and 11 read as one 10."""
     word = grammar.parse("9 + 11 wall")
@@ -123,7 +147,7 @@ def test_a_mean_is_of_exposure_values() -> None:
     assert ev100(word.reading, Calibrated()) == 10
 
 
-@pytest.mark.parametrize("text", ["500", "1/3", "4'", "13,3 bark"])
+@pytest.mark.parametrize("text", ["500", "500@8", "1/3", "4'", "13,3 bark"])
 def test_ambiguities_have_their_own_code(text: str) -> None:
     """A page can tell a question from a refusal."""
     with pytest.raises(Ambiguous) as asked:
@@ -177,6 +201,12 @@ def test_settings(text: str, word: object) -> None:
         ("-3@22", "never negative"),
         ("9 @through @incident", "either"),
         ("spread 900", "between 0.01 and 500"),
+        ("500@8", "500 seconds, or 1/500 s as a dial shows it?"),
+        ("9 wall 2", "Is 2 the zone?"),
+        ("9 wall 400", "Is 400 the ISO the meter was set to?"),
+        ("9 wall 1/30", "What is 1/30?"),
+        ("2 min", "write 120@22 for 2 min"),
+        ("2 stops", "Stops are no reading"),
     ],
 )
 def test_what_could_mean_two_things_is_asked(text: str, asked: str) -> None:

@@ -14,7 +14,7 @@ from scipy.stats import norm
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError
-from emulsa.core.sensitometry import learning
+from emulsa.core.sensitometry import belief
 from emulsa.core.sensitometry.compare import CompareRequest, compare_films
 from emulsa.core.sensitometry.curve import STOP, Curve, Drawn
 from emulsa.core.sensitometry.figures import steepest
@@ -237,14 +237,14 @@ def by_numpy(negatives: list[Json]) -> tuple[float, float, float, float]:
         if "shadow_error_stops" in each:
             log = log + norm.logpdf(each["shadow_error_stops"], g - s, 0.15)
         elif "shadow" in each:
-            low, high = learning.SHADOWS[each["shadow"]]
+            low, high = belief.SHADOWS[each["shadow"]]
             log = log + np.log(
                 np.maximum(norm.cdf((high - g + s) / 0.5) - norm.cdf((low - g + s) / 0.5), 1e-300)
             )
         if "highlight_error_zones" in each:
             log = log + norm.logpdf(each["highlight_error_zones"], c + g - s, 0.2)
         elif "highlight" in each:
-            low, high = learning.HIGHLIGHTS[each["highlight"]]
+            low, high = belief.HIGHLIGHTS[each["highlight"]]
             log = log + np.log(
                 np.maximum(
                     norm.cdf((high - g + s - c) / 0.5) - norm.cdf((low - g + s - c) / 0.5), 1e-300

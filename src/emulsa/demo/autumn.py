@@ -11,11 +11,12 @@ from emulsa.core.film.acts import rolling
 from emulsa.core.film.acts.judging import judge
 from emulsa.core.film.acts.loading import RollLoading, load_roll
 from emulsa.core.film.acts.rolling import TakingOut, Weighing
-from emulsa.core.film.judgement import Judgement, MeasuredSpot, Shadow
+from emulsa.core.film.judgement import Judgement, MeasuredSpot
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.rolls import Roll
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
+from emulsa.core.sensitometry.belief import Shadow
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import Moved

@@ -213,12 +213,14 @@ def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
 
 def _rating_text(exposure: Exposure) -> str:
     """Why film was exposed at another index than its own, as it was said; nothing where it was
-    not."""
+    not. What was brought in without a plan says no index but its own."""
     taken, usual = exposure.taken, exposure.request.get("usual_ei")
-    if taken.exposure_index is None or usual is None or taken.exposure_index == usual:
-        return ""
-    stops = math.log2(taken.exposure_index / usual)
     words = RATING_WORDS[taken.rating_reason] if taken.rating_reason else ""
+    if taken.exposure_index is None or taken.exposure_index == usual:
+        return ""
+    if usual is None:
+        return f"EI {plain(taken.exposure_index)}: {words}" if words else ""
+    stops = math.log2(taken.exposure_index / usual)
     if is_push(taken.rating_reason, stops):
         words = pushed_words(stops)
     said = f"EI {plain(taken.exposure_index)}, the film's own is {plain(usual)}"

@@ -22,12 +22,13 @@ from emulsa.core.development.recipes import Point, best_points, own_word, time_f
 from emulsa.core.development.thumb import zones_off
 from emulsa.core.errors import CoreError, Unsound
 from emulsa.core.exposing.deciding import reaches
-from emulsa.core.film.judgement import HIGHLIGHT_WORDS, SHADOW_WORDS, Highlight, Judgement, Shadow
+from emulsa.core.film.judgement import HIGHLIGHT_WORDS, SHADOW_WORDS, Judgement
 from emulsa.core.kit.films import Film, FilmRecipe, ei_points, index_before
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.log import light_stops
 from emulsa.core.logged.record import Shot
 from emulsa.core.numbers import counted as counted_text
+from emulsa.core.sensitometry.belief import Highlight, Shadow
 from emulsa.core.sensitometry.learning import (
     LearnAnswer,
     LearnRequest,

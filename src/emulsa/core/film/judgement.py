@@ -8,10 +8,9 @@ from typing import Annotated, Literal
 
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Note
+from emulsa.core.sensitometry.belief import Highlight, Shadow
 from emulsa.core.sensitometry.curve import Density, Fog
 
-Shadow = Literal["none", "thin", "full", "heavy", "at_least_full"]
-Highlight = Literal["flat", "full", "blocked"]
 NegativeFault = Literal[
     "scratch, emulsion side", "scratch, base side", "fog", "uneven", "blank", "dust", "other"
 ]
