@@ -556,7 +556,7 @@ def test_one_file_for_emergencies(
     asked: list[str] = []
     page.on("request", lambda request: asked.append(request.url))
     page.goto(f"{file.as_uri()}#/scene/scene-winding-house")
-    expect(page.locator("[data-result]")).to_contain_text("1 s")
+    expect(page.locator("[data-result]")).to_contain_text("1.3 s")
     page.get_by_role("button", name="Expose", exact=True).click()
     sheet = page.get_by_role("dialog")
     sheet.get_by_role("button", name="2A", exact=True).click()

@@ -162,7 +162,7 @@ def test_an_exposure_is_put_right_from_its_page(open_page: Open) -> None:
     page.get_by_label("Time given").fill("2")
     page.get_by_role("button", name="Save").click()
     expect(page.locator("[data-result]")).to_contain_text("f/32, 2 s")
-    expect(page.get_by_role("main")).to_contain_text("planned f/32, 1 s")
+    expect(page.get_by_role("main")).to_contain_text("½ stop too much, planned f/32, 1.3 s")
 
 
 def match_columns(dialog: Locator) -> None:

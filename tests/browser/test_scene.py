@@ -42,6 +42,8 @@ def core_answer() -> dict[str, Any]:
     slate = {"id": "slate", "label": "slate", "reading": {"kind": "ev", "ev": 11 + 1 / 3}}
     request["readings"].insert(1, slate)
     request["law"]["exponent"] = 1.31  # the demo film's own
+    # and its recipe's own index for each N: N−1 at EI 80 is a third of a stop more
+    request["ei_by_n"] = [{"n": n, "ei": ei} for n, ei in ((-2, 64), (-1, 80), (0, 100), (1, 125))]
     answer: dict[str, Any] = json.loads(operations.answer_json("exposure", json.dumps(request)))
     return answer
 
@@ -60,7 +62,7 @@ def test_the_canonical_scene_by_keyboard_alone(open_page: Open, begun: str) -> N
     hands = Hands(page)
     hands.key("/")
     type_the_scene(hands)
-    expect(page.locator("[data-result]")).to_have_text("f/3210 s")
+    expect(page.locator("[data-result]")).to_have_text("f/3213 s")
 
     answer = core_answer()
     rows = page.get_by_role("complementary").get_by_role("listitem")
@@ -69,8 +71,10 @@ def test_the_canonical_scene_by_keyboard_alone(open_page: Open, begun: str) -> N
     for place, row in enumerate(wanted):
         for part in ("label", "time_text"):
             expect(rows.nth(place)).to_contain_text(row[part])
-        # 0.526 stop of bellows is written as a half: fractions stand beside fractions
-        stops = "+½" if row["step"] == "bellows" else row["stops_text"]
+        # 0.526 stop of bellows is written as a half, log2(100/80) as a third: fractions beside
+        # fractions
+        near = {"bellows": "+½", "ei": "+⅓"}
+        stops = near.get(row["step"], row["stops_text"])
         if row["step"] != "reciprocity":
             expect(rows.nth(place)).to_contain_text(stops)
 
@@ -78,11 +82,11 @@ def test_the_canonical_scene_by_keyboard_alone(open_page: Open, begun: str) -> N
     hands.key("e")
     expect(page.get_by_label("Side or frame")).to_be_focused()
     hands.line("2B")
-    expect(page.get_by_text("2B exposed: 10 s at f/32")).to_be_visible()
+    expect(page.get_by_text("2B exposed: 13 s at f/32")).to_be_visible()
     assert hands.count <= MOST_INTERACTIONS
 
     page.reload()
-    expect(page.get_by_role("button", name="2B · f/32, 10 s · N−1")).to_be_visible()
+    expect(page.get_by_role("button", name="2B · f/32, 13 s · N−1")).to_be_visible()
     page.keyboard.press("4")
     group = page.get_by_role("region", name="Corvane 100 N−1")
     expect(group.get_by_role("listitem").filter(has_text="2B")).to_contain_text("Tramway bridge")
@@ -96,7 +100,7 @@ def test_the_canonical_scene_on_a_phone(open_page: Open, begun: str) -> None:
     hands.count += 1
     page.get_by_label("Type a reading").tap()
     type_the_scene(hands)
-    expect(page.locator("[data-result]")).to_have_text("f/3210 s")
+    expect(page.locator("[data-result]")).to_have_text("f/3213 s")
     for part in (
         page.locator("[data-result]"),
         page.locator("[data-pin=frost]"),
@@ -111,7 +115,7 @@ def test_the_canonical_scene_on_a_phone(open_page: Open, begun: str) -> None:
     hands.tap("Expose now")
     hands.tap("2B")
     hands.tap("Log exposure")
-    expect(page.get_by_text("2B exposed: 10 s at f/32")).to_be_visible()
+    expect(page.get_by_text("2B exposed: 13 s at f/32")).to_be_visible()
     assert hands.count <= MOST_INTERACTIONS
     page.reload()
     page.get_by_role("link", name="Darkroom").tap()
@@ -141,7 +145,7 @@ def test_a_pin_is_dragged(open_page: Open, service: Service) -> None:
     expect(frost).to_have_attribute("aria-valuenow", "10")
     page.mouse.up()
     expect(page.get_by_role("button", name="Placement: shadow on IV")).to_be_visible()
-    expect(page.locator("[data-result]")).to_have_text("f/322.5 s")
+    expect(page.locator("[data-result]")).to_have_text("f/324.4 s")
     expect(page.get_by_role("button", name="Undo: change scene Winding house")).to_be_enabled()
     kept = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["pin"]
     assert kept == {"reading": "doorway", "zone": 4}
@@ -252,7 +256,7 @@ def test_what_was_really_given(open_page: Open) -> None:
     page.keyboard.press("Enter")
     page.get_by_role("button", name="2A · f/32, 14 s · N").click()
     dialog = page.get_by_role("dialog")
-    expect(dialog).to_contain_text("+⅓ stop")
+    expect(dialog).to_contain_text("⅓ stop too much")
     dialog.get_by_label("Time given").fill("12")
     dialog.get_by_role("button", name="Save").click()
     expect(page.get_by_role("button", name="2A · f/32, 12 s · N")).to_be_visible()

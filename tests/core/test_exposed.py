@@ -54,7 +54,7 @@ def test_the_error_is_kept_apart_from_the_plan() -> None:
     sheet = logged(time=18.0)
     assert sheet.error_stops == pytest.approx(0.78, abs=0.02)
     assert sheet.n == exposure(REQUEST).development.n == -1
-    assert as_developed(sheet.n, 1.0) == "N−1, 1 stop over"
+    assert as_developed(sheet.n, 1.0) == "N−1"
     assert as_developed(sheet.n, 1.0, True) == "N−1, developed as for N−2"
 
 

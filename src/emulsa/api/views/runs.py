@@ -10,7 +10,7 @@ from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.log import as_developed, light_stops
-from emulsa.core.logged.texts import part_text
+from emulsa.core.logged.texts import off_text, part_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import temperature_text
 from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
@@ -68,9 +68,14 @@ def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]
             scene_title=titles[last.scene_id] if last else "",
             exposure_id=last.id if last else None,
             bracket_id=last.bracket_id if last else None,
-            n_text=as_developed(last.n, off, hold) if last else "",
+            n_text=_needed(last.n, off, hold) if last else "",
             part_text=part_text(last) if last else "",
             judgement=judged.get(piece.id),
         )
 
     return tuple(line(each) for each in found)
+
+
+def _needed(n: float, off: float, hold: bool) -> str:
+    """The N of a piece, and how far off it was exposed where that shows."""
+    return ", ".join(each for each in (as_developed(n, off, hold), off_text(off)) if each)

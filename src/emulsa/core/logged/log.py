@@ -13,7 +13,7 @@ from emulsa.core.corrections.light_change import progress
 from emulsa.core.corrections.optics import Lens
 from emulsa.core.corrections.reciprocity import corrected_s, metered_s
 from emulsa.core.data.development import FREE_ERROR_STOPS
-from emulsa.core.development.offer import SHOWN_STOPS, held_n
+from emulsa.core.development.offer import held_n
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.advising.setting import given_advice
 from emulsa.core.exposing.chain import exposure, metered_at
@@ -25,7 +25,6 @@ from emulsa.core.light.hand_time import time_text, watch_s
 from emulsa.core.logged.record import Exposure, Given, Shot, Taken
 from emulsa.core.logged.texts import off_text
 from emulsa.core.tones.development_number import n_text
-from emulsa.core.written import size_words
 
 MARK = re.compile(r"[\d./]+")  # as engraved; anything more is said by the watch
 
@@ -124,18 +123,15 @@ def given_error_stops(
 
 
 def as_developed(n: float, off_stops: float, hold_highlights: bool = False) -> str:
-    """The planned N, and what an exposure that was off makes of it: reported, or developed for
-    where the photographer holds the high values.
+    """The planned N, and what becomes of it where an exposure that was off is developed for.
 
-    >>> as_developed(-1, 1.0), as_developed(-1, 1.0, True), as_developed(-1, 0.0)
-    ('N−1, 1 stop over', 'N−1, developed as for N−2', 'N−1')
+    >>> as_developed(-1, 1.0), as_developed(-1, 1.0, True), as_developed(-1, 0.1, True)
+    ('N−1', 'N−1, developed as for N−2', 'N−1')
     """
     planned = n_text(n)
-    if abs(off_stops) < (FREE_ERROR_STOPS if hold_highlights else SHOWN_STOPS) - 1e-9:
+    if not hold_highlights or abs(off_stops) < FREE_ERROR_STOPS - 1e-9:
         return planned
-    if hold_highlights:
-        return f"{planned}, developed as for {n_text(round(held_n(n, off_stops), 1))}"
-    return f"{planned}, {size_words(off_stops)} {'over' if off_stops > 0 else 'under'}"
+    return f"{planned}, developed as for {n_text(round(held_n(n, off_stops), 1))}"
 
 
 def light_stops(shots: Iterable[Shot]) -> float:
