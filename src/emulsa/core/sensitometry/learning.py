@@ -51,6 +51,9 @@ class MinutesPoint:
     minutes: Minutes
 
 
+MinutesPoints = Annotated[tuple[MinutesPoint, ...], Length("Points to learn from", 0, 40)]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Seen:
     """A judged negative: what it was given, and what its shadows and lights show, by eye or
@@ -94,12 +97,10 @@ class LearnRequest:
     """
 
     ei: ExposureIndex
-    minutes_per_n: Annotated[tuple[MinutesPoint, ...], Length("Points to learn from", 0, 40)]
+    minutes_per_n: MinutesPoints
     negatives: Annotated[tuple[Seen, ...], Length("Negatives", 0, 2_000)]
     prior_ei: ExposureIndex | None = None
-    prior_minutes: (
-        Annotated[tuple[MinutesPoint, ...], Length("Points to learn from", 0, 40)] | None
-    ) = None
+    prior_minutes: MinutesPoints | None = None
     reference_net: Annotated[tuple[MeasuredAt, ...], Length("Rows of the reference", 3, 40)] = (
         NORMAL_POINTS
     )
