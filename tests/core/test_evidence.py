@@ -154,6 +154,19 @@ def test_a_yes_is_said_once() -> None:
         rated_after_learning(film, recipe, again.answer)
     with pytest.raises(Impossible):
         after_learning(recipe, again.answer, ["1A"])
+    # more negatives later: what was learned before goes, one's own word stays
+    more = [
+        *seen,
+        *(negative(f"b{each}", look(highlight="flat"), minutes=8.0) for each in range(9)),
+    ]
+    third = weighed(more, film, recipe)
+    assert third.answer.development.enough
+    told = after_learning(recipe, third.answer, ["2A"]).recipe.points
+    learned = [each.n for each in told if each.learned]
+    assert len(learned) == len(set(learned)) > 0
+    assert [each for each in told if not each.learned] == [
+        each for each in RECIPE.recipe.points if not each.learned
+    ]
 
 
 def test_an_exposures_error_counts_once() -> None:
