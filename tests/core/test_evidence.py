@@ -32,12 +32,12 @@ from emulsa.core.exposing.falls import FilmTones, falls_of
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
 from emulsa.core.kit import plain
 from emulsa.core.kit.films import Film, FilmRecipe
-from emulsa.core.logged.record import Shot
 from emulsa.core.rendering.negative import net_density, printed_zone
 from emulsa.core.rendering.own_film import DevelopedPrints, OwnFilm, knows, prints_as
 from emulsa.core.sensitometry.curve import STOP, Curve, DensityStep, Metered
 from emulsa.core.tones.development_number import lands
 from emulsa.demo.sheets import CORVANE_TEST, VELM_BESIDE
+from tests.core.requests import shot
 
 FILM = Film(id="film-corvane", name="Corvane 100", exposure_index=100)
 RECIPE = FilmRecipe(
@@ -53,23 +53,6 @@ FALLS = {"rock": 3.0, "wall": 5.0, "ice": 8.0}
 
 def look(**more: object) -> Judgement:
     return Judgement(id="p", **{"shadow": "full", "highlight": "full", **more})  # type: ignore[arg-type]
-
-
-def shot(**more: Any) -> Shot:
-    plain_ = {
-        "id": "e",
-        "piece_id": "p",
-        "scene_id": "s",
-        "exposed_at": "",
-        "aperture": "32",
-        "seconds": 1.0,
-        "error_stops": 0.0,
-        "n": 0.0,
-        "development_change": 1.0,
-        "recipe_id": "r",
-        "exposure_index": 100.0,
-    }
-    return Shot(**{**plain_, **more})
 
 
 OF_RUN = ("minutes", "went_minutes", "tankful", "falls", "worked_ei")

@@ -16,9 +16,9 @@ from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.sharing import together_stops
 from emulsa.core.film.pieces import share_left
 from emulsa.core.logged.log import as_developed, check, given_error_stops, light_stops, log
-from emulsa.core.logged.record import Given, Shot
+from emulsa.core.logged.record import Given
 from emulsa.core.tones.development_number import meant
-from tests.core.requests import canonical
+from tests.core.requests import canonical, shot
 
 REQUEST = canonical()
 
@@ -72,23 +72,6 @@ def test_the_light_of_several_exposures(parts: list[tuple[float, float]], stops:
     """Light adds up; stops do not."""
     shots = [shot(share=share, share_of="scenes", error_stops=off) for share, off in parts]
     assert light_stops(shots) == pytest.approx(stops)
-
-
-def shot(**more: Any) -> Shot:
-    plain = {
-        "id": "e",
-        "piece_id": "p",
-        "scene_id": "s",
-        "exposed_at": "",
-        "aperture": "32",
-        "seconds": 1.0,
-        "error_stops": 0.0,
-        "n": 0.0,
-        "development_change": 1.0,
-        "recipe_id": None,
-        "exposure_index": None,
-    }
-    return Shot(**{**plain, **more})
 
 
 @pytest.mark.parametrize("count", [2, 4, 8, 16])

@@ -5093,8 +5093,8 @@ export interface components {
             recipe_id: string | null;
             /** Error Stops */
             error_stops: number;
-            /** Error Text */
-            error_text: string;
+            /** Off Text */
+            off_text: string;
             /** Share */
             share: number;
             /** Part Text */
@@ -8404,7 +8404,8 @@ export interface components {
         };
         /**
          * PrintWorked
-         * @description Everything the column beside the picture says; ``problem`` when the plan cannot be worked,
+         * @description Everything the column beside the picture says; ``wants`` which of the negative's densities
+         *     choose the paper; ``problem`` when the plan cannot be worked,
          *     with the field at fault.
          */
         PrintWorked: {
@@ -8426,6 +8427,8 @@ export interface components {
             advice: string[];
             /** Grade Text */
             grade_text: string;
+            /** Wants */
+            wants: string;
             layout: components["schemas"]["Layout"];
             /** Changed */
             changed: string[];

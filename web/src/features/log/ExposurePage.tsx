@@ -72,12 +72,7 @@ function Told({ story }: { story: Story }) {
                 </Box>
               </Flex>
               <Box color="ink2">
-                {[
-                  view.off_text,
-                  story.planned_text,
-                  view.part_text,
-                  story.rating_text,
-                ]
+                {[view.off_text, story.planned_text, view.part_text, story.rating_text]
                   .filter(Boolean)
                   .join(", ")}
               </Box>
