@@ -347,16 +347,118 @@ def test_two_devices(begun: Hands, carry: Carry) -> None:
 
 
 def test_only_home_takes_acts_in(begun: Hands, carry: Carry) -> None:
-    """A copy refuses; a request nobody can read, an act nobody knows and files are set aside or
-    refused, never guessed at."""
+    """A copy refuses; an act nobody knows and files are set aside, never guessed at."""
     out = carry(begun)
     body = {"device": "Phone", "version": "0", "acts": []}
     assert out.do(Request("carry.hand_in_acts", body=body)).status == 409
-    act = {"id": "x", "moment": begun.moment(), "name": "no.such", "request": "{}", "label": ""}
-    bad = {**body, "acts": [act]}
-    assert begun.do(Request("carry.hand_in_acts", body=bad)).status == 422
-    act["request"] = json.dumps({"path": {}, "query": {}, "body": None})
+    act = handed(begun, "x", "no.such", {"path": {}, "query": {}, "body": None})
     assert told(hand_in(begun, [act])) == ["aside"]
     act |= {"id": "y", "name": "attachments.attach"}
     assert told(hand_in(begun, [act])) == ["aside"]
     assert all("knows no such act" in each["problem"] for each in asides(begun))
+
+
+def handed(home: Hands, id_: str, name: str, request: Any, **more: Any) -> dict[str, Any]:
+    """An act as a device tells it."""
+    text = request if isinstance(request, str) else json.dumps(request)
+    return {"id": id_, "moment": home.moment(), "name": name, "request": text, **more}
+
+
+def pack(home: Hands, id_: str, what: str) -> dict[str, Any]:
+    """A sound act: something is packed for the outing."""
+    request = {
+        "path": {"id": "outing-quarry"},
+        "query": {},
+        "body": {"put_in": [f"always:{what}"]},
+    }
+    return handed(home, id_, "outings.pack", request)
+
+
+ODD = {
+    "no request": {"request": "{}"},
+    "no JSON": {"request": "not JSON"},
+    "nothing in its path": {"request": json.dumps({"path": {}, "query": {}, "body": {}})},
+    "no moment": {"moment": "yesterday"},
+    "half a character": {"id": "half-\ud800"},
+    "a slash": {"id": "a/b"},
+    "no name": {"name": ""},
+    "too large": {"request": json.dumps({"path": {}, "query": {}, "body": "x" * 500_001})},
+    "an answer that is none": {
+        "name": "exposures.log",
+        "request": json.dumps({"path": {"id": "scene-pool"}, "query": {}, "body": {"id": "e"}}),
+        "answer": "{",
+    },
+    "words for a body": {
+        "request": json.dumps({"path": {"id": "outing-quarry"}, "query": {}, "body": "x"})
+    },
+    "a file brought in": {"name": "exchange.read_csv", "request": json.dumps({"id": "f"})},
+    "an archive brought in": {
+        "name": "exchange.merge_archive", "request": json.dumps({"bytes": 1})
+    },
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("odd", ODD)
+def test_no_act_stops_the_others(begun: Hands, odd: str) -> None:
+    """What cannot be read, is malformed, too large or came from a file lies aside with its reason;
+    what was done before and after it is done; handed in again nothing changes, and deciding about
+    it answers."""
+    one, other = pack(begun, "one", "Tape measure"), pack(begun, "other", "Cable release")
+    bad = {**handed(begun, "bad", "outings.pack", "{}"), **ODD[odd]}
+    came = hand_in(begun, [one, bad, other])
+    assert told(came) == ["done", "aside", "done"]
+    assert came[1]["problem"]
+    (lies,) = asides(begun)
+    assert lies["problem"] == came[1]["problem"]
+    if "brought in" in odd:
+        assert "bring the file in here" in lies["problem"]
+    assert told(hand_in(begun, [one, bad, other])) == ["known", "aside", "known"]
+    again = decide(begun, lies["id"], "again")
+    assert again.ok
+    assert again.content["asides"][0]["problem"]
+    assert decide(begun, lies["id"], "note").content["asides"][0]["fate"] == "note"
+
+
+def test_an_id_that_was_used_for_something_else(begun: Hands) -> None:
+    """It is not taken for done: it lies aside under an id of its own, and what stands under its id
+    stays."""
+    assert told(hand_in(begun, [pack(begun, "same", "Tape measure")])) == ["done"]
+    came = hand_in(
+        begun,
+        [pack(begun, "same", "Dark cloth and loupe"), pack(begun, "after", "Dark cloth and loupe")],
+    )
+    assert told(came) == ["aside", "done"]
+    assert came[0]["id"] != "same"
+    assert "under its id" in came[0]["problem"]
+
+
+def test_what_hangs_on_a_run_that_was_not_begun(begun: Hands, carry: Carry) -> None:
+    """A run is begun out there with a sheet that home develops meanwhile: what was done to it hangs
+    on it, though no request of it names the run as its own."""
+    out = carry(begun)
+    run = {"id": "run-out", "name": "Out", "recipe_id": "recipe-corvane-mq", "minutes": 8}
+    begin = {"run": run, "piece_ids": ["sheet-1A"]}
+    assert begun.do(Request("runs.begin", body={**begin, "run": {**run, "id": "home"}})).ok
+    assert out.do(Request("runs.begin", body=begin), key="begin-out").ok
+    assert out.do(Request("runs.developed", {"id": "run-out"}), key="developed-out").ok
+    acts = acts_of(out)
+    assert "run-out" in acts[0]["made"]
+    assert told(hand_in(begun, acts)) == ["aside", "aside"]
+    assert [(each["id"], each["because"]) for each in asides(begun)] == [
+        ("begin-out", ""),
+        ("developed-out", "begin-out"),
+    ]
+
+
+def test_it_happened_by_a_clock_that_ran_ahead(begun: Hands) -> None:
+    """Days ahead it is set aside; *do it here now* does it now."""
+    ahead = {**pack(begun, "ahead", "Dark cloth and loupe"), "moment": "2099-01-17T10:00:00.000Z"}
+    assert told(hand_in(begun, [ahead])) == ["aside"]
+    assert "future" in asides(begun)[0]["problem"]
+    assert decide(begun, "ahead", "again").ok
+    assert asides(begun) == []
+    moment = begun.db.execute("SELECT moment FROM act WHERE id = 'ahead'").fetchone()[0]
+    assert moment < "2099"
+    early = {**pack(begun, "early", "Cable release"), "moment": "1931-01-17T10:00:00.000Z"}
+    assert told(hand_in(begun, [early])) == ["aside"]
+    assert "before 1970" in asides(begun)[0]["problem"]

@@ -45,6 +45,7 @@ SINCE_SEVEN = (
     "DROP TABLE device",
     "DROP TABLE bulk",
     "DROP INDEX outing_by_day",
+    "DROP TABLE aside_made",
     "DROP TABLE carried",
     "DROP TABLE set_aside",
     "DROP TABLE print",

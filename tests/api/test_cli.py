@@ -104,6 +104,8 @@ def test_a_saved_file_brings_its_pictures(
         saved(2, "exposure-nowhere", content),
         saved(3, "exposure-3A", content[:40]),
         saved(4, "exposure-3A", "no base64"),
+        saved(5, "exposure-3A", "Gänge"),
+        saved(6, "exposure-3A", content) | {"target": "//["},
     ]
     file = tmp_path / "outing.json"
     whole = {"device": "Phone", "version": "0", "acts": [], "pictures": pictures}
@@ -115,6 +117,8 @@ def test_a_saved_file_brings_its_pictures(
             "Not taken: wall-2.png:",
             "Not taken: wall-3.png:",
             "Not taken: wall-4.png:",
+            "Not taken: wall-5.png:",
+            "Not taken: picture: Th",
         ]
     with closing(sqlite3.connect(folder / DATABASE)) as db:
         found = db.execute("SELECT name, width, added_at FROM attachment WHERE id LIKE 'p_'")

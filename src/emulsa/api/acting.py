@@ -329,7 +329,9 @@ def moment_of(asked: Asked) -> str:
     if not asked.moment:
         return present
     moment = str(wire.decode(Moment, asked.moment, "moment"))
-    if not 0 <= seconds(moment) <= seconds(present) + CLOCKS_DIFFER_S:
+    if seconds(moment) < 0:
+        raise OutOfRange("This happened before 1970; set the clock right.", field="moment")
+    if seconds(moment) > seconds(present) + CLOCKS_DIFFER_S:
         raise OutOfRange(
             "This happened in the future by the clock of this machine; set the clock right.",
             field="moment",
@@ -342,6 +344,8 @@ def arguments(route: Route, asked: Asked, house: House, **given: Any) -> dict[st
     known = {"house": house, "asked": asked, "file": asked.file, **given}
     found = {name: known[name] for name in route.given if name in known}
     for name in route.in_path:
+        if name not in asked.path:
+            raise Missing("It does not say what it is about.", field=name)
         found[name] = wire.decode(route.hints[name], asked.path[name], name)
     words = {
         name: _word(name, kind, default, asked.query)

@@ -4,16 +4,26 @@ over what is kept now, an exposure otherwise if need be."""
 from __future__ import annotations
 
 import json
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 from uuid import uuid4
 
-from emulsa.api.acting import Asked, Reply, Route, perform
-from emulsa.api.handing import LATER, TAKEN_BACK, UNKNOWN, asked_of, route_of, words_of
+from emulsa.api.acting import Asked, Reply, Route, now, perform
+from emulsa.api.handing import (
+    LATER,
+    TAKEN_BACK,
+    UNKNOWN,
+    asked_of,
+    is_request,
+    route_of,
+    unforeseen_at,
+    words_of,
+)
 from emulsa.api.house import House
 from emulsa.api.refusals import Conflict
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.core.limits import Id
+from emulsa.core.moments import seconds
 from emulsa.store import acts, carrying
 from emulsa.store.carrying import Aside, Happened
 from emulsa.store.database import Connection
@@ -38,8 +48,12 @@ def again(house: House, connection: Connection, aside: Aside, otherwise: Otherwi
     if route is None:
         return UNKNOWN
     request = json.loads(aside.request)
+    if not is_request(request):
+        return aside.problem
     if otherwise.piece_id or otherwise.unplaced or otherwise.happened:
-        request["body"] = _changed(aside.name, request["body"], otherwise)
+        request["body"] = _changed(aside.name, request.get("body"), otherwise)
+    if seconds(aside.moment) > seconds(now()):  # its clock ran ahead: it is done now
+        aside = replace(aside, moment=now())
     asked = asked_of(aside.id, aside.moment, request)
     try:
         with refusing():
@@ -48,6 +62,8 @@ def again(house: House, connection: Connection, aside: Aside, otherwise: Otherwi
         raise
     except CoreError as refused:
         return refused.message
+    except Exception as unforeseen:  # noqa: BLE001 - it lies aside as before, and that is said
+        return unforeseen_at(aside.name, unforeseen)
     return ""
 
 
@@ -67,8 +83,8 @@ def _on_what_is_kept(house: House, connection: Connection, route: Route, asked: 
 
 
 def _changed(name: str, body: Any, otherwise: Otherwise) -> Any:
-    if name != carrying.EXPOSURE:
+    if name != carrying.EXPOSURE or not isinstance(body, dict):
         raise Impossible("Only an exposure can go onto other film.", field="piece_id")
-    film = otherwise.piece_id or (uuid4().hex if otherwise.unplaced else body["piece_id"])
+    film = otherwise.piece_id or (uuid4().hex if otherwise.unplaced else body.get("piece_id"))
     how = {"unplaced": otherwise.unplaced, "happened": otherwise.happened}
     return {**body, "piece_id": film, **how}

@@ -7,7 +7,9 @@ done. What hangs on something set aside is refused by the same rules, and says o
 
 from __future__ import annotations
 
+import hashlib
 import json
+import logging
 from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
@@ -18,7 +20,7 @@ from emulsa.api.given import as_given
 from emulsa.api.house import House
 from emulsa.api.routing import TABLE
 from emulsa.core import wire
-from emulsa.core.errors import CoreError, Unreadable
+from emulsa.core.errors import CoreError, Impossible, Unreadable
 from emulsa.core.limits import Id, Label, Length, Name
 from emulsa.core.moments import Moment
 from emulsa.core.written import writing
@@ -32,13 +34,22 @@ RequestText = Annotated[str, Length("What an act asks", 2, 500_000)]
 AnswerText = Annotated[str, Length("What was answered to an act", 0, 500_000)]
 ActLabel = Annotated[str, Length("What an act is called", 0, 400)]
 LATER = (Busy, Unwritable, Stopping)  # no reason to set anything aside: it is sent again
+FROM_FILES = ("exchange.read_csv", "exchange.merge_archive")
+UNREAD = "What this act asks cannot be read."
+UNFORESEEN = "Home could not do this, for a reason nobody foresaw; it is kept here as it came."
+STAYS_THERE = "What was brought in from a file out there does not travel; bring the file in here."
+OTHER_UNDER_ID = "Something else was done here under its id; it is kept here as it came."
+# what deciding here may have changed of a request
+DECIDED_HERE = ("piece_id", "unplaced", "happened")
+LOGGER = logging.getLogger("emulsa")
 UNKNOWN = "This version of Emulsa knows no such act; start the newer one at home."
 TAKEN_BACK = "It was done at home before it was taken back on the device; undo it here if you like."
 
 
 @dataclass(frozen=True, kw_only=True)
 class HandedAct:
-    """An act as it was done there: its id, when, its name, what was asked, what it is called."""
+    """An act as it was done there: its id, when, its name, what was asked, what it is called, and
+    the ids of the records it made."""
 
     id: Id
     moment: Moment
@@ -47,15 +58,26 @@ class HandedAct:
     label: ActLabel = ""
     taken_back: bool = False
     answer: AnswerText = ""
+    made: Annotated[tuple[Id, ...], Length("Records an act made", 0, 20_000)] = ()
+
+    def __post_init__(self) -> None:
+        if "/" in self.id:
+            raise Unreadable("An id has no slash in it.", field="id")
+        for name in ("id", "name", "label", "answer"):
+            try:
+                str(getattr(self, name)).encode()
+            except UnicodeEncodeError:
+                raise Unreadable("It holds half a character.", field=name) from None
 
 
 @dataclass(frozen=True, kw_only=True)
 class HandIn:
-    """Acts in the order they were done, and the device they come from."""
+    """Acts in the order they were done (``HandedAct``), and the device they come from. Each is
+    decoded by itself: one that cannot be read stops no other."""
 
     device: Name
     version: Label
-    acts: Annotated[tuple[HandedAct, ...], Length("Acts", 0, 20_000)]
+    acts: Annotated[tuple[dict[str, Any], ...], Length("Acts", 0, 20_000)]
 
 
 @dataclass(frozen=True)
@@ -70,67 +92,112 @@ class CameOf:
 
 
 def hand_in(house: House, handed: HandIn) -> tuple[CameOf, ...]:
-    """Every act in its order. Busy, Unwritable or Stopping: send them again, none is lost."""
+    """Every act in its order; Impossible in a copy. Busy, Unwritable or Stopping: send them again,
+    none is lost."""
     connection = house.pool.take()
     try:
+        if carrying.carried(connection) is not None:
+            raise Impossible("This is a carried copy; hand in at home.")
         with writing(preferences.measures(connection)):
-            return tuple(_one(house, connection, handed, each) for each in handed.acts)
+            return tuple(_one(house, connection, handed.device, each) for each in handed.acts)
     finally:
         house.pool.give(connection)
         house.index()
 
 
-def _one(house: House, connection: Connection, handed: HandIn, act: HandedAct) -> CameOf:
-    request = as_given(_read(act), act.answer)
-    known = acts.answered(connection, acts.Act(act.id, act.moment, "", {}))
-    if act.taken_back:
-        if known is None:
-            return CameOf(act.id, "taken back")
-        return _aside(connection, handed, act, request, TAKEN_BACK)
-    if known is not None:
-        return CameOf(act.id, "known", says=_says(known.content, act.label))
-    if any(each.id == act.id for each in carrying.asides(connection)):
-        return CameOf(act.id, "aside")
-    route = route_of(act.name)
-    if route is None:
-        return _aside(connection, handed, act, request, UNKNOWN)
+def _one(house: House, connection: Connection, device: str, told: dict[str, Any]) -> CameOf:
     try:
-        with refusing():
-            reply = perform(route, house, connection, asked_of(act.id, act.moment, request))
+        act: HandedAct = wire.decode(HandedAct, told)
+        request = asked_there(act)
+    except CoreError as unreadable:
+        return _unread(connection, device, told, f"{UNREAD} {unreadable.message}")
+    try:
+        return _done(house, connection, device, act, request)
     except LATER:
         raise
     except CoreError as refused:
-        return _aside(connection, handed, act, request, refused.message)
+        return _aside(connection, device, act, request, refused.message)
+    except Exception as unforeseen:  # noqa: BLE001 - no act may stop the others
+        return _aside(connection, device, act, request, unforeseen_at(act.name, unforeseen))
+
+
+def _done(
+    house: House, connection: Connection, device: str, act: HandedAct, request: dict[str, Any]
+) -> CameOf:
+    known = acts.done(connection, act.id)
+    if known is not None and not _same(known, act, request):
+        return _unread(connection, device, vars(act), OTHER_UNDER_ID)
+    if act.taken_back:
+        if known is None:
+            return CameOf(act.id, "taken back")
+        return _aside(connection, device, act, request, TAKEN_BACK)
+    if known is not None:
+        return CameOf(act.id, "known", says=_says(known[2], act.label))
+    if carrying.aside(connection, act.id) is not None:
+        return CameOf(act.id, "aside")
+    route = route_of(act.name)
+    if route is None:
+        problem = STAYS_THERE if act.name in FROM_FILES else UNKNOWN
+        return _aside(connection, device, act, request, problem)
+    with refusing():
+        reply = perform(route, house, connection, asked_of(act.id, act.moment, request))
     assert isinstance(reply.content, bytes)
     return CameOf(act.id, "done", says=_says(reply.content.decode(), act.label))
 
 
+def _same(known: tuple[str, dict[str, Any], str], act: HandedAct, request: dict[str, Any]) -> bool:
+    """Whether what home did under this id is this act, perhaps as it was decided here: on other
+    film, over what was kept meanwhile."""
+    name, done, _ = known
+    return name == act.name and _essence(done) == _essence(request)
+
+
+def _essence(request: dict[str, Any]) -> dict[str, Any]:
+    body = request.get("body")
+    if isinstance(body, dict):
+        body = {name: value for name, value in body.items() if name not in DECIDED_HERE}
+    return {"path": request.get("path"), "body": body}
+
+
 def _aside(
-    connection: Connection, handed: HandIn, act: HandedAct, request: dict[str, Any], problem: str
+    connection: Connection, device: str, act: HandedAct, request: dict[str, Any], problem: str
 ) -> CameOf:
-    mentioned = set(words_of(request))
-    because = next(
-        (
-            each.id
-            for each in carrying.asides(connection)
-            if each.id != act.id and mentioned & set(_made(json.loads(each.request)))
-        ),
-        "",
-    )
-    aside = Aside(
-        act.id,
-        act.moment,
-        act.name,
-        json.dumps(request, ensure_ascii=False),
-        act.label,
-        problem,
-        because,
-        handed.device,
-        now(),
-    )
+    made = {*act.made, *_made(request)}
+    because = carrying.hangs_on(connection, act.id, words_of(request))
+    text = json.dumps(request)
+    aside = Aside(act.id, act.moment, act.name, text, act.label, problem, because, device, now())
     with transaction(connection):
-        carrying.set_aside(connection, aside)
+        carrying.set_aside(connection, aside, made)
     return CameOf(act.id, "aside", problem)
+
+
+def _unread(connection: Connection, device: str, told: dict[str, Any], problem: str) -> CameOf:
+    """What cannot be done here at all, kept as it came, under an id of its own: it may have none,
+    or another's."""
+    text = json.dumps(told)
+    id_ = f"unread-{hashlib.sha256(text.encode()).hexdigest()[:32]}"
+
+    def word(name: str, most: int) -> str:
+        value = told.get(name)
+        found = value if isinstance(value, str) else ""
+        return found.encode(errors="replace").decode()[:most]
+
+    try:
+        moment = str(wire.decode(Moment, told.get("moment")))
+    except CoreError:
+        moment = now()
+    label = word("label", 400) or word("name", 80) or "Something that cannot be read"
+    aside = Aside(id_, moment, word("name", 80), text, label, problem, "", device, now())
+    with transaction(connection):
+        carrying.set_aside(connection, aside, ())
+    return CameOf(id_, "aside", problem)
+
+
+def unforeseen_at(name: str, unforeseen: Exception) -> str:
+    """The sentence for an act that failed as nobody foresaw; logged without a word the user
+    typed."""
+    LOGGER.error("handing in %s failed: %s", name, type(unforeseen).__name__)
+    return UNFORESEEN
 
 
 def route_of(name: str) -> Route | None:
@@ -141,15 +208,24 @@ def route_of(name: str) -> Route | None:
     return route
 
 
-def _read(act: HandedAct) -> dict[str, Any]:
-    try:
-        request = wire.parsed(act.request)
-    except CoreError:
-        request = None
+def asked_there(act: HandedAct) -> dict[str, Any]:
+    """What was asked there, an exposure as it was given; Unreadable when nobody can tell."""
+    request = wire.parsed(act.request)
+    if act.name in FROM_FILES:  # long work is kept without an address
+        return request if isinstance(request, dict) else {}
+    if not is_request(request):
+        raise Unreadable("It does not say what was asked.", field="request")
+    return as_given(request, act.answer)
+
+
+def is_request(request: Any) -> bool:
+    """Whether it can be asked again.
+
+    >>> is_request({"path": {}, "query": {}}), is_request({"mapping": {}})
+    (True, False)
+    """
     parts = ("path", "query")
-    if not isinstance(request, dict) or not all(isinstance(request.get(p), dict) for p in parts):
-        raise Unreadable("What this act asks cannot be read.", field="request")
-    return request
+    return isinstance(request, dict) and all(isinstance(request.get(p), dict) for p in parts)
 
 
 def asked_of(id_: str, moment: str, request: dict[str, Any]) -> Asked:
@@ -191,4 +267,6 @@ def _made(request: dict[str, Any]) -> Iterable[str]:
     body = request.get("body")
     if isinstance(body, dict) and isinstance(body.get("id"), str):
         yield body["id"]
-    yield from (each for each in request["path"].values() if isinstance(each, str))
+    path = request.get("path")
+    if isinstance(path, dict):
+        yield from (each for each in path.values() if isinstance(each, str))

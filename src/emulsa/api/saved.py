@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import base64
-import binascii
 from dataclasses import dataclass
 from typing import Annotated
 from urllib.parse import parse_qsl, unquote, urlsplit
@@ -47,15 +46,16 @@ def hand_in_saved(house: House, saved: Saved) -> tuple[tuple[CameOf, ...], tuple
 
 def _attached(house: House, picture: SavedPicture) -> str:
     """Empty, or why it is not taken."""
-    address = urlsplit(picture.target)
-    query = dict(parse_qsl(address.query, keep_blank_values=True))
-    path = {"id": unquote(address.path.rsplit("/", 1)[-1])}
-    asked = Asked(path, query, b"", None, picture.id, picture.moment)
+    query: dict[str, str] = {}
     try:
         try:
+            address = urlsplit(picture.target)
+            query = dict(parse_qsl(address.query, keep_blank_values=True))
             content = base64.b64decode(picture.content, validate=True)
-        except binascii.Error:
+        except ValueError:
             raise Unreadable("The picture in this file is damaged.") from None
+        path = {"id": unquote(address.path.rsplit("/", 1)[-1])}
+        asked = Asked(path, query, b"", None, picture.id, picture.moment)
         serve_file(TABLE["attachments.attach"], house, asked, content)
     except LATER:
         raise

@@ -53,6 +53,15 @@ def answered(connection: Connection, act: Act) -> Answered | None:
     return Answered(row["status"], row["answer"], tuple(json.loads(row["touched"])))
 
 
+def done(connection: Connection, id_: str) -> tuple[str, dict[str, Any], str] | None:
+    """What was done under an id: its name, what was asked, and the answer; nothing when it is
+    new."""
+    row = connection.execute(
+        "SELECT name, request, answer FROM act WHERE id = :id", {"id": id_}
+    ).fetchone()
+    return (row["name"], json.loads(row["request"]), row["answer"]) if row else None
+
+
 def keep(connection: Connection, act: Act, answer: Answered, action_id: int | None) -> None:
     """Remember an act and its answer, within the transaction it was done in."""
     connection.execute(

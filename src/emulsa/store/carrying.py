@@ -14,6 +14,7 @@ from emulsa.store.database import connect
 from emulsa.store.transactions import Connection, transaction
 
 TURNS = ("journal.undo", "journal.redo")
+ASIDE = "id, moment, name, request, label, problem, because, device, at, fate"
 EXPOSURE, BRACKET = "exposures.log", "exposures.log_bracket"
 Fate = Literal["", "note", "dropped"]
 
@@ -31,7 +32,8 @@ class Carried:
 @dataclass(frozen=True)
 class Outgoing:
     """Something done in a copy, as home is to do it; ``taken_back``: it was undone there.
-    ``answer``: what was answered there, where home is not to work it out anew: an exposure."""
+    ``answer``: what was answered there, where home is not to work it out anew: an exposure.
+    ``made``: the ids of the records it made there, on which later acts may hang."""
 
     id: str
     moment: str
@@ -40,6 +42,7 @@ class Outgoing:
     label: str
     taken_back: bool
     answer: str
+    made: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -105,7 +108,12 @@ def outgoing(connection: Connection) -> list[Outgoing]:
         """
         SELECT act.id, act.moment, act.name, act.request, coalesce(action.label, '') AS label,
             coalesce(action.undone, 0) AS undone, act.action_id IS NOT NULL AS changed,
-            CASE WHEN act.name IN (:exposure, :bracket) THEN act.answer ELSE '' END AS answer
+            CASE WHEN act.name IN (:exposure, :bracket) THEN act.answer ELSE '' END AS answer,
+            (
+                SELECT json_group_array(DISTINCT change.record) FROM change
+                WHERE change.action_id = act.action_id AND change.before IS NULL
+                    AND change.record IS NOT NULL
+            ) AS made
         FROM act LEFT JOIN action ON action.id = act.action_id
         WHERE act.rowid > :last_act ORDER BY act.rowid
         """,
@@ -120,6 +128,7 @@ def outgoing(connection: Connection) -> list[Outgoing]:
             row["label"],
             bool(row["undone"]),
             row["answer"],
+            tuple(json.loads(row["made"])),
         )
         for row in rows
         if (_of_home(row["request"], copy_) if row["name"] in TURNS else row["changed"])
@@ -171,8 +180,9 @@ def printed(connection: Connection, most: int = 20) -> list[str]:
     return [row["id"] for row in rows]
 
 
-def set_aside(connection: Connection, aside: Aside) -> None:
-    """Keep what could not be done; one of this id that is known already stays as it is."""
+def set_aside(connection: Connection, aside: Aside, made: Iterable[str]) -> None:
+    """Keep what could not be done, and which records it would have made; one of this id that is
+    known already stays as it is."""
     connection.execute(
         """
         INSERT INTO set_aside
@@ -182,12 +192,37 @@ def set_aside(connection: Connection, aside: Aside) -> None:
         """,
         vars(aside),
     )
+    connection.executemany(
+        "INSERT INTO aside_made (record, aside_id) VALUES (?, ?) ON CONFLICT DO NOTHING",
+        [(each, aside.id) for each in set(made)],
+    )
+
+
+def aside(connection: Connection, id_: str) -> Aside | None:
+    """What lies aside under this id."""
+    row = connection.execute(f"SELECT {ASIDE} FROM set_aside WHERE id = :id", {"id": id_})
+    found = row.fetchone()
+    return Aside(*found) if found else None
+
+
+def hangs_on(connection: Connection, id_: str, mentioned: Iterable[str]) -> str:
+    """The id of the first undecided thing aside that would have made something that is mentioned;
+    empty when there is none."""
+    row = connection.execute(
+        """
+        SELECT set_aside.id FROM aside_made JOIN set_aside ON set_aside.id = aside_made.aside_id
+        WHERE aside_made.record IN (SELECT value FROM json_each(:mentioned))
+            AND set_aside.fate = '' AND set_aside.id <> :id
+        ORDER BY set_aside.moment, set_aside.rowid LIMIT 1
+        """,
+        {"mentioned": json.dumps(sorted(set(mentioned))), "id": id_},
+    ).fetchone()
+    return str(row[0]) if row else ""
 
 
 def asides(connection: Connection) -> Iterator[Aside]:
     """Everything that lies aside, in the order it happened."""
-    columns = "id, moment, name, request, label, problem, because, device, at, fate"
-    for row in connection.execute(f"SELECT {columns} FROM set_aside ORDER BY moment, rowid"):
+    for row in connection.execute(f"SELECT {ASIDE} FROM set_aside ORDER BY moment, rowid"):
         yield Aside(*row)
 
 

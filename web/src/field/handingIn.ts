@@ -7,7 +7,8 @@ import { dropPicture, sendPictures } from "./pictures";
 /* Handing in: what was done here is done at home, by the same acts, each once. */
 
 type Outgoing = Schemas["Outgoing"];
-export type HandIn = Schemas["HandIn"];
+/** Acts as this copy tells them; home decodes each by itself. */
+export type HandIn = Omit<Schemas["HandIn"], "acts"> & { acts: Outgoing[] };
 export type CameOf = Schemas["CameOf"];
 
 export const PICTURE = "attachments.attach";

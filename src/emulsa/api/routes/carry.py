@@ -14,7 +14,6 @@ from emulsa.api.deciding import Otherwise, again, here
 from emulsa.api.handing import CameOf, HandIn, hand_in
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db, File, House, Routes
-from emulsa.core.errors import Impossible
 from emulsa.core.written import writing
 from emulsa.store import carrying, preferences
 from emulsa.store.carrying import Aside, Carried, Happened, Outgoing
@@ -86,9 +85,6 @@ def outgoing(db: Db) -> tuple[Outgoing, ...]:
 @routes.work("POST", "/acts")
 def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
     """Do at home what was done in a copy, each once however often it is sent."""
-    with closing(house.connect()) as connection:
-        if carrying.carried(connection) is not None:
-            raise Impossible("This is a carried copy; hand in at home.")
     return HandedIn(hand_in(house, handed))
 
 
@@ -96,8 +92,7 @@ def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
 def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A002
     """Decide about something that was set aside."""
     with closing(house.connect()) as connection:
-        found = next((each for each in carrying.asides(connection) if each.id == id), None)
-        aside = needed(found, "This does not lie aside any more.")
+        aside = needed(carrying.aside(connection, id), "This does not lie aside any more.")
         if decision.how == "again":
             with writing(preferences.measures(connection)):
                 problem = again(house, connection, aside, decision)
