@@ -462,3 +462,138 @@ def test_it_happened_by_a_clock_that_ran_ahead(begun: Hands) -> None:
     early = {**pack(begun, "early", "Cable release"), "moment": "1931-01-17T10:00:00.000Z"}
     assert told(hand_in(begun, [early])) == ["aside"]
     assert "before 1970" in asides(begun)[0]["problem"]
+
+
+def worded(hands: Hands, note: str, key: str) -> None:
+    """The outing's note, as it is written over."""
+    outing = {"id": "outing-quarry", "title": "Quarry", "day": "2026-01-17", "note": note}
+    assert hands.do(
+        hands.based(Request("outings.put", {"id": "outing-quarry"}, body=outing)), key
+    ).ok
+
+
+def test_put_back_means_what_it_meant(begun: Hands, carry: Carry) -> None:
+    """Three notes out there, put back to the first; home did other acts meanwhile, so that its own
+    numbers say something else. Put back to what was not done here, it lies aside."""
+    out = carry(begun)
+    for number, note in enumerate(("first", "second", "third")):
+        worded(out, note, f"note-{number}")
+    action = out.db.execute("SELECT action_id FROM act WHERE id = 'note-1'").fetchone()[0]
+    back = Request("history.restore", {"id": "outing-quarry"}, body={"action_id": action})
+    assert out.do(back, "back").ok
+    for number in range(3):
+        film = {"id": f"meter-{number}", "name": f"Meter {number}"}
+        assert begun.do(Request("kit.put_meter", {"id": film["id"]}, body=film)).ok
+    acts = acts_of(out)
+    assert set(told(hand_in(begun, acts))) == {"done"}
+    note = begun.db.execute("SELECT note FROM outing WHERE id = 'outing-quarry'").fetchone()[0]
+    assert note == "first"
+    nowhere = {**acts[-1], "id": "nowhere"}
+    nowhere["request"] = acts[-1]["request"].replace("note-1", "never-done")
+    assert told(hand_in(begun, [nowhere])) == ["aside"]
+
+
+def test_printed_again_is_the_print_it_was(begun: Hands, carry: Carry) -> None:
+    """A strip says 6 s, print 5; a strip says 15 s, print 6; print 5 again: 6 s. At home a print 5
+    was kept meanwhile, of another plan."""
+    out = carry(begun)
+    id_ = begun.db.execute("SELECT id FROM print").fetchone()[0]
+    read = Request("prints.read_print", {"id": id_})
+
+    def of(hands: Hands) -> dict[str, Any]:
+        found: dict[str, Any] = hands.do(read).content["print"]
+        return found
+
+    number = len(of(out)["tries"]) + 1
+    part = of(out)["plan"]["parts"][0]["id"]
+
+    def strip(step: int) -> None:
+        body = {
+            "id": f"strip-{step}",
+            "part_id": part,
+            "strip": {"kind": "linear", "step_s": step, "strips": 5, "chosen": 3},
+        }
+        assert out.do(Request("prints.keep_strip", {"id": id_}, body=body), f"strip-{step}").ok
+
+    def made(hands: Hands, says: str) -> None:
+        assert hands.do(Request("prints.made", {"id": id_}, body={"says": says}), says).ok
+
+    made(begun, "home's own")
+    out.minute += 30
+    strip(2)
+    made(out, "six")
+    strip(5)
+    made(out, "fifteen")
+    again = Request("prints.print_again", {"id": id_}, body={"number": number})
+    assert out.do(again, "again").ok
+    assert set(told(hand_in(begun, acts_of(out)))) == {"done"}
+    assert [each["says"] for each in of(begun)["tries"][-3:]] == ["home's own", "six", "fifteen"]
+    base = [hands["plan"]["parts"][0]["seconds"] for hands in (of(out), of(begun))]
+    assert base == [6, 6]
+
+
+def test_a_tests_frames_come_home_as_they_were_given(begun: Hands, carry: Carry) -> None:
+    """The lens's shutter is measured at home meanwhile: what was given out there stays."""
+    out = carry(begun)
+    test = {
+        "id": "test-out",
+        "title": "Out",
+        "film_id": "film-corvane",
+        "recipe_id": "recipe-corvane-mq",
+    }
+    for hands in (begun, out):
+        assert hands.do(hands.based(Request("bench.put", {"id": "test-out"}, body=test)), "t").ok
+    asked = {
+        "bracket_id": "strip-out",
+        "lens_id": "lens-150",
+        "ev": 13,
+        "ei": 100,
+        "first_stops": -1,
+        "minutes": 9,
+        "piece_ids": ["sheet-2A", "sheet-2B"],
+    }
+    assert out.do(Request("strips.expose", {"id": "test-out"}, body=asked), "strip").ok
+    marks = [
+        {"mark": "1/60", "seconds": [0.0300, 0.0305]},
+        {"mark": "1/30", "seconds": [0.05, 0.05]},
+    ]
+    slow = Request("checks.use_shutter", body={"lens_id": "lens-150", "marks": marks})
+    assert begun.do(slow).ok
+    given = [(each["aperture"], each["seconds"]) for each in logged_frames(out)]
+    assert set(told(hand_in(begun, acts_of(out)))) <= {"done", "known"}
+    assert [(each["aperture"], each["seconds"]) for each in logged_frames(begun)] == given
+
+
+def logged_frames(hands: Hands) -> list[dict[str, Any]]:
+    rows = hands.db.execute(
+        "SELECT aperture, seconds FROM exposure WHERE bracket_id = 'strip-out' ORDER BY id"
+    )
+    return [dict(row) for row in rows]
+
+
+def test_an_older_word_does_not_cover_a_newer(begun: Hands, carry: Carry) -> None:
+    """Decided for 7 min out there, later for 11 min at home: 11 stands and both are told; doing it
+    here now makes it 7. Said before anything was said at home, it is done."""
+    out = carry(begun)
+
+    def decided(hands: Hands, minutes: float, key: str, piece: str) -> None:
+        choice = {"recipe_id": "recipe-corvane-mq", "minutes": minutes, "reason": "tried"}
+        body = {"piece_ids": [piece], "choice": choice}
+        assert hands.do(Request("darkroom.decide_over", body=body), key).ok
+
+    def minutes(piece: str) -> float:
+        row = begun.db.execute(
+            "SELECT json_extract(choice, '$.minutes') FROM piece WHERE id = ?", [piece]
+        ).fetchone()
+        return float(row[0])
+
+    decided(out, 7, "away", "sheet-1A")
+    decided(out, 6, "away-alone", "sheet-1B")
+    begun.minute = out.minute + 60
+    decided(begun, 11, "home", "sheet-1A")
+    assert told(hand_in(begun, acts_of(out))) == ["aside", "done"]
+    assert (minutes("sheet-1A"), minutes("sheet-1B")) == (11, 6)
+    (lies,) = asides(begun)
+    assert "decided here later" in lies["problem"]
+    assert decide(begun, "away", "again").ok
+    assert minutes("sheet-1A") == 7

@@ -243,7 +243,15 @@ def test_no_habit_makes_the_blur_of_a_format() -> None:
 @pytest.mark.parametrize(
     ("error", "words"),
     [
-        (1.0, ["Exposed 1 stop over", "N, 8 min", "as for N−1, 6 min", "(grade"]),
+        (
+            1.0,
+            [
+                "Exposed 1 stop over",
+                "N, 8 min",
+                "as for N−1, 6 min, 0.80 (grade 4)",
+                "0.98 (grade 2)",
+            ],
+        ),
         (-1.0, ["Exposed 1 stop under", "as for N+1", "no shadow comes back"]),
     ],
 )

@@ -25,6 +25,7 @@ from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.acts import (
     Reworking,
     StripChosen,
+    TryAgain,
     TryMade,
     again,
     choose,
@@ -195,9 +196,9 @@ def test_tries_are_kept_told_apart_and_made_again() -> None:
     made = keep_try(SHED_PRINT, TryMade(says="fine"), "2026-02-01T10:00:00.000Z")
     assert [each.number for each in made.tries] == [1, 2, 3, 4, 5]
     assert made.tries[-1].plan == SHED_PRINT.plan
-    assert again(made, 1).plan == FIRST
+    assert again(made, TryAgain(number=1)).plan == FIRST
     with pytest.raises(Missing, match="no print 9"):
-        again(made, 9)
+        again(made, TryAgain(number=9))
     assert list(differences(FIRST, SECOND)) == [
         "Roof hole burned 1 stop, new",
         "Floor burned ½ stop, new",

@@ -14,6 +14,8 @@ def as_given(request: dict[str, Any], answer: str) -> dict[str, Any]:
     if not answer or not isinstance(body, dict):
         return request
     told = wire.parsed(answer)
+    if isinstance(told, dict) and "given" in told:
+        return {**request, "body": {"given": told["given"], **body}}
     frames = body.get("frames")
     if not isinstance(frames, list):
         return {**request, "body": _given(body, told)}

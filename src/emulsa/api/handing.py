@@ -39,6 +39,22 @@ UNREAD = "What this act asks cannot be read."
 UNFORESEEN = "Home could not do this, for a reason nobody foresaw; it is kept here as it came."
 STAYS_THERE = "What was brought in from a file out there does not travel; bring the file in here."
 OTHER_UNDER_ID = "Something else was done here under its id; it is kept here as it came."
+# acts that say over what was said, and name no version they were said of
+WORDS = (
+    "darkroom.decide_over",
+    "rolls.develop_for",
+    "rolls.weigh",
+    "runs.keep_course",
+    "mixing.clearing",
+    "learning.use",
+    "learning.rate",
+    "bench.use_times",
+    "bench.use_textural",
+    "checks.use_shutter",
+    "checks.use_meters",
+    "checks.use_paper",
+)
+OLDER = "It was decided here later: {}. Do it here now if this is to stand."
 # what deciding here may have changed of a request
 DECIDED_HERE = ("piece_id", "unplaced", "happened")
 LOGGER = logging.getLogger("emulsa")
@@ -49,7 +65,7 @@ TAKEN_BACK = "It was done at home before it was taken back on the device; undo i
 @dataclass(frozen=True, kw_only=True)
 class HandedAct:
     """An act as it was done there: its id, when, its name, what was asked, what it is called, and
-    the ids of the records it made."""
+    the ids of the records it made and changed."""
 
     id: Id
     moment: Moment
@@ -59,6 +75,7 @@ class HandedAct:
     taken_back: bool = False
     answer: AnswerText = ""
     made: Annotated[tuple[Id, ...], Length("Records an act made", 0, 20_000)] = ()
+    changed: Annotated[tuple[Id, ...], Length("Records an act changed", 0, 20_000)] = ()
 
     def __post_init__(self) -> None:
         if "/" in self.id:
@@ -139,6 +156,10 @@ def _done(
     if route is None:
         problem = STAYS_THERE if act.name in FROM_FILES else UNKNOWN
         return _aside(connection, device, act, request, problem)
+    if act.name in WORDS:
+        newer = carrying.since(connection, act.changed, act.moment)
+        if newer is not None:
+            return _aside(connection, device, act, request, OLDER.format(newer.label))
     with refusing():
         reply = perform(route, house, connection, asked_of(act.id, act.moment, request))
     assert isinstance(reply.content, bytes)

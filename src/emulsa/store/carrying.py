@@ -12,10 +12,12 @@ from typing import Literal
 from emulsa.store import backups
 from emulsa.store.database import connect
 from emulsa.store.transactions import Connection, transaction
+from emulsa.store.travelling import travelling
 
 TURNS = ("journal.undo", "journal.redo")
 ASIDE = "id, moment, name, request, label, problem, because, device, at, fate"
 EXPOSURE, BRACKET = "exposures.log", "exposures.log_bracket"
+STRIP = "strips.expose"
 Fate = Literal["", "note", "dropped"]
 
 
@@ -33,7 +35,8 @@ class Carried:
 class Outgoing:
     """Something done in a copy, as home is to do it; ``taken_back``: it was undone there.
     ``answer``: what was answered there, where home is not to work it out anew: an exposure.
-    ``made``: the ids of the records it made there, on which later acts may hang."""
+    ``made``: the ids of the records it made there, on which later acts may hang; ``changed``: of
+    those it changed."""
 
     id: str
     moment: str
@@ -43,6 +46,7 @@ class Outgoing:
     taken_back: bool
     answer: str
     made: tuple[str, ...] = ()
+    changed: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -108,27 +112,34 @@ def outgoing(connection: Connection) -> list[Outgoing]:
         """
         SELECT act.id, act.moment, act.name, act.request, coalesce(action.label, '') AS label,
             coalesce(action.undone, 0) AS undone, act.action_id IS NOT NULL AS changed,
-            CASE WHEN act.name IN (:exposure, :bracket) THEN act.answer ELSE '' END AS answer,
+            CASE WHEN act.name IN (:exposure, :bracket, :strip) THEN act.answer ELSE '' END
+                AS answer,
             (
                 SELECT json_group_array(DISTINCT change.record) FROM change
                 WHERE change.action_id = act.action_id AND change.before IS NULL
                     AND change.record IS NOT NULL
-            ) AS made
+            ) AS made,
+            (
+                SELECT json_group_array(DISTINCT change.record) FROM change
+                WHERE change.action_id = act.action_id AND change.before IS NOT NULL
+                    AND change.after IS NOT NULL AND change.record IS NOT NULL
+            ) AS touched_records
         FROM act LEFT JOIN action ON action.id = act.action_id
         WHERE act.rowid > :last_act ORDER BY act.rowid
         """,
-        {"last_act": copy_.last_act, "exposure": EXPOSURE, "bracket": BRACKET},
+        {"last_act": copy_.last_act, "exposure": EXPOSURE, "bracket": BRACKET, "strip": STRIP},
     )
     return [
         Outgoing(
             row["id"],
             row["moment"],
             row["name"],
-            row["request"],
+            travelling(connection, row["name"], row["request"], copy_.last_action),
             row["label"],
             bool(row["undone"]),
             row["answer"],
             tuple(json.loads(row["made"])),
+            tuple(json.loads(row["touched_records"])),
         )
         for row in rows
         if (_of_home(row["request"], copy_) if row["name"] in TURNS else row["changed"])
@@ -238,6 +249,21 @@ def happened(connection: Connection, records: Iterable[str], most: int = 3) -> l
         {"records": json.dumps(list(records)), "most": most},
     )
     return [Happened(row["at"], row["label"]) for row in rows]
+
+
+def since(connection: Connection, records: Iterable[str], moment: str) -> Happened | None:
+    """The latest thing that stands of what was done to any of these records after a moment."""
+    row = connection.execute(
+        """
+        SELECT at, label FROM action
+        WHERE NOT undone AND julianday(at) > julianday(:moment) AND id IN (
+            SELECT action_id FROM change WHERE record IN (SELECT value FROM json_each(:records))
+        )
+        ORDER BY id DESC LIMIT 1
+        """,
+        {"records": json.dumps(list(records)), "moment": moment},
+    ).fetchone()
+    return Happened(row["at"], row["label"]) if row else None
 
 
 def decide(connection: Connection, id_: str, fate: Fate, problem: str = "") -> None:

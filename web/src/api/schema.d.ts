@@ -5536,6 +5536,16 @@ export interface components {
             extrapolated: boolean;
         };
         /**
+         * FrameGiven
+         * @description Aperture and clock seconds a frame was given.
+         */
+        FrameGiven: {
+            /** Aperture */
+            aperture: string | number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * FrameLoss
          * @description What one frame loses, the grade it will print on, and what a next one like it could do.
          */
@@ -7116,6 +7126,8 @@ export interface components {
          * Outgoing
          * @description Something done in a copy, as home is to do it; ``taken_back``: it was undone there.
          *     ``answer``: what was answered there, where home is not to work it out anew: an exposure.
+         *     ``made``: the ids of the records it made there, on which later acts may hang; ``changed``: of
+         *     those it changed.
          */
         Outgoing: {
             /** Id */
@@ -7132,6 +7144,16 @@ export interface components {
             taken_back: boolean;
             /** Answer */
             answer: string;
+            /**
+             * Made
+             * @default []
+             */
+            made: string[];
+            /**
+             * Changed
+             * @default []
+             */
+            changed: string[];
         };
         /**
          * Outing
@@ -10360,6 +10382,24 @@ export interface components {
             recipe_id: string | null;
         };
         /**
+         * StripExposed
+         * @description Done, and what every frame was given.
+         */
+        StripExposed: {
+            /** Says */
+            says: string;
+            /**
+             * Ids
+             * @default []
+             */
+            ids: string[];
+            /**
+             * Given
+             * @default []
+             */
+            given: components["schemas"]["FrameGiven"][];
+        };
+        /**
          * StripLine
          * @description A strip: its time in all, and what the lamp gives as the card moves on.
          */
@@ -11601,7 +11641,8 @@ export interface components {
         };
         /**
          * HandIn
-         * @description Acts in the order they were done, and the device they come from.
+         * @description Acts in the order they were done (``HandedAct``), and the device they come from. Each is
+         *     decoded by itself: one that cannot be read stops no other.
          */
         HandIn: {
             /** Device */
@@ -11609,39 +11650,9 @@ export interface components {
             /** Version */
             version: string;
             /** Acts */
-            acts: components["schemas"]["HandedAct"][];
-        };
-        /**
-         * HandedAct
-         * @description An act as it was done there: its id, when, its name, what was asked, what it is called.
-         */
-        HandedAct: {
-            /** Id */
-            id: string;
-            /**
-             * Moment
-             * Format: date-time
-             */
-            moment: string;
-            /** Name */
-            name: string;
-            /** Request */
-            request: string;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
-            /**
-             * Taken Back
-             * @default false
-             */
-            taken_back: boolean;
-            /**
-             * Answer
-             * @default
-             */
-            answer: string;
+            acts: {
+                [key: string]: unknown;
+            }[];
         };
         /**
          * IlluminanceRequest
@@ -12442,11 +12453,19 @@ export interface components {
         };
         /**
          * Restoring
-         * @description The action before which the record is wanted.
+         * @description The action before which the record is wanted, or the act it was done in.
          */
         Restoring: {
-            /** Action Id */
-            action_id: number;
+            /**
+             * Action Id
+             * @default null
+             */
+            action_id: number | null;
+            /**
+             * Act Id
+             * @default null
+             */
+            act_id: string | null;
         };
         /**
          * Retiming
@@ -12794,7 +12813,8 @@ export interface components {
         /**
          * StripExposing
          * @description The frames of one development: a card metered at ``ev`` with the meter set to ``ei``, a frame
-         *     for every piece of film, the least exposed first.
+         *     for every piece of film, the least exposed first. ``given``: what each was really given, where
+         *     the list was worked out elsewhere.
          */
         StripExposing: {
             /** Bracket Id */
@@ -12819,6 +12839,11 @@ export interface components {
             minutes: number;
             /** Piece Ids */
             piece_ids: string[];
+            /**
+             * Given
+             * @default []
+             */
+            given: components["schemas"]["FrameGiven"][];
         };
         /**
          * StripRun
@@ -13031,11 +13056,16 @@ export interface components {
         };
         /**
          * TryAgain
-         * @description Which print is made again.
+         * @description Which print is made again; ``at``, when it was kept, where its number may mean another.
          */
         TryAgain: {
             /** Number */
             number: number;
+            /**
+             * At
+             * @default
+             */
+            at: string;
         };
         /**
          * TryMade
@@ -19185,7 +19215,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Done"];
+                    "application/json": components["schemas"]["StripExposed"];
                 };
             };
         };

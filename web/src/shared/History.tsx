@@ -45,7 +45,7 @@ function HistorySheet({
     after?.();
   });
   const restore = (action_id: number) =>
-    write(act("history_restore", { path: { id }, body: { action_id } }));
+    write(act("history_restore", { path: { id }, body: { action_id, act_id: null } }));
   return (
     <Sheet
       open

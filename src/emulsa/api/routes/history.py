@@ -4,8 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
+from emulsa.core.errors import Missing
+from emulsa.core.limits import Id
 from emulsa.store import history as store
+from emulsa.store import travelling
 from emulsa.store.history import Event
 
 routes = Routes("history", "/api/history")
@@ -13,9 +17,10 @@ routes = Routes("history", "/api/history")
 
 @dataclass(frozen=True, kw_only=True)
 class Restoring:
-    """The action before which the record is wanted."""
+    """The action before which the record is wanted, or the act it was done in."""
 
-    action_id: int
+    action_id: int | None = None
+    act_id: Id | None = None
 
 
 @routes.question("/{id}")
@@ -27,5 +32,14 @@ def read(db: Db, id: str) -> list[Event]:  # noqa: A002
 @routes.act("POST", "/{id}/put-back")
 def restore(act: Act, id: str, to: Restoring) -> list[Event]:  # noqa: A002
     """Make the record what it was before an action; itself an act that can be undone."""
-    act.says(f"restore the version before: {store.restore(act.db, id, to.action_id)}")
+    action_id = to.action_id
+    if to.act_id is not None:
+        action_id = needed(
+            travelling.action_of(act.db, to.act_id),
+            "What was put back to was not done here.",
+            "act_id",
+        )
+    if action_id is None:
+        raise Missing("Name the change before which it is wanted.", field="action_id")
+    act.says(f"restore the version before: {store.restore(act.db, id, action_id)}")
     return store.events(act.db, id)

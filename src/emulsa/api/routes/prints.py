@@ -200,7 +200,7 @@ def made(act: Act, id: str, made: TryMade) -> PrintView:  # noqa: A002
 def print_again(act: Act, id: str, which: TryAgain) -> PrintView:  # noqa: A002
     """Take the plan of an earlier print up again."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    changed = again(found, which.number)
+    changed = again(found, which)
     return _keep(act, changed, f"print {which.number} of {found.title} again")
 
 

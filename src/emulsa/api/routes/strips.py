@@ -13,6 +13,7 @@ from emulsa.api.views.targets import targets_of
 from emulsa.core.bench.record import StripScan
 from emulsa.core.bench.scan import ScanRead, densities, spots
 from emulsa.core.bench.strips import (
+    FrameGiven,
     StripExposing,
     StripRun,
     UnexposedFilm,
@@ -27,6 +28,7 @@ from emulsa.core.development.recipes import Recipe
 from emulsa.core.film.acts.exposing import Logging
 from emulsa.core.limits import Id
 from emulsa.core.logged.attachment import Attachment
+from emulsa.core.logged.record import Exposure
 from emulsa.core.scene.plan import plan
 from emulsa.exchange import pictures
 from emulsa.exchange.levels import Box, levels
@@ -43,6 +45,13 @@ class TestFilm:
     pictures: tuple[Attachment, ...]
 
 
+@dataclass(frozen=True)
+class StripExposed(Done):
+    """Done, and what every frame was given."""
+
+    given: tuple[FrameGiven, ...] = ()
+
+
 @routes.question("/{id}/film")
 def film(db: Db, id: str) -> TestFilm:  # noqa: A002
     """Unexposed film of the test's kind, and the scans that are attached to it."""
@@ -54,7 +63,7 @@ def film(db: Db, id: str) -> TestFilm:  # noqa: A002
 
 
 @routes.act("POST", "/{id}/frames")
-def expose(act: Act, id: str, asked: StripExposing) -> Done:  # noqa: A002
+def expose(act: Act, id: str, asked: StripExposing) -> StripExposed:  # noqa: A002
     """Log the frames of one development as the exposure list gives them, all at once."""
     test = needed(bench.test(act.db, id), "This film test was not found.")
     lens = needed(kit.lens(act.db, asked.lens_id), "This lens is not in the kit.", "lens_id")
@@ -76,7 +85,9 @@ def expose(act: Act, id: str, asked: StripExposing) -> Done:  # noqa: A002
     )
     act.carry_out(outcome)
     act.keep(changed)
-    return Done(outcome.says, asked.piece_ids)
+    logged = [each for each in outcome.kept if isinstance(each, Exposure)]
+    given = tuple(FrameGiven(aperture=each.aperture, seconds=each.seconds) for each in logged)
+    return StripExposed(outcome.says, asked.piece_ids, given)
 
 
 @routes.act("POST", "/{id}/strips/{curve_id}/run")

@@ -11,13 +11,14 @@ from emulsa.core.bench.record import FRAMES, FilmTest, TestStrip
 from emulsa.core.bench.tablet import FirstStops, StepStops
 from emulsa.core.corrections.optics import Lens
 from emulsa.core.darkroom.run import Minutes, Run
-from emulsa.core.errors import Impossible, Missing
+from emulsa.core.errors import Impossible, Missing, Unsound
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.film.acts.exposing import Bracketed, Logging, Target, expose_bracket
 from emulsa.core.film.moves import Outcome
 from emulsa.core.film.pieces import Piece
+from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import EvReading
-from emulsa.core.limits import EV, ExposureIndex, Id, Name
+from emulsa.core.limits import EV, ExposureIndex, Id, Length, Name, Seconds
 from emulsa.core.logged.record import Given, Planned
 from emulsa.core.numbers import plain
 from emulsa.core.outing.record import Outing
@@ -29,9 +30,18 @@ CARD = "grey card"
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FrameGiven:
+    """Aperture and clock seconds a frame was given."""
+
+    aperture: ApertureMark
+    seconds: Seconds
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class StripExposing:
     """The frames of one development: a card metered at ``ev`` with the meter set to ``ei``, a frame
-    for every piece of film, the least exposed first."""
+    for every piece of film, the least exposed first. ``given``: what each was really given, where
+    the list was worked out elsewhere."""
 
     bracket_id: Id
     lens_id: Id
@@ -41,6 +51,11 @@ class StripExposing:
     step_stops: StepStops = 1
     minutes: Minutes
     piece_ids: Annotated[tuple[Id, ...], FRAMES]
+    given: Annotated[tuple[FrameGiven, ...], Length("Frames given", 0, 40)] = ()
+
+    def __post_init__(self) -> None:
+        if self.given and len(self.given) != len(self.piece_ids):
+            raise Unsound("Every frame is given something, or none is said.", field="given")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -112,12 +127,14 @@ def expose_strip(
                 scene_id=scene.id,
                 piece_id=piece_id,
                 plan=planned,
-                aperture=frame.aperture,
-                time=frame.time,
+                aperture=given.aperture if given else frame.aperture,
+                time=given.seconds if given else frame.time,
                 bracket_stops=frame.stops,
                 note=f"for {name}",
             )
-            for frame, piece_id in zip(frames, asked.piece_ids, strict=True)
+            for frame, piece_id, given in zip(
+                frames, asked.piece_ids, asked.given or (None,) * len(frames), strict=True
+            )
         ),
     )
     strip = TestStrip(

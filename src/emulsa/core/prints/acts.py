@@ -74,9 +74,10 @@ class TryMade:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TryAgain:
-    """Which print is made again."""
+    """Which print is made again; ``at``, when it was kept, where its number may mean another."""
 
     number: Annotated[int, Within("The number of a print", 1, 999)]
+    at: Label = ""
 
 
 def choose(print_: Print, chosen: StripChosen, at: str) -> Print:
@@ -125,11 +126,18 @@ def keep_try(print_: Print, made: TryMade, at: str) -> Print:
     return replace(print_, tries=(*print_.tries, new))
 
 
-def again(print_: Print, number: int) -> Print:
+def again(print_: Print, which: TryAgain) -> Print:
     """The plan of a try, to be printed again. Missing without it."""
-    found = next((each for each in print_.tries if each.number == number), None)
+    found = next(
+        (
+            each
+            for each in print_.tries
+            if (each.at == which.at if which.at else each.number == which.number)
+        ),
+        None,
+    )
     if found is None:
-        raise Missing(f"There is no print {number}.", field="number")
+        raise Missing(f"There is no print {which.number}.", field="number")
     return replace(print_, plan=found.plan)
 
 

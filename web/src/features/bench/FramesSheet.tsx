@@ -59,6 +59,7 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
         step_stops: typedNumber(step),
         minutes: typedNumber(minutes),
         piece_ids: chosen.piece_ids.slice(0, wanted),
+        given: [], // as the list says
       }),
     );
   };

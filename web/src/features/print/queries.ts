@@ -68,7 +68,7 @@ export const keepStrip = (id: string, chosen: Schemas["StripChosen"]) =>
   act("prints_keep_strip", { path: { id }, body: chosen });
 
 export const printAgain = (id: string, number: number) =>
-  act("prints_print_again", { path: { id }, body: { number } });
+  act("prints_print_again", { path: { id }, body: { number, at: "" } });
 
 export const useRework = (id: string, wanted: Schemas["Reworking"]) =>
   act("prints_use_reworked", { path: { id }, body: wanted });
