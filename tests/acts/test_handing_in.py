@@ -530,6 +530,10 @@ def test_printed_again_is_the_print_it_was(begun: Hands, carry: Carry) -> None:
     assert [each["says"] for each in of(begun)["tries"][-3:]] == ["home's own", "six", "fifteen"]
     base = [hands["plan"]["parts"][0]["seconds"] for hands in (of(out), of(begun))]
     assert base == [6, 6]
+    # sent again when the print is gone out there: known all the same
+    before = len(acts_of(out))
+    assert out.do(Request("prints.delete", {"id": id_})).ok
+    assert set(told(hand_in(begun, acts_of(out)[:before]))) == {"known"}
 
 
 def test_a_tests_frames_come_home_as_they_were_given(begun: Hands, carry: Carry) -> None:

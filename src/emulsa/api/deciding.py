@@ -42,7 +42,7 @@ class Otherwise:
 
 def again(house: House, connection: Connection, aside: Aside, otherwise: Otherwise) -> str:
     """Try once more what was set aside, on what is kept now; why not, when it is refused again."""
-    if acts.answered(connection, acts.Act(aside.id, aside.moment, "", {})) is not None:
+    if acts.done(connection, aside.id) is not None:
         return TAKEN_BACK  # it was done, and lies here because it was taken back out there
     route = route_of(aside.name)
     if route is None:

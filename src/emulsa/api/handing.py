@@ -55,8 +55,8 @@ WORDS = (
     "checks.use_paper",
 )
 OLDER = "It was decided here later: {}. Do it here now if this is to stand."
-# what deciding here may have changed of a request
-DECIDED_HERE = ("piece_id", "unplaced", "happened")
+# what deciding here may have changed of a request, and what the copy's state of today adds to one
+DECIDED_HERE = ("piece_id", "unplaced", "happened", "at", "given")
 LOGGER = logging.getLogger("emulsa")
 UNKNOWN = "This version of Emulsa knows no such act; start the newer one at home."
 TAKEN_BACK = "It was done at home before it was taken back on the device; undo it here if you like."
