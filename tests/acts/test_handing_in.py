@@ -14,7 +14,7 @@ from emulsa.api.routing import TABLE
 from emulsa.store import carrying
 from emulsa.store.folder import DATABASE
 from tests.acts.conftest import Season
-from tests.acts.doing import Answer, Hands, Request
+from tests.acts.doing import Answer, Hands, Request, at_once
 from tests.acts.test_order import pairs
 
 LONG = 40  # acts of a day out
@@ -45,9 +45,9 @@ def carry(tmp_path: Path) -> Iterator[Carry]:
 
 
 def acts_of(device: Hands) -> list[dict[str, Any]]:
-    found = carrying.outgoing(device.db)
-    assert carrying.waiting(device.db) == sum(not each.taken_back for each in found)
-    return [vars(each) for each in found]
+    found: list[dict[str, Any]] = device.do(Request("carry.outgoing")).content
+    assert carrying.waiting(device.db) == sum(not each["taken_back"] for each in found)
+    return found
 
 
 def hand_in(home: Hands, acts: list[dict[str, Any]], device: str = "Phone") -> list[dict[str, Any]]:
@@ -601,3 +601,65 @@ def test_an_older_word_does_not_cover_a_newer(begun: Hands, carry: Carry) -> Non
     assert "decided here later" in lies["problem"]
     assert decide(begun, "away", "again").ok
     assert minutes("sheet-1A") == 7
+
+
+def compared(hands: Hands, other_ev: float) -> Request:
+    """Two meters compared, on the version the other has now."""
+    pairs = [{"trusted_ev": 9, "other_ev": other_ev}]
+    body = {"trusted_id": "meter-spot", "other_id": "meter-spot", "pairs": pairs}
+    return hands.based(Request("checks.use_meters", body=body))
+
+
+def offset(hands: Hands) -> float:
+    sql = "SELECT json_extract(calibration, '$.offset_stops') FROM meter WHERE id = 'meter-spot'"
+    return float(hands.db.execute(sql).fetchone()[0])
+
+
+def test_four_hands_that_use_one_check_add_it_once(begun: Hands) -> None:
+    """It was worked out on one version of the meter; who comes later is told."""
+    before, request = offset(begun), compared(begun, 8.8)
+    answers = at_once(*(lambda: begun.do(request) for _ in range(4)))
+    assert sorted(each.status for each in answers) == [200, 409, 409, 409]
+    told_ = next(each for each in answers if not each.ok).content["error"]
+    assert told_["code"] == "conflict"
+    assert told_["stored"]["calibration"]["offset_stops"] == pytest.approx(before + 0.2)
+    assert offset(begun) == pytest.approx(before + 0.2)
+
+
+def test_a_check_used_out_there_of_a_meter_home_corrected(begun: Hands, carry: Carry) -> None:
+    """It lies aside; done here now, it is added to what stands."""
+    before, out = offset(begun), carry(begun)
+    assert out.do(compared(out, 8.8), key="out-there").ok
+    assert begun.do(compared(begun, 8.9)).ok
+    assert told(hand_in(begun, acts_of(out))) == ["aside"]
+    assert offset(begun) == pytest.approx(before + 0.1)
+    assert decide(begun, "out-there", "again").ok
+    assert asides(begun) == []
+    assert offset(begun) == pytest.approx(before + 0.3)
+
+
+def test_what_is_worked_out_comes_to_the_same_or_lies_aside(begun: Hands, carry: Carry) -> None:
+    """Tested times are used out there; at home the test was read anew meanwhile: its times would
+    be others than the photographer saw."""
+    out = carry(begun)
+    times = begun.based(Request("bench.use_times", {"id": "test-corvane"}))
+    assert out.do(times, key="times").ok
+    recipe = begun.picture()["recipe"]
+    test = begun.do(Request("bench.read_test", {"id": "test-corvane"})).content["test"]
+    for each in test["curves"]:
+        each["minutes"] *= 1.2
+    assert begun.do(Request("bench.put", {"id": "test-corvane"}, body=test)).ok
+    (came,) = hand_in(begun, acts_of(out))
+    assert came["came"] == "aside"
+    assert "comes to something else than out there" in came["problem"]
+    assert begun.picture()["recipe"] == recipe
+    assert decide(begun, "times", "again").ok
+    assert begun.picture()["recipe"] != recipe
+
+
+def test_what_is_worked_out_alike_is_done(begun: Hands, carry: Carry) -> None:
+    """The same recipe and the same test: the same times, kept."""
+    out = carry(begun)
+    assert out.do(Request("bench.use_times", {"id": "test-corvane"})).ok
+    assert told(hand_in(begun, acts_of(out))) == ["done"]
+    assert begun.picture()["recipe"] == out.picture()["recipe"]

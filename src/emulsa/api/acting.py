@@ -15,7 +15,7 @@ import re
 import typing
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import closing, contextmanager
-from dataclasses import dataclass, field, is_dataclass
+from dataclasses import dataclass, field, is_dataclass, replace
 from datetime import UTC, datetime
 from functools import cache, cached_property
 from pathlib import Path
@@ -30,7 +30,7 @@ from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
 from emulsa.core.operations import Operation
 from emulsa.core.written import writing
-from emulsa.store import acts, journal, preferences, records, staging
+from emulsa.store import acts, journal, preferences, records, rows, staging, unread
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
@@ -40,6 +40,8 @@ Method = Literal["GET", "POST", "PUT", "DELETE"]
 Kind = Literal["question", "act", "undo", "work"]
 ActId = Annotated[str, Length("The id of an act", 1, 64)]
 Kept = TypeVar("Kept")
+KEY, MOMENT = "idempotency-key", "x-emulsa-moment"
+TOUCHED, UNREAD = "x-emulsa-touched", "x-emulsa-unread"
 CLOCKS_DIFFER_S = 86_400.0  # a phone's clock may be wrong by so much, not by more
 
 
@@ -91,11 +93,19 @@ class Asked:
 
 @dataclass(frozen=True)
 class Reply:
-    """An answer: its status, its text or file, and the tables it touched."""
+    """An answer: its status, its text or file, the tables it touched, and how many records it
+    would have shown that cannot be read."""
 
     status: int
     content: bytes | File
     touched: tuple[str, ...] = ()
+    unread: int = 0
+
+    @property
+    def headers(self) -> dict[str, str]:
+        """What the page is told beside the answer."""
+        told = {TOUCHED: " ".join(self.touched), UNREAD: str(self.unread or "")}
+        return {name: value for name, value in told.items() if value}
 
 
 @dataclass(frozen=True)
@@ -106,7 +116,9 @@ class Route:
     ``work``: it begins long work or takes a file in, and locks for itself. ``upload``: its body is
     a file of at most ``largest`` bytes; an act looks at it by ``look`` before the lock is taken,
     and is given what was found as
-    ``looked``: nothing is decoded while others wait.
+    ``looked``: nothing is decoded while others wait. ``says_over``: it says anew what was said, and
+    names no version it was said of; handed in later than home's own word, it asks. ``works_out``:
+    what it keeps is worked out, and its answer says it; handed in, it is to come to the same.
     """
 
     method: Method
@@ -120,6 +132,8 @@ class Route:
     media_type: str = ""
     look: Callable[[House, Path], Any] | None = None
     operation: Operation | None = None
+    says_over: bool = False
+    works_out: bool = False
 
     @cached_property
     def hints(self) -> dict[str, Any]:
@@ -232,8 +246,9 @@ def serve(route: Route, house: House, asked: Asked) -> Reply:
     if route.kind == "work":
         given = arguments(route, asked, house)
         return _reply(route, route.handler(**given, **_named(asked, route)))
-    with refusing():
-        return _served(route, house, asked)
+    with refusing(), rows.noticing() as noticed:
+        reply = _served(route, house, asked)
+    return replace(reply, unread=len(noticed)) if noticed else reply
 
 
 def _served(route: Route, house: House, asked: Asked) -> Reply:
@@ -249,8 +264,15 @@ def _served(route: Route, house: House, asked: Asked) -> Reply:
         house.pool.give(connection)
 
 
-def perform(route: Route, house: House, connection: Connection, asked: Asked) -> Reply:
-    """Do an act: once, whole, under the lock from before its first look."""
+def perform(
+    route: Route,
+    house: House,
+    connection: Connection,
+    asked: Asked,
+    approved: Callable[[bytes], None] | None = None,
+) -> Reply:
+    """Do an act: once, whole, under the lock from before its first look. ``approved`` may refuse
+    what it comes to, and then nothing is changed."""
     act = acts.Act(
         id=act_id(asked), moment=moment_of(asked), name=route.name, request=_request(route, asked)
     )
@@ -270,6 +292,9 @@ def perform(route: Route, house: House, connection: Connection, asked: Asked) ->
             with journal.recording(connection, act.moment) as recorded:
                 doing.recorded = recorded
                 reply = _reply(route, route.handler(**given))
+                unread.kept(connection, recorded.action_id)
+                if approved is not None and isinstance(reply.content, bytes):
+                    approved(reply.content)
             number = recorded.action_id if recorded.touched else None
             reply = Reply(reply.status, reply.content, recorded.touched)
         assert isinstance(reply.content, bytes)
@@ -297,6 +322,7 @@ def long_act(house: House, act: acts.Act, label: str, stage: Path) -> Iterator[L
         with refusing(), transaction(connection):
             with journal.recording(connection, act.moment, label) as recorded:
                 yield doing
+                unread.kept(connection, recorded.action_id)
             answer = Answered(200, wire.dumps(doing.result), recorded.touched)
             acts.keep(connection, act, answer, recorded.action_id if recorded.touched else None)
 

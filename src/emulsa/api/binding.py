@@ -21,7 +21,7 @@ from emulsa.api.acting import Asked, Reply, Route, serve
 from emulsa.api.files import arrives_in
 from emulsa.api.house import House
 from emulsa.api.replies import File
-from emulsa.api.routing import KEY, MOMENT, TOUCHED, Routes
+from emulsa.api.routing import KEY, MOMENT, Routes
 from emulsa.api.uploads import body, received
 from emulsa.core import wire
 
@@ -85,18 +85,21 @@ def _asked(request: Request, body: bytes = b"", file: Path | None = None) -> Ask
 
 
 def _respond(reply: Reply) -> Response:
-    headers = {TOUCHED: " ".join(reply.touched)} if reply.touched else {}
-    content = reply.content
+    headers, content = reply.headers, reply.content
     if not isinstance(content, File):
         media_type = "application/json" if content else None
         return Response(content, reply.status, headers=headers, media_type=media_type)
     if content.path is not None:
-        return FileResponse(content.path, media_type=content.media_type, headers=content.headers)
+        return FileResponse(
+            content.path, media_type=content.media_type, headers=headers | content.headers
+        )
     if content.stream is not None:
         return StreamingResponse(
-            content.stream, media_type=content.media_type, headers=content.headers
+            content.stream, media_type=content.media_type, headers=headers | content.headers
         )
-    return Response(content.content, media_type=content.media_type, headers=content.headers)
+    return Response(
+        content.content, media_type=content.media_type, headers=headers | content.headers
+    )
 
 
 class _Describing:

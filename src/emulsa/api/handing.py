@@ -10,7 +10,8 @@ from __future__ import annotations
 import hashlib
 import json
 import logging
-from collections.abc import Iterable
+import math
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
@@ -39,20 +40,9 @@ UNREAD = "What this act asks cannot be read."
 UNFORESEEN = "Home could not do this, for a reason nobody foresaw; it is kept here as it came."
 STAYS_THERE = "What was brought in from a file out there does not travel; bring the file in here."
 OTHER_UNDER_ID = "Something else was done here under its id; it is kept here as it came."
-# acts that say over what was said, and name no version they were said of
-WORDS = (
-    "darkroom.decide_over",
-    "rolls.develop_for",
-    "rolls.weigh",
-    "runs.keep_course",
-    "mixing.clearing",
-    "learning.use",
-    "learning.rate",
-    "bench.use_times",
-    "bench.use_textural",
-    "checks.use_shutter",
-    "checks.use_meters",
-    "checks.use_paper",
+COMES_TO_OTHER = (
+    "What it goes by is different here by now, and it comes to something else than out there. Do it"
+    " here now if what it comes to here is to stand."
 )
 OLDER = "It was decided here later: {}. Do it here now if this is to stand."
 # what deciding here may have changed of a request, and what the copy's state of today adds to one
@@ -156,14 +146,43 @@ def _done(
     if route is None:
         problem = STAYS_THERE if act.name in FROM_FILES else UNKNOWN
         return _aside(connection, device, act, request, problem)
-    if act.name in WORDS:
+    if route.says_over:
         newer = carrying.since(connection, act.changed, act.moment)
         if newer is not None:
             return _aside(connection, device, act, request, OLDER.format(newer.label))
+    asked = asked_of(act.id, act.moment, request)
     with refusing():
-        reply = perform(route, house, connection, asked_of(act.id, act.moment, request))
+        reply = perform(route, house, connection, asked, _as_there(route, act))
     assert isinstance(reply.content, bytes)
     return CameOf(act.id, "done", says=_says(reply.content.decode(), act.label))
+
+
+def _as_there(route: Route, act: HandedAct) -> Callable[[bytes], None] | None:
+    """What is worked out here is what was worked out there, or home does not keep it."""
+    if not (route.works_out and act.answer):
+        return None
+
+    def approved(content: bytes) -> None:
+        if not alike(json.loads(content), wire.parsed(act.answer)):
+            raise Impossible(COMES_TO_OTHER)
+
+    return approved
+
+
+def alike(one: Any, other: Any) -> bool:
+    """Whether two answers say the same: two machines may differ in a number's last digits.
+
+    >>> alike({"a": [1.0]}, {"a": [1.0 + 1e-15]}), alike({"a": 1}, {"a": 2}), alike([1], [1, 1])
+    (True, False, False)
+    """
+    if isinstance(one, dict) and isinstance(other, dict):
+        return one.keys() == other.keys() and all(alike(one[each], other[each]) for each in one)
+    if isinstance(one, list) and isinstance(other, list):
+        return len(one) == len(other) and all(map(alike, one, other))
+    if isinstance(one, float) or isinstance(other, float):
+        numbers = isinstance(one, (int, float)) and isinstance(other, (int, float))
+        return numbers and math.isclose(one, other, rel_tol=1e-9, abs_tol=1e-12)
+    return bool(one == other)
 
 
 def _same(known: tuple[str, dict[str, Any], str], act: HandedAct, request: dict[str, Any]) -> bool:

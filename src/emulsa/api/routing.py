@@ -11,12 +11,11 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any
 
-from emulsa.api.acting import Act, Kind, Method, Route, now
+from emulsa.api.acting import KEY, MOMENT, Act, Kind, Method, Route, now
 from emulsa.api.house import House
 from emulsa.api.replies import File
 from emulsa.store.database import Connection as Db
 
-KEY, MOMENT, TOUCHED = "idempotency-key", "x-emulsa-moment", "x-emulsa-touched"
 Handler = Callable[..., Any]
 
 # Every route of the house, by its name.
@@ -68,4 +67,4 @@ class Routes:
         return adding
 
 
-__all__ = ["Act", "Db", "File", "House", "Routes", "now"]
+__all__ = ["KEY", "MOMENT", "Act", "Db", "File", "House", "Routes", "now"]

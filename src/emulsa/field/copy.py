@@ -25,7 +25,7 @@ from emulsa.api.limits import LARGEST_BODY, too_large
 from emulsa.api.refusals import NOTHING, UNFORESEEN, WAITS, NotFound, status
 from emulsa.api.replies import File
 from emulsa.api.routes import ROUTES
-from emulsa.api.routing import KEY, MOMENT, TOUCHED
+from emulsa.api.routing import KEY, MOMENT
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.field.pictures import SIZE, looked
@@ -137,8 +137,7 @@ class Copy:
 
 
 def _answered(reply: Reply) -> Answer:
-    headers = {TOUCHED: " ".join(reply.touched)} if reply.touched else {}
-    content = reply.content
+    headers, content = reply.headers, reply.content
     if not isinstance(content, File):
         return Answer(reply.status, headers | ({"content-type": JSON} if content else {}), content)
     if content.path is not None:

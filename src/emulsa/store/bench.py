@@ -89,6 +89,7 @@ def judged(connection: Connection, recipe_id: str) -> list[Developed]:
             tankful=baths[row["run_id"]],
         )
         for row in found
+        if row["run_id"] in ran  # else it cannot be read, which is said
     ]
 
 

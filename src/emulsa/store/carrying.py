@@ -101,10 +101,11 @@ def carried(connection: Connection) -> Carried | None:
     return Carried(*row) if row else None
 
 
-def outgoing(connection: Connection) -> list[Outgoing]:
+def outgoing(connection: Connection, worked_out: Iterable[str] = ()) -> list[Outgoing]:
     """What was done since the copy was made, in its order; what changed nothing is nothing. What
     was done and taken back there is told as that; turning what was done at home is an act like any
-    other."""
+    other. Exposures go with what they were given, acts of the names in ``worked_out`` with what
+    they came to."""
     copy_ = carried(connection)
     if copy_ is None:
         return []
@@ -112,8 +113,8 @@ def outgoing(connection: Connection) -> list[Outgoing]:
         """
         SELECT act.id, act.moment, act.name, act.request, coalesce(action.label, '') AS label,
             coalesce(action.undone, 0) AS undone, act.action_id IS NOT NULL AS changed,
-            CASE WHEN act.name IN (:exposure, :bracket, :strip) THEN act.answer ELSE '' END
-                AS answer,
+            CASE WHEN act.name IN (SELECT value FROM json_each(:answered)) THEN act.answer ELSE ''
+                END AS answer,
             (
                 SELECT json_group_array(DISTINCT change.record) FROM change
                 WHERE change.action_id = act.action_id AND change.before IS NULL
@@ -127,7 +128,10 @@ def outgoing(connection: Connection) -> list[Outgoing]:
         FROM act LEFT JOIN action ON action.id = act.action_id
         WHERE act.rowid > :last_act ORDER BY act.rowid
         """,
-        {"last_act": copy_.last_act, "exposure": EXPOSURE, "bracket": BRACKET, "strip": STRIP},
+        {
+            "last_act": copy_.last_act,
+            "answered": json.dumps([EXPOSURE, BRACKET, STRIP, *worked_out]),
+        },
     )
     return [
         Outgoing(

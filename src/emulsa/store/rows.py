@@ -12,18 +12,31 @@ import dataclasses
 import json
 import types
 import typing
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterator, Mapping
+from contextlib import contextmanager
+from contextvars import ContextVar
 from functools import cache, cached_property
 from operator import itemgetter
 from sqlite3 import Connection
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
 from emulsa.core import wire
+from emulsa.core.errors import CoreError, Unreadable
 
 Values = Mapping[str, Any]
+Item = typing.TypeVar("Item")
+Made = typing.TypeVar("Made")
 Row = Any  # a mapping of columns, as sqlite3.Row is one
 Reader = Callable[[Row], Any]
 How = Literal["plain", "flag", "json", "pair", "within"]
+
+
+class Spoilt(Unreadable):
+    """A record that is there and cannot be read: its table, its id, and why, by its name."""
+
+    def __init__(self, table: str, row: Row, problem: Exception) -> None:
+        super().__init__(unread_text(table, row, problem))
+        self.table, self.id = table, str(row["id"])
 
 
 @dataclasses.dataclass(frozen=True)
@@ -87,6 +100,13 @@ class Table:
         """A row as the record it was."""
         return self.kind(**self.values(row))
 
+    def read(self, row: Row) -> Any:
+        """A row as the record it was; Unreadable, by its name, when it is none."""
+        try:
+            return self.record(row)
+        except (CoreError, ValueError, TypeError, KeyError) as problem:
+            raise Spoilt(self.name, row, problem) from problem
+
     def document(self, row: Row) -> dict[str, Any]:
         """A row nobody has checked as the JSON its record is decoded from; what it lacks stays
         out, and what is no JSON stays as it is."""
@@ -143,15 +163,54 @@ def put(connection: Connection, table: Table, record: Any) -> None:
 def one(connection: Connection, table: Table, id_: str | None) -> Any:
     """The record of this id, or nothing."""
     row = connection.execute(f"{table.select} WHERE id = :id", {"id": id_}).fetchone()
-    return table.record(_named(row)) if row else None
+    return table.read(_named(row)) if row else None
 
 
 def many(
     connection: Connection, table: Table, rest: str = "", values: Values | None = None
 ) -> list[Any]:
-    """Records in their table's order, or as ``rest`` of the statement narrows and orders them."""
+    """Records in their table's order, or as ``rest`` of the statement narrows and orders them; one
+    that cannot be read is left out, and noticed."""
     statement = f"{table.select} {rest or f'ORDER BY {table.order}'}"
-    return [table.record(_named(row)) for row in connection.execute(statement, values or {})]
+    return sound(map(_named, connection.execute(statement, values or {})), table.read)
+
+
+def sound(items: typing.Iterable[Item], read: Callable[[Item], Made]) -> list[Made]:
+    """What is made of each of these; what needs a record that cannot be read is left out, which is
+    noticed, and the others are shown all the same."""
+    found = []
+    for each in items:
+        try:
+            found.append(read(each))
+        except Spoilt as problem:
+            noticed = _unread.get()
+            if noticed is not None:
+                noticed.add((problem.table, problem.id))
+    return found
+
+
+_unread: ContextVar[set[tuple[str, str]] | None] = ContextVar("unread", default=None)
+
+
+@contextmanager
+def noticing() -> Iterator[set[tuple[str, str]]]:
+    """What of the records that are asked for inside could not be read: table and id."""
+    found: set[tuple[str, str]] = set()
+    before = _unread.set(found)
+    try:
+        yield found
+    finally:
+        _unread.reset(before)
+
+
+def unread_text(table: str, row: Row, problem: Exception) -> str:
+    """Why a row cannot be read, by the name it has."""
+    names = (row[each] for each in NAMED_BY if row.get(each))
+    said = problem.message if isinstance(problem, CoreError) else "it is damaged."
+    return f"The {table.replace('_', ' ')} “{next(names, '?')}” cannot be read: {said}"
+
+
+NAMED_BY = ("name", "title", "label", "number", "id")
 
 
 def _named(row: Row) -> dict[str, Any]:

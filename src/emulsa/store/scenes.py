@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import json
 from collections import defaultdict
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from sqlite3 import Connection, Row
+from typing import Any
 
-from emulsa.core.errors import Impossible
+from emulsa.core.errors import CoreError, Impossible
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading
 from emulsa.store import bench, films, kit, preferences, rows, stock
 from emulsa.store.records import SCENE
@@ -26,7 +27,7 @@ def put(connection: Connection, scene: Scene) -> None:
 
 def scene(connection: Connection, id_: str) -> Scene | None:
     found = connection.execute(f"{SCENE.select} WHERE id = :id", {"id": id_}).fetchall()
-    return _scenes(connection, found)[0] if found else None
+    return _reader(connection, found)(dict(found[0])) if found else None
 
 
 def of_outing(connection: Connection, outing_id: str) -> list[Scene]:
@@ -193,8 +194,13 @@ def _put_filters(connection: Connection, scene: Scene) -> None:
 
 
 def _scenes(connection: Connection, found: list[Row]) -> list[Scene]:
+    return rows.sound(map(dict, found), _reader(connection, found))
+
+
+def _reader(connection: Connection, found: list[Row]) -> Callable[[dict[str, Any]], Scene]:
+    """How each of these rows is read, with its readings and filters; Unreadable by its title."""
     ids = json.dumps([row["id"] for row in found])
-    readings: dict[str, list[SceneReading]] = defaultdict(list)
+    readings: dict[str, list[Row]] = defaultdict(list)
     for row in connection.execute(
         """
         SELECT * FROM reading
@@ -202,7 +208,7 @@ def _scenes(connection: Connection, found: list[Row]) -> list[Scene]:
         """,
         {"ids": ids},
     ):
-        readings[row["scene_id"]].append(READING.record(row))
+        readings[row["scene_id"]].append(row)
     filters: dict[str, list[str]] = defaultdict(list)
     for row in connection.execute(
         """
@@ -212,11 +218,15 @@ def _scenes(connection: Connection, found: list[Row]) -> list[Scene]:
         {"ids": ids},
     ):
         filters[row["scene_id"]].append(row["filter_id"])
-    return [
-        Scene(
-            **SCENE.values(row),
-            filter_ids=tuple(filters[row["id"]]),
-            readings=tuple(readings[row["id"]]),
-        )
-        for row in found
-    ]
+
+    def read(row: dict[str, Any]) -> Scene:
+        try:
+            return Scene(
+                **SCENE.values(row),
+                filter_ids=tuple(filters[row["id"]]),
+                readings=tuple(READING.record(each) for each in readings[row["id"]]),
+            )
+        except (CoreError, ValueError) as problem:
+            raise rows.Spoilt(SCENE.name, row, problem) from problem
+
+    return read

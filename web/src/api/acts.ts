@@ -34,6 +34,7 @@ const ACTS: Record<ActName, readonly [Method, string]> = {
   learning_rate: ["POST", "/api/bench/learned/{id}/rate"],
   strips_expose: ["POST", "/api/bench/tests/{id}/frames"],
   strips_put_into_run: ["POST", "/api/bench/tests/{id}/strips/{curve_id}/run"],
+  unread_mend: ["POST", "/api/unread/{table}/{id}/mend"],
   darkroom_decide_over: ["POST", "/api/darkroom/choices"],
   darkroom_judge: ["PUT", "/api/darkroom/judgements/{id}"],
   exchange_hand_in_csv: ["POST", "/api/exchange/csv"],

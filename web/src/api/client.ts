@@ -3,12 +3,13 @@ import { here } from "./here";
 import { OWN } from "./own";
 import type { components, paths } from "./schema";
 import { transport } from "./transport";
+import { noticing } from "./unread";
 
 /** What is asked of the service; what is done goes by `acts`. */
 export const api = createClient<paths>({
   baseUrl: here(""),
   headers: OWN,
-  fetch: (request) => transport(request),
+  fetch: async (request) => noticing(await transport(request)),
 });
 
 export type Schemas = components["schemas"];

@@ -443,7 +443,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Give a lens the times its shutter was found to give. */
+        /** Give a lens, as it was when it was checked, the times its shutter was found to give. */
         post: operations["checks_use_shutter"];
         delete?: never;
         options?: never;
@@ -477,7 +477,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Correct the other meter by the trusted one. */
+        /** Correct the other meter, as it was when they were compared, by the trusted one. */
         post: operations["checks_use_meters"];
         delete?: never;
         options?: never;
@@ -511,7 +511,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Give a paper the range, white and black its proof shows. */
+        /** Give a paper, as it was when it was proved, the range, white and black its proof shows. */
         post: operations["checks_use_paper"];
         delete?: never;
         options?: never;
@@ -3255,6 +3255,40 @@ export interface paths {
          * @description recorded.
          */
         post: operations["strips_read_scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every record that cannot be read, and whether a state of it that can is known. */
+        get: operations["unread_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unread/{table}/{id}/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a record back as it last could be read, or take it out where no such state is known. */
+        post: operations["unread_mend"];
         delete?: never;
         options?: never;
         head?: never;
@@ -10561,13 +10595,16 @@ export interface components {
         };
         /**
          * TestFilm
-         * @description Film that can be exposed for a test, and the pictures of its strips.
+         * @description Film that can be exposed for a test, the pictures of its strips, and why it takes no further
+         *     development, when it is full.
          */
         TestFilm: {
             /** Unexposed */
             unexposed: components["schemas"]["UnexposedFilm"][];
             /** Pictures */
             pictures: components["schemas"]["Attachment"][];
+            /** Full Text */
+            full_text: string;
         };
         /**
          * TestLine
@@ -10620,8 +10657,8 @@ export interface components {
         };
         /**
          * TestView
-         * @description A test with its version, the film's and recipe's names, and what it says; ``use_text`` is
-         *     what using its times would change in the recipe.
+         * @description A test with its version, the film's and recipe's names and versions, and what it says;
+         *     ``use_text`` is what using its times would change in the recipe.
          */
         TestView: {
             test: components["schemas"]["FilmTest"];
@@ -10631,6 +10668,10 @@ export interface components {
             film_name: string;
             /** Recipe Name */
             recipe_name: string;
+            /** Film Version */
+            film_version: string;
+            /** Recipe Version */
+            recipe_version: string;
             worked: components["schemas"]["Worked"];
             /** Use Text */
             use_text: string;
@@ -10816,6 +10857,21 @@ export interface components {
             digits: number;
             /** Own */
             own: boolean;
+        };
+        /**
+         * Unread
+         * @description A record that cannot be read: its table and id, what it is called, why; ``back`` when the
+         *     journal knows a state of it that can, which it can be put back to.
+         */
+        Unread: {
+            /** Table */
+            table: string;
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+            /** Back */
+            back: boolean;
         };
         /**
          * WaitingFilm
@@ -13495,7 +13551,9 @@ export interface operations {
     };
     bench_use_times: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -13520,7 +13578,9 @@ export interface operations {
     };
     bench_use_textural: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -13825,7 +13885,9 @@ export interface operations {
     };
     checks_use_shutter: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -13876,7 +13938,9 @@ export interface operations {
     };
     checks_use_meters: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -13927,7 +13991,9 @@ export interface operations {
     };
     checks_use_paper: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -17124,7 +17190,9 @@ export interface operations {
     };
     learning_use: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -17153,7 +17221,9 @@ export interface operations {
     };
     learning_rate: {
         parameters: {
-            query?: never;
+            query: {
+                base: string;
+            };
             header: {
                 "Idempotency-Key": string;
                 "X-Emulsa-Moment"?: string;
@@ -19272,6 +19342,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScanRead"];
+                };
+            };
+        };
+    };
+    unread_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Unread"][];
+                };
+            };
+        };
+    };
+    unread_mend: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                table: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
                 };
             };
         };

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { Outlet, useNavigate } from "react-router";
 import { preferencesQuery } from "../api/queries";
+import { useMetUnread } from "../api/unread";
 import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
 import { useDates, writeDates } from "../components/days";
@@ -22,6 +23,8 @@ const ExposureClock = lazy(async () => ({
 const Guide = lazy(async () => ({ default: (await import("../features/guide")).Guide }));
 
 const ModeLine = lazy(async () => ({ default: (await import("../shared/carry")).ModeLine }));
+
+const Unread = lazy(async () => ({ default: (await import("./Unread")).Unread }));
 
 const RunClockFace = lazy(async () => ({
   default: (await import("../features/run")).RunClockFace,
@@ -51,6 +54,7 @@ export function Shell() {
   const carries = useCarries();
   const timed = useClock();
   const clocks = useClocks();
+  const unread = useMetUnread();
   return (
     <Grid
       height="100dvh"
@@ -66,6 +70,11 @@ export function Shell() {
           </Suspense>
         )}
         <Trouble />
+        {unread && (
+          <Suspense>
+            <Unread />
+          </Suspense>
+        )}
         <Said />
         {problem && (
           <Notice tone="refusal" live>

@@ -36,5 +36,6 @@ NOUNS = (
     "service",
     "stock",
     "strips",
+    "unread",
 )
 ROUTES: tuple[Routes, ...] = tuple(import_module(f"{__name__}.{noun}").routes for noun in NOUNS)

@@ -31,7 +31,7 @@ from emulsa.core.written import day_words
 from emulsa.exchange import curves, densities
 from emulsa.exchange.cards import pdf
 from emulsa.store import bench as store
-from emulsa.store import films, kit
+from emulsa.store import films, kit, rows
 
 routes = Routes("bench", "/api/bench")
 
@@ -65,13 +65,15 @@ class BenchView:
 
 @dataclass(frozen=True)
 class TestView:
-    """A test with its version, the film's and recipe's names, and what it says; ``use_text`` is
-    what using its times would change in the recipe."""
+    """A test with its version, the film's and recipe's names and versions, and what it says;
+    ``use_text`` is what using its times would change in the recipe."""
 
     test: FilmTest
     version: str
     film_name: str
     recipe_name: str
+    film_version: str
+    recipe_version: str
     worked: Worked
     use_text: str
 
@@ -105,9 +107,9 @@ class ReadDensities:
 def read(db: Db) -> BenchView:
     """Every test, the latest day first, and what the judged negatives of each recipe say."""
     names = films.names(db)
-    tests = tuple(_line(db, each, names[each.film_id]) for each in store.tests(db))
-    said = tuple(learned(db, each, ()) for each in store.recipes_judged(db))
-    return BenchView(tests, said)
+    tests = rows.sound(store.tests(db), lambda each: _line(db, each, names[each.film_id]))
+    said = rows.sound(store.recipes_judged(db), lambda each: learned(db, each, ()))
+    return BenchView(tuple(tests), tuple(said))
 
 
 @routes.question("/tests/{id}.csv", media_type=CSV)
@@ -174,24 +176,26 @@ def delete(act: Act, id: str) -> Done:  # noqa: A002
     return Done(f"delete film test {found.title}", (id,))
 
 
-@routes.act("POST", "/tests/{id}/use")
-def use_times(act: Act, id: str) -> FilmRecipe:  # noqa: A002
+@routes.act("POST", "/tests/{id}/use", works_out=True)
+def use_times(act: Act, id: str, base: str) -> FilmRecipe:  # noqa: A002
     """Give the test's recipe its tested minutes and indices; the old points stay in its history."""
     test = needed(store.test(act.db, id), "This film test was not found.")
     recipe = needed(films.recipe(act.db, test.recipe_id), "Choose a recipe first.", "recipe_id")
     changed = after_test(recipe, test, _worked(act.db, test))
     act.says(f"use tested times of {test.title}")
+    unchanged(recipe.name, recipe, changed, base)
     act.keep(changed)
     return changed
 
 
-@routes.act("POST", "/tests/{id}/textural")
-def use_textural(act: Act, id: str) -> Film:  # noqa: A002
+@routes.act("POST", "/tests/{id}/textural", works_out=True)
+def use_textural(act: Act, id: str, base: str) -> Film:  # noqa: A002
     """Give the film the tones its own curve holds."""
     test = needed(store.test(act.db, id), "This film test was not found.")
     film = needed(films.film(act.db, test.film_id), "This film is not in the kit.", "film_id")
     changed = holding_as_tested(film, test, _worked(act.db, test))
     act.says(f"use the tested tones of {film.name}")
+    unchanged(film.name, film, changed, base)
     act.keep(changed)
     return changed
 
@@ -226,6 +230,8 @@ def _view(db: Db, test: FilmTest) -> TestView:
         version_of(test),
         film.name,
         recipe.name if recipe else "",
+        version_of(film),
+        version_of(recipe) if recipe else "",
         worked,
         change_text(changed_by_test(recipe, test, worked)) if recipe and worked.ladder else "",
     )

@@ -13,7 +13,7 @@ from emulsa.api.acting import now
 from emulsa.api.deciding import Otherwise, again, here
 from emulsa.api.handing import CameOf, HandIn, hand_in
 from emulsa.api.lookup import needed
-from emulsa.api.routing import Db, File, House, Routes
+from emulsa.api.routing import TABLE, Db, File, House, Routes
 from emulsa.core.written import writing
 from emulsa.store import carrying, preferences
 from emulsa.store.carrying import Aside, Carried, Happened, Outgoing
@@ -79,7 +79,8 @@ def copy(house: House) -> File:
 @routes.question("/carry/outgoing")
 def outgoing(db: Db) -> tuple[Outgoing, ...]:
     """What was done in this copy since it was made, in its order."""
-    return tuple(carrying.outgoing(db))
+    worked_out = [route.name for route in TABLE.values() if route.works_out]
+    return tuple(carrying.outgoing(db, worked_out))
 
 
 @routes.work("POST", "/acts")

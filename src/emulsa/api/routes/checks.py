@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from emulsa.api.keeping import unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.core.bench.checks import (
@@ -30,12 +31,13 @@ def shutter(db: Db, readings: ShutterReadings) -> ShutterCheck:
     return check_shutter(lens.optics.shutter, readings.marks)
 
 
-@routes.act("POST", "/shutter/use")
-def use_shutter(act: Act, readings: ShutterReadings) -> KitLens:
-    """Give a lens the times its shutter was found to give."""
+@routes.act("POST", "/shutter/use", works_out=True)
+def use_shutter(act: Act, base: str, readings: ShutterReadings) -> KitLens:
+    """Give a lens, as it was when it was checked, the times its shutter was found to give."""
     lens = needed(kit.lens(act.db, readings.lens_id), NO_LENS, "lens_id")
     changed = measured_lens(lens, check_shutter(lens.optics.shutter, readings.marks))
     act.says(f"use measured times of {lens.name}")
+    unchanged(lens.name, lens, changed, base)
     act.keep(changed)
     return changed
 
@@ -47,12 +49,13 @@ def meters(db: Db, readings: MeterReadings) -> MeterCheck:
     return check_meters(readings.pairs)
 
 
-@routes.act("POST", "/meters/use")
-def use_meters(act: Act, readings: MeterReadings) -> Meter:
-    """Correct the other meter by the trusted one."""
+@routes.act("POST", "/meters/use", works_out=True)
+def use_meters(act: Act, base: str, readings: MeterReadings) -> Meter:
+    """Correct the other meter, as it was when they were compared, by the trusted one."""
     other = needed(kit.meter(act.db, readings.other_id), NO_METER, "other_id")
     changed = corrected_meter(other, check_meters(readings.pairs))
     act.says(f"correct {other.name}")
+    unchanged(other.name, other, changed, base)
     act.keep(changed)
     return changed
 
@@ -63,11 +66,12 @@ def paper(proof: Proof) -> ProofRead:
     return read(proof)
 
 
-@routes.act("POST", "/paper/use")
-def use_paper(act: Act, proof: Proof) -> PrintingPaper:
-    """Give a paper the range, white and black its proof shows."""
+@routes.act("POST", "/paper/use", works_out=True)
+def use_paper(act: Act, base: str, proof: Proof) -> PrintingPaper:
+    """Give a paper, as it was when it was proved, the range, white and black its proof shows."""
     known = needed(kit.paper(act.db, proof.paper_id), "This paper is not in the kit.", "paper_id")
     changed = measured_paper(known, proof)
     act.says(f"use what a proof shows of {known.name}")
+    unchanged(known.name, known, changed, base)
     act.keep(changed)
     return changed

@@ -111,7 +111,7 @@ def weigh(db: Db, trial: Trial) -> DevelopmentAnswer:
     return time_of(wanted, own, recipe, tankful)
 
 
-@routes.act("POST", "/choices")
+@routes.act("POST", "/choices", says_over=True)
 def decide_over(act: Act, deciding: Deciding) -> tuple[str, ...]:
     """Keep what is decided over the development of waiting film; an empty choice goes back to the
     plan. The ids of what it changed."""

@@ -63,7 +63,7 @@ def powder_pdf(db: Db, id: str) -> File:  # noqa: A002
     return _page(_powder(db, id))
 
 
-@routes.act("POST", "/clearing")
+@routes.act("POST", "/clearing", says_over=True)
 def clearing(act: Act, test: ClearingTest) -> Cleared:
     """The clearing test: the first one of a bottle is what it did when fresh."""
     bottle = None

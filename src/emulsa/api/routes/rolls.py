@@ -110,7 +110,7 @@ def cut(act: Act, id: str, cutting: Cutting) -> Done:  # noqa: A002
     return _done(act, rolling.cut(roll, frames, strips, cutting, act.moment), id)
 
 
-@routes.act("POST", "/{id}/weight")
+@routes.act("POST", "/{id}/weight", says_over=True)
 def weigh(act: Act, id: str, weighing: Weighing) -> Done:  # noqa: A002
     """Say how much a frame matters when one development must serve the roll."""
     return _done(act, rolling.weigh(_found(act.db, id), pieces.of_roll(act.db, id), weighing), id)
@@ -130,7 +130,7 @@ def strip_choices(
     return StripChoices(choices(frames), recipe_for(db, roll, frames))
 
 
-@routes.act("POST", "/strips/{id}/development")
+@routes.act("POST", "/strips/{id}/development", says_over=True)
 def develop_for(act: Act, id: str, chosen: StripDevelopment) -> Done:  # noqa: A002
     """Choose the one development of a strip."""
     strip = _strip(act.db, id)

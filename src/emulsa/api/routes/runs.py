@@ -137,7 +137,7 @@ def begin_beside(db: Db, id: str, others: Others) -> BesideRuns:  # noqa: A002
     return beside(course_of(db, run, _minutes(run)).process.steps, others.others)
 
 
-@routes.act("POST", "/{id}/went")
+@routes.act("POST", "/{id}/went", says_over=True)
 def keep_course(act: Act, id: str, went: Went) -> Done:  # noqa: A002
     """Keep how a run went by its clock."""
     return _done(act, running.keep_course(_found(act.db, id), went), id)

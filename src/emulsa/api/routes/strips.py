@@ -18,6 +18,7 @@ from emulsa.core.bench.strips import (
     StripRun,
     UnexposedFilm,
     expose_strip,
+    full,
     outing_of,
     run_of,
     scene_of,
@@ -39,10 +40,12 @@ routes = Routes("strips", "/api/bench/tests", tag="bench")
 
 @dataclass(frozen=True)
 class TestFilm:
-    """Film that can be exposed for a test, and the pictures of its strips."""
+    """Film that can be exposed for a test, the pictures of its strips, and why it takes no further
+    development, when it is full."""
 
     unexposed: tuple[UnexposedFilm, ...]
     pictures: tuple[Attachment, ...]
+    full_text: str
 
 
 @dataclass(frozen=True)
@@ -59,7 +62,8 @@ def film(db: Db, id: str) -> TestFilm:  # noqa: A002
     found = pieces.unexposed_of(db, test.film_id)
     ready = {each.id: each for each in rolls.rolls(db) if each.place == "camera"}
     next_frames = {id_: each.next_frame for id_, each in ready.items()}
-    return TestFilm(unexposed(found, next_frames), tuple(attachments.of_test(db, id)))
+    pictures_of = tuple(attachments.of_test(db, id))
+    return TestFilm(unexposed(found, next_frames), pictures_of, full(test))
 
 
 @routes.act("POST", "/{id}/frames")

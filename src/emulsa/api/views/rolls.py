@@ -95,6 +95,7 @@ def roll_views(db: Connection) -> list[RollView]:
             (shots, titles),
         )
         for roll in found
+        if roll.film_id in by_id  # else it cannot be read, which is said
     ]
 
 

@@ -15,6 +15,7 @@ Scratches = Literal["", "none", "black in the print", "white in the print", "bot
 Grade = Literal["", "poor", "fair", "good"]
 Grain = Literal["", "fine", "medium", "coarse"]
 FRAMES = Length("Frames of a strip", 1, 40)
+DEVELOPMENTS = Length("Developments of a test", 0, 12)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -101,8 +102,8 @@ class FilmTest:
     target: Target = ""
     tablet: Tablet = ()
     tablet_log_h: LogH | None = None
-    curves: Annotated[tuple[Curve, ...], Length("Curves of a test", 0, 12)] = ()
-    strips: Annotated[tuple[TestStrip, ...], Length("Strips of a test", 0, 12)] = ()
+    curves: Annotated[tuple[Curve, ...], DEVELOPMENTS] = ()
+    strips: Annotated[tuple[TestStrip, ...], DEVELOPMENTS] = ()
     beside: Id | None = None
     others: Annotated[tuple[Id, ...], Length("Films side by side", 0, 10)] = ()
     match_net: Net = 0.10

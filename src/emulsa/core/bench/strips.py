@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.core.bench.plan import BracketPlan, frames_of
-from emulsa.core.bench.record import FRAMES, FilmTest, TestStrip
+from emulsa.core.bench.record import DEVELOPMENTS, FRAMES, FilmTest, TestStrip
 from emulsa.core.bench.tablet import FirstStops, StepStops
 from emulsa.core.corrections.optics import Lens
 from emulsa.core.darkroom.run import Minutes, Run
@@ -98,7 +98,8 @@ def expose_strip(
 ) -> tuple[FilmTest, Outcome]:
     """The test with its strip, and every frame exposed as the list says.
 
-    Impossible when a development of these minutes has film already, or a frame is of another film.
+    Impossible when a development of these minutes has film already, when there is room for no
+    further one, or a frame is of another film.
     """
     name = f"{plain(asked.minutes)} min"
     if any(each.curve_id == name for each in test.strips):
@@ -106,6 +107,8 @@ def expose_strip(
             f"Film was exposed for {name} already; choose other minutes, or undo that first.",
             field="minutes",
         )
+    if full(test) and all(each.id != name for each in test.curves):
+        raise Impossible(full(test), field="minutes")
     frames = frames_of(
         BracketPlan(
             ev=asked.ev,
@@ -150,6 +153,13 @@ def expose_strip(
         test, strips=(*test.strips, strip), curves=_with_curve(test.curves, name, asked)
     )
     return changed, replace(outcome, says=f"expose {len(frames)} frames for {test.title}")
+
+
+def full(test: FilmTest) -> str:
+    """Why a test takes no further development, before film is exposed for one; else nothing."""
+    if max(len(test.curves), len(test.strips)) < DEVELOPMENTS.high:
+        return ""
+    return f"This test holds {DEVELOPMENTS.high} developments; begin another one for more."
 
 
 def run_of(test: FilmTest, curve_id: str, asked: StripRun) -> tuple[FilmTest, Run, tuple[str, ...]]:

@@ -67,7 +67,8 @@ def groups(
     """Groups in the order of film, recipe and N; a time that is refused is its group's problem."""
     keyed: dict[tuple[object, ...], list[WaitingFilm]] = {}
     for sheet in sheets:
-        keyed.setdefault(_alike(sheet, films), []).append(sheet)
+        if sheet.film_id in films:  # else the film cannot be read, which is said
+            keyed.setdefault(_alike(sheet, films), []).append(sheet)
     return tuple(
         _group(members, films[members[0].film_id], recipes, temperature_c)
         for _, members in sorted(keyed.items())

@@ -56,7 +56,8 @@ def ready(
     return tuple(
         _ready(piece, roll, films[piece.film_id], shots.get(piece.id, ()))
         for piece, roll in found
-        if piece.state in ("loaded", "exposed")
+        # film that cannot be read is shown to nobody as ready
+        if piece.state in ("loaded", "exposed") and piece.film_id in films
     )
 
 

@@ -2,53 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Unreadable
-from emulsa.core.film.states import Move, State
-from emulsa.core.kit.preferences import Preferences
-from emulsa.core.limits import Id, Label, Note
-from emulsa.store import records, scenes, whole
-from emulsa.store.rows import Table
+from emulsa.store import unread, whole
 
 Row = dict[str, Any]
-
-
-@dataclass(frozen=True, kw_only=True)
-class StepRow:
-    """A step of a piece's story."""
-
-    id: str
-    at: Label
-    piece_id: Id
-    move: Move
-    before: State
-    after: State
-    note: Note = ""
-
-
-@dataclass(frozen=True, kw_only=True)
-class FilterRow:
-    """A filter of a scene, in its place."""
-
-    scene_id: Id
-    position: int
-    filter_id: Id
-
-
-KINDS: dict[str, Table] = {
-    each.name: each
-    for each in (
-        *records.BY_KIND.values(),
-        records.SCENE,
-        scenes.READING,
-        Table("step", StepRow),
-        Table("scene_filter", FilterRow),
-    )
-}
-BESIDE = {"reading": {"scene_id": Id, "position": int}}  # columns that are not the record's own
 
 
 def check(table: str, row: Row, columns: dict[str, bool]) -> None:
@@ -57,12 +17,7 @@ def check(table: str, row: Row, columns: dict[str, bool]) -> None:
     if unknown is not None:
         raise _bad(table, row, unknown, "there is no such field")
     try:
-        if table == "preference":
-            wire.loads(Preferences, str(row.get("value")))
-            return
-        for name, kind in BESIDE.get(table, {}).items():
-            wire.decode(kind, row.get(name), name)
-        wire.decode(KINDS[table].kind, KINDS[table].document(row))
+        unread.check(table, row)
     except CoreError as problem:
         raise _bad(table, row, problem.field or "", problem.message) from None
 

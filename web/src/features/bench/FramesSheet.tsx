@@ -19,7 +19,9 @@ import { exposeStrip, planQuery, type TestView, testFilmQuery } from "./queries"
 export function FramesSheet({ view, close }: { view: TestView; close: () => void }) {
   const { test } = view;
   const lenses = (useQuery(kitQuery).data?.lenses ?? []).filter((each) => !each.archived);
-  const ready = useQuery(testFilmQuery(test.id)).data?.unexposed ?? [];
+  const there = useQuery(testFilmQuery(test.id)).data;
+  const ready = there?.unexposed ?? [];
+  const full = there?.full_text ?? "";
   const exposure = test.curves?.[0]?.exposure;
   const two = test.target === "Zone I and Zone VIII";
   const [lensId, setLensId] = useState("");
@@ -80,7 +82,11 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
         <>
           <Button onClick={() => window.print()}>Print</Button>
           <Button onClick={close}>Close</Button>
-          <Button variant="main" disabled={busy || !enough || !minutes || !wanted} onClick={log}>
+          <Button
+            variant="main"
+            disabled={busy || !enough || !minutes || !wanted || Boolean(full)}
+            onClick={log}
+          >
             Log these frames
           </Button>
         </>
@@ -99,6 +105,7 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
         {field("Step, stops", step, setStep)}
         {field("Frames", frames, setFrames)}
       </Grid>
+      {full && <Notice tone="note">{full}</Notice>}
       {lenses.length === 0 && <Notice tone="note">Add a lens to the kit first.</Notice>}
       {plan.error && (
         <Notice tone="refusal" live>

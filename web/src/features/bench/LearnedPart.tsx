@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { learnedQuery } from "../../shared/learned";
@@ -18,6 +19,9 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
   }).data;
   const learned = without.length > 0 ? (weighed ?? all) : all;
   const { write, problem, busy } = useWrite();
+  const kit = useQuery(kitQuery).data;
+  const film = kit?.recipes.find((each) => each.id === all.recipe_id)?.film_id ?? "";
+  const versionOf = (id: string) => kit?.versions[id] ?? "";
   const { speed, development } = learned.answer;
   const turn = (id: string) =>
     setWithout((before) =>
@@ -45,12 +49,20 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
           Negatives
         </Button>
         {development.enough && development.minutes.length > 0 && (
-          <Button disabled={busy} onClick={() => void write(takeLearned(all.recipe_id, without))}>
+          <Button
+            disabled={busy || !kit}
+            onClick={() =>
+              void write(takeLearned(all.recipe_id, without, versionOf(all.recipe_id)))
+            }
+          >
             Use these minutes
           </Button>
         )}
         {speed.enough && (
-          <Button disabled={busy} onClick={() => void write(rateAsLearned(all.recipe_id, without))}>
+          <Button
+            disabled={busy || !kit}
+            onClick={() => void write(rateAsLearned(all.recipe_id, without, versionOf(film)))}
+          >
             Rate it at EI {speed.ei}
           </Button>
         )}

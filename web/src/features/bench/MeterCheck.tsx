@@ -11,6 +11,7 @@ import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { metersQuery, takeMeters } from "./queries";
+import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 /** `slate 9.3 9.6` on a line: a patch, the trusted meter's EV, the other's. */
 const pairsIn = (text: string) =>
@@ -29,6 +30,7 @@ const pairsIn = (text: string) =>
 
 export function MeterCheck({ close }: { close: () => void }) {
   const meters = (useQuery(kitQuery).data?.meters ?? []).filter((each) => !each.archived);
+  const versionOf = useVersionsAtFirst();
   const [trusted, setTrusted] = useState("");
   const [other, setOther] = useState("");
   const [text, setText] = useState("");
@@ -58,7 +60,7 @@ export function MeterCheck({ close }: { close: () => void }) {
           <Button
             variant="main"
             disabled={busy || !found.data || Boolean(found.error)}
-            onClick={() => void write(takeMeters(readings))}
+            onClick={() => void write(takeMeters(readings, versionOf(two?.id)))}
           >
             Correct {two?.name ?? "the other"}
           </Button>

@@ -12,6 +12,7 @@ import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, proofQuery, takePaper } from "./queries";
 import { TARGETS } from "./targets";
+import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 const TABLETS = TARGETS.filter((each) => each.value.endsWith("tablet"));
 const FEWEST = 5;
@@ -25,6 +26,7 @@ const numbers = (text: string) =>
 /** A paper measured: a step tablet printed by contact, its reflection densities read. */
 export function PaperCheck({ close }: { close: () => void }) {
   const papers = (useQuery(kitQuery).data?.papers ?? []).filter((each) => !each.archived);
+  const versionOf = useVersionsAtFirst();
   const [paperId, setPaperId] = useState("");
   const [label, setLabel] = useState("");
   const [target, setTarget] = useState<NonNullable<FilmTest["target"]>>("21-step tablet");
@@ -57,7 +59,7 @@ export function PaperCheck({ close }: { close: () => void }) {
           <Button
             variant="main"
             disabled={busy || !found.data || Boolean(found.error) || densities.length < FEWEST}
-            onClick={() => void write(takePaper(proof))}
+            onClick={() => void write(takePaper(proof, versionOf(paper?.id)))}
           >
             Use for this paper
           </Button>

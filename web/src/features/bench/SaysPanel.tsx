@@ -81,7 +81,7 @@ export function SaysPanel({
         <Button
           variant="main"
           disabled={busy || !usable}
-          onClick={() => void own.write(takeTimes(test.id))}
+          onClick={() => void own.write(takeTimes(test.id, view.recipe_version))}
         >
           Use as tested times
         </Button>
@@ -92,7 +92,10 @@ export function SaysPanel({
       {worked.textural && (
         <Flex gap="3" align="center" justify="space-between" wrap="wrap">
           <Box flex="1 1 180px">{worked.textural.says}</Box>
-          <Button disabled={busy} onClick={() => void own.write(takeTones(test.id))}>
+          <Button
+            disabled={busy}
+            onClick={() => void own.write(takeTones(test.id, view.film_version))}
+          >
             Use these tones
           </Button>
         </Flex>

@@ -10,6 +10,7 @@ import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { shutterQuery, takeShutter, testShutter } from "./queries";
+import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 /** `1/60  0.0208 0.0212` on a line: a mark and its readings. */
 const marksIn = (text: string) =>
@@ -25,6 +26,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
   const lenses = (kit?.lenses ?? []).filter((each) => !each.archived);
   const simulated = useQuery(devicesQuery).data?.simulated;
+  const versionOf = useVersionsAtFirst();
   const [lensId, setLensId] = useState("");
   const lens = lenses.find((each) => each.id === lensId) ?? lenses[0];
   const [text, setText] = useState("");
@@ -60,7 +62,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
           <Button
             variant="main"
             disabled={busy || !found.data || Boolean(found.error)}
-            onClick={() => void write(takeShutter(readings))}
+            onClick={() => void write(takeShutter(readings, versionOf(lens?.id)))}
           >
             Use these times
           </Button>

@@ -36,15 +36,19 @@ export const putTest = (test: FilmTest, base: string) =>
 
 export const deleteTest = (id: string) => act("bench_delete", { path: { id } });
 
-export const takeTimes = (id: string) => act("bench_use_times", { path: { id } });
+/* What is used was worked out on a version of the lens, meter, paper, recipe or film it is used for. */
 
-export const takeTones = (id: string) => act("bench_use_textural", { path: { id } });
+export const takeTimes = (id: string, base: string) =>
+  act("bench_use_times", { path: { id }, query: { base } });
 
-export const takeLearned = (recipe_id: string, without: string[]) =>
-  act("learning_use", { path: { id: recipe_id }, body: { without } });
+export const takeTones = (id: string, base: string) =>
+  act("bench_use_textural", { path: { id }, query: { base } });
 
-export const rateAsLearned = (recipe_id: string, without: string[]) =>
-  act("learning_rate", { path: { id: recipe_id }, body: { without } });
+export const takeLearned = (recipe_id: string, without: string[], base: string) =>
+  act("learning_use", { path: { id: recipe_id }, query: { base }, body: { without } });
+
+export const rateAsLearned = (recipe_id: string, without: string[], base: string) =>
+  act("learning_rate", { path: { id: recipe_id }, query: { base }, body: { without } });
 
 /** What to set for each frame of a test. */
 export const planQuery = (
@@ -99,8 +103,8 @@ export const shutterQuery = (readings: Schemas["ShutterReadings"]) =>
     ...readsOf("/api/bench/checks/shutter"),
   });
 
-export const takeShutter = (readings: Schemas["ShutterReadings"]) =>
-  act("checks_use_shutter", { body: readings });
+export const takeShutter = (readings: Schemas["ShutterReadings"], base: string) =>
+  act("checks_use_shutter", { query: { base }, body: readings });
 
 /** How far two meters are apart. */
 export const metersQuery = (readings: Schemas["MeterReadings"]) =>
@@ -111,8 +115,8 @@ export const metersQuery = (readings: Schemas["MeterReadings"]) =>
     ...readsOf("/api/bench/checks/meters"),
   });
 
-export const takeMeters = (readings: Schemas["MeterReadings"]) =>
-  act("checks_use_meters", { body: readings });
+export const takeMeters = (readings: Schemas["MeterReadings"], base: string) =>
+  act("checks_use_meters", { query: { base }, body: readings });
 
 export const testShutter = (shutter: Schemas["Shutter"]) =>
   unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
@@ -126,4 +130,5 @@ export const proofQuery = (proof: Schemas["Proof"]) =>
     meta: { reads: [] as string[] },
   });
 
-export const takePaper = (proof: Schemas["Proof"]) => act("checks_use_paper", { body: proof });
+export const takePaper = (proof: Schemas["Proof"], base: string) =>
+  act("checks_use_paper", { query: { base }, body: proof });
