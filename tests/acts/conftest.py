@@ -1,5 +1,6 @@
 """A season of work, done once at random, and the folder before and after it."""
 
+import os
 import shutil
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -14,6 +15,7 @@ from PIL import Image
 from tests.acts.doing import Answer, Hands, Request
 from tests.acts.walk import work
 
+MUCH = int(os.environ.get("THOROUGH", "1"))  # so many times as much of what is drawn at random
 ACTS_OF_A_SEASON = 560
 SEED = 20_260_117
 

@@ -24,6 +24,7 @@ MENDING = "unread.mend"  # needs a damaged file, which no act makes; tests/store
 ACTS = tuple(
     sorted(name for name, route in TABLE.items() if route.kind == "act" and name != MENDING)
 )
+ASKED = "asked-"  # under such ids a version is asked for; what changes nothing may be done by it
 FIRST = datetime(2026, 1, 18, tzinfo=UTC)
 
 
@@ -77,7 +78,7 @@ class Hands:
         if "base" not in TABLE[request.name].in_query or "base" in request.query:
             return request
         other = replace(request, query={**request.query, "base": "another"})
-        told = self._serve(other, uuid4().hex, self.moment())
+        told = self._serve(other, f"{ASKED}{uuid4().hex}", self.moment())
         version = "" if told.ok else told.content["error"].get("version", "")
         return replace(request, query={**request.query, "base": version})
 

@@ -18,7 +18,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.starters import STARTERS
 from emulsa.core.prints.record import Print
 from emulsa.core.scene.assumed import TYPICAL_LAWS
-from emulsa.store import kit, outings, preferences, records, rows, scenes
+from emulsa.store import kit, outings, preferences, prints, records, rows, scenes
 from tests.acts.doing import ACTS, Answer, Hands, Request
 
 Json = dict[str, Any]
@@ -52,6 +52,7 @@ WEIGHTS = {
     "pieces.name_holder": 3,
     "outings.begin": 2,
     "holders.put": 2,
+    "strips.put_into_run": 4,
 }
 NEVER_YET = 8  # what was not done yet is tried more often
 
@@ -272,7 +273,7 @@ def _use_paper(look: Looking) -> Request:
 
 
 def _print(look: Looking) -> Any:
-    return look.record(records.PRINT, look.one("SELECT id FROM print"))
+    return prints.print_(look.hands.db, look.one("SELECT id FROM print"))
 
 
 @drawn("prints.put")
@@ -302,13 +303,22 @@ def _keep_strip(look: Looking) -> Request:
 
 @drawn("prints.made")
 def _made(look: Looking) -> Request:
-    return Request("prints.made", {"id": _print(look).id}, body={"says": look.word()})
+    known = _print(look)
+    body = {"id": look.new("try"), "says": look.word(), "plan": wire.encode(known.plan)}
+    return Request("prints.made", {"id": known.id}, body=body)
 
 
 @drawn("prints.print_again")
 def _again(look: Looking) -> Request:
-    id_ = look.one("SELECT id FROM print WHERE tries <> '[]'")
-    return Request("prints.print_again", {"id": id_}, body={"number": 1})
+    id_, print_id = look.one("SELECT id || char(10) || print_id FROM print_try").split("\n")
+    return Request("prints.print_again", {"id": print_id}, body={"id": id_})
+
+
+@drawn("prints.note")
+def _note_try(look: Looking) -> Request:
+    id_, print_id = look.one("SELECT id || char(10) || print_id FROM print_try").split("\n")
+    notes = {"says": look.word(), "final": look.dice.random() < 0.3}
+    return Request("prints.note", {"id": print_id, "try_id": id_}, body=notes)
 
 
 @drawn("prints.use_reworked")

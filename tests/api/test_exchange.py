@@ -300,7 +300,7 @@ def test_the_archive_is_a_fixed_point(client: TestClient, elsewhere: TestClient)
         for name in one.namelist():
             assert one.read(name) == two.read(name), name
         manifest = json.loads(one.read("manifest.json"))
-    assert (manifest["format"], manifest["version"]) == ("emulsa-archive", 2)
+    assert (manifest["format"], manifest["version"]) == ("emulsa-archive", 3)
     for path in (
         "/api/log",
         "/api/holders",
@@ -336,7 +336,7 @@ def test_an_archive_gives_way_to_what_is_here(client: TestClient, elsewhere: Tes
 # What is done to a file in the archive, by its name; None leaves the file out.
 HARM: dict[str, tuple[str, Callable[[bytes], bytes | None]]] = {
     "no manifest": ("manifest.json", lambda _: None),
-    "newer": ("manifest.json", lambda data: data.replace(b'"version": 2', b'"version": 3')),
+    "newer": ("manifest.json", lambda data: data.replace(b'"version": 3', b'"version": 4')),
     "other": ("manifest.json", lambda data: data.replace(b'"format": "', b'"format": "not-')),
     "no row": ("tables/film.jsonl", lambda _: b'["a list"]\n'),
     "foreign row": ("tables/film.jsonl", lambda data: data.replace(b'"name"', b'"name) --"')),
@@ -368,6 +368,72 @@ def rewritten(archive: bytes, *changes: tuple[str, Callable[[bytes], bytes | Non
     return file.getvalue()
 
 
+def as_version_two(archive: bytes) -> bytes:
+    """An archive as the second version wrote it: strips and tries within their print, a shape in
+    every plan that has it."""
+    with zipfile.ZipFile(io.BytesIO(archive)) as source:
+        prints, strips, tries, shapes = (
+            [json.loads(each) for each in source.read(f"tables/{name}.jsonl").splitlines()]
+            for name in ("print", "print_strip", "print_try", "print_shape")
+        )
+    drawn = {each["id"]: json.loads(each["shape"]) for each in shapes}
+
+    def whole(plan: str, names: str) -> Any:
+        told = json.loads(plan)
+        for area, name in zip(told["areas"], json.loads(names), strict=True):
+            area["shape"] = drawn.get(name)
+        return told
+
+    for each in prints:
+        own = [made for made in tries if made["print_id"] == each["id"]]
+        each["plan"] = json.dumps(whole(each["plan"], each.pop("shapes")))
+        each["tries"] = json.dumps(
+            [
+                {
+                    **{name: made[name] for name in ("number", "at", "says", "next_time", "hangs")},
+                    "plan": whole(made["plan"], made["shapes"]),
+                    "marks": json.loads(made["marks"]),
+                    "final": bool(made["final"]),
+                }
+                for made in own
+            ]
+        )
+        each["strips"] = json.dumps(
+            [
+                {**kept, "print_id": None, "strip": json.loads(kept["strip"])}
+                for kept in strips
+                if kept["print_id"] == each["id"]
+            ]
+        )
+
+    def counted(manifest: bytes) -> bytes:
+        told = json.loads(manifest) | {"version": 2}
+        for name in ("print_strip", "print_try", "print_shape"):
+            del told["tables"][name]
+        return json.dumps(told).encode()
+
+    return rewritten(
+        archive,
+        ("manifest.json", counted),
+        ("tables/print_", lambda _: None),
+        ("tables/print.", lambda _: b"\n".join(json.dumps(each).encode() for each in prints)),
+    )
+
+
+def test_prints_of_an_older_archive_come_whole(client: TestClient, elsewhere: TestClient) -> None:
+    """With their strips, their tries in their order and every shape, as they are here."""
+    assert merged(elsewhere, as_version_two(archived(client)))["state"] == "done"
+    there, here = (each.get("/api/prints/print-shed").json() for each in (elsewhere, client))
+    assert there["print"] == here["print"]
+    assert there["strips"] == here["strips"]
+    assert len(there["tries"]) == 4
+    for one, other in zip(there["tries"], here["tries"], strict=True):
+        assert (one["number"], one["changed"]) == (other["number"], other["changed"])
+        assert one["notes"]["marks"] == other["notes"]["marks"]
+    again = elsewhere.post("/api/prints/print-shed/again", json={"id": "print-shed:4"})
+    assert again.json()["says"] == "print 4 of Cutting shed, saw beds again"
+
+
 def test_an_older_archive_keeps_what_its_words_meant(
     client: TestClient, elsewhere: TestClient
 ) -> None:
@@ -395,7 +461,7 @@ def test_an_older_archive_keeps_what_its_words_meant(
     base = client.get("/api/log/exposure-shed-A").json()["judgement_version"]
     client.put(f"/api/darkroom/judgements/{piece}?base={base}", json=judged).raise_for_status()
     archive = rewritten(
-        archived(client),
+        as_version_two(archived(client)),
         ("manifest.json", lambda data: data.replace(b'"version": 2', b'"version": 1')),
         ("tables/judgement.jsonl", older),
         ("tables/scene.jsonl", unsaid),

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core.bench.proof import Proof, measured_paper, read
-from emulsa.core.errors import CoreError, Missing, Unsound
+from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
 from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade, range_of
@@ -30,6 +30,8 @@ from emulsa.core.prints.acts import (
     again,
     choose,
     keep_try,
+    note,
+    notes_of,
     rework,
 )
 from emulsa.core.prints.baths import paper_course
@@ -37,12 +39,23 @@ from emulsa.core.prints.layout import layout, mask_text
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
 from emulsa.core.prints.preview import area_steps, preview, preview_says
-from emulsa.core.prints.record import EaselMask, KeptStrip, PaperSheet, Shape
+from emulsa.core.prints.record import EaselMask, KeptStrip, PaperSheet, Shape, TryNotes
 from emulsa.core.prints.strips import shown, told
 from emulsa.core.prints.worked import differences, worked_out
+from emulsa.core.prints.worked import told as told_apart
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, tones
-from emulsa.demo.prints import ENLARGER, FIRST, FOURTH, PAPER, SECOND, SHED_PRINT, THIRD, TIP_PRINT
+from emulsa.demo.prints import (
+    ENLARGER,
+    FIRST,
+    FOURTH,
+    PAPER,
+    SECOND,
+    SHED_PRINT,
+    THIRD,
+    TIP_PRINT,
+    TRIES,
+)
 
 SOFT = PrintPart(id="soft", label="Soft", seconds=30)
 HARD = PrintPart(id="hard", label="Hard", seconds=15)
@@ -193,12 +206,19 @@ def test_a_papers_own_steps() -> None:
 
 def test_tries_are_kept_told_apart_and_made_again() -> None:
     """Each has its plan as it was; the next says how it differs; an earlier one is taken up."""
-    made = keep_try(SHED_PRINT, TryMade(says="fine"), "2026-02-01T10:00:00.000Z")
-    assert [each.number for each in made.tries] == [1, 2, 3, 4, 5]
-    assert made.tries[-1].plan == SHED_PRINT.plan
-    assert again(made, TryAgain(number=1)).plan == FIRST
-    with pytest.raises(Missing, match="no print 9"):
-        again(made, TryAgain(number=9))
+    made = keep_try(SHED_PRINT, 4, TryMade(says="fine"), "act", "2026-02-01T10:00:00.000Z")
+    assert (made.id, made.number, made.plan) == ("act", 5, SHED_PRINT.plan)
+    of_another = keep_try(SHED_PRINT, 4, TryMade(plan=FIRST), "act", "")
+    assert of_another.plan == FIRST
+    tries = (*TRIES, made)
+    assert again(SHED_PRINT, tries, TryAgain(id="print-shed:1"))[0].plan == FIRST
+    older = TryAgain(number=5, at="2026-02-01T10:00:00.000Z")
+    assert again(SHED_PRINT, tries, older) == (SHED_PRINT, 5)
+    for unknown in (TryAgain(id="other"), TryAgain(number=5), TryAgain()):
+        with pytest.raises(Missing, match="was not found"):
+            again(SHED_PRINT, tries, unknown)
+    with pytest.raises(Impossible, match="999 prints are kept"):
+        keep_try(SHED_PRINT, 999, TryMade(), "act", "")
     assert list(differences(FIRST, SECOND)) == [
         "Roof hole burned 1 stop, new",
         "Floor burned ½ stop, new",
@@ -209,14 +229,29 @@ def test_tries_are_kept_told_apart_and_made_again() -> None:
     assert list(differences(FIRST, longer)) == ["Soft filter 24 s, was 18 s"]
 
 
+def test_one_of_a_print_is_the_final_one() -> None:
+    """Noted as final, the one that was is none any more; only what was noted changes."""
+    changed = note(TRIES, "print-shed:2", TryNotes(says="this one", final=True))
+    assert [(each.id, each.final) for each in changed] == [
+        ("print-shed:2", True),
+        ("print-shed:4", False),
+    ]
+    assert (changed[0].says, changed[0].plan) == ("this one", SECOND)
+    assert changed[1].hangs == "hallway"
+    (only,) = note(TRIES, "print-shed:1", TryNotes(says="pale"))
+    assert notes_of(only) == TryNotes(says="pale")
+    with pytest.raises(Missing, match="was not found"):
+        note(TRIES, "other", TryNotes())
+
+
 def test_a_strip_gives_its_part_the_base_time() -> None:
     """Between two strips; kept with what it was laid over; without a choice nothing changes."""
     strip = StripRequest(kind="linear", step_s=6, strips=6, chosen=2.5)
-    chosen = choose(SHED_PRINT, StripChosen(id="s", part_id="hard", strip=strip), "now")
+    chosen, kept = choose(SHED_PRINT, StripChosen(id="s", part_id="hard", strip=strip), "now")
     assert [each.seconds for each in chosen.plan.parts] == [18, 15]
-    assert chosen.strips[-1].over == "Soft filter"
+    assert (kept.id, kept.print_id, kept.over) == ("s", "print-shed", "Soft filter")
     assert chosen.right_s == pytest.approx(33 * 0.94)
-    only = choose(
+    only, _ = choose(
         SHED_PRINT, StripChosen(id="s", part_id="soft", strip=replace(strip, chosen=None)), ""
     )
     assert only.plan == SHED_PRINT.plan
@@ -296,7 +331,9 @@ def test_strips_in_words() -> None:
     assert [each.total_text for each in read.strips] == ["3 s", "6 s", "9 s", "12 s", "15 s"]
     assert read.strips[1].give_text == "3.3 s"
     assert read.base_text == "10.5 s"
-    kept = KeptStrip(id="a", label="Soft", strip=replace(asked, chosen=4), note="flat")
+    kept = KeptStrip(
+        id="a", print_id="p", label="Soft", strip=replace(asked, chosen=4), note="flat"
+    )
     assert told(kept) == "Soft: 5 strips of 3 s; 4 is right; flat"
     assert told(replace(kept, strip=replace(asked, chosen=None))).endswith("of 3 s; flat")
 
@@ -344,13 +381,16 @@ def test_a_plan_that_cannot_be_worked_says_so() -> None:
     worked = worked_out(broken, PAPER, None)
     assert "not there" in worked.problem
     assert worked.field == "areas.0.part"
-    right = worked_out(SHED_PRINT, PAPER, (600, 475))
+    right = worked_out(SHED_PRINT, PAPER, (600, 475), last=FOURTH)
     assert (right.base_text, right.burned_text) == ("28 s", "+ 36 s burned")
     assert right.grade_text.startswith("Its densities ask for Middle filter")
     assert right.changed == ()
     assert [each.text for each in right.areas] == ["+1½", "+½", "−⅓"]
-    assert right.tries[0] == ()
-    assert right.tries[1] == ("Roof hole burned 1 stop, new", "Floor burned ½ stop, new")
+    before, after = list(told_apart(TRIES))[:2]
+    assert before == ()
+    assert after == ("Roof hole burned 1 stop, new", "Floor burned ½ stop, new")
+    beside = worked_out(SHED_PRINT, PAPER, None, last=THIRD).changed
+    assert beside[-1] == "Corner left alone"
 
 
 def test_an_enlarger_goes_so_far() -> None:
@@ -403,7 +443,7 @@ def test_the_map_tells_all_that_makes_it_again() -> None:
         high=None,
         base_fog=None,
     )
-    page = print_map(SHED_PRINT, negative, PAPER)
+    page = print_map(SHED_PRINT, TRIES, negative, PAPER)
     assert [each.number for each in page.areas] == [1, 2, 3]
     assert ("Enlarger", "f/16, 2 ×") in page.facts
     assert page.baths[0] == ("Developer", "2:00")

@@ -1,10 +1,16 @@
 """From the developed negative to a print that can be made again."""
 
 import io
+import json
+from contextlib import closing
+from pathlib import Path
+from random import Random
 from typing import Any
 
 from pypdf import PdfReader
 
+from emulsa.store import database
+from emulsa.store.folder import DATABASE
 from tests.path.hand import Hand
 
 PAPER = {
@@ -59,35 +65,54 @@ def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
     }
     body = {"id": "p", "exposure_id": found["exposure_id"], "title": "Rock", "plan": plan}
     body |= {"low": 0.5, "high": 1.5, "base_fog": 0.2}
-    view = hand.put("/api/prints/p?base=", body)
+
+    def done(method: str, address: str, asked: Any) -> Any:
+        """What an act came to, as it is read afterwards."""
+        kept = getattr(hand, method)(address, asked)
+        view = hand.get("/api/prints/p")
+        assert kept["version"] in (view["version"], *(each["version"] for each in view["tries"]))
+        return view
+
+    view = done("put", "/api/prints/p?base=", body)
     assert view["worked"]["grade_text"].startswith("Its densities ask for Hard filter")
     strip = {"kind": "linear", "step_s": 3, "strips": 5, "chosen": 4}
-    view = hand.post("/api/prints/p/strips", {"id": "s", "part_id": "soft", "strip": strip})
+    view = done("post", "/api/prints/p/strips", {"id": "s", "part_id": "soft", "strip": strip})
     assert [each["seconds"] for each in view["print"]["plan"]["parts"]] == [12, 8]
     assert view["worked"]["rows"][0]["seconds"] == 12 * 0.9
+    assert [each["says"] for each in view["strips"]] == ["Soft filter: 5 strips of 3 s; 4 is right"]
     shape = {"kind": "circle", "points": [{"x": 0.5, "y": 0.5}, {"x": 0.6, "y": 0.5}]}
     area = {"id": "a", "label": "Sky", "act": "burn", "part": "hard", "stops": 1, "shape": shape}
     print_ = view["print"]
     print_["plan"]["areas"] = [area]
-    view = hand.put(f"/api/prints/p?base={view['version']}", print_)
+    view = done("put", f"/api/prints/p?base={view['version']}", print_)
     assert view["worked"]["burned_text"] == "+ 7.2 s burned"
+    assert view["print"]["plan"]["areas"][0]["shape"]["points"] == shape["points"]
     tables = hand.post("/api/prints/preview", view["print"])
     assert tables["areas"][0]["greys"][120] < tables["base"][120]
-    view = hand.post("/api/prints/p/tries", {"says": "good", "next_time": "larger"})
-    assert [each["number"] for each in view["print"]["tries"]] == [1]
+    made = {"says": "good", "next_time": "larger", "plan": view["print"]["plan"]}
+    view = done("post", "/api/prints/p/tries", made)
+    (tried,) = view["tries"]
+    assert (tried["number"], tried["notes"]["says"]) == (1, "good")
+    noted = {**tried["notes"], "hangs": "hallway"}
+    at = f"/api/prints/p/tries/{tried['id']}?base={tried['version']}"
+    (tried,) = done("put", at, noted)["tries"]
+    assert tried["notes"]["hangs"] == "hallway"
+    stale = hand.client.put(at, json={**noted, "says": "other"}).json()["error"]
+    assert (stale["code"], stale["version"]) == ("conflict", tried["version"])
     setting = {**plan["setting"], "magnification": 5}
     asked = {"print": view["print"], "wanted": {"setting": setting}}
     seen = hand.post("/api/prints/rework", asked)
     assert hand.get("/api/prints/p")["print"] == view["print"]  # asked, not done
-    view = hand.post("/api/prints/p/rework", {"setting": setting})
-    assert view["print"]["plan"] == seen["view"]["print"]["plan"]
+    view = done("post", "/api/prints/p/rework", {"setting": setting})
+    assert view["print"]["plan"] == seen["print"]["plan"]
     assert view["print"]["plan"]["parts"][0]["seconds"] == 12 * 4
     assert view["worked"]["changed"][0] == "Soft filter 48 s, was 12 s"
     hand.post("/api/undo")
     assert hand.get("/api/prints/p")["print"]["plan"]["parts"][0]["seconds"] == 12
     hand.post("/api/redo")
-    view = hand.post("/api/prints/p/again", {"number": 1})
+    view = done("post", "/api/prints/p/again", {"id": tried["id"]})
     assert view["print"]["plan"]["parts"][0]["seconds"] == 12
+    assert view["print"]["plan"]["areas"][0]["shape"]["points"] == shape["points"]
     assert view["worked"]["changed"] == []
     page = hand.client.get("/api/prints/p/map.pdf").content
     text = PdfReader(io.BytesIO(page)).pages[0].extract_text()
@@ -115,3 +140,55 @@ def test_what_prints_hang_on_is_not_deleted(hand: Hand) -> None:
     assert kept["title"] == "Rock"
     hand.client.delete("/api/prints/p")
     assert hand.client.delete("/api/kit/papers/paper").status_code == 200
+
+
+def test_many_tries_of_a_drawn_plan_stay_small(hand: Hand, tmp_path: Path) -> None:
+    """Forty areas of forty points, tried again and again with one of them drawn anew: a shape is
+    kept once, no act keeps its answer whole, and a device hands all of it in."""
+    dice = Random(3)
+
+    def outline() -> dict[str, Any]:
+        points = [{"x": dice.random(), "y": dice.random()} for _ in range(40)]
+        return {"kind": "outline", "points": points, "feather": 0.04}
+
+    found = negative(hand)
+    area = {"act": "burn", "part": "base", "stops": 0.5}
+    areas = [
+        {"id": f"a{each}", "label": f"Area {each}", **area, "shape": outline()}
+        for each in range(40)
+    ]
+    plan: Any = {"parts": [{"id": "base", "label": "no filter", "seconds": 10}], "areas": areas}
+    body = {"id": "p", "exposure_id": found["exposure_id"], "title": "Rock", "plan": plan}
+    version = hand.put("/api/prints/p?base=", body)["version"]
+    before = _bytes(tmp_path)
+    acts = []
+    for number in range(20):
+        areas[number]["shape"] = outline()
+        version = hand.put(f"/api/prints/p?base={version}", body)["version"]
+        made = {"id": f"t{number}", "says": f"try {number}", "plan": plan}
+        hand.post("/api/prints/p/tries", made)
+        asked = {"path": {"id": "p"}, "query": {}, "body": {**made, "id": f"away-{number}"}}
+        act = {"id": f"act-{number}", "name": "prints.made", "request": json.dumps(asked)}
+        acts.append({**act, "moment": "2026-02-01T10:00:00.000Z"})
+    assert _bytes(tmp_path) - before < 1_000_000  # of 200 tries: 10 MB
+    handed = hand.post("/api/acts", {"device": "Phone", "version": "0", "acts": acts})
+    assert [each["came"] for each in handed["came"]] == ["done"] * 20
+    view = hand.get("/api/prints/p")
+    assert [each["number"] for each in view["tries"]] == list(range(1, 41))
+    assert view["tries"][1]["changed"] == ["Area 1 drawn otherwise"]
+    assert len(json.dumps(view)) < 250_000
+    assert hand.post("/api/prints/draw", view["print"])["worked"]["changed"] == []
+    hand.post("/api/prints/p/again", {"id": "t0"})
+    again = hand.get("/api/prints/p")["print"]["plan"]["areas"]
+    assert again[0]["shape"] == areas[0]["shape"]
+    assert again[5]["shape"] != areas[5]["shape"]
+
+
+def _bytes(folder: Path) -> int:
+    """What the log takes."""
+    with closing(database.connect(folder / "data" / DATABASE)) as db:
+        pages, size = (db.execute(f"PRAGMA {each}").fetchone()[0] for each in PAGES)
+        return int(pages * size)
+
+
+PAGES = ("page_count", "page_size")

@@ -1,8 +1,10 @@
 """Files of older versions: brought up whole, with nothing lost and everything still undone."""
 
+import json
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -16,7 +18,9 @@ from emulsa.store import (
     log,
     pieces,
     preferences,
+    prints,
     scenes,
+    unread,
 )
 from emulsa.store.transactions import transaction
 from tests.databases import redo, undo
@@ -153,6 +157,95 @@ def test_words_keep_what_they_meant(tmp_path: Path) -> None:
     assert shares == ["scenes", "one_scene"]
     habits = preferences.preferences(old).habits
     assert (habits.blur_mm, habits.shadow_zone) == (None, 4)
+    old.close()
+
+
+def _older_print(tries: int, seconds: float) -> dict[str, str]:
+    """A print as the fourteenth version kept it: so many tries, the last of them final; two of its
+    strips have the ids of another print's."""
+    shape = {"kind": "circle", "points": [{"x": 0.5, "y": 0.5}, {"x": 0.6, "y": 0.5}]}
+    area = {"id": "a", "label": "Sky", "act": "burn", "part": "b", "stops": 1.0, "seconds": None}
+
+    def plan(of: float) -> dict[str, Any]:
+        part = {"id": "b", "label": "no filter", "seconds": of, "filter_factor": None}
+        return {"parts": [part], "areas": [{**area, "shape": shape}]}
+
+    made = [
+        {"number": each, "at": f"then {each}", "plan": plan(each), "says": f"try {each}",
+         "marks": [{"x": 0.1, "y": 0.2, "says": "pale"}], "final": each == tries}
+        for each in range(1, tries + 1)
+    ]  # fmt: skip
+    strip = {"kind": "linear", "step_s": 3.0, "strips": 5, "chosen": 2.5}
+    strips = [{"id": "same", "label": "no filter", "strip": strip, "note": f"of {tries}"}]
+    return {
+        "plan": json.dumps(plan(seconds)),
+        "tries": json.dumps(made),
+        "strips": json.dumps(strips if tries else []),
+    }
+
+
+def test_tries_become_rows(tmp_path: Path) -> None:
+    """What stood within a print is rows of its own, each shape once; what was done to them then is
+    undone, and done again, as it was."""
+    old = of_version(14, tmp_path)
+    with transaction(old):
+        for statement in TWELFTH.split(";\n")[:-1]:
+            old.execute(statement)
+    keep = (
+        'INSERT INTO print (id, exposure_id, title, "plan", tries, strips)'
+        " VALUES (:id, 'e', :id, :plan, :tries, :strips) ON CONFLICT (id) DO UPDATE SET"
+        ' "plan" = :plan, tries = :tries, strips = :strips'
+    )
+    for label, id_, tries, seconds in (
+        ("begun", "p", 0, 10.0),
+        ("made one", "p", 1, 10.0),
+        ("made two", "p", 2, 12.0),
+        ("another", "q", 1, 5.0),
+        ("one less", "p", 1, 12.0),
+    ):
+        with recorded(old, label, "then"):
+            old.execute(keep, {"id": id_, **_older_print(tries, seconds)})
+    with recorded(old, "deleted", "then"):
+        old.execute("DELETE FROM print WHERE id = 'q'")
+    database.migrate(old)
+
+    def there() -> list[Any]:
+        return [
+            (
+                line.print.id,
+                line.print.plan.parts[0].seconds,
+                [(each.number, each.says, each.final) for each in prints.tries(old, line.print.id)],
+                [each.note for each in prints.strips(old, line.print.id)],
+            )
+            for line in prints.lines(old)
+        ]
+
+    one, two = (1, "try 1", False), (2, "try 2", True)
+    only = (1, "try 1", True)
+    p_now = ("p", 12.0, [only], ["of 1"])
+    states: list[Any] = [
+        [p_now],
+        [("q", 5.0, [only], ["of 1"]), p_now],
+        [("q", 5.0, [only], ["of 1"]), ("p", 12.0, [one, two], ["of 2"])],
+        [("p", 12.0, [one, two], ["of 2"])],
+        [("p", 10.0, [only], ["of 1"])],
+        [("p", 10.0, [], [])],
+        [],
+    ]
+    assert there() == states[0]
+    (tried,) = prints.tries(old, "p")
+    assert tried.plan.areas[0].shape is not None
+    assert tried.plan.areas[0].shape.points[1].x == 0.6
+    assert tried.plan.parts[0].seconds == 1
+    assert [each.says for each in tried.marks] == ["pale"]
+    assert old.execute("SELECT count(*) FROM print_shape").fetchone()[0] == 1
+    assert list(unread.found(old)) == []
+    for state in states[1:]:
+        undo(old)
+        assert there() == state
+    for state in reversed(states[:-1]):
+        redo(old)
+        assert there() == state
     old.close()
 
 

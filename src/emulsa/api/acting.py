@@ -113,12 +113,12 @@ class Route:
     """A handler and the address it answers at.
 
     ``act``: it writes, and is done once by its id. ``undo``: an act that turns the journal itself.
-    ``work``: it begins long work or takes a file in, and locks for itself. ``upload``: its body is
-    a file of at most ``largest`` bytes; an act looks at it by ``look`` before the lock is taken,
-    and is given what was found as
-    ``looked``: nothing is decoded while others wait. ``says_over``: it says anew what was said, and
-    names no version it was said of; handed in later than home's own word, it asks. ``works_out``:
-    what it keeps is worked out, and its answer says it; handed in, it is to come to the same.
+    ``work``: it begins long work or takes a file in, and locks for itself. ``largest``: how many
+    bytes its body may have, where that is not the usual. ``upload``: its body is a file; an act
+    looks at it by ``look`` before the lock is taken, and is given what was found as ``looked``:
+    nothing is decoded while others wait. ``says_over``: it says anew what was said, and names no
+    version it was said of; handed in later than home's own word, it asks. ``works_out``: what it
+    keeps is worked out, and its answer says it; handed in, it is to come to the same.
     """
 
     method: Method

@@ -20,6 +20,7 @@ from pydantic import TypeAdapter
 from emulsa.api.acting import Asked, Reply, Route, serve
 from emulsa.api.files import arrives_in
 from emulsa.api.house import House
+from emulsa.api.limits import LARGEST_BODY
 from emulsa.api.replies import File
 from emulsa.api.routing import KEY, MOMENT, Routes
 from emulsa.api.uploads import body, received
@@ -65,7 +66,12 @@ def _endpoint(route: Route, house: House) -> Callable[[Request], Any]:
                 return _respond(
                     await run_in_threadpool(serve, route, house, _asked(request, file=path))
                 )
-        asked = _asked(request, await body(request) if route.body or route.operation else b"")
+        asked = _asked(
+            request,
+            await body(request, route.largest or LARGEST_BODY)
+            if route.body or route.operation
+            else b"",
+        )
         if route.is_pure:
             return _respond(serve(route, house, asked))
         return _respond(await run_in_threadpool(serve, route, house, asked))

@@ -31,7 +31,8 @@ from emulsa.store.database import Connection
 from emulsa.store.transactions import Busy, Unwritable, refusing, transaction
 
 ActName = Annotated[str, Length("An act's name", 1, 80)]
-RequestText = Annotated[str, Length("What an act asks", 2, 500_000)]
+# as much as a copy takes in one body, and what holds it
+RequestText = Annotated[str, Length("What an act asks", 2, 1_200_000)]
 AnswerText = Annotated[str, Length("What was answered to an act", 0, 500_000)]
 ActLabel = Annotated[str, Length("What an act is called", 0, 400)]
 LATER = (Busy, Unwritable, Stopping)  # no reason to set anything aside: it is sent again
@@ -163,10 +164,17 @@ def _as_there(route: Route, act: HandedAct) -> Callable[[bytes], None] | None:
         return None
 
     def approved(content: bytes) -> None:
-        if not alike(json.loads(content), wire.parsed(act.answer)):
+        if not alike(_worked(json.loads(content)), _worked(wire.parsed(act.answer))):
             raise Impossible(COMES_TO_OTHER)
 
     return approved
+
+
+def _worked(answer: Any) -> Any:
+    """What an act came to: its words and the version it made are not what was worked out."""
+    if not isinstance(answer, dict):
+        return answer
+    return {name: value for name, value in answer.items() if name not in ("version", "says")}
 
 
 def alike(one: Any, other: Any) -> bool:
@@ -189,7 +197,8 @@ def _same(known: tuple[str, dict[str, Any], str], act: HandedAct, request: dict[
     """Whether what home did under this id is this act, perhaps as it was decided here: on other
     film, over what was kept meanwhile."""
     name, done, _ = known
-    return name == act.name and _essence(done) == _essence(request)
+    asked = acts.shortened(request)
+    return name == act.name and (_essence(done) in (_essence(request), _essence(asked)))
 
 
 def _essence(request: dict[str, Any]) -> dict[str, Any]:

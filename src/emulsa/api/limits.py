@@ -6,6 +6,7 @@ from emulsa.api.refusals import TooLarge
 
 MEGABYTE = 1_048_576
 LARGEST_BODY = MEGABYTE  # 200 readings with long labels are under 100 kB
+LARGEST_HANDED = 8 * MEGABYTE  # acts that are handed in together; any one of them fits
 
 
 def too_large(largest: int) -> TooLarge:

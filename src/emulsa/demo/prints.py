@@ -111,55 +111,65 @@ SHED_PRINT = Print(
     base_fog=0.20,
     right_s=28.2,
     positive=True,
-    strips=(
-        KeptStrip(
-            id="strip-soft",
-            label="Soft filter",
-            strip=StripRequest(kind="linear", step_s=6, strips=6, lamp_lag_s=0.3, chosen=3),
-            note="first grey in the roof hole",
-        ),
-        KeptStrip(
-            id="strip-hard",
-            label="Hard filter",
-            over="Soft filter",
-            strip=StripRequest(
-                kind="stops", first_s=6, step_stops=0.5, strips=6, lamp_lag_s=0.3, chosen=3
-            ),
-            note="black under the saw bed",
-        ),
+)
+STRIPS = (
+    KeptStrip(
+        id="strip-soft",
+        print_id="print-shed",
+        label="Soft filter",
+        strip=StripRequest(kind="linear", step_s=6, strips=6, lamp_lag_s=0.3, chosen=3),
+        note="first grey in the roof hole",
     ),
-    tries=(
-        PrintTry(
-            number=1,
-            plan=FIRST,
-            marks=(PrintMark(x=0.6, y=0.12, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
-            says="straight, to see what it has",
-            next_time="burn the hole and the floor",
+    KeptStrip(
+        id="strip-hard",
+        print_id="print-shed",
+        label="Hard filter",
+        over="Soft filter",
+        strip=StripRequest(
+            kind="stops", first_s=6, step_stops=0.5, strips=6, lamp_lag_s=0.3, chosen=3
         ),
-        PrintTry(
-            number=2,
-            plan=SECOND,
-            marks=(PrintMark(x=0.15, y=0.45, says="beams block up"),),
-            says="the hole has a rim now",
-            next_time="hold the beams, try a darker corner",
-        ),
-        PrintTry(
-            number=3,
-            plan=THIRD,
-            marks=(PrintMark(x=0.9, y=0.9, says="corner too dark"),),
-            says="beams open",
-            next_time="leave the corner alone",
-        ),
-        PrintTry(
-            number=4,
-            plan=FOURTH,
-            says="it stands",
-            final=True,
-            edition="1 of 5",
-            toning="selenium 1+20, 3 min",
-            developer="paper developer 1+9, 2 min at 20 °C",
-            hangs="hallway",
-        ),
+        note="black under the saw bed",
+    ),
+)
+TRIES = (
+    PrintTry(
+        id="print-shed:1",
+        print_id="print-shed",
+        number=1,
+        plan=FIRST,
+        marks=(PrintMark(x=0.6, y=0.12, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
+        says="straight, to see what it has",
+        next_time="burn the hole and the floor",
+    ),
+    PrintTry(
+        id="print-shed:2",
+        print_id="print-shed",
+        number=2,
+        plan=SECOND,
+        marks=(PrintMark(x=0.15, y=0.45, says="beams block up"),),
+        says="the hole has a rim now",
+        next_time="hold the beams, try a darker corner",
+    ),
+    PrintTry(
+        id="print-shed:3",
+        print_id="print-shed",
+        number=3,
+        plan=THIRD,
+        marks=(PrintMark(x=0.9, y=0.9, says="corner too dark"),),
+        says="beams open",
+        next_time="leave the corner alone",
+    ),
+    PrintTry(
+        id="print-shed:4",
+        print_id="print-shed",
+        number=4,
+        plan=FOURTH,
+        says="it stands",
+        final=True,
+        edition="1 of 5",
+        toning="selenium 1+20, 3 min",
+        developer="paper developer 1+9, 2 min at 20 °C",
+        hangs="hallway",
     ),
 )
 

@@ -18,6 +18,7 @@ from emulsa.demo import autumn, bag, made, prints, scan, sheets
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
 from emulsa.store import database, opening, outings, records, scenes, transactions
+from emulsa.store import prints as printed
 from emulsa.store.folder import DATABASE
 
 DAY = "2026-01-17"
@@ -148,8 +149,14 @@ def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
     autumn.fill(connection, folder, moved)
     for test in sheets.TESTS:
         records.keep(connection, moved(test))
-    for kept in (prints.PAPER, prints.ENLARGER, *prints.PRINTS):
+    for kept in (prints.PAPER, prints.ENLARGER):
         records.keep(connection, moved(kept))
+    for print_ in prints.PRINTS:
+        printed.put(connection, moved(print_))
+    for strip in prints.STRIPS:
+        records.keep(connection, moved(strip))
+    for tried in prints.TRIES:
+        printed.put_try(connection, moved(tried))
     scan.attach_strip(connection, folder, sheets.VELM_TEST.id, moved(f"{DAY}T18:10:00.000Z"))
     for where, film_id in LOADED:
         made.sheet(connection, f"sheet-{where}", where, film_id, moved(f"{DAY}T07:30:00.000Z"))

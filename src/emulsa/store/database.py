@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from importlib import resources
 from pathlib import Path
 
-from emulsa.store import journal
+from emulsa.store import drawn, journal
 from emulsa.store.transactions import WAITS_S, transaction
 from emulsa.store.transactions import Connection as Connection
 
@@ -59,6 +59,7 @@ def migrate(connection: Connection) -> int:
         with transaction(connection):
             # without its triggers every ALTER is quick: SQLite reads them all again at each
             journal.remove(connection)
+            drawn.for_migrations(connection)
             for number, script in known:
                 for statement in statements(script) if number > version else ():
                     connection.execute(statement)

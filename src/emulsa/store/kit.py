@@ -50,8 +50,14 @@ WITHIN: dict[str, tuple[tuple[str, str], ...]] = {
     "recipe": (("piece", "json_extract(piece.choice, '$.recipe_id')"),),
     "filter": (("exposure, json_each(exposure.filter_ids) AS named", "named.value"),),
     "sheet_format": (("holder", "format"), ("stock", "format")),
-    "printing_paper": (("print", "json_extract(print.plan, '$.paper_id')"),),
-    "enlarger": (("print", "json_extract(print.plan, '$.enlarger_id')"),),
+    "printing_paper": (
+        ("print", "json_extract(print.plan, '$.paper_id')"),
+        ("print_try", "json_extract(print_try.plan, '$.paper_id')"),
+    ),
+    "enlarger": (
+        ("print", "json_extract(print.plan, '$.enlarger_id')"),
+        ("print_try", "json_extract(print_try.plan, '$.enlarger_id')"),
+    ),
     "bottle": (("run, json_each(run.bottle_ids) AS named", "named.value"),),
 }
 
@@ -61,6 +67,7 @@ CALLED = {  # what a table's rows are called, where it is not the table's own na
     "scene_filter": "a scene",
     "exposure": "an exposure",
     "outing": "an outing",
+    "print_try": "a print",
 }
 
 

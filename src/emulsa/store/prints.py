@@ -3,16 +3,31 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, fields
 from sqlite3 import Connection, Row
+from typing import Any
 
+from emulsa.core.errors import CoreError
 from emulsa.core.film.formats import frame_format
 from emulsa.core.prints.negative import PrintedNegative, from_densities
-from emulsa.core.prints.record import Print
+from emulsa.core.prints.record import KeptStrip, Print, PrintTry
 from emulsa.store import rows
-from emulsa.store.records import JUDGEMENT, PRINT
+from emulsa.store.drawn import (
+    DrawnShape,
+    PrintRow,
+    TryRow,
+    apart,
+    plan_of,
+    shapes_of,
+    together,
+)
+from emulsa.store.records import JUDGEMENT, PRINT, PRINT_SHAPE, PRINT_STRIP, PRINT_TRY
+from emulsa.store.rows import Table
 
 MOST = 200  # negatives to choose from, the latest
+
+TRY_NOTED = Table("print_try", PrintTry, without=("plan",))  # plans share what is alike
 
 NEGATIVES = """
     SELECT
@@ -39,24 +54,106 @@ NEGATIVES = """
 """
 
 
-def prints(connection: Connection) -> list[Print]:
-    return rows.many(connection, PRINT)
+@dataclass(frozen=True)
+class PrintLine:
+    """A print as a line: how many were made, and the final one; plans without their shapes."""
+
+    print: Print
+    tries: int
+    final: PrintTry | None
+
+
+def put(connection: Connection, print_: Print) -> None:
+    """Insert a print, or make the stored one equal to it."""
+    bare, shapes, drawn = apart(print_.plan)
+    _draw(connection, drawn)
+    rows.put(connection, PRINT, PrintRow(**_own(print_, Print) | {"plan": bare}, shapes=shapes))
+
+
+def put_try(connection: Connection, made: PrintTry) -> None:
+    """Insert a try, or make the stored one equal to it."""
+    bare, shapes, drawn = apart(made.plan)
+    _draw(connection, drawn)
+    rows.put(connection, PRINT_TRY, TryRow(**_own(made, PrintTry) | {"plan": bare}, shapes=shapes))
 
 
 def print_(connection: Connection, id_: str | None) -> Print | None:
-    found: Print | None = rows.one(connection, PRINT, id_)
-    return found
+    row = rows.one(connection, PRINT, id_)
+    return _print(connection, row) if row else None
+
+
+def lines(connection: Connection, exposure_id: str | None = None) -> list[PrintLine]:
+    """Every print, or those of an exposure, the latest first."""
+    where = "WHERE exposure_id = :id ORDER BY rowid DESC" if exposure_id else ""
+    found = rows.many(connection, PRINT, where, {"id": exposure_id})
+    made = {
+        row["print_id"]: row["made"]
+        for row in connection.execute(
+            "SELECT print_id, count(*) AS made FROM print_try GROUP BY print_id"
+        )
+    }
+    final = {each.print_id: each for each in rows.many(connection, PRINT_TRY, "WHERE final = 1")}
+    return [PrintLine(each, made.get(each.id, 0), final.get(each.id)) for each in found]
+
+
+def tries(connection: Connection, print_id: str) -> list[PrintTry]:
+    """The tries of a print in the order of their numbers, with their plans as they were."""
+    return _tries(connection, f"WHERE print_id = :id ORDER BY {PRINT_TRY.order}", print_id)
+
+
+def last_try(connection: Connection, print_id: str) -> PrintTry | None:
+    """The try of the highest number."""
+    latest = "WHERE print_id = :id ORDER BY number DESC, rowid DESC LIMIT 1"
+    return next(iter(_tries(connection, latest, print_id)), None)
+
+
+def try_(connection: Connection, id_: str) -> PrintTry | None:
+    return next(iter(_tries(connection, "WHERE id = :id", id_)), None)
+
+
+def _tries(connection: Connection, which: str, id_: str) -> list[PrintTry]:
+    found = connection.execute(f"{PRINT_TRY.select} {which}", {"id": id_}).fetchall()
+    names = {row["id"]: json.loads(row["shapes"]) for row in found}
+    shapes = shapes_of(connection, {name for of_one in names.values() for name in of_one})
+
+    def read(row: dict[str, Any]) -> PrintTry:
+        try:
+            plan = plan_of(row["plan"], names[row["id"]], shapes)
+            return PrintTry(**TRY_NOTED.values(row), plan=plan)
+        except (CoreError, ValueError, TypeError, KeyError) as problem:
+            raise rows.Spoilt(PRINT_TRY.name, row, problem) from problem
+
+    return rows.sound(map(dict, found), read)
+
+
+def strips(connection: Connection, print_id: str) -> list[KeptStrip]:
+    """The strips of a print in the order they were kept."""
+    where = "WHERE print_id = :id ORDER BY rowid"
+    return rows.many(connection, PRINT_STRIP, where, {"id": print_id})
 
 
 def delete(connection: Connection, id_: str) -> None:
+    """A print with its strips and tries; shapes stay, as others may have them."""
+    for table in (PRINT_STRIP, PRINT_TRY):
+        connection.execute(f"DELETE FROM {table.name} WHERE print_id = :id", {"id": id_})
     rows.delete(connection, PRINT, id_)
 
 
-def of_exposure(connection: Connection, exposure_id: str) -> list[Print]:
-    """An exposure's prints, the latest first."""
-    return rows.many(
-        connection, PRINT, "WHERE exposure_id = :id ORDER BY rowid DESC", {"id": exposure_id}
+def _draw(connection: Connection, drawn: Iterable[DrawnShape]) -> None:
+    """Shapes that are there already stay as they are."""
+    connection.executemany(
+        "INSERT INTO print_shape (id, shape) VALUES (:id, :shape) ON CONFLICT (id) DO NOTHING",
+        [PRINT_SHAPE.row(each) for each in drawn],
     )
+
+
+def _print(connection: Connection, row: PrintRow) -> Print:
+    plan = together(row.plan, row.shapes, shapes_of(connection, row.shapes))
+    return Print(**_own(row, Print) | {"plan": plan})
+
+
+def _own(record: Any, kind: type) -> dict[str, Any]:
+    return {each.name: getattr(record, each.name) for each in fields(kind)}
 
 
 def negatives(connection: Connection) -> list[PrintedNegative]:

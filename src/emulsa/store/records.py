@@ -22,8 +22,9 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.outing.record import Outing
-from emulsa.core.prints.record import Print
+from emulsa.core.prints.record import KeptStrip
 from emulsa.core.scene.record import Scene
+from emulsa.store.drawn import DrawnShape, PrintRow, TryRow
 from emulsa.store.rows import Table, delete, one, put
 
 FILM = Table("film", Film, "name", pairs={"textural_range": ("textural_low", "textural_high")})
@@ -52,14 +53,18 @@ ATTACHMENT = Table("attachment", Attachment)
 FILM_TEST = Table("film_test", FilmTest, "day DESC, rowid DESC")
 PAPER = Table("printing_paper", PrintingPaper, "name")
 ENLARGER = Table("enlarger", Enlarger, "name")
-PRINT = Table("print", Print, "rowid DESC")
+PRINT = Table("print", PrintRow, "rowid DESC")
+PRINT_STRIP = Table("print_strip", KeptStrip)
+PRINT_TRY = Table("print_try", TryRow, "number, rowid")
+PRINT_SHAPE = Table("print_shape", DrawnShape)
 
 BY_KIND: dict[type, Table] = {
     each.kind: each
     for each in (
         *(FILM, RECIPE, CAMERA, LENS, PINHOLE, FILTER, METER, FORMAT),
         *(TANK, LINE, BOTTLE, POWDER, STOCK, HOLDER, ROLL, STRIP, PIECE, RUN),
-        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST, PAPER, ENLARGER, PRINT),
+        *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST, PAPER, ENLARGER),
+        *(PRINT, PRINT_STRIP, PRINT_TRY, PRINT_SHAPE),
     )
 }
 

@@ -207,10 +207,27 @@ def unread_text(table: str, row: Row, problem: Exception) -> str:
     """Why a row cannot be read, by the name it has."""
     names = (row[each] for each in NAMED_BY if row.get(each))
     said = problem.message if isinstance(problem, CoreError) else "it is damaged."
-    return f"The {table.replace('_', ' ')} “{next(names, '?')}” cannot be read: {said}"
+    why = said[:1].lower() + said[1:]
+    return f"The {called(table)} “{next(names, '?')}” cannot be read: {why}"
+
+
+def called(table: str) -> str:
+    """What a row of a table is called, or what it is part of."""
+    return CALLED.get(table, table.replace("_", " "))
 
 
 NAMED_BY = ("name", "title", "label", "number", "id")
+CALLED = {
+    "reading": "scene",
+    "scene_filter": "scene",
+    "stock": "box of film",
+    "sheet_format": "format",
+    "printing_paper": "paper",
+    "preference": "preferences",
+    "print_try": "print",
+    "print_strip": "strip of a print",
+    "print_shape": "drawn shape",
+}
 
 
 def _named(row: Row) -> dict[str, Any]:

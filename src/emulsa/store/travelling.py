@@ -8,20 +8,17 @@ from typing import Any
 
 from emulsa.store.transactions import Connection
 
-PUT_BACK, PRINT_AGAIN = "history.restore", "prints.print_again"
+PUT_BACK = "history.restore"
 
 
 def travelling(connection: Connection, name: str, request: str, last_action: int) -> str:
-    """The request as it goes home: an action that was done in the copy by the id of its act, a
-    print by the moment it was kept."""
-    if name not in (PUT_BACK, PRINT_AGAIN):
+    """The request as it goes home: an action that was done in the copy by the id of its act."""
+    if name != PUT_BACK:
         return request
     asked: dict[str, Any] = json.loads(request)
     body = asked["body"]
-    if name == PUT_BACK and (body.get("action_id") or 0) > last_action:
+    if (body.get("action_id") or 0) > last_action:
         asked["body"] = {"act_id": _act_of(connection, body["action_id"])}
-    elif name == PRINT_AGAIN:
-        asked["body"] = {**body, "at": _kept_at(connection, asked["path"]["id"], body["number"])}
     return json.dumps(asked, ensure_ascii=False)
 
 
@@ -36,14 +33,3 @@ def _act_of(connection: Connection, action_id: int) -> str:
         "SELECT id FROM act WHERE action_id = :action", {"action": action_id}
     ).fetchone()
     return str(row["id"]) if row else ""
-
-
-def _kept_at(connection: Connection, print_id: str, number: int) -> str:
-    row = connection.execute(
-        """
-        SELECT json_extract(try.value, '$.at') FROM print, json_each(print.tries) AS try
-        WHERE print.id = :id AND json_extract(try.value, '$.number') = :number
-        """,
-        {"id": print_id, "number": number},
-    ).fetchone()
-    return str(row[0] or "") if row else ""

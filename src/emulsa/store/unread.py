@@ -54,15 +54,6 @@ KINDS: dict[str, Table] = {
     )
 }
 BESIDE = {"reading": {"scene_id": Id, "position": int}}  # columns that are not the record's own
-CALLED = {  # what a row of a table is part of, or called
-    "reading": "scene",
-    "scene_filter": "scene",
-    "stock": "box of film",
-    "sheet_format": "format",
-    "printing_paper": "paper",
-    "preference": "preferences",
-}
-WHOLE = {"scene": (("reading", "scene_id"), ("scene_filter", "scene_id"))}
 
 
 @dataclass(frozen=True)
@@ -95,7 +86,8 @@ def kept(connection: Connection, action_id: int) -> None:
         (row["table_name"], row["record"], row["place"]): row["after"]
         for row in connection.execute(
             """
-            SELECT table_name, record, coalesce(after, before) ->> '$.rowid' AS place, after
+            SELECT table_name, record, after,
+                json_extract(coalesce(after, before), '$.rowid') AS place
             FROM change WHERE action_id = :id ORDER BY id
             """,
             {"id": action_id},
@@ -124,9 +116,10 @@ def _checked(table: str, row: Row) -> None:
 
 
 def _said(table: str, problem: CoreError) -> CoreError:
-    called = CALLED.get(table, table.replace("_", " "))
     why = problem.message[:1].lower() + problem.message[1:]
-    problem.message = f"This cannot be kept with the {called}: {why} Nothing was changed."
+    problem.message = (
+        f"This cannot be kept with the {rows.called(table)}: {why} Nothing was changed."
+    )
     return problem
 
 

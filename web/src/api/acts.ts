@@ -93,6 +93,7 @@ const ACTS: Record<ActName, readonly [Method, string]> = {
   prints_delete: ["DELETE", "/api/prints/{id}"],
   prints_keep_strip: ["POST", "/api/prints/{id}/strips"],
   prints_made: ["POST", "/api/prints/{id}/tries"],
+  prints_note: ["PUT", "/api/prints/{id}/tries/{try_id}"],
   prints_print_again: ["POST", "/api/prints/{id}/again"],
   prints_use_reworked: ["POST", "/api/prints/{id}/rework"],
   preferences_put: ["PUT", "/api/preferences"],

@@ -2587,8 +2587,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keep the print that was made, with its plan as it stands. */
+        /** Keep the print that was made, with the plan it is of. */
         post: operations["prints_made"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/{id}/tries/{try_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note what a print that was made showed, and what became of it. */
+        put: operations["prints_note"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6128,35 +6145,6 @@ export interface components {
             };
         };
         /**
-         * KeptStrip
-         * @description A test strip: through which filter, over which part, and which of it is right.
-         */
-        KeptStrip: {
-            /** Id */
-            id: string;
-            /**
-             * At
-             * @default
-             */
-            at: string;
-            /**
-             * Label
-             * @default
-             */
-            label: string;
-            /**
-             * Over
-             * @default
-             */
-            over: string;
-            strip: components["schemas"]["StripRequest"];
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-        };
-        /**
          * Kit
          * @description Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
          *     in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
@@ -8163,20 +8151,19 @@ export interface components {
              */
             positive: boolean;
             /**
-             * Strips
-             * @default []
-             */
-            strips: components["schemas"]["KeptStrip"][];
-            /**
-             * Tries
-             * @default []
-             */
-            tries: components["schemas"]["PrintTry"][];
-            /**
              * Note
              * @default
              */
             note: string;
+        };
+        /**
+         * PrintDrawn
+         * @description What a print comes to as it would stand, and how good its preview is in words.
+         */
+        PrintDrawn: {
+            worked: components["schemas"]["PrintWorked"];
+            /** Preview Text */
+            preview_text: string;
         };
         /**
          * PrintHold
@@ -8193,6 +8180,21 @@ export interface components {
             hold_s: number;
             /** Stops */
             stops: number;
+        };
+        /**
+         * PrintKept
+         * @description What was kept of a print, and its version now; ``parts`` as they are timed. The rest is read
+         *     where it is kept.
+         */
+        PrintKept: {
+            /** Says */
+            says: string;
+            /** Id */
+            id: string;
+            /** Version */
+            version: string;
+            /** Parts */
+            parts: components["schemas"]["PrintPart"][];
         };
         /**
          * PrintLine
@@ -8384,66 +8386,14 @@ export interface components {
             base_fog: number;
         };
         /**
-         * PrintTry
-         * @description A print that was made: its plan as it was, what it showed, what to do next. ``final`` with
-         *     its edition, toning, developer, and where it hangs.
-         */
-        PrintTry: {
-            /** Number */
-            number: number;
-            /**
-             * At
-             * @default
-             */
-            at: string;
-            plan: components["schemas"]["PrintPlan"];
-            /**
-             * Marks
-             * @default []
-             */
-            marks: components["schemas"]["PrintMark"][];
-            /**
-             * Says
-             * @default
-             */
-            says: string;
-            /**
-             * Next Time
-             * @default
-             */
-            next_time: string;
-            /**
-             * Final
-             * @default false
-             */
-            final: boolean;
-            /**
-             * Edition
-             * @default
-             */
-            edition: string;
-            /**
-             * Toning
-             * @default
-             */
-            toning: string;
-            /**
-             * Developer
-             * @default
-             */
-            developer: string;
-            /**
-             * Hangs
-             * @default
-             */
-            hangs: string;
-        };
-        /**
          * PrintView
-         * @description A print, its version, its negative in words, its paper, the plan worked out, its strips
-         *     and how good its preview is in words, and its paper's baths by the clock.
+         * @description A print, its version, its negative in words, its paper, the plan worked out, its strips and
+         *     tries, its paper's baths by the clock, and why no further print is kept, when it is full.
          */
         PrintView: {
+            worked: components["schemas"]["PrintWorked"];
+            /** Preview Text */
+            preview_text: string;
             print: components["schemas"]["Print"];
             /** Version */
             version: string;
@@ -8451,12 +8401,13 @@ export interface components {
             /** Negative Text */
             negative_text: string;
             paper: components["schemas"]["PrintingPaper"] | null;
-            worked: components["schemas"]["PrintWorked"];
             /** Strips */
-            strips: string[];
-            /** Preview Text */
-            preview_text: string;
+            strips: components["schemas"]["StripTold"][];
+            /** Tries */
+            tries: components["schemas"]["TryView"][];
             baths: components["schemas"]["PaperCourse"] | null;
+            /** Full Text */
+            full_text: string;
         };
         /**
          * PrintWorked
@@ -8488,8 +8439,6 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** Changed */
             changed: string[];
-            /** Tries */
-            tries: string[][];
             /** Problem */
             problem: string;
             /** Field */
@@ -8976,10 +8925,11 @@ export interface components {
         };
         /**
          * ReworkedView
-         * @description A print worked for something else, and each cause in stops.
+         * @description A print worked for something else, what it comes to, and each cause in stops.
          */
         ReworkedView: {
-            view: components["schemas"]["PrintView"];
+            print: components["schemas"]["Print"];
+            view: components["schemas"]["PrintDrawn"];
             /** Causes */
             causes: components["schemas"]["Cause"][];
         };
@@ -10444,44 +10394,6 @@ export interface components {
             give_text: string;
         };
         /**
-         * StripRequest
-         * @description A strip by even steps of seconds, or of stops; ``chosen`` 2.5 lies between two strips.
-         */
-        StripRequest: {
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "linear" | "stops";
-            /**
-             * Step S
-             * @default null
-             */
-            step_s: number | null;
-            /**
-             * First S
-             * @default null
-             */
-            first_s: number | null;
-            /**
-             * Step Stops
-             * @default null
-             */
-            step_stops: number | null;
-            /** Strips */
-            strips: number;
-            /**
-             * Lamp Lag S
-             * @default 0
-             */
-            lamp_lag_s: number;
-            /**
-             * Chosen
-             * @default null
-             */
-            chosen: number | null;
-        };
-        /**
          * StripStep
          * @description A strip: its whole time, what is given as the card moves on to it, what the clock is set to,
          *     and its step from the strip before.
@@ -10495,6 +10407,16 @@ export interface components {
             set_s: number;
             /** Stops */
             stops: number | null;
+        };
+        /**
+         * StripTold
+         * @description A strip that was kept, in a line.
+         */
+        StripTold: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
         };
         /**
          * StripView
@@ -10805,6 +10727,83 @@ export interface components {
             zones: components["schemas"]["ToneAnswer"][];
             /** Table */
             table: number[];
+        };
+        /**
+         * TryKept
+         * @description What was noted of a try, and its version now.
+         */
+        TryKept: {
+            /** Says */
+            says: string;
+            /** Id */
+            id: string;
+            /** Version */
+            version: string;
+        };
+        /**
+         * TryNotes
+         * @description What a print that was made showed, and what to do next. ``final`` with its edition, toning,
+         *     developer, and where it hangs.
+         */
+        TryNotes: {
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["PrintMark"][];
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Next Time
+             * @default
+             */
+            next_time: string;
+            /**
+             * Final
+             * @default false
+             */
+            final: boolean;
+            /**
+             * Edition
+             * @default
+             */
+            edition: string;
+            /**
+             * Toning
+             * @default
+             */
+            toning: string;
+            /**
+             * Developer
+             * @default
+             */
+            developer: string;
+            /**
+             * Hangs
+             * @default
+             */
+            hangs: string;
+        };
+        /**
+         * TryView
+         * @description A print that was made: what was noted of it, of which version, and how its plan differs from
+         *     the one before it. Its plan is read where it is made again.
+         */
+        TryView: {
+            /** Id */
+            id: string;
+            /** Number */
+            number: number;
+            /** At */
+            at: string;
+            notes: components["schemas"]["TryNotes"];
+            /** Version */
+            version: string;
+            /** Changed */
+            changed: string[];
         };
         /**
          * Typed
@@ -12902,6 +12901,44 @@ export interface components {
             given: components["schemas"]["FrameGiven"][];
         };
         /**
+         * StripRequest
+         * @description A strip by even steps of seconds, or of stops; ``chosen`` 2.5 lies between two strips.
+         */
+        StripRequest: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "linear" | "stops";
+            /**
+             * Step S
+             * @default null
+             */
+            step_s: number | null;
+            /**
+             * First S
+             * @default null
+             */
+            first_s: number | null;
+            /**
+             * Step Stops
+             * @default null
+             */
+            step_stops: number | null;
+            /** Strips */
+            strips: number;
+            /**
+             * Lamp Lag S
+             * @default 0
+             */
+            lamp_lag_s: number;
+            /**
+             * Chosen
+             * @default null
+             */
+            chosen: number | null;
+        };
+        /**
          * StripRun
          * @description The run a development's film goes into.
          */
@@ -13112,11 +13149,20 @@ export interface components {
         };
         /**
          * TryAgain
-         * @description Which print is made again; ``at``, when it was kept, where its number may mean another.
+         * @description Which print is made again. Copies of older versions named its number and ``at``, when it was
+         *     kept.
          */
         TryAgain: {
-            /** Number */
-            number: number;
+            /**
+             * Id
+             * @default null
+             */
+            id: string | null;
+            /**
+             * Number
+             * @default null
+             */
+            number: number | null;
             /**
              * At
              * @default
@@ -13125,9 +13171,17 @@ export interface components {
         };
         /**
          * TryMade
-         * @description A print that came out of the fixer: what it shows, what to do next.
+         * @description A print that came out of the fixer: of which plan, what it shows, what to do next. Without a
+         *     plan it is of the one that stands; without an id it has that of its act.
          */
         TryMade: {
+            /**
+             * Id
+             * @default null
+             */
+            id: string | null;
+            /** @default null */
+            plan: components["schemas"]["PrintPlan"] | null;
             /**
              * Says
              * @default
@@ -17982,7 +18036,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["PrintKept"];
                 };
             };
         };
@@ -18075,7 +18129,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["PrintDrawn"];
                 };
             };
         };
@@ -18200,7 +18254,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["PrintKept"];
                 };
             };
         };
@@ -18229,7 +18283,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["TryKept"];
+                };
+            };
+        };
+    };
+    prints_note: {
+        parameters: {
+            query: {
+                base: string;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-Emulsa-Moment"?: string;
+            };
+            path: {
+                id: string;
+                try_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryNotes"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TryKept"];
                 };
             };
         };
@@ -18258,7 +18344,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["PrintKept"];
                 };
             };
         };
@@ -18287,7 +18373,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PrintView"];
+                    "application/json": components["schemas"]["PrintKept"];
                 };
             };
         };

@@ -10,6 +10,8 @@ export interface RunClock {
   run_id: string;
   /** the print that is in these baths; none: film in a run */
   print_id?: string;
+  /** the plan it was exposed by */
+  plan?: Schemas["PrintPlan"];
   /** the print was kept with its plan */
   kept?: boolean;
   title: string;

@@ -1,6 +1,9 @@
 import { act } from "../api/acts";
-import type { Schemas } from "../api/client";
+import { newId, type Schemas } from "../api/client";
 
-/** Keep the print that was made, with its plan as it stands. */
-export const printMade = (id: string, made: Schemas["TryMade"]) =>
-  act("prints_made", { path: { id }, body: made });
+/** Keep the print that was made, with the plan it was exposed by. */
+export const printMade = (id: string, plan: Schemas["PrintPlan"] | null) =>
+  act("prints_made", {
+    path: { id },
+    body: { id: newId(), plan, says: "", next_time: "", developer: "" },
+  });

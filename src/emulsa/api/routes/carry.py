@@ -12,6 +12,7 @@ from emulsa import __version__
 from emulsa.api.acting import now
 from emulsa.api.deciding import Otherwise, again, here
 from emulsa.api.handing import CameOf, HandIn, hand_in
+from emulsa.api.limits import LARGEST_HANDED
 from emulsa.api.lookup import needed
 from emulsa.api.routing import TABLE, Db, File, House, Routes
 from emulsa.core.written import writing
@@ -83,7 +84,7 @@ def outgoing(db: Db) -> tuple[Outgoing, ...]:
     return tuple(carrying.outgoing(db, worked_out))
 
 
-@routes.work("POST", "/acts")
+@routes.work("POST", "/acts", largest=LARGEST_HANDED)
 def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
     """Do at home what was done in a copy, each once however often it is sent."""
     return HandedIn(hand_in(house, handed))

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 from emulsa.api.keeping import own_id, unchanged
@@ -11,8 +12,16 @@ from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
-from emulsa.api.views.prints import PrintView, print_view
+from emulsa.api.views.prints import (
+    PrintDrawn,
+    PrintView,
+    negative_of,
+    print_drawn,
+    print_view,
+)
+from emulsa.core import wire
 from emulsa.core.limits import Id
+from emulsa.core.printing.plan import PrintPart
 from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.acts import (
     Cause,
@@ -24,13 +33,16 @@ from emulsa.core.prints.acts import (
     causes,
     choose,
     keep_try,
+    notes_of,
     rework,
 )
+from emulsa.core.prints.acts import note as noted
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
-from emulsa.core.prints.record import Print
+from emulsa.core.prints.record import Print, PrintTry, TryNotes
 from emulsa.core.prints.strips import StripsShown, shown
+from emulsa.core.versions import version_of
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.levels import clear_level
@@ -80,23 +92,48 @@ class ReworkAsked:
 
 @dataclass(frozen=True)
 class ReworkedView:
-    """A print worked for something else, and each cause in stops."""
+    """A print worked for something else, what it comes to, and each cause in stops."""
 
-    view: PrintView
+    print: Print
+    view: PrintDrawn
     causes: tuple[Cause, ...]
+
+
+@dataclass(frozen=True)
+class PrintKept:
+    """What was kept of a print, and its version now; ``parts`` as they are timed. The rest is read
+    where it is kept."""
+
+    says: str
+    id: str
+    version: str
+    parts: tuple[PrintPart, ...]
+
+
+@dataclass(frozen=True)
+class TryKept:
+    """What was noted of a try, and its version now."""
+
+    says: str
+    id: str
+    version: str
 
 
 @routes.question("")
 def read(db: Db) -> PrintRoom:
     """The room: prints, the latest first, and negatives to choose from."""
     found = []
-    for each in store.prints(db):
-        negative = store.negative(db, each.exposure_id)
+    for each in store.lines(db):
+        negative = store.negative(db, each.print.exposure_id)
         if negative is not None:
-            final = any(made.final for made in each.tries)
             found.append(
                 PrintLine(
-                    each.id, each.title, said(negative), negative.picture_id, len(each.tries), final
+                    each.print.id,
+                    each.print.title,
+                    said(negative),
+                    negative.picture_id,
+                    each.tries,
+                    each.final is not None,
                 )
             )
     return PrintRoom(tuple(found), tuple(store.negatives(db)))
@@ -115,7 +152,7 @@ def map_pdf(db: Db, house: House, id: str) -> File:  # noqa: A002
     picture = attachments.attachment(db, view.negative.picture_id or "")
     small = pictures.thumbnail(house.attachments, picture.digest) if picture else None
     shown = small.read_bytes() if small and small.exists() else b""
-    page = print_map(view.print, view.negative, view.paper, shown)
+    page = print_map(view.print, store.tries(db, id), view.negative, view.paper, shown)
     return attached(pdf.render("print", page), PDF, f"print-{view.print.title}", "pdf")
 
 
@@ -129,9 +166,9 @@ def map_csv(db: Db, id: str) -> File:  # noqa: A002
 
 
 @routes.question("/draw", "POST")
-def draw(db: Db, print: Print) -> PrintView:  # noqa: A002
+def draw(db: Db, print: Print) -> PrintDrawn:  # noqa: A002
     """What a print comes to as it would stand; nothing is kept."""
-    return print_view(db, print)
+    return _drawn(db, print)
 
 
 @routes.question("/preview", "POST")
@@ -158,18 +195,17 @@ def strip(request: StripRequest) -> StripsShown:
 def reworked(db: Db, asked: ReworkAsked) -> ReworkedView:
     """A print for another size, paper or negative; nothing is kept."""
     found = rework(asked.print, asked.wanted)
-    return ReworkedView(print_view(db, found.print), causes(found.ledger))
+    wire.decode(Print, wire.encode(found.print))  # beyond an hour it is said before it is kept
+    return ReworkedView(found.print, _drawn(db, found.print), causes(found.ledger))
 
 
 @routes.act("PUT", "/{id}")
-def put(act: Act, id: str, base: str, print: Print) -> PrintView:  # noqa: A002
+def put(act: Act, id: str, base: str, print: Print) -> PrintKept:  # noqa: A002
     """Keep a print, new or changed."""
     own_id(id, print)
-    needed(store.negative(act.db, print.exposure_id), "This negative was not found.", "exposure_id")
-    act.says(f"save print {print.title}")
+    negative_of(act.db, print)
     unchanged("This print", store.print_(act.db, id), print, base)
-    act.keep(print)
-    return print_view(act.db, print)
+    return _keep(act, print, f"save print {print.title}")
 
 
 @routes.act("DELETE", "/{id}")
@@ -182,45 +218,74 @@ def delete(act: Act, id: str) -> Done:  # noqa: A002
 
 
 @routes.act("POST", "/{id}/strips")
-def keep_strip(act: Act, id: str, chosen: StripChosen) -> PrintView:  # noqa: A002
+def keep_strip(act: Act, id: str, chosen: StripChosen) -> PrintKept:  # noqa: A002
     """Keep a test strip; the one that is right gives its part the base time."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    return _keep(act, choose(found, chosen, act.moment), f"keep a strip of {found.title}")
+    changed, strip = choose(found, chosen, act.moment)
+    act.keep(strip)
+    return _keep(act, changed, f"keep a strip of {found.title}")
 
 
 @routes.act("POST", "/{id}/tries")
-def made(act: Act, id: str, made: TryMade) -> PrintView:  # noqa: A002
-    """Keep the print that was made, with its plan as it stands."""
+def made(act: Act, id: str, made: TryMade) -> TryKept:  # noqa: A002
+    """Keep the print that was made, with the plan it is of."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    changed = keep_try(found, made, act.moment)
-    return _keep(act, changed, f"keep print {changed.tries[-1].number} of {found.title}")
+    last = store.last_try(act.db, id)
+    new = keep_try(found, last.number if last else 0, made, act.id, act.moment)
+    return _keep_tries(act, (new,), new, f"keep print {new.number} of {found.title}")
 
 
-@routes.act("POST", "/{id}/again")
-def print_again(act: Act, id: str, which: TryAgain) -> PrintView:  # noqa: A002
+@routes.act("PUT", "/{id}/tries/{try_id}")
+def note(act: Act, id: str, try_id: str, base: str, notes: TryNotes) -> TryKept:  # noqa: A002
+    """Note what a print that was made showed, and what became of it."""
+    found = needed(store.print_(act.db, id), NO_PRINT)
+    tries = store.tries(act.db, id)
+    known = next((each for each in tries if each.id == try_id), None)
+    changed = noted(tries, try_id, notes)
+    new = next(each for each in changed if each.id == try_id)
+    before = notes_of(known) if known else None
+    unchanged(f"Print {new.number}", before, notes_of(new), base)
+    return _keep_tries(act, changed, new, f"note print {new.number} of {found.title}")
+
+
+@routes.act("POST", "/{id}/again", says_over=True)
+def print_again(act: Act, id: str, which: TryAgain) -> PrintKept:  # noqa: A002
     """Take the plan of an earlier print up again."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    changed = again(found, which)
-    return _keep(act, changed, f"print {which.number} of {found.title} again")
+    changed, number = again(found, store.tries(act.db, id), which)
+    return _keep(act, changed, f"print {number} of {found.title} again")
 
 
-@routes.act("POST", "/{id}/rework")
-def use_reworked(act: Act, id: str, wanted: Reworking) -> PrintView:  # noqa: A002
+@routes.act("POST", "/{id}/rework", works_out=True)
+def use_reworked(act: Act, id: str, wanted: Reworking) -> PrintKept:  # noqa: A002
     """Work every time again for another size, paper, filter or negative."""
     found = needed(store.print_(act.db, id), NO_PRINT)
     return _keep(act, rework(found, wanted).print, f"rework {found.title}")
 
 
-def _keep(act: Act, changed: Print, says: str) -> PrintView:
+def _keep(act: Act, changed: Print, says: str) -> PrintKept:
     act.says(says)
-    act.keep(changed)
-    return print_view(act.db, changed)
+    store.put(act.db, changed)
+    kept = needed(store.print_(act.db, changed.id), NO_PRINT)
+    return PrintKept(says, kept.id, version_of(kept), kept.plan.parts)
+
+
+def _keep_tries(act: Act, changed: Iterable[PrintTry], told: PrintTry, says: str) -> TryKept:
+    act.says(says)
+    for each in changed:
+        store.put_try(act.db, each)
+    kept = needed(store.try_(act.db, told.id), NO_PRINT)
+    return TryKept(says, kept.id, version_of(notes_of(kept)))
+
+
+def _drawn(db: Db, found: Print) -> PrintDrawn:
+    last = store.last_try(db, found.id)
+    return print_drawn(db, found, negative_of(db, found), last.plan if last else None)
 
 
 def _clear(db: Db, house: House, print_: Print) -> float:
     """The level of clear film in the picture of a print's negative."""
-    found = store.negative(db, print_.exposure_id)
-    negative = needed(found, "This negative was not found.", "exposure_id")
+    negative = negative_of(db, print_)
     picture = attachments.attachment(db, negative.picture_id or "")
     if picture is None:
         return CLEAR

@@ -257,7 +257,8 @@ def _make(act: Act, makes: Made) -> None:
 def _keep(act: Act, stored: Scene | None, scene: Scene, base: str) -> KeptScene:
     act.says(f"change scene {scene.title}")
     unchanged("This scene", stored, scene, base)
-    store.put(act.db, scene)
+    if scene != stored:  # the same numbers may be written otherwise: that is no change
+        store.put(act.db, scene)
     with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing
         exposure(plan(scene, store.kit_of(act.db, scene)))
     return kept(act.db, scene)

@@ -9,6 +9,7 @@ from typing import Any
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.api.views.prints import made_text
 from emulsa.core.darkroom.run import Run
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
@@ -23,7 +24,6 @@ from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import against_plan, doubts_of, part_of, set_text
 from emulsa.core.numbers import plain
 from emulsa.core.outing.record import Outing
-from emulsa.core.prints.record import Print
 from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
@@ -43,6 +43,7 @@ from emulsa.store import (
     stock,
 )
 from emulsa.store.log import Entry
+from emulsa.store.prints import PrintLine
 
 
 @dataclass(frozen=True)
@@ -176,7 +177,7 @@ def story_of(db: Db, id_: str) -> Story:
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
         attachments=attachments.of_exposure(db, id_),
-        prints=tuple(_printed(each) for each in prints.of_exposure(db, id_)),
+        prints=tuple(_printed(each) for each in prints.lines(db, id_)),
     )
 
 
@@ -293,11 +294,9 @@ def _f_number(exposure: Exposure) -> float | None:
         return None
 
 
-def _printed(found: Print) -> StoryPrint:
-    made = len(found.tries)
-    said = [f"{made} print{'s' if made != 1 else ''} made" if made else "planned"]
-    final = next((each for each in found.tries if each.final), None)
+def _printed(found: PrintLine) -> StoryPrint:
+    said, final = [made_text(found)], found.final
     if final is not None:
         kept = (f"print {final.number} is final", final.edition, final.toning, final.hangs)
         said += [each for each in kept if each]
-    return StoryPrint(found.id, found.title, ", ".join(said))
+    return StoryPrint(found.print.id, found.print.title, ", ".join(said))

@@ -1,4 +1,4 @@
-"""A print as it is shown, with its negative and what its plan comes to."""
+"""A print as it is shown, with its negative, what its plan comes to, its strips and tries."""
 
 from __future__ import annotations
 
@@ -7,47 +7,107 @@ from dataclasses import dataclass
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.prints import worked
+from emulsa.core.prints.acts import full, notes_of
 from emulsa.core.prints.baths import PaperCourse, paper_course
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.preview import preview_says
-from emulsa.core.prints.record import Print
+from emulsa.core.prints.record import Print, PrintPlan, PrintTry, TryNotes
 from emulsa.core.prints.strips import told
 from emulsa.core.prints.worked import PrintWorked, worked_out
 from emulsa.core.versions import version_of
 from emulsa.store import kit, prints
+from emulsa.store.prints import PrintLine
 
 
 @dataclass(frozen=True)
-class PrintView:
-    """A print, its version, its negative in words, its paper, the plan worked out, its strips
-    and how good its preview is in words, and its paper's baths by the clock."""
+class StripTold:
+    """A strip that was kept, in a line."""
+
+    id: str
+    says: str
+
+
+@dataclass(frozen=True)
+class TryView:
+    """A print that was made: what was noted of it, of which version, and how its plan differs from
+    the one before it. Its plan is read where it is made again."""
+
+    id: str
+    number: int
+    at: str
+    notes: TryNotes
+    version: str
+    changed: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class PrintDrawn:
+    """What a print comes to as it would stand, and how good its preview is in words."""
+
+    worked: PrintWorked
+    preview_text: str
+
+
+@dataclass(frozen=True)
+class PrintView(PrintDrawn):
+    """A print, its version, its negative in words, its paper, the plan worked out, its strips and
+    tries, its paper's baths by the clock, and why no further print is kept, when it is full."""
 
     print: Print
     version: str
     negative: PrintedNegative
     negative_text: str
     paper: PrintingPaper | None
-    worked: PrintWorked
-    strips: tuple[str, ...]
-    preview_text: str
+    strips: tuple[StripTold, ...]
+    tries: tuple[TryView, ...]
     baths: PaperCourse | None
+    full_text: str
 
 
 def print_view(db: Db, found: Print) -> PrintView:
     """A print as it stands."""
-    negative = needed(
-        prints.negative(db, found.exposure_id), "This negative was not found.", "exposure_id"
-    )
+    negative, tries = negative_of(db, found), prints.tries(db, found.id)
+    drawn = print_drawn(db, found, negative, tries[-1].plan if tries else None)
     paper = kit.paper(db, found.plan.paper_id)
-    size = (negative.width, negative.height) if negative.width else None
     return PrintView(
+        drawn.worked,
+        drawn.preview_text,
         found,
         version_of(found),
         negative,
         said(negative),
         paper,
-        worked_out(found, paper, size, kit.enlarger(db, found.plan.enlarger_id), negative.long_mm),
-        tuple(map(told, found.strips)),
-        preview_says(found, paper),
+        tuple(StripTold(each.id, told(each)) for each in prints.strips(db, found.id)),
+        tuple(_try(each, changed) for each, changed in zip(tries, worked.told(tries), strict=True)),
         paper_course(paper),
+        full(tries[-1].number if tries else 0),
     )
+
+
+def print_drawn(
+    db: Db, found: Print, negative: PrintedNegative, last: PrintPlan | None
+) -> PrintDrawn:
+    """What a plan comes to, beside the last that was printed."""
+    paper, enlarger = kit.paper(db, found.plan.paper_id), kit.enlarger(db, found.plan.enlarger_id)
+    size = (negative.width, negative.height) if negative.width else None
+    return PrintDrawn(
+        worked_out(found, paper, size, enlarger, negative.long_mm, last),
+        preview_says(found, paper),
+    )
+
+
+def negative_of(db: Db, found: Print) -> PrintedNegative:
+    """The negative of a print; NotFound without it."""
+    known = prints.negative(db, found.exposure_id)
+    return needed(known, "This negative was not found.", "exposure_id")
+
+
+def made_text(line: PrintLine) -> str:
+    """How many prints were made of a plan, in words."""
+    return f"{line.tries} print{'s' if line.tries != 1 else ''} made" if line.tries else "planned"
+
+
+def _try(made: PrintTry, changed: tuple[str, ...]) -> TryView:
+    notes = notes_of(made)
+    return TryView(made.id, made.number, made.at, notes, version_of(notes), changed)

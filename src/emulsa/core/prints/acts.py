@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
-from emulsa.core.errors import Missing
+from emulsa.core.errors import Impossible, Missing
 from emulsa.core.limits import Id, Label, Note, Within
 from emulsa.core.printing.plan import (
     ChangeRow,
@@ -17,16 +17,19 @@ from emulsa.core.printing.plan import (
 )
 from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.record import (
+    MOST_TRIES,
     PAPER_MM,
     KeptStrip,
     PaperSheet,
     Print,
     PrintPlan,
     PrintTry,
+    TryNotes,
 )
 from emulsa.core.written import stops_text
 
 SLIGHT_STOPS = 0.005  # less is no cause
+NOTED = tuple(each.name for each in fields(TryNotes))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -65,8 +68,11 @@ class Cause:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TryMade:
-    """A print that came out of the fixer: what it shows, what to do next."""
+    """A print that came out of the fixer: of which plan, what it shows, what to do next. Without a
+    plan it is of the one that stands; without an id it has that of its act."""
 
+    id: Id | None = None
+    plan: PrintPlan | None = None
     says: Note = ""
     next_time: Note = ""
     developer: Label = ""
@@ -74,21 +80,24 @@ class TryMade:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TryAgain:
-    """Which print is made again; ``at``, when it was kept, where its number may mean another."""
+    """Which print is made again. Copies of older versions named its number and ``at``, when it was
+    kept."""
 
-    number: Annotated[int, Within("The number of a print", 1, 999)]
+    id: Id | None = None
+    number: Annotated[int, Within("The number of a print", 1, MOST_TRIES)] | None = None
     at: Label = ""
 
 
-def choose(print_: Print, chosen: StripChosen, at: str) -> Print:
-    """Keep a strip; with one of it chosen, its base time goes to the part. Missing without the
-    part."""
+def choose(print_: Print, chosen: StripChosen, at: str) -> tuple[Print, KeptStrip]:
+    """A strip to be kept; with one of it chosen, its base time goes to the part. Missing without
+    the part."""
     part = next((each for each in print_.plan.parts if each.id == chosen.part_id), None)
     if part is None:
         raise Missing("This part is not in the plan any more.", field="part_id")
     before = print_.plan.parts[: print_.plan.parts.index(part)]
     kept = KeptStrip(
         id=chosen.id,
+        print_id=print_.id,
         at=at,
         label=part.label,
         over=" and ".join(each.label for each in before),
@@ -96,14 +105,13 @@ def choose(print_: Print, chosen: StripChosen, at: str) -> Print:
         note=chosen.note,
     )
     base = strip_times(chosen.strip).base_s
-    strips = (*(each for each in print_.strips if each.id != kept.id), kept)
     if base is None:
-        return replace(print_, strips=strips)
+        return print_, kept
     parts = tuple(
         replace(each, seconds=base) if each is part else each for each in print_.plan.parts
     )
     plan = replace(print_.plan, parts=parts)
-    return replace(print_, strips=strips, plan=plan, right_s=_whole(plan))
+    return replace(print_, plan=plan, right_s=_whole(plan)), kept
 
 
 def _whole(plan: PrintPlan) -> float:
@@ -112,33 +120,56 @@ def _whole(plan: PrintPlan) -> float:
     return answer.total_s
 
 
-def keep_try(print_: Print, made: TryMade, at: str) -> Print:
-    """The print that was made, with its plan as it stands, under the next number."""
-    number = max((each.number for each in print_.tries), default=0) + 1
-    new = PrintTry(
-        number=number,
+def full(last: int) -> str:
+    """Why no further print of a plan is kept, before one is made; else nothing."""
+    if last < MOST_TRIES:
+        return ""
+    return f"{MOST_TRIES} prints are kept of this plan; begin another print of the negative."
+
+
+def keep_try(print_: Print, last: int, made: TryMade, act_id: str, at: str) -> PrintTry:
+    """The print that was made, with the plan it is of, under the number after the ``last``.
+    Impossible when it is full."""
+    if full(last):
+        raise Impossible(full(last))
+    return PrintTry(
+        id=made.id or act_id,
+        print_id=print_.id,
+        number=last + 1,
         at=at,
-        plan=print_.plan,
+        plan=made.plan or print_.plan,
         says=made.says,
         next_time=made.next_time,
         developer=made.developer,
     )
-    return replace(print_, tries=(*print_.tries, new))
 
 
-def again(print_: Print, which: TryAgain) -> Print:
-    """The plan of a try, to be printed again. Missing without it."""
-    found = next(
-        (
-            each
-            for each in print_.tries
-            if (each.at == which.at if which.at else each.number == which.number)
-        ),
-        None,
-    )
-    if found is None:
-        raise Missing(f"There is no print {which.number}.", field="number")
-    return replace(print_, plan=found.plan)
+def note(tries: Sequence[PrintTry], id_: str, notes: TryNotes) -> tuple[PrintTry, ...]:
+    """The tries that change when one of them is noted: one of a print is the final one. Missing
+    without it."""
+    changed = []
+    for each in tries:
+        if each.id == id_:
+            changed.append(replace(each, **{name: getattr(notes, name) for name in NOTED}))
+        elif notes.final and each.final:
+            changed.append(replace(each, final=False))
+    if all(each.id != id_ for each in changed):
+        raise Missing("This print was not found.", field="try_id")
+    return tuple(changed)
+
+
+def notes_of(made: PrintTry) -> TryNotes:
+    """What was noted of a print that was made."""
+    return TryNotes(**{name: getattr(made, name) for name in NOTED})
+
+
+def again(print_: Print, tries: Sequence[PrintTry], which: TryAgain) -> tuple[Print, int]:
+    """The plan of a try, to be printed again, and its number. Missing without it."""
+    for each in tries:
+        older = which.id is None and (each.number, each.at) == (which.number, which.at)
+        if each.id == which.id or older:
+            return replace(print_, plan=each.plan), each.number
+    raise Missing("This print was not found.", field="id")
 
 
 def rework(print_: Print, wanted: Reworking) -> Reworked:

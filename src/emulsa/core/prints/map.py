@@ -13,8 +13,8 @@ from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
 from emulsa.core.prints.worked import (
     PrintWorked,
     area_text,
-    differences,
     seconds_text,
+    told,
     worked_out,
 )
 from emulsa.core.written import day_words, length_text
@@ -49,7 +49,11 @@ class PrintMap:
 
 
 def print_map(
-    print_: Print, negative: PrintedNegative, paper: PrintingPaper | None, picture: bytes = b""
+    print_: Print,
+    tries: Sequence[PrintTry],
+    negative: PrintedNegative,
+    paper: PrintingPaper | None,
+    picture: bytes = b"",
 ) -> PrintMap:
     """The map of the plan as it stands, over a small picture of the negative (a JPEG's bytes)."""
     size = (negative.width, negative.height) if negative.width else None
@@ -64,7 +68,7 @@ def print_map(
         total=seconds_text(worked.total_s),
         facts=tuple(_facts(print_.plan, paper, worked)),
         baths=tuple((each.name, _clock(each.seconds)) for each in paper.baths) if paper else (),
-        tries=tuple(_tries(print_.tries)),
+        tries=tuple(_tries(tries)),
         notes=(TONER,),
     )
 
@@ -120,19 +124,17 @@ def _facts(
 
 
 def _tries(tries: Sequence[PrintTry]) -> list[tuple[str, str, str]]:
-    told = []
-    for place, each in enumerate(tries):
+    lines = []
+    for each, changes in zip(tries, told(tries), strict=True):
         name = f"Print {each.number}" + (", final" if each.final else "")
         day = day_words(each.at[:10]) if each.at else ""
         showed = "; ".join(
             filter(None, (each.says, *(mark.says for mark in each.marks), each.next_time))
         )
-        if place:
-            changed = ", ".join(differences(tries[place - 1].plan, each.plan))
-            showed = "; ".join(filter(None, (changed, showed)))
+        showed = "; ".join(filter(None, (", ".join(changes), showed)))
         kept = ", ".join(filter(None, (each.edition, each.toning, each.developer, each.hangs)))
-        told.append((name, day, "; ".join(filter(None, (showed, kept)))))
-    return told
+        lines.append((name, day, "; ".join(filter(None, (showed, kept)))))
+    return lines
 
 
 def _clock(seconds: float) -> str:

@@ -1,4 +1,4 @@
-"""A print as it is kept: its negative, its plan, its strips, every try."""
+"""A print as it is kept: its negative and its plan; its strips; every try."""
 
 from __future__ import annotations
 
@@ -25,6 +25,7 @@ MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
 Covered = Annotated[float, Within("What a blade covers of the picture", 0, 0.45)]
 Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]
 
+MOST_TRIES = 999
 FEWEST_POINTS = {"outline": 3, "circle": 2, "edge": 2, "corner": 1, "vignette": 1}
 
 
@@ -99,12 +100,13 @@ class PrintPlan:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KeptStrip:
-    """A test strip: through which filter, over which part, and which of it is right."""
+    """A test strip of a print: through which filter, over which parts, and which of it is right."""
 
     id: Id
+    print_id: Id
     at: Label = ""
     label: Label = ""
-    over: Label = ""
+    over: Note = ""
     strip: StripRequest
     note: Note = ""
 
@@ -117,13 +119,10 @@ class PrintMark(PicturePlace):
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class PrintTry:
-    """A print that was made: its plan as it was, what it showed, what to do next. ``final`` with
-    its edition, toning, developer, and where it hangs."""
+class TryNotes:
+    """What a print that was made showed, and what to do next. ``final`` with its edition, toning,
+    developer, and where it hangs."""
 
-    number: Annotated[int, Within("A try's number", 1, 999)]
-    at: Label = ""
-    plan: PrintPlan
     marks: Annotated[tuple[PrintMark, ...], Length("Marks on a print", 0, 40)] = ()
     says: Note = ""
     next_time: Note = ""
@@ -132,6 +131,17 @@ class PrintTry:
     toning: Label = ""
     developer: Label = ""
     hangs: Label = ""
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PrintTry(TryNotes):
+    """A print that was made: of which plan, under which number, and what was noted of it."""
+
+    id: Id
+    print_id: Id
+    number: Annotated[int, Within("A try's number", 1, MOST_TRIES)]
+    at: Label = ""
+    plan: PrintPlan
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -149,8 +159,6 @@ class Print:
     base_fog: Fog | None = None
     right_s: Annotated[float, Within("The right base time", 0.1, 3_600, "s")] | None = None
     positive: bool = False
-    strips: Annotated[tuple[KeptStrip, ...], Length("Strips of a print", 0, 60)] = ()
-    tries: Annotated[tuple[PrintTry, ...], Length("Tries of a print", 0, 200)] = ()
     note: Note = ""
 
     def __post_init__(self) -> None:

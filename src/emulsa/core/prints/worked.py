@@ -19,7 +19,7 @@ from emulsa.core.printing.plan import (
     print_plan,
 )
 from emulsa.core.prints.layout import Layout, layout
-from emulsa.core.prints.record import PlannedArea, Print, PrintPlan
+from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
 from emulsa.core.written import size_text, size_words
 
 
@@ -73,7 +73,6 @@ class PrintWorked:
     wants: str
     layout: Layout
     changed: tuple[str, ...]
-    tries: tuple[tuple[str, ...], ...]
     problem: str
     field: str | None
 
@@ -94,8 +93,10 @@ def worked_out(
     picture: tuple[int, int] | None,
     enlarger: Enlarger | None = None,
     negative_long_mm: float | None = None,
+    last: PrintPlan | None = None,
 ) -> PrintWorked:
-    """The plan as it stands; it never refuses, it says what is wrong."""
+    """The plan as it stands, beside the ``last`` that was printed; it never refuses, it says what
+    is wrong."""
     answer, problem, field = None, "", None
     try:
         answer = print_plan(request_of(print_.plan))
@@ -120,8 +121,7 @@ def worked_out(
         layout=layout(
             print_.plan.sheet, picture, print_.plan.setting.magnification, negative_long_mm
         ),
-        changed=tuple(differences(print_.tries[-1].plan, print_.plan)) if print_.tries else (),
-        tries=tuple(_told(print_)),
+        changed=tuple(differences(last, print_.plan)) if last else (),
         problem=problem,
         field=field,
     )
@@ -165,10 +165,10 @@ def _bar(row: PrintRow, labels: Mapping[str, str]) -> RowBar:
     )
 
 
-def _told(print_: Print) -> Iterator[tuple[str, ...]]:
+def told(tries: Sequence[PrintTry]) -> Iterator[tuple[str, ...]]:
     """How each print that was made differs from the one before it."""
     before = None
-    for each in print_.tries:
+    for each in tries:
         yield tuple(differences(before, each.plan)) if before else ()
         before = each.plan
 

@@ -29,7 +29,7 @@ from emulsa.store.joining import Choice
 from emulsa.store.steps import EVERY, Steps
 from emulsa.store.transactions import Connection, snapshot
 
-FORMAT, VERSION = "emulsa-archive", 2
+FORMAT, VERSION = "emulsa-archive", 3
 MOST_BYTES_A_LINE = 8 * 1_048_576
 MOST_BYTES_A_MANIFEST = 1_048_576
 MOST_ROWS = 10_000_000
@@ -108,23 +108,23 @@ def merge(connection: Connection, merged: Merged, decided: Mapping[str, Choice])
 def _gather(stage: Connection, folder: Path, archive: zipfile.ZipFile) -> Steps[Merged]:
     version, counts = _manifest(archive)
     merged, done, total = Merged(), 0, sum(counts.values())
-    for table in whole.TABLES:
-        if table not in counts:
+    columns = {table: whole.columns(stage, table) for table in whole.TABLES}
+    for listed in whole.TABLES:
+        if listed not in counts:
             continue
-        columns = whole.columns(stage, table)
-        for number, line in enumerate(_lines(archive, table), start=1):
-            row = brought_up(version, table, of_line(table, line, number))
-            check(table, row, columns)
-            try:
-                added = whole.add(stage, table, row)
-            except whole.IntegrityError as problem:
-                raise Unreadable(
-                    f"The archive contradicts itself in line {number} of {table} ({problem});"
-                    " nothing was brought in.",
-                    field="file",
-                ) from None
-            if table == "attachment" and added:
-                _take_picture(archive, folder, row, merged)
+        for number, line in enumerate(_lines(archive, listed), start=1):
+            for table, row in brought_up(version, listed, of_line(listed, line, number)):
+                check(table, row, columns[table])
+                try:
+                    added = whole.add(stage, table, row)
+                except whole.IntegrityError as problem:
+                    raise Unreadable(
+                        f"The archive contradicts itself in line {number} of {listed} ({problem});"
+                        " nothing was brought in.",
+                        field="file",
+                    ) from None
+                if table == "attachment" and added:
+                    _take_picture(archive, folder, row, merged)
             done += 1
             if done % EVERY == 0:
                 yield done, total

@@ -4,22 +4,66 @@ a word keeps the meaning it had on the day it was written."""
 from __future__ import annotations
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any
+
+from emulsa.store.drawn import plan_apart
 
 Row = dict[str, Any]
 
 
-def brought_up(version: int, table: str, row: Row) -> Row:
-    """A row of an archive of ``version`` as the present version writes it.
+def brought_up(version: int, table: str, row: Row) -> Iterator[tuple[str, Row]]:
+    """A row of an archive of ``version`` as the present version writes it: the rows it is now, each
+    with its table.
 
-    >>> brought_up(1, "judgement", {"shadow": "full"})
-    {'shadow': 'at_least_full'}
-    >>> brought_up(2, "judgement", {"shadow": "full"})
-    {'shadow': 'full'}
+    >>> list(brought_up(1, "judgement", {"shadow": "full"}))
+    [('judgement', {'shadow': 'at_least_full'})]
+    >>> list(brought_up(2, "judgement", {"shadow": "full"}))
+    [('judgement', {'shadow': 'full'})]
     """
-    bring = BEFORE_JUDGEMENT.get(table) if version < 2 else None
-    return row if bring is None else bring(row)
+    if version < 2 and table in BEFORE_JUDGEMENT:
+        row = BEFORE_JUDGEMENT[table](row)
+    if version < 3 and table == "print":
+        yield from _print(row)
+    else:
+        yield table, row
+
+
+def _print(row: Row) -> Iterator[tuple[str, Row]]:
+    """Strips and tries stood within their print, and a shape in every plan that had it."""
+    try:
+        plan, shapes, drawn = plan_apart(json.loads(str(row.get("plan"))))
+        strips = json.loads(str(row.get("strips", "[]")))
+        made = [
+            (each, *plan_apart(each["plan"])) for each in json.loads(str(row.get("tries", "[]")))
+        ]
+        for _, _, _, more in made:
+            drawn |= more
+        strips = [{**each, "print_id": row["id"], "strip": _text(each["strip"])} for each in strips]
+        tries = [
+            {
+                **each,
+                "id": f"{row['id'][:60]}:{each['number']}",
+                "print_id": row["id"],
+                "plan": _text(bare),
+                "shapes": _text(names),
+                "marks": _text(each.get("marks", [])),
+                "final": int(each.get("final", False)),
+            }
+            for each, bare, names, _ in made
+        ]
+    except (ValueError, KeyError, TypeError, AttributeError):
+        yield "print", row  # what is wrong with it is said where rows are checked
+        return
+    own = {name: value for name, value in row.items() if name not in ("strips", "tries")}
+    yield "print", {**own, "plan": _text(plan), "shapes": _text(shapes)}
+    yield from (("print_shape", {"id": name, "shape": text}) for name, text in drawn.items())
+    yield from (("print_strip", each) for each in strips)
+    yield from (("print_try", each) for each in tries)
+
+
+def _text(value: Any) -> str:
+    return json.dumps(value, ensure_ascii=False, separators=(",", ":"))
 
 
 def _judgement(row: Row) -> Row:

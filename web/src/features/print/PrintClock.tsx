@@ -50,6 +50,7 @@ function intoBaths(view: PrintView, course: Schemas["PaperCourse"], speed: numbe
     ...going(speed),
     run_id: newId(),
     print_id: view.print.id,
+    plan: view.print.plan,
     title: view.print.title,
     began_c: 20,
     steps: course.steps,
@@ -243,8 +244,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
               !first &&
               button(
                 "Keep this print",
-                () =>
-                  void write(printMade(view.print.id, { says: "", next_time: "", developer: "" })),
+                () => void write(printMade(view.print.id, view.print.plan)),
                 busy,
               )}
             {!running && button("Close", close)}

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useCallback, useState } from "react";
+import { memo, useCallback, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
@@ -17,12 +17,12 @@ import { Layout } from "./Layout";
 import { Picture } from "./Picture";
 import { PlanSheet } from "./PlanSheet";
 import { PrintClock } from "./PrintClock";
-import { deletePrint, draw, type PrintView, printQuery } from "./queries";
+import { deletePrint, draw, type PrintView, printQuery, putPrint } from "./queries";
 import { ReworkSheet } from "./ReworkSheet";
 import { StripSheet } from "./StripSheet";
 import { Sums } from "./Sums";
 import { Touching } from "./Touching";
-import { Tries } from "./Tries";
+import { type Marker, Tries } from "./Tries";
 import { useDraft } from "./useDraft";
 import { useHeldKey } from "./useHeldKey";
 import { useTouches } from "./useTouches";
@@ -54,7 +54,8 @@ const SEEN_MS = 80;
 type Open = "plan" | "strip" | "rework" | "clock" | null;
 
 function Shown({ view }: { view: PrintView }) {
-  const { draft, change, flush, problem, keepMine, takeTheirs } = useDraft(view);
+  const stored = { value: view.print, version: view.version };
+  const { draft, change, flush, problem, keepMine, takeTheirs } = useDraft(stored, putPrint);
   const navigate = useNavigate();
   const deleting = useWrite();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -63,15 +64,16 @@ function Shown({ view }: { view: PrintView }) {
   const [open, setOpen] = useState<Open>(() =>
     readPrintClock()?.print_id === view.print.id ? "clock" : null,
   );
-  const [judged, setJudged] = useState<number | null>(null);
-  const stored = draft === view.print;
-  const changed = useLatest(stored ? null : draft, draw, SEEN_MS);
-  const drawn = stored ? view : (changed ?? view);
+  const [judged, setJudged] = useState<string | null>(null);
+  const asKept = draft === view.print;
+  const changed = useLatest(asKept ? null : draft, draw, SEEN_MS);
+  const drawn = asKept ? view : (changed ?? view);
+  const marker = useRef<Marker | null>(null);
   const { worked } = drawn;
   const { negative } = view;
   const areas = draft.plan.areas;
   const ratio = negative.width ? negative.width / negative.height : 1.25;
-  const touches = useTouches(draft, change, setChosen);
+  const touches = useTouches(draft, change, setChosen, (_, at, says) => marker.current?.(at, says));
   useHeldKey("b", setAsScanned); // before and after
   const sheet = useCallback(
     async (next: Open) => {
@@ -86,8 +88,8 @@ function Shown({ view }: { view: PrintView }) {
   const edit = useCallback(() => void sheet("plan"), [sheet]);
   const area = areas.find((each) => each.id === chosen) ?? null;
   const { marking, markAt } = touches;
-  const tried = draft.tries.find((each) => each.number === (marking ?? judged));
-  const marks = [...(tried?.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
+  const tried = view.tries.find((each) => each.id === (marking ?? judged));
+  const marks = [...(tried?.notes.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
   return (
     <>
       <Header title={draft.title} sub={view.negative_text} />
@@ -162,6 +164,7 @@ function Shown({ view }: { view: PrintView }) {
                 close={() => setChosen(null)}
               />
             )}
+            {view.full_text && <Notice tone="note">{view.full_text}</Notice>}
             <Problem of={problem} />
             <Conflict problem={problem} mine={draft} keep={keepMine} take={takeTheirs} />
             <Flex gap="3" wrap="wrap">
@@ -191,9 +194,8 @@ function Shown({ view }: { view: PrintView }) {
           >
             <TriesAtRest
               view={view}
-              tries={draft.tries}
-              change={change}
               flush={flush}
+              marker={marker}
               mark={touches.mark}
               rework={rework}
               look={setJudged}

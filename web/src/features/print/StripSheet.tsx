@@ -184,14 +184,14 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
         </Box>
       )}
       <Problem of={problem} />
-      {print.strips.length > 0 && (
+      {view.strips.length > 0 && (
         <Box paddingTop="5">
           <Box as="h3" fontSize="15px" fontWeight={600}>
             Strips so far
           </Box>
           <ul>
-            {print.strips.map((each, place) => (
-              <li key={each.id}>{view.strips[place]}</li>
+            {view.strips.map((each) => (
+              <li key={each.id}>{each.says}</li>
             ))}
           </ul>
         </Box>

@@ -1,59 +1,39 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Grid } from "@chakra-ui/react";
+import { type RefObject, useState } from "react";
 import { Button } from "../../components/Button";
-import { dayText } from "../../components/days";
-import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { useWrite } from "../../shared/useWrite";
-import { type Print, type PrintView, printAgain } from "./queries";
+import type { Point, PrintView } from "./queries";
+import { TryNoted } from "./TryNoted";
 
-type Try = Print["tries"][number];
+/** Keeps what is to be seen at a place of the print that is open. */
+export type Marker = (at: Point, says: string) => void;
 
 /** Every print that was made: what it showed, what came next, which is the final one. */
 export function Tries({
   view,
-  tries,
-  change,
   flush,
   mark,
+  marker,
   rework,
   look,
 }: {
   view: PrintView;
-  tries: Try[];
-  change: (edit: (before: Print) => Print) => void;
   flush: () => Promise<boolean>;
-  mark: (number: number) => void;
+  mark: (try_id: string) => void;
+  marker: RefObject<Marker | null>;
   rework: () => void;
   /** the print whose marks stand on the picture */
-  look: (number: number | null) => void;
+  look: (try_id: string | null) => void;
 }) {
-  const [open, setOpen] = useState<number | null>(null);
-  const { write, problem, busy } = useWrite();
-  const edit = (number: number, to: Partial<Try>) =>
-    change((before) => ({
-      ...before,
-      tries: before.tries.map((each) =>
-        each.number === number
-          ? { ...each, ...to }
-          : to.final
-            ? { ...each, final: false } // one of them is the final one
-            : each,
-      ),
-    }));
-  const changed = (number: number) =>
-    view.worked.tries[view.print.tries.findIndex((each) => each.number === number)] ?? [];
-  const again = async (number: number) => {
-    if (await flush()) await write(printAgain(view.print.id, number));
-  };
+  const [open, setOpen] = useState<string | null>(null);
+  const { tries } = view;
   return (
     <Box as="section" aria-label="Prints made">
       <Grid templateColumns="repeat(auto-fill, minmax(170px, 1fr))" gap="3">
-        {tries.map((each) => (
+        {tries.map(({ id, number, notes }) => (
           <Box
-            key={each.number}
-            borderTop={each.final ? "3px solid" : "1px solid"}
-            borderColor={each.final ? "accent" : "line"}
+            key={id}
+            borderTop={notes.final ? "3px solid" : "1px solid"}
+            borderColor={notes.final ? "accent" : "line"}
             paddingTop="2"
           >
             <Box
@@ -63,19 +43,19 @@ export function Tries({
               background="transparent"
               border="none"
               cursor="pointer"
-              aria-expanded={open === each.number}
+              aria-expanded={open === id}
               onClick={() => {
-                const now = open === each.number ? null : each.number;
+                const now = open === id ? null : id;
                 setOpen(now);
                 look(now);
               }}
             >
               <b>
-                Print {each.number}
-                {each.final && ", final"}
+                Print {number}
+                {notes.final && ", final"}
               </b>
               <Box color="ink2" fontSize="14px">
-                {[each.says, ...each.marks.map((one) => one.says), each.next_time]
+                {[notes.says, ...notes.marks.map((one) => one.says), notes.next_time]
                   .filter(Boolean)
                   .join("; ") || "not judged"}
               </Box>
@@ -92,72 +72,17 @@ export function Tries({
         </Box>
       </Grid>
       {tries
-        .filter((each) => each.number === open)
+        .filter((each) => each.id === open)
         .map((each) => (
-          <Box as="section" key={each.number} aria-label={`Print ${each.number}`} paddingTop="4">
-            <Flex direction="column" gap="3">
-              {each.at && <Box color="ink2">{dayText(each.at.slice(0, 10))}</Box>}
-              {changed(each.number).length > 0 && (
-                <Box>Beside the print before: {changed(each.number).join("; ")}.</Box>
-              )}
-              <Entry
-                label="What it shows"
-                value={each.says}
-                onChange={(event) => edit(each.number, { says: event.target.value })}
-              />
-              <Entry
-                label="What to do next"
-                value={each.next_time}
-                onChange={(event) => edit(each.number, { next_time: event.target.value })}
-              />
-              <Flex gap="2" wrap="wrap" align="center">
-                <Button onClick={() => mark(each.number)}>Mark a place</Button>
-                {each.marks.length > 0 && (
-                  <Button variant="quiet" onClick={() => edit(each.number, { marks: [] })}>
-                    Remove marks
-                  </Button>
-                )}
-                <Button disabled={busy} onClick={() => void again(each.number)}>
-                  Print this again
-                </Button>
-                <Flex as="label" gap="2" align="center" minHeight="44px">
-                  <input
-                    type="checkbox"
-                    checked={each.final}
-                    onChange={(event) => edit(each.number, { final: event.target.checked })}
-                  />
-                  the final print
-                </Flex>
-              </Flex>
-              {each.final && (
-                <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="3">
-                  {(
-                    [
-                      ["edition", "Edition"],
-                      ["toning", "Toning"],
-                      ["developer", "Developer"],
-                      ["hangs", "Where it hangs"],
-                    ] as const
-                  ).map(([name, label]) => (
-                    <Entry
-                      key={name}
-                      label={label}
-                      maxLength={80}
-                      value={each[name]}
-                      onChange={(event) => edit(each.number, { [name]: event.target.value })}
-                    />
-                  ))}
-                </Grid>
-              )}
-              {each.final && each.toning && (
-                <Box color="ochre" fontSize="14px">
-                  Selenium and other toners: gloves and fresh air, never mixed with acid.
-                </Box>
-              )}
-            </Flex>
-          </Box>
+          <TryNoted
+            key={each.id}
+            print_id={view.print.id}
+            tried={each}
+            flush={flush}
+            mark={mark}
+            marker={marker}
+          />
         ))}
-      <Problem of={problem} />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import type { Area, Point, Print } from "./queries";
+import type { Area, Print } from "./queries";
 
 /* What is changed about a print by touch: each a print made of the one before. */
 
@@ -48,13 +48,3 @@ export const turned: Edit = (before) => {
   const { sheet } = before.plan;
   return { ...before, plan: { ...before.plan, sheet: { ...sheet, turned: !sheet.turned } } };
 };
-
-/** A try with one mark more. */
-export const marked =
-  (number: number, at: Point, says: string): Edit =>
-  (before) => ({
-    ...before,
-    tries: before.tries.map((each) =>
-      each.number === number ? { ...each, marks: [...each.marks, { ...at, says }] } : each,
-    ),
-  });

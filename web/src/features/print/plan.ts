@@ -34,7 +34,5 @@ export const blank = (id: string, negative: Negative): Print => ({
   base_fog: negative.base_fog,
   right_s: null,
   positive: false,
-  strips: [],
-  tries: [],
   note: "",
 });

@@ -5,6 +5,9 @@ import { readsOf } from "../../api/reads";
 
 export type Print = Schemas["Print"];
 export type PrintView = Schemas["PrintView"];
+export type Drawn = Schemas["PrintDrawn"];
+export type Try = Schemas["TryView"];
+export type TryNotes = Schemas["TryNotes"];
 export type Plan = Schemas["PrintPlan"];
 export type Area = Schemas["PlannedArea"];
 export type Part = Schemas["PrintPart"];
@@ -31,11 +34,11 @@ export const printQuery = (id: string) =>
 
 /** What a print comes to as it would stand; nothing is kept. */
 export const draw = (print: Print) =>
-  unwrap(api.POST("/api/prints/draw", { body: print })) as Promise<PrintView>;
+  unwrap(api.POST("/api/prints/draw", { body: print })) as Promise<Drawn>;
 
 /** Tables from the levels of the picture to the greys of the print. */
 export const preview = (print: Print): Promise<Tables> =>
-  unwrap(api.POST("/api/prints/preview", { body: { ...print, strips: [], tries: [], note: "" } }));
+  unwrap(api.POST("/api/prints/preview", { body: { ...print, note: "" } }));
 
 /** The greys of one area for every amount it may be dragged to. */
 export const areaSteps = (asked: { print: Print; area_id: string }) =>
@@ -67,8 +70,11 @@ export const deletePrint = (id: string) => act("prints_delete", { path: { id } }
 export const keepStrip = (id: string, chosen: Schemas["StripChosen"]) =>
   act("prints_keep_strip", { path: { id }, body: chosen });
 
-export const printAgain = (id: string, number: number) =>
-  act("prints_print_again", { path: { id }, body: { number, at: "" } });
+export const noteTry = (id: string, try_id: string, notes: TryNotes, base: string) =>
+  act("prints_note", { path: { id, try_id }, query: { base }, body: notes });
+
+export const printAgain = (id: string, try_id: string) =>
+  act("prints_print_again", { path: { id }, body: { id: try_id, number: null, at: "" } });
 
 export const useRework = (id: string, wanted: Schemas["Reworking"]) =>
   act("prints_use_reworked", { path: { id }, body: wanted });

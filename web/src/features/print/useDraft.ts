@@ -1,14 +1,17 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { Act, ActName } from "../../api/acts";
 import { useWrite } from "../../shared/useWrite";
-import { type Print, type PrintView, putPrint } from "./queries";
 
 const REST_MS = 500;
 
-/** A print as it is being changed: drawn at once, kept after a moment's rest, and never written over
-    by what it was before. */
-export function useDraft(view: PrintView) {
-  const [draft, setDraft] = useState<Print>(view.print);
-  const kept = useRef({ version: view.version, pending: false });
+/** Something as it is being changed: shown at once, kept after a moment's rest, and never written over
+    by what it was before. `put` keeps it on the version it was changed from. */
+export function useDraft<T, N extends ActName>(
+  stored: { value: T; version: string },
+  put: (value: T, base: string) => Act<N>,
+) {
+  const [draft, setDraft] = useState<T>(stored.value);
+  const kept = useRef({ version: stored.version, pending: false });
   const { write, problem, setProblem, busy, take } = useWrite();
   const writing = useRef(write);
   writing.current = write;
@@ -18,22 +21,25 @@ export function useDraft(view: PrintView) {
   // what another act, or undo, made of it is taken over when nothing of one's own waits
   useEffect(() => {
     if (kept.current.pending) return;
-    kept.current.version = view.version;
-    setDraft(view.print);
-  }, [view]);
+    kept.current.version = stored.version;
+    setDraft(stored.value);
+  }, [stored.version, stored.value]);
+  const putting = useRef(put);
+  putting.current = put;
   const flush = useCallback(async () => {
     if (timer.current) clearTimeout(timer.current);
     timer.current = null;
     if (!kept.current.pending) return true;
     const sent = latest.current;
-    const answer = await writing.current(putPrint(sent, kept.current.version));
+    const answer = await writing.current(putting.current(sent, kept.current.version));
     if (!answer) return false;
-    kept.current = { version: answer.version, pending: latest.current !== sent };
+    const { version } = answer as unknown as { version: string };
+    kept.current = { version, pending: latest.current !== sent };
     if (kept.current.pending) timer.current = setTimeout(() => void flush(), REST_MS);
     return true;
   }, []);
   const change = useCallback(
-    (edit: (before: Print) => Print) => {
+    (edit: (before: T) => T) => {
       setDraft((before) => edit(before));
       kept.current.pending = true;
       if (timer.current) clearTimeout(timer.current);

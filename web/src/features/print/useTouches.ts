@@ -1,6 +1,6 @@
 import { useCallback, useState } from "react";
 import { newId } from "../../api/client";
-import { type Edit, marked, withArea, withAreas } from "./edits";
+import { type Edit, withArea, withAreas } from "./edits";
 import type { Drawing } from "./Picture";
 import type { Point, Print } from "./queries";
 import { TOUCHES } from "./shapes";
@@ -12,9 +12,11 @@ export function useTouches(
   draft: Print,
   change: (edit: Edit) => void,
   choose: (area: string) => void,
+  /** keep what is to be seen at a place of a print that was made */
+  keep: (try_id: string, at: Point, says: string) => void,
 ) {
   const [drawing, setDrawing] = useState<(Drawing & { area: string | null }) | null>(null);
-  const [marking, setMarking] = useState<number | null>(null);
+  const [marking, setMarking] = useState<string | null>(null);
   const [markAt, setMarkAt] = useState<Point | null>(null);
   const finish = (points: Point[], kind: Drawing["kind"], area: string | null) => {
     setDrawing(null);
@@ -52,8 +54,8 @@ export function useTouches(
     setMarking(null);
     setDrawing({ kind, points: [], area });
   }, []);
-  const mark = useCallback((number: number) => {
-    setMarking(number);
+  const mark = useCallback((try_id: string) => {
+    setMarking(try_id);
     setDrawing({ kind: "corner", points: [], area: null });
   }, []);
   const cancel = () => {
@@ -61,7 +63,7 @@ export function useTouches(
     setMarking(null);
   };
   const keepMark = (says: string) => {
-    if (says && markAt && marking !== null) change(marked(marking, markAt, says));
+    if (says && markAt && marking !== null) keep(marking, markAt, says);
     setMarkAt(null);
     setMarking(null);
   };

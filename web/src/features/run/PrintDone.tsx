@@ -18,9 +18,7 @@ export function PrintDone({ run, print_id }: { run: RunClock; print_id: string }
           minHeight="64px"
           gridColumn="1 / -1"
           disabled={busy}
-          onClick={() =>
-            void write(printMade(print_id, { says: "", next_time: "", developer: "" }))
-          }
+          onClick={() => void write(printMade(print_id, run.plan ?? null))}
         >
           Keep this print
         </Button>
