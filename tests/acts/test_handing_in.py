@@ -715,7 +715,7 @@ def _row(hands: Hands, key: tuple[str, str]) -> dict[str, Any] | None:
 
 
 KEYS = ("id", "scene_id", "position")
-CLASHES = 80 * MUCH
+CLASHES = 30 * MUCH
 
 
 def test_home_tells_the_same_or_it_lies_aside(season: Season, tmp_path: Path) -> None:

@@ -1,6 +1,7 @@
 """On a network only paired devices are let in; on this machine nothing changes."""
 
 import re
+import threading
 from collections.abc import Iterator
 from contextlib import closing
 from pathlib import Path
@@ -11,11 +12,21 @@ from starlette.testclient import TestClient
 
 from emulsa.api.addresses import is_network, reached_at
 from emulsa.api.app import Settings, create_app
-from emulsa.api.pairing import COOKIE, EVERY_S, GOOD_FOR_S, TRIES, Pairing, digest_of
+from emulsa.api.pairing import (
+    COOKIE,
+    EVERY_S,
+    GOOD_FOR_S,
+    GUESSES,
+    TRIES,
+    Pairing,
+    digest_of,
+)
 from emulsa.core.errors import Impossible, Unreadable
+from emulsa.store import backups, restoring
 from emulsa.store.database import connect
 from emulsa.store.folder import DATABASE
 from emulsa.store.transactions import Unwritable
+from tests.acts.conftest import MUCH
 from tests.api.test_api import refusal
 from tests.conftest import OWN
 
@@ -149,16 +160,24 @@ def test_a_page_elsewhere_cannot_pair(app: Any) -> None:
 
 
 def test_codes_are_guessed_in_vain(folder: Path) -> None:
-    """A few wrong ones cost the code and the next minute; an old one is worth nothing."""
+    """A few wrong ones cost whoever guesses the next minute, and nobody else; very many cost the
+    code; an old one is worth nothing."""
     clock = Clock()
     pairing = Pairing(lambda: connect(folder / DATABASE), active=True, clock=clock)
     code = pairing.code()
     for _ in range(TRIES):
         with pytest.raises(Unreadable):
-            pairing.pair("WRONG", "", "now")
+            pairing.pair("WRONG", "", "now", "192.168.7.66")
     with pytest.raises(Impossible, match="Wait a minute"):
-        pairing.pair(code, "", "now")
+        pairing.pair(code, "", "now", "192.168.7.66")
+    assert pairing.knows(pairing.pair(code, "Tablet", "now", "192.168.7.20"), "later")
+    code = pairing.code()
     clock.now += EVERY_S + 1
+    assert pairing.knows(pairing.pair(code, "Guesser", "now", "192.168.7.66"), "later")
+    code = pairing.code()
+    for number in range(GUESSES):
+        with pytest.raises(Unreadable):
+            pairing.pair("WRONG", "", "now", f"10.0.{number // 250}.{number % 250}")
     with pytest.raises(Unreadable):
         pairing.pair(code, "", "now")
     code = pairing.code()
@@ -168,8 +187,81 @@ def test_codes_are_guessed_in_vain(folder: Path) -> None:
     assert pairing.code() != code
     assert pairing.knows(pairing.pair(pairing.code(), "", "now"), "later")
     with closing(connect(folder / DATABASE)) as db:
-        (kept,) = db.execute("SELECT name, seen_at FROM device").fetchall()
-    assert tuple(kept) == ("Device 1", "later")
+        kept = db.execute("SELECT name, seen_at FROM device ORDER BY rowid").fetchall()
+    assert tuple(kept[2]) == ("Device 3", "later")
+
+
+def test_who_was_turned_out_stays_out(app: Any, folder: Path) -> None:
+    """At another service on the same folder, too, at once."""
+    other = create_app(Settings(folder, caretaker=False, network=THERE))
+    here = device(app)
+    assert pair(here, code_of(app)).status_code == 303
+    there = device(other)
+    there.cookies.update(here.cookies)
+    assert [each.get("/api/health").status_code for each in (here, there)] == [200, 200]
+    with closing(connect(folder / DATABASE)) as db:
+        (id_,) = db.execute("SELECT id FROM device").fetchone()
+    app.state.pairing.turn_out(id_)
+    assert [each.get("/api/health").status_code for each in (here, there)] == [401, 401]
+    other.state.pairing.close()
+
+
+def test_a_restore_lets_nobody_in(folder: Path, tmp_path: Path) -> None:
+    """Turned out after the backup was made, a device stays out; one that was let in since then
+    stays in; in another folder nobody is."""
+    pairing = Pairing(lambda: connect(folder / DATABASE), active=True)
+    out, stays = (pairing.pair(pairing.code(), each, "now") for each in ("Out", "Stays"))
+    backups.pack(folder, tmp_path / "backup.zip")
+    with closing(connect(folder / DATABASE)) as db:
+        (id_,) = db.execute("SELECT id FROM device WHERE name = 'Out'").fetchone()
+    pairing.turn_out(id_)
+    late = pairing.pair(pairing.code(), "Late", "now")
+    pairing.close()
+    for target in (folder, tmp_path / "elsewhere"):
+        restoring.restore(target, tmp_path / "backup.zip", "20260201-100000")
+    after = Pairing(lambda: connect(folder / DATABASE), active=True)
+    assert [after.knows(each, "later") for each in (out, stays, late)] == [False, True, True]
+    after.close()
+    with closing(connect(tmp_path / "elsewhere" / DATABASE)) as db:
+        assert db.execute("SELECT count(*) FROM device").fetchone()[0] == 0
+
+
+def test_turned_out_while_others_ask(folder: Path) -> None:
+    """By eight hands at once, again and again: who is out is out, who is in is in."""
+    pairing = Pairing(lambda: connect(folder / DATABASE), active=True)
+    stays = pairing.pair(pairing.code(), "Stays", "now")
+    wrong: list[Any] = []
+    over = threading.Event()
+
+    def ask() -> None:
+        while not over.is_set():
+            if not pairing.knows(stays, "later"):
+                wrong.append("turned out")
+
+    hands = [threading.Thread(target=ask) for _ in range(8)]
+    for each in hands:
+        each.start()
+    for _ in range(20 * MUCH):
+        goes = pairing.pair(pairing.code(), "Goes", "now")
+        assert pairing.knows(goes, "later")
+        with closing(connect(folder / DATABASE)) as db:
+            (id_,) = db.execute("SELECT id FROM device WHERE name = 'Goes'").fetchone()
+        pairing.turn_out(id_)
+        assert not pairing.knows(goes, "later")
+    over.set()
+    for each in hands:
+        each.join()
+    assert wrong == []
+    pairing.close()
+
+
+@pytest.mark.parametrize("path", ["/emulsa.crt", "/" + "x" * 300, "/field/a/" + "x" * 300])
+def test_odd_addresses_show_nothing(app: Any, path: str) -> None:
+    """Without a certificate there is none to look at; a name too long for a disk is no fault."""
+    assert device(app).get(path).status_code == 401
+    inside = device(app)
+    assert pair(inside, code_of(app)).status_code == 303
+    assert inside.get(path).status_code in (200, 404)
 
 
 def test_a_store_that_takes_nothing_keeps_no_device_out(

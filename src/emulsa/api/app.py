@@ -21,6 +21,7 @@ from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
 from emulsa.api.indexer import Indexer
 from emulsa.api.pairing import TRUST, Pairing
+from emulsa.api.parts import is_there
 from emulsa.api.refusals import NOTHING, NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
@@ -115,6 +116,7 @@ def create_app(settings: Settings) -> FastAPI:
             if settings.caretaker:
                 caretaker.stop()
             house.pool.close()
+            pairing.close()
 
     app = FastAPI(
         lifespan=lifespan,
@@ -177,7 +179,7 @@ def _serve_page(app: FastAPI, page: Path) -> None:
         if path.startswith(("api/", "assets/")):
             raise NotFound(NOTHING)
         file = page / path
-        if path and file.parent == page and file.is_file():
+        if path and file.parent == page and is_there(file):
             return FileResponse(file, headers={"cache-control": "no-cache"})
         return FileResponse(page / "index.html", headers={"cache-control": "no-cache"})
 

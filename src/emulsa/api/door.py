@@ -66,7 +66,7 @@ class Door:
             await self.app(scope, receive, send)
             return
         request = Request(scope, receive)
-        if scope["path"] == TRUST:
+        if scope["path"] == TRUST and scope.get("scheme") == "https":
             await self.app(scope, receive, send)  # anybody may look at it; nobody has to trust it
         elif scope["path"] == AT:
             answer = await self._pair(request)
@@ -88,7 +88,8 @@ class Door:
             code, name = (form.get(each, [""])[0] for each in ("code", "name"))
             if request.headers.get("origin") is None:
                 raise Forbidden("Pair on Emulsa's own page.")
-            token = await run_in_threadpool(self.pairing.pair, code, name, now())
+            address = request.client.host if request.client else ""
+            token = await run_in_threadpool(self.pairing.pair, code, name, now(), address)
         except CoreError as problem:
             return _page(problem.message, status=403)
         answer = RedirectResponse("/", 303)

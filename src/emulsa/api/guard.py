@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import asyncio
 import logging
+import re
 import sys
 import traceback
 from collections.abc import Iterable
@@ -27,6 +28,9 @@ LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
 READING = frozenset({"GET", "HEAD"})
 OWN_HEADER = b"x-emulsa"
 STOPPING = "Emulsa is being stopped; nothing of this was kept. Send it again when it runs."
+
+# a name, an address, a port: nothing a browser would not send
+HOST = re.compile(r"[A-Za-z0-9._~%:\[\]-]*")
 
 log = logging.getLogger("emulsa")
 
@@ -107,7 +111,11 @@ def hostname(host: str) -> str:
 
     >>> hostname("127.0.0.1:8017"), hostname("[::1]:8017"), hostname("evil.example")
     ('127.0.0.1', '::1', 'evil.example')
+    >>> hostname("evil@127.0.0.1"), hostname("127.0.0.1#evil")
+    ('', '')
     """
+    if not HOST.fullmatch(host):
+        return ""
     try:
         return (urlsplit(f"//{host}").hostname or "").lower()
     except ValueError:

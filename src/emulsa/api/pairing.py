@@ -1,7 +1,9 @@
 """Pairing: on a network only devices that once typed a code shown on this machine are let in.
 
-A code is good once and for ten minutes, and a guess costs it after a few tries. A paired device
-holds a token in a cookie no script reads; the store keeps only the token's digest.
+A code is good once and for ten minutes. Whoever guesses has to wait after a few tries, and keeps
+nobody else from pairing. A paired device holds a token in a cookie no script reads; the store keeps
+only the token's digest, and is asked each time: who was turned out, here or by another service on
+the same folder, is out.
 """
 
 from __future__ import annotations
@@ -10,6 +12,7 @@ import hashlib
 import secrets
 import threading
 import time
+import unicodedata
 from collections.abc import Callable
 from contextlib import closing, suppress
 from dataclasses import dataclass
@@ -25,8 +28,9 @@ TRUST = "/emulsa.crt"  # the certificate a device may be told to trust
 LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789"  # none that is read as another
 LENGTH = 8  # 31 ** 8 codes
 GOOD_FOR_S = 600.0
-TRIES = 5  # wrong codes until a code is worth nothing
-EVERY_S = 60.0  # and so many wrong ones in a minute until nobody may try
+TRIES = 5  # wrong codes of one device in a minute, until it has to wait
+EVERY_S = 60.0
+GUESSES = 1_000  # wrong codes of whomever, until a code is worth nothing
 MOST_DEVICES = 50
 COOKIE = "emulsa-device"
 SEEN_EVERY_S = 300.0
@@ -53,10 +57,12 @@ class Pairing:
         self._connect = connect
         self._clock = clock
         self._lock = threading.Lock()
-        self._wrong: list[float] = []
+        self._wrong: dict[str, list[float]] = {}
+        self._guesses = 0
         self._code: Code | None = None
         self._seen: dict[str, float] = {}
-        self._found: dict[str, str] | None = None
+        self._asking = threading.Lock()
+        self._asked: Connection | None = None
 
     @classmethod
     def closed(cls) -> Pairing:
@@ -67,37 +73,34 @@ class Pairing:
 
         return cls(nowhere, active=False)
 
-    @property
-    def _known(self) -> dict[str, str]:
-        """The ids of the devices by the digests of their tokens."""
-        if self._found is None:
-            with closing(self._connect()) as connection:
-                self._found = {each.digest: each.id for each in paired.devices(connection)}
-        return self._found
-
     def code(self, anew: bool = False) -> str:
         """The code to be typed on another device; a new one when the last is used or old."""
         with self._lock:
             if anew or self._code is None or self._code.until < self._clock():
                 text = "".join(secrets.choice(LETTERS) for _ in range(LENGTH))
-                self._code = Code(text, self._clock() + GOOD_FOR_S)
+                self._code, self._guesses = Code(text, self._clock() + GOOD_FOR_S), 0
             return self._code.text
 
-    def pair(self, typed: str, name: str, moment: str) -> str:
+    def pair(self, typed: str, name: str, moment: str, address: str = "") -> str:
         """The token of a newly paired device; Unreadable for a code that is not good, Impossible
-        when too many were wrong."""
+        when too many from its address were wrong."""
         with self._lock:
             now = self._clock()
-            self._wrong = [each for each in self._wrong if each > now - EVERY_S]
-            if len(self._wrong) >= TRIES:
+            self._wrong = {
+                each: lately
+                for each, times in self._wrong.items()
+                if (lately := [time for time in times if time > now - EVERY_S])
+            }
+            if len(self._wrong.get(address, ())) >= TRIES:
                 raise Impossible("Too many wrong codes. Wait a minute, and try again.")
             bare = "".join(each for each in typed.upper() if each.isalnum())
             good = self._code is not None and self._code.until >= now
             if not good or not secrets.compare_digest(
                 bare.encode(), self._code.text.encode() if self._code else b""
             ):
-                self._wrong.append(now)
-                if len(self._wrong) >= TRIES:
+                self._wrong.setdefault(address, []).append(now)
+                self._guesses += 1
+                if self._guesses >= GUESSES:
                     self._code = None
                 raise Unreadable(
                     "This is not the code Emulsa shows now: look again under Preferences, Devices.",
@@ -112,20 +115,22 @@ class Pairing:
                     raise Impossible("Fifty devices are paired; turn one out first.")
                 device = Device(
                     id=secrets.token_hex(8),
-                    name=name.strip()[:40] or f"Device {number}",
+                    name=plain_name(name) or f"Device {number}",
                     digest=digest,
                     paired_at=moment,
                     seen_at=moment,
                 )
                 paired.add(connection, device)
-            self._known[digest] = device.id
             return token
 
     def knows(self, token: str, moment: str) -> bool:
         """Whether a token is a paired device's; when it was last seen is kept now and then."""
         digest = digest_of(token)
-        if digest not in self._known:
-            return False
+        with self._asking:
+            if self._asked is None:
+                self._asked = self._connect()
+            if not paired.knows(self._asked, digest):
+                return False
         now = self._clock()
         if now - self._seen.get(digest, -SEEN_EVERY_S) >= SEEN_EVERY_S:
             self._seen[digest] = now
@@ -137,7 +142,23 @@ class Pairing:
         """Forget a device: what it sends from now on is refused."""
         with self._lock, closing(self._connect()) as connection:
             paired.remove(connection, id_)
-            self._found = None
+
+    def close(self) -> None:
+        """The service ends."""
+        with self._asking:
+            if self._asked is not None:
+                self._asked.close()
+                self._asked = None
+
+
+def plain_name(name: str) -> str:
+    """A device's name on one line, without marks that turn or hide letters.
+
+    >>> plain_name(" Ph\u202eone\n\x07 ")
+    'Phone'
+    """
+    shown = (each for each in name if unicodedata.category(each)[0] != "C")
+    return "".join(shown).strip()[:40]
 
 
 def digest_of(token: str) -> str:

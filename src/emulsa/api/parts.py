@@ -32,7 +32,7 @@ def install(app: FastAPI, page: Path, built: Path) -> None:
     @app.get("/field/{build}/{name}", include_in_schema=False)
     def part(build: str, name: str, request: Request) -> Response:
         file = built / build / name
-        if file.parent.parent != built or not file.is_file() or name.endswith(".br"):
+        if file.parent.parent != built or not is_there(file) or name.endswith(".br"):
             raise NotFound(NOTHING)
         headers = {"cache-control": FOR_EVER, "vary": "accept-encoding"}
         small = file.with_name(f"{name}.br")
@@ -40,6 +40,14 @@ def install(app: FastAPI, page: Path, built: Path) -> None:
             file, headers = small, headers | {"content-encoding": "br"}
         kind = TYPES.get(Path(name).suffix, "application/octet-stream")
         return FileResponse(file, media_type=kind, headers=headers)
+
+
+def is_there(file: Path) -> bool:
+    """Whether there is such a file; a name no disk has is none."""
+    try:
+        return file.is_file()
+    except (OSError, ValueError):
+        return False
 
 
 def _parts(page: Path, built: Path) -> dict[str, Any]:

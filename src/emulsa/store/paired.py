@@ -26,6 +26,12 @@ def devices(connection: Connection) -> list[Device]:
     return [Device(**dict(row)) for row in rows]
 
 
+def knows(connection: Connection, digest: str) -> bool:
+    """Whether a device has a token of this digest."""
+    found = connection.execute("SELECT 1 FROM device WHERE digest = :digest", {"digest": digest})
+    return found.fetchone() is not None
+
+
 def add(connection: Connection, device: Device) -> None:
     with transaction(connection):
         connection.execute(

@@ -11,8 +11,9 @@ import json
 import shutil
 import sqlite3
 import zipfile
-from contextlib import closing
+from contextlib import closing, suppress
 from pathlib import Path
+from typing import Any
 
 from emulsa.store import database, soundness, zips
 from emulsa.store.folder import (
@@ -30,6 +31,7 @@ from emulsa.store.folder import (
     swept,
 )
 
+LET_IN = "id, name, digest, paired_at, seen_at"
 ARRIVING, MARK = "arriving.sqlite3", "restoring.json"
 
 
@@ -59,6 +61,7 @@ def restore(folder: Path, source: Path, moment: str) -> Path | None:
                     f"{source.name} is not sound ({problem}); nothing was changed."
                 ) from problem
             _closed(folder / DATABASE)
+            _let_in(folder / DATABASE, arriving)
             aside = folder / REPLACED / f"emulsa-{moment}.sqlite3"
             _mark(folder, aside.name)
             return _swapped(folder, aside)
@@ -127,6 +130,23 @@ def _closed(path: Path) -> None:
             connection.execute("PRAGMA journal_mode = DELETE")
     except sqlite3.Error:
         return  # it is set aside with all that lies beside it
+
+
+def _let_in(current: Path, arriving: Path) -> None:
+    """Who may come in is no part of a backup: the devices that are let in now stay, and no other.
+    Nobody is, where the present log cannot say who."""
+    devices: list[tuple[Any, ...]] = []
+    with suppress(sqlite3.Error), closing(soundness.opened(current)) as connection:
+        devices = connection.execute(f"SELECT {LET_IN} FROM device").fetchall()
+    with closing(sqlite3.connect(arriving)) as connection:
+        if not connection.execute(
+            "SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'device'"
+        ).fetchone():
+            return  # before there were any
+        with connection:
+            connection.execute("DELETE FROM device")
+            connection.executemany(f"INSERT INTO device ({LET_IN}) VALUES (?, ?, ?, ?, ?)", devices)
+    settled(arriving)
 
 
 def _unpack(source: Path, target: Path, packed: bool) -> None:
