@@ -1,5 +1,6 @@
 """Pictures handed in: by their content, never too large, never where they should not be."""
 
+import errno
 import io
 import os
 import struct
@@ -292,3 +293,41 @@ def test_several_ask_for_a_view_at_once(tmp_path: Path) -> None:
         assert view.size == (1_800, 1_350)
         view.load()
     assert not list(tmp_path.glob("*.part")) + list(tmp_path.glob(".*.part"))
+
+
+def full(*_: object, **__: object) -> None:
+    raise OSError(errno.ENOSPC, "No space left on device")
+
+
+def test_on_a_full_disk_no_picture_is_called_damaged(
+    client: TestClient, folder: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Neither one that is handed in nor one that is shown; when there is room it is kept and
+    shown."""
+    content = image()
+    attach(client, content)
+    with monkeypatch.context() as there:
+        there.setattr("PIL.Image.Image.save", full)
+        new = client.put("/api/attachments/new?exposure_id=exposure-1A&name=a", content=content)
+        for answer in (new, client.get("/api/attachments/a/view")):
+            said = refusal(answer, 507)["message"]
+            assert said.startswith("The disk is full")
+    assert client.get("/api/attachments/a/view").status_code == 200
+    assert not list((folder / "attachments").glob("*.part"))
+
+
+def test_what_was_refused_leaves_no_file(client: TestClient, folder: Path) -> None:
+    """Neither the picture nor its thumbnail; handed in again with what it shows, it is kept."""
+    before = set((folder / "attachments").iterdir())
+    for _ in range(3):
+        refused = client.put(
+            "/api/attachments/x?exposure_id=none&name=a", content=image(size=(9, 9))
+        )
+        assert refusal(refused, 404)
+    assert set((folder / "attachments").iterdir()) == before
+    kept = client.put(
+        "/api/attachments/x?exposure_id=exposure-1A&name=a", content=image(size=(9, 9))
+    )
+    assert kept.status_code == 200
+    assert len(set((folder / "attachments").iterdir()) - before) == 2
+    assert client.get("/api/attachments/x/thumbnail").status_code == 200

@@ -1,6 +1,7 @@
 """In and out: CSV tried first and then all or none, the archive whole and without doubles."""
 
 import csv
+import errno
 import io
 import json
 import time
@@ -539,3 +540,38 @@ def test_long_work_is_stopped(client: TestClient) -> None:
     assert client.get("/api/log").json()["total"] == before
     assert refusal(client.get("/api/exchange/jobs/none"), 404)
     assert refusal(client.get("/api/exchange/archive/none.zip"), 404)
+
+
+def test_on_a_full_disk(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    """A file that is handed in, an archive, a copy to carry: each says so, nothing is unforeseen."""
+
+    def full(*_: object, **__: object) -> None:
+        raise OSError(errno.ENOSPC, "No space left on device")
+
+    for name, asked in (
+        ("pathlib.Path.open", lambda: client.post("/api/exchange/csv", content=GOOD.encode())),
+        ("zipfile.ZipFile.writestr", lambda: archive_job(client)),
+        ("emulsa.store.carrying.copy", lambda: client.get("/api/carry/copy")),
+    ):
+        with monkeypatch.context() as there:
+            there.setattr(name, full)
+            answer = asked()
+        said = answer.json()
+        message = said["message"] if "state" in said else said["error"]["message"]
+        assert message.startswith("The disk is full"), (name, said)
+    assert client.get("/api/carry/copy").status_code == 200
+
+
+def archive_job(client: TestClient) -> Any:
+    job = client.post("/api/exchange/archive").json()
+    waited(client, job)
+    return client.get(f"/api/exchange/jobs/{job['id']}")
+
+
+def test_few_archives_are_kept(client: TestClient, folder: Path) -> None:
+    """Asked for again and again, the latest can be fetched, and older ones take no room."""
+    jobs = [waited(client, client.post("/api/exchange/archive").json()) for _ in range(7)]
+    assert len(list((folder / "exchange").glob("*.zip"))) == 5
+    last = client.get(f"/api/exchange/archive/{jobs[-1]['id']}.zip")
+    assert last.status_code == 200
+    assert client.get(f"/api/exchange/archive/{jobs[0]['id']}.zip").status_code == 404

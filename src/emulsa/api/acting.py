@@ -245,7 +245,8 @@ def serve(route: Route, house: House, asked: Asked) -> Reply:
         return _reply(route, route.handler(**arguments(route, asked, house)))
     if route.kind == "work":
         given = arguments(route, asked, house)
-        return _reply(route, route.handler(**given, **_named(asked, route)))
+        with refusing():
+            return _reply(route, route.handler(**given, **_named(asked, route)))
     with refusing(), rows.noticing() as noticed:
         reply = _served(route, house, asked)
     return replace(reply, unread=len(noticed)) if noticed else reply

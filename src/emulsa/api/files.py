@@ -10,6 +10,7 @@ from emulsa.api.acting import Asked, Reply, Route, serve
 from emulsa.api.house import House
 from emulsa.api.limits import too_large
 from emulsa.core.errors import Missing
+from emulsa.store.folder import swept_of
 
 
 def arrives_in(route: Route, house: House) -> Path:
@@ -30,4 +31,4 @@ def serve_file(route: Route, house: House, asked: Asked, content: bytes) -> Repl
         path.write_bytes(content)
         return serve(route, house, replace(asked, body=b"", file=path))
     finally:
-        path.unlink(missing_ok=True)
+        swept_of(path)

@@ -40,7 +40,8 @@ class House:
     densitometer: Densitometer = field(default_factory=SimulatedDensitometer)
     thermometer: Thermometer = field(default_factory=SimulatedThermometer)
     trouble: Callable[[], str] = str  # what is wrong with the data, in a sentence
-    look_at: Callable[[Path, Path], Picture] = pictures.keep  # a folder, a picture handed in
+    look_at: Callable[[Path], Picture] = pictures.opened  # a picture that is handed in
+    place: Callable[[Path, Path, Picture], None] = pictures.place  # into a folder, to be kept
     without_picture: str = (
         "The picture's file is not in the data folder any more; restore it from a backup."
     )

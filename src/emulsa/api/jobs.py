@@ -13,6 +13,7 @@ from emulsa.api.ending import STOPS_WITHIN_S
 from emulsa.api.refusals import WAITS
 from emulsa.core.errors import CoreError
 from emulsa.store.steps import Steps
+from emulsa.store.transactions import refusing
 
 log = logging.getLogger("emulsa")
 
@@ -49,7 +50,8 @@ class Job:
         try:
             going = work(self)
             while True:
-                self.done, self.total = next(going)
+                with refusing():
+                    self.done, self.total = next(going)
                 if self.stop.is_set() and not self.settled:
                     going.close()
                     self.message, self.state = STOPPED, "cancelled"

@@ -12,6 +12,8 @@ from fastapi import Request
 
 from emulsa.api.limits import LARGEST_BODY, too_large
 from emulsa.core.errors import Missing
+from emulsa.store.folder import swept_of
+from emulsa.store.transactions import refusing
 
 
 async def arriving(request: Request, largest: int) -> AsyncIterator[bytes]:
@@ -37,16 +39,17 @@ async def body(request: Request, largest: int = LARGEST_BODY) -> bytes:
 async def received(request: Request, folder: Path, largest: int) -> AsyncIterator[Path]:
     """The request's body as a file in ``folder``; removed unless it was moved elsewhere. TooLarge
     beyond ``largest`` bytes."""
-    folder.mkdir(parents=True, exist_ok=True)
     path = folder / f"{uuid4().hex}.part"
     try:
         size = 0
-        with path.open("wb") as file:
-            async for chunk in arriving(request, largest):
-                size += len(chunk)
-                file.write(chunk)
+        with refusing():
+            folder.mkdir(parents=True, exist_ok=True)
+            with path.open("wb") as file:
+                async for chunk in arriving(request, largest):
+                    size += len(chunk)
+                    file.write(chunk)
         if size == 0:
             raise Missing("The file is empty.", field="file")
         yield path
     finally:
-        path.unlink(missing_ok=True)
+        swept_of(path)

@@ -7,7 +7,6 @@ once, and no name a user typed ever becomes a path.
 from __future__ import annotations
 
 import hashlib
-import os
 import threading
 import warnings
 from dataclasses import dataclass
@@ -16,7 +15,8 @@ from typing import Any
 
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable
 from emulsa.core.logged.attachment import PictureType
-from emulsa.store.folder import part_of
+from emulsa.store import faults
+from emulsa.store.folder import names_settled, part_of, settled
 
 LARGEST_FILE = 256 * 1_048_576  # bytes: a 4×5 in sheet in 16-bit grey at 2,400 to the inch
 MOST_PIXELS = 120_000_000  # an 8×10 in sheet at 1,200 to the inch; more is refused unopened
@@ -81,17 +81,43 @@ def look(path: Path) -> Picture:
     return Picture(MEDIA[kind][0], width, height, size, digest)
 
 
-def keep(folder: Path, handed_in: Path) -> Picture:
-    """Check a handed-in file, make its thumbnail, and keep it in ``folder`` under its digest."""
+def opened(handed_in: Path) -> Picture:
+    """Check a handed-in file to its end, and make its thumbnail beside it; nothing is kept yet."""
     picture = look(handed_in)
-    target = original(folder, picture.digest, picture.media_type)
-    _make_small(handed_in, thumbnail(folder, picture.digest), THUMBNAIL_PX)
-    if target.exists():
-        handed_in.unlink()
-    else:
-        handed_in.replace(target)
-        _settle(target)
+    small = small_of(handed_in)
+    _make_small(handed_in, small, THUMBNAIL_PX)
+    for each in (handed_in, small):
+        settled(each)
     return picture
+
+
+def place(folder: Path, handed_in: Path, picture: Picture) -> None:
+    """Keep a file that was opened, with its thumbnail, in ``folder`` under its digest: two names
+    are given, no more."""
+    for part, target in (
+        (small_of(handed_in), thumbnail(folder, picture.digest)),
+        (handed_in, original(folder, picture.digest, picture.media_type)),
+    ):
+        if target.exists():
+            part.unlink(missing_ok=True)
+        else:
+            part.replace(target)
+    names_settled(folder)
+
+
+def keep(folder: Path, handed_in: Path) -> Picture:
+    """Check a handed-in file, make its thumbnail, and keep both in ``folder``."""
+    try:
+        picture = opened(handed_in)
+        place(folder, handed_in, picture)
+    finally:
+        small_of(handed_in).unlink(missing_ok=True)
+    return picture
+
+
+def small_of(handed_in: Path) -> Path:
+    """Where the thumbnail of a file lies that nobody keeps yet."""
+    return handed_in.with_name(f"{handed_in.name}.small.part")
 
 
 def original(folder: Path, digest: str, media_type: str) -> Path:
@@ -131,8 +157,10 @@ def _make_small(source: Path, target: Path, longest: int) -> None:
                 turned.convert("L" if turned.mode in ("1", "L", "LA") else "RGB").save(
                     part, "JPEG", quality=82
                 )
-        except (OSError, SyntaxError, ValueError, MemoryError):
+        except (OSError, SyntaxError, ValueError, MemoryError) as problem:
             part.unlink(missing_ok=True)
+            if faults.of_the_disk(problem):
+                raise
             raise Unreadable(
                 "This picture is damaged: it cannot be opened to its end.", field="picture"
             ) from None
@@ -172,12 +200,6 @@ def _bytes_each(mode: str) -> int:
     if mode in ("1", "L"):
         return 1
     return 2 if mode.startswith("I;16") else 4
-
-
-def _settle(path: Path) -> None:
-    """Wait until the file is on the disk: its record will say that it is."""
-    with path.open("rb") as file:
-        os.fsync(file.fileno())
 
 
 def _too_many_pixels(pixels: int | None, most: int = MOST_PIXELS) -> CoreError:

@@ -89,7 +89,8 @@ class Copy:
             pool=Pool(database),
             jobs=self.jobs,
             without_picture=SMALL,
-            look_at=lambda _, path: looked(path, self.size),
+            look_at=lambda path: looked(path, self.size),
+            place=lambda *_: None,  # the page keeps it until it is handed in
             index=self.index,
         )
         self.index()

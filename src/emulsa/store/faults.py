@@ -66,6 +66,11 @@ def kind(problem: Exception) -> Kind:
     return "other"
 
 
+def of_the_disk(problem: BaseException) -> bool:
+    """Whether the disk is to blame, and not what was to be read from it."""
+    return isinstance(problem, OSError) and kind(problem) in ("full", "read-only", "forbidden")
+
+
 def sentence(problem: Exception, path: Path) -> str:
     """The fault as one sentence about the file it befell."""
     named = problem.filename if isinstance(problem, OSError) else None

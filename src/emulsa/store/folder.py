@@ -6,7 +6,7 @@ import os
 import shlex
 import time
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from datetime import datetime
 from pathlib import Path
 from uuid import uuid4
@@ -114,6 +114,22 @@ def tidied(exchange: Path, *folders: Path) -> None:
     for path in exchange.glob("*.*"):
         if time.time() - path.stat().st_mtime > KEPT_FOR_S:
             path.unlink(missing_ok=True)
+
+
+def latest_only(folder: Path, pattern: str, count: int) -> None:
+    """Of the files of a pattern the latest stay; what is gone already is no fault."""
+    found = []
+    for path in folder.glob(pattern):
+        with suppress(OSError):
+            found.append((path.stat().st_mtime_ns, path))
+    for _, path in sorted(found, reverse=True)[count:]:
+        path.unlink(missing_ok=True)
+
+
+def swept_of(path: Path) -> None:
+    """Remove what arrived and was not kept, with what was made of it beside it."""
+    for each in path.parent.glob(f"{path.name}*"):
+        each.unlink(missing_ok=True)
 
 
 def swept(folder: Path) -> None:

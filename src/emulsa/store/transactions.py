@@ -40,10 +40,11 @@ UNWRITABLE: dict[faults.Kind, str] = {
 
 @contextmanager
 def refusing() -> Iterator[None]:
-    """What the disk or another writer forbids is a refusal: Busy or Unwritable."""
+    """What the disk or another writer forbids is a refusal: Busy or Unwritable; so for files beside
+    the log."""
     try:
         yield
-    except sqlite3.OperationalError as problem:
+    except (sqlite3.OperationalError, OSError) as problem:
         kind = faults.kind(problem)
         if kind == "locked":
             raise Busy(BUSY) from problem

@@ -18,7 +18,7 @@ from emulsa.core.limits import Id
 from emulsa.exchange.logbook import archive
 from emulsa.store import log, staging
 from emulsa.store.acts import Act as Doing
-from emulsa.store.folder import arrived, part_of
+from emulsa.store.folder import arrived, latest_only, part_of
 from emulsa.store.joining import Choice, Undecided, clashes
 from emulsa.store.steps import Steps
 from emulsa.store.transactions import snapshot
@@ -26,6 +26,9 @@ from emulsa.store.transactions import snapshot
 LARGEST_ARCHIVE = 8_192 * MEGABYTE
 
 routes = Routes("archives", "/api/exchange/archive", "exchange")
+
+
+ARCHIVES_KEPT = 5  # that were written or handed in, the latest
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -39,15 +42,16 @@ class TwoStories:
 @routes.work("POST", "")
 def write(house: House, act_id: str) -> JobView:
     """Write everything into one file; fetch it when the job is done."""
-    house.exchange.mkdir(parents=True, exist_ok=True)
 
     def work(job: Job) -> Steps[dict[str, Any]]:
+        house.exchange.mkdir(parents=True, exist_ok=True)
         target = exchange_file(house, job.id, "zip")
         part = part_of(target)
         try:
             with closing(house.connect()) as connection:
                 lost = yield from archive.write(connection, house.attachments, part)
             arrived(part, target)
+            latest_only(house.exchange, "*.zip", ARCHIVES_KEPT)
         finally:
             part.unlink(missing_ok=True)
         return {"bytes": target.stat().st_size, "lost": lost}

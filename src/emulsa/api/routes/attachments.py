@@ -21,13 +21,15 @@ FOR_EVER = {"cache-control": "private, max-age=31536000, immutable"}
 routes = Routes("attachments", "/api/attachments")
 
 
-def _keep(house: House, file: Path) -> Picture:
-    return house.look_at(house.attachments, file)
+def _look(house: House, file: Path) -> Picture:
+    return house.look_at(file)
 
 
-@routes.act("PUT", "/{id}", upload=True, largest=pictures.LARGEST_FILE, look=_keep)
+@routes.act("PUT", "/{id}", upload=True, largest=pictures.LARGEST_FILE, look=_look)
 def attach(
     act: Act,
+    house: House,
+    file: Path,
     looked: Picture,
     id: Id,  # noqa: A002
     name: PictureName,
@@ -57,6 +59,7 @@ def attach(
     )
     act.says(f"attach {attachment.name}")
     act.keep(attachment)
+    house.place(house.attachments, file, looked)
     return attachment
 
 
