@@ -22,7 +22,7 @@ TOOLS := $(STAMPS)/tools-$(call hash,requirements/build.txt requirements/tests.t
 MODULES := $(STAMPS)/modules-$(call hash,web/package.json web/package-lock.json web/.npmrc)
 SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/vite.single.config.ts web/tsconfig.json -type f 2>/dev/null | sort)
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
-CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
+CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 

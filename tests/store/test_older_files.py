@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import closing, contextmanager
 from pathlib import Path
 from typing import Any
 
@@ -11,17 +11,22 @@ import pytest
 from emulsa.core.corrections.bellows import ByDraw
 from emulsa.store import (
     database,
+    drawn,
     exposures,
     films,
     journal,
     kit,
     log,
+    opening,
     pieces,
     preferences,
     prints,
+    restoring,
     scenes,
+    soundness,
     unread,
 )
+from emulsa.store.folder import DATABASE, Unsafe
 from emulsa.store.transactions import transaction
 from tests.databases import redo, undo
 
@@ -29,6 +34,7 @@ from tests.databases import redo, undo
 def of_version(version: int, folder: Path) -> database.Connection:
     """A new file as a version left it, its triggers laid."""
     old = database.connect(folder / "old.sqlite3")
+    drawn.for_migrations(old)
     for number, script in database.migrations()[:version]:
         with transaction(old):
             for statement in database.statements(script):
@@ -341,3 +347,51 @@ def test_the_planned_n_is_told_from_the_error_again(tmp_path: Path) -> None:
     meters = [(each.id, each.iso, each.held_stops) for each in kit.everything(old)["meters"]]
     assert meters == [("unsaid", None, 0), ("m", 400, 0)]
     old.close()
+
+
+VERSIONS = [number for number, _ in database.migrations()]
+
+
+@pytest.mark.parametrize("version", VERSIONS)
+def test_what_was_handed_out_never_changes(version: int, tmp_path: Path) -> None:
+    """Each version's tables and columns are those that were handed out under its number: a
+    migration is never edited, another number is added. Such a folder opens whole."""
+    with closing(of_version(version, tmp_path)) as old:
+        assert database.form(old) == database.forms()[version]
+    (tmp_path / "old.sqlite3").rename(tmp_path / DATABASE)
+    opening.prepare(tmp_path / DATABASE)
+    assert soundness.problems(tmp_path / DATABASE, thorough=True) == []
+    with closing(database.connect(tmp_path / DATABASE)) as now:
+        assert database.form(now) == database.forms()[VERSIONS[-1]]
+        assert unread.found(now) is not None
+        assert list(unread.found(now)) == []
+
+
+# What commits between two versions made, before their migrations were edited: files nobody was to
+# have, which were opened without a word and failed at every act.
+BETWEEN = {
+    "bc4f275": (3, "DROP TABLE log_wait", "the table log_wait"),
+    "d0dcd9e": (4, "ALTER TABLE run DROP COLUMN went", "went of the table run"),
+    "e393590": (7, "ALTER TABLE film DROP COLUMN box_speed", "box_speed of the table film"),
+    "1ad1933": (8, "DROP TABLE bulk", "the table bulk"),
+}
+
+
+@pytest.mark.parametrize("commit", BETWEEN)
+def test_a_file_between_two_versions_is_refused(commit: str, tmp_path: Path) -> None:
+    """With what it lacks, and nothing is changed; as a backup, too."""
+    version, without, lacks = BETWEEN[commit]
+    with closing(of_version(version, tmp_path)) as old, transaction(old):
+        journal.remove(old)
+        for trigger in old.execute("SELECT name FROM sqlite_master WHERE type = 'trigger'"):
+            old.execute(f"DROP TRIGGER {trigger['name']}")
+        old.execute(without)
+    path = tmp_path / "old.sqlite3"
+    before = path.read_bytes()
+    with pytest.raises(Unsafe, match=f"lacks {lacks}, which a log of its version"):
+        opening.prepare(path)
+    assert path.read_bytes() == before
+    (problem,) = soundness.problems(path)
+    assert "a version of Emulsa between two others" in problem
+    with pytest.raises(Unsafe, match="lacks"):
+        restoring.restore(tmp_path / "home", path, "20260201-100000")

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
 from collections.abc import Iterator
+from functools import cache
 from importlib import resources
 from pathlib import Path
 
@@ -66,6 +68,32 @@ def migrate(connection: Connection) -> int:
             journal.install(connection)
             connection.execute(f"PRAGMA user_version = {known[-1][0]}")
     return known[-1][0]
+
+
+def form(connection: Connection) -> dict[str, frozenset[str]]:
+    """The tables of a file, each with its columns."""
+    tables = connection.execute(
+        "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite\\_%'"
+        " ESCAPE '\\'"
+    ).fetchall()
+    return {
+        name: frozenset(row[1] for row in connection.execute(f"PRAGMA table_info({name})"))
+        for (name,) in tables
+    }
+
+
+@cache
+def forms() -> dict[int, dict[str, frozenset[str]]]:
+    """The tables a file of each version has, with their columns: what was handed out, and never
+    changes again. Each version is told beside the one before."""
+    text = (resources.files("emulsa.store.migrations") / "forms.json").read_text(encoding="utf-8")
+    found: dict[int, dict[str, frozenset[str]]] = {}
+    last: dict[str, frozenset[str]] = {}
+    for number, changed in json.loads(text).items():
+        told = {table: frozenset(columns.split()) for table, columns in changed.items()}
+        last = {table: columns for table, columns in (last | told).items() if columns}
+        found[int(number)] = last
+    return found
 
 
 def statements(script: str) -> Iterator[str]:

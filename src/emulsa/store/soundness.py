@@ -6,6 +6,7 @@ import sqlite3
 from contextlib import closing
 from pathlib import Path
 
+from emulsa.store import database
 from emulsa.store.folder import Unsafe
 
 APPLICATION_ID = 0x456D754C  # "EmuL", in the file's own header
@@ -35,7 +36,27 @@ def version(connection: sqlite3.Connection, name: str) -> int:
     known = identity == APPLICATION_ID or (identity == 0 and 0 < number < IDENTIFIED_SINCE)
     if not known or not tables >= ALWAYS_THERE:
         raise Foreign(f"{name} is a file of another program, not a log of Emulsa.")
+    lacks = lacking(connection, number)
+    if lacks:
+        raise Unsafe(
+            f"{name} lacks {lacks}, which a log of its version ({number}) has: it was made by a"
+            " version of Emulsa between two others. Nothing was changed; put a copy back that"
+            " another version made, or bring its archive in."
+        )
     return number
+
+
+def lacking(connection: sqlite3.Connection, number: int) -> str:
+    """What a file lacks of what its version has, in words; nothing when it has all of it, or is of
+    a version nobody here knows."""
+    there = database.form(connection)
+    for table, columns in database.forms().get(number, {}).items():
+        if table not in there:
+            return f"the table {table}"
+        missing = sorted(columns - there[table])
+        if missing:
+            return f"{', '.join(missing)} of the table {table}"
+    return ""
 
 
 def problems(path: Path, thorough: bool = False) -> list[str]:
@@ -46,7 +67,7 @@ def problems(path: Path, thorough: bool = False) -> list[str]:
             found = [str(row[0]) for row in connection.execute(f"PRAGMA {check}(5)")]
             if found == ["ok"] and not version(connection, path.name):
                 return ["it holds no log of Emulsa"]
-    except Foreign as problem:
+    except Unsafe as problem:
         return [str(problem)]
     except sqlite3.Error as problem:
         return [str(problem)]
