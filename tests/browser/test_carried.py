@@ -1,5 +1,6 @@
 """Carried along: the real page in a browser of its own, the service stopped, and home again."""
 
+import json
 import os
 import re
 import shutil
@@ -365,10 +366,9 @@ def test_files_are_made_out_there(carrying: Phone, home: Service) -> None:
     with zipfile.ZipFile(whole.value.path()) as archive:
         assert "Winding house" in archive.read("tables/scene.jsonl").decode()
     expect(sheet).to_contain_text("Not in it, because their files are not here:")
-    content = whole.value.path().read_bytes()
-    file = {"name": "a.zip", "mimeType": "application/zip", "buffer": content}
-    sheet.get_by_label("Choose an archive").set_input_files(file)  # type: ignore[arg-type]
-    expect(sheet).to_contain_text("records were here already")
+    # what came in by a file would not go along
+    expect(sheet).to_contain_text("Files are brought in at home")
+    expect(sheet.locator("input[type=file]")).to_have_count(0)
     page.goto(f"{home.url}/print/print-shed")
     page.get_by_role("button", name="Map of this print as PDF").click()
     expect(page.get_by_text("This waits for home")).to_be_visible()
@@ -394,6 +394,91 @@ def test_a_print_is_planned(carrying: Phone, home: Service) -> None:
     back_home(page)
     areas = home.call("GET", "/api/prints/print-shed")["print"]["plan"]["areas"]
     assert areas[-1]["shape"]["kind"] == "corner"
+
+
+# the log without its end, and without what lay beside it
+SPOILT = """async () => {
+    const root = await navigator.storage.getDirectory();
+    const folder = await root.getDirectoryHandle('emulsa');
+    for (let tries = 100; tries > 0; tries -= 1) try {
+        for (const name of ['emulsa.sqlite3-wal', 'emulsa.sqlite3-journal', 'emulsa.sqlite3']) {
+            const file = await folder.getFileHandle(name);
+            const into = await file.createWritable({keepExistingData: name === 'emulsa.sqlite3'});
+            await into.truncate(name === 'emulsa.sqlite3' ? 9000 : 0);
+            await into.close();
+        }
+        return;
+    } catch (held) {
+        if (tries === 1) throw held;
+        await new Promise((done) => setTimeout(done, 100));
+    }
+}"""
+
+
+def test_a_full_storage(carrying: Phone, home: Service, tmp_path: Path) -> None:
+    """There is no room for one thing more: what is typed is refused with its sentence, and stays;
+    everything done before is read, counted, saved to a file and handed in, also after a reload."""
+    page = carrying.open()
+    assert carrying.context is not None
+    home.stop()
+    expose(page, home, "2B")
+    expect(status(page)).to_contain_text("1 to hand in")
+    browser = carrying.context.new_cdp_session(page)
+    usage = page.evaluate("navigator.storage.estimate().then(({usage}) => usage)")
+    full = {"origin": home.url, "quotaSize": usage}
+    browser.send("Storage.overrideQuotaForOrigin", full)
+    page.goto(f"{home.url}/outing")
+    refused = page.get_by_text("There is no room left on this device for the carried copy").first
+    for number in range(60):
+        page.get_by_role("main").get_by_role("button", name=re.compile("^Change ")).first.click()
+        sheet = page.get_by_role("dialog", name="Outing")
+        sheet.get_by_label("Note").fill(f"{number} " + "thaw, " * 250)
+        sheet.get_by_role("button", name="Save").click()
+        expect(refused.or_(status(page).get_by_text(f"{number + 2} to hand in"))).to_be_visible()
+        if refused.is_visible():
+            break
+    done = number + 1  # the exposure, and the notes that found room
+    expect(sheet.get_by_label("Note")).to_have_value(re.compile(f"^{number} thaw"))
+    page.reload()
+    expect(status(page)).to_contain_text(f"{done} to hand in")
+    page.goto(f"{home.url}/log")
+    expect(page.get_by_text("Winding house", exact=False).first).to_be_visible()
+    page.get_by_role("button", name="Back home").click()
+    sheet = page.get_by_role("dialog", name="Back home")
+    if done > 1:
+        expect(sheet).to_contain_text(f"{done} things were done in this copy")
+    with page.expect_download() as saved:
+        sheet.get_by_role("button", name="Save to a file").click()
+    assert len(json.loads(saved.value.path().read_text())["acts"]) == done
+    home.start()
+    before = len(logged(home))
+    hand_in(page)
+    assert len(logged(home)) == before + 1
+
+
+def test_a_part_that_was_removed(carrying: Phone, home: Service) -> None:
+    """What lay beside the log is gone, and what was done last with it: that is said. A log that
+    cannot be opened says what became of it, in every room."""
+    page = carrying.open()
+    home.stop()
+    expose(page, home, "2B")
+    expect(status(page)).to_contain_text("1 to hand in")
+    page.evaluate(
+        "localStorage.setItem('emulsa-waiting',"
+        " localStorage.getItem('emulsa-waiting').replace('\"waiting\":1', '\"waiting\":3'))"
+    )
+    page.reload()
+    expect(page.get_by_text("2 things done in this copy are not here any more")).to_be_visible()
+    home.start()
+    page.goto(f"{home.url}/api/health")
+    page.evaluate(SPOILT)
+    page.goto(f"{home.url}/log")
+    expect(
+        page.get_by_text("cannot be read any more: a part of it was removed").first
+    ).to_be_visible()
+    page.get_by_role("button", name="Back home").click()
+    sheet = page.get_by_role("dialog", name="Back home")
+    expect(sheet).not_to_contain_text("Nothing was done in this copy")
 
 
 def test_two_tabs_one_leads(carrying: Phone, home: Service) -> None:

@@ -63,16 +63,17 @@ def hand_in(options: argparse.Namespace) -> int:
     from emulsa.api.saved import Saved, hand_in_saved
     from emulsa.core import wire
     from emulsa.store import opening
-    from emulsa.store.folder import ATTACHMENTS, DATABASE
+    from emulsa.store.folder import ATTACHMENTS, log_in
     from emulsa.store.pool import Pool
 
     data = options.data or default_data(demo=False)
     with telling(options.file) as told:
         try:
             saved = wire.loads(Saved, options.file.read_bytes())
-            opening.prepare(data / DATABASE)
-            pool = Pool(data / DATABASE)
-            house = House(data / DATABASE, data / ATTACHMENTS, data / "exchange", pool)
+            database = log_in(data)
+            opening.prepare(database)
+            pool = Pool(database)
+            house = House(database, data / ATTACHMENTS, data / "exchange", pool)
             came, left = hand_in_saved(house, saved)
             pool.close()
         except CoreError as problem:

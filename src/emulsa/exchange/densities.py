@@ -127,13 +127,24 @@ def _table(lines: Sequence[str]) -> list[float]:
         if not cells:
             continue
         if not NUMBER.fullmatch(cells[-1]):
-            if not found and number == 0:
+            if not found and number == 0 and _is_title(cells[-1]):
                 continue
             raise Unreadable(f"Line {number + 1}: “{cells[-1][:40]}” is no density.", field="text")
         if len(lines) == 1 and all(NUMBER.fullmatch(each) for each in cells):
             return [_number(each, line) for each in cells]
         found.append(_number(cells[-1], line))
     return found
+
+
+def _is_title(cell: str) -> bool:
+    """Whether it names a column: letters and no digit, and nothing that is a number to some
+    program.
+
+    >>> [_is_title(each) for each in ("Density", "D_VIS", "inf", "nan", "\u202e0.1", "0,2x")]
+    [True, True, False, False, False, False]
+    """
+    plain_text = cell.isprintable() and not any(each.isdigit() for each in cell)
+    return plain_text and cell.lower().lstrip("+-−") not in ("inf", "infinity", "nan")
 
 
 def _number(cell: str, line: str) -> float:

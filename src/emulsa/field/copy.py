@@ -35,7 +35,12 @@ from emulsa.store.database import connect
 from emulsa.store.folder import ATTACHMENTS, DATABASE
 from emulsa.store.pool import Pool
 from emulsa.store.steps import finish
+from emulsa.store.transactions import Unwritable
 
+FULL = (
+    "There is no room left on this device for the carried copy: this was not kept. Everything done"
+    " before is here; make room, hand it in, or save it to a file."
+)
 SMALL = "The picture's file is at home; here it is carried in small."
 JSON = "application/json"
 SLICE_S = 0.05
@@ -105,6 +110,8 @@ class Copy:
         try:
             return _answered(self._reply(method, target, headers, body))
         except CoreError as refused:
+            if isinstance(refused, Unwritable):
+                refused.message = FULL
             return _told(status(refused), refused.as_json())
         except ModuleNotFoundError:
             waits = Impossible(WAITS)

@@ -27,8 +27,11 @@ def write(data: Path, target: Path, made_at: str) -> int:
     """Write it, whole or not at all; its bytes. Unsafe when its parts were not built."""
     if not (BUILT / "parts.json").is_file() or not (SINGLE / "page.js").is_file():
         raise Unsafe("What one file is made of was not built; run 'make page'.")
-    opening.prepare(data / DATABASE)
     with tempfile.TemporaryDirectory() as folder:
+        if not data.exists():  # nothing was logged yet: it begins with an empty log
+            data = Path(folder) / "empty"
+            data.mkdir()
+        opening.prepare(data / DATABASE)
         log = carrying.copy(data / DATABASE, Path(folder) / DATABASE, made_at, __version__)
         part = part_of(target)
         try:

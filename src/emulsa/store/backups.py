@@ -23,6 +23,7 @@ from emulsa.store.folder import (
     DATABASE,
     Unsafe,
     arrived,
+    log_in,
     part_of,
     quoted,
     together,
@@ -118,8 +119,7 @@ def pack(folder: Path, target: Path, going: Going = nothing) -> list[str]:
 
     The names of pictures whose files are gone are returned: the backup is whole but for them.
     """
-    if not (folder / DATABASE).exists():
-        raise Unsafe(f"There is no log in {folder}; name its folder with --data.")
+    log_in(folder)
     if target.is_dir():
         raise Unsafe(f"{target} is a folder; name the file to write.")
     with together(folder):

@@ -75,4 +75,7 @@ def sentence(problem: Exception, path: Path) -> str:
     """The fault as one sentence about the file it befell."""
     named = problem.filename if isinstance(problem, OSError) else None
     about = Path(named) if isinstance(named, str) else path
-    return SENTENCES[kind(problem)].format(path=about, problem=problem)
+    what = kind(problem)
+    if what in ("missing", "forbidden") and not about.parent.exists():
+        return f"There is no folder {about.parent}."  # SQLite calls it forbidden
+    return SENTENCES[what].format(path=about, problem=problem)

@@ -116,6 +116,14 @@ def tidied(exchange: Path, *folders: Path) -> None:
             path.unlink(missing_ok=True)
 
 
+def log_in(folder: Path) -> Path:
+    """The log of a folder; Unsafe when there is none."""
+    path = folder / DATABASE
+    if not path.exists():
+        raise Unsafe(f"There is no log in {folder}; name its folder with --data.")
+    return path
+
+
 def latest_only(folder: Path, pattern: str, count: int) -> None:
     """Of the files of a pattern the latest stay; what is gone already is no fault."""
     found = []

@@ -144,6 +144,10 @@ def _let_in(current: Path, arriving: Path) -> None:
         ).fetchone():
             return  # before there were any
         with connection:
+            if connection.execute(
+                "SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'carried'"
+            ).fetchone():
+                connection.execute("DELETE FROM carried")  # what is put back is a home
             connection.execute("DELETE FROM device")
             connection.executemany(f"INSERT INTO device ({LET_IN}) VALUES (?, ?, ?, ?, ?)", devices)
     settled(arriving)

@@ -1,4 +1,5 @@
 import { readCarrying } from "../field/mode";
+import { compared } from "./clocks";
 
 /* The one way out of the page: a request and its answer, from home by HTTP or from the copy that is
    carried. Which of them is a mode that is seen; no request changes it by itself. */
@@ -15,7 +16,7 @@ export async function transport(request: Request, upload?: Upload): Promise<Resp
   if (import.meta.env.MODE === "single")
     return (await import("../field/single")).ask(request, upload?.file);
   if (readCarrying()) return (await import("../field/carried")).ask(request, upload?.file);
-  return upload ? sent(request, upload) : fetch(request);
+  return compared(await (upload ? sent(request, upload) : fetch(request)));
 }
 
 /** Fetch cannot tell how far an upload is. */

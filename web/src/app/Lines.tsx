@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { api, unwrap } from "../api/client";
+import { useClockWrong } from "../api/clocks";
 import { putTroubleAway, useTrouble } from "../api/pending";
 import { readsOf } from "../api/reads";
 import { Button } from "../components/Button";
@@ -40,6 +41,7 @@ const HEALTH_MS = 60_000;
 /** What is wrong with the data, or was not done of what was under way, above every room. */
 export function Trouble() {
   const refused = useTrouble();
+  const clock = useClockWrong();
   const trouble = useQuery({
     queryKey: ["health"],
     queryFn: () => unwrap(api.GET("/api/health")),
@@ -52,6 +54,11 @@ export function Trouble() {
       {trouble && (
         <Notice tone="warning" live>
           {trouble}
+        </Notice>
+      )}
+      {clock && (
+        <Notice tone="warning" live>
+          {clock}
         </Notice>
       )}
       {refused && (

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { SAFE } from "../theme/safelight";
+import { Alone } from "./Alone";
 import { Button } from "./Button";
 
 const SAFELIGHT = {
@@ -36,36 +37,45 @@ export function OverAll({
   safelight?: boolean;
   children: ReactNode;
 }) {
+  const dialog = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!dialog.current?.contains(document.activeElement)) dialog.current?.focus();
+  }, []);
   return (
-    <Box
-      position="fixed"
-      inset="0"
-      zIndex={60}
-      background="sheet"
-      role="dialog"
-      aria-modal="true"
-      aria-label={label}
-      data-state="open"
-      overflow="auto"
-      {...(safelight && { css: SAFELIGHT })}
-    >
-      <Flex
-        direction="column"
-        minHeight="100dvh"
-        maxWidth="900px"
-        marginInline="auto"
-        padding={{ base: "4", md: "6" }}
-        gap="3"
+    <Alone>
+      <Box
+        ref={dialog}
+        tabIndex={-1}
+        outline="none"
+        position="fixed"
+        inset="0"
+        zIndex={60}
+        background="sheet"
+        role="dialog"
+        aria-modal="true"
+        aria-label={label}
+        data-state="open"
+        overflow="auto"
+        {...(safelight && { css: SAFELIGHT })}
       >
-        <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
-          <Box as="h1" fontSize="19px" fontWeight={650}>
-            {title}
-          </Box>
-          <Box color="ink2">{set}</Box>
+        <Flex
+          direction="column"
+          minHeight="100dvh"
+          maxWidth="900px"
+          marginInline="auto"
+          padding={{ base: "4", md: "6" }}
+          gap="3"
+        >
+          <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
+            <Box as="h1" fontSize="19px" fontWeight={650}>
+              {title}
+            </Box>
+            <Box color="ink2">{set}</Box>
+          </Flex>
+          {children}
         </Flex>
-        {children}
-      </Flex>
-    </Box>
+      </Box>
+    </Alone>
   );
 }
 

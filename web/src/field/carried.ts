@@ -1,5 +1,5 @@
 import { readCarrying } from "./mode";
-import { dropPicture, keepPicture } from "./pictures";
+import { dropPicture, keepPicture, NoRoom } from "./pictures";
 import type { Answered, Reply, Said } from "./protocol";
 
 /* The page's side of a carried copy: one tab leads, its worker answers. */
@@ -98,7 +98,15 @@ export async function ask(
   const { pathname, search } = new URL(request.url);
   const body = new Uint8Array(await (file ?? request).arrayBuffer());
   const headers = Object.fromEntries(request.headers);
-  if (file) headers["x-emulsa-size"] = await keepPicture(request, file);
+  if (file) {
+    try {
+      headers["x-emulsa-size"] = await keepPicture(request, file);
+    } catch (problem) {
+      if (!(problem instanceof NoRoom)) throw problem;
+      const error = { code: "unwritable", message: problem.message };
+      return Response.json({ error }, { status: 507 });
+    }
+  }
   let answer: Answered;
   try {
     const said = {

@@ -168,7 +168,7 @@ function lay(node: Node, handle: Handle, changed: Set<Handle>) {
     setattr(each, attributes) {
       const { size, ...others } = attributes;
       if (size !== undefined) {
-        handle.truncate(size);
+        if (size <= handle.getSize()) handle.truncate(size); // what grows is written
         changed.add(handle);
       }
       node_ops.setattr(each, others);
@@ -182,9 +182,14 @@ function lay(node: Node, handle: Handle, changed: Set<Handle>) {
     },
     read: (_, buffer, offset, length, at) =>
       handle.read(buffer.subarray(offset, offset + length), { at }),
+    // a full storage takes a part or nothing: SQLite is told so, and says it in its own way
     write(_, buffer, offset, length, at) {
       changed.add(handle);
-      return handle.write(buffer.subarray(offset, offset + length), { at });
+      try {
+        return handle.write(buffer.subarray(offset, offset + length), { at });
+      } catch {
+        return 0;
+      }
     },
   };
 }

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { compared } from "../api/clocks";
 import { here } from "../api/here";
 import { OWN } from "../api/own";
 import { transport } from "../api/transport";
@@ -73,12 +74,14 @@ export async function handInActs(
 }
 
 async function sent(handed: HandIn): Promise<CameOf[]> {
-  const answer = await fetch("/api/acts", {
-    method: "POST",
-    headers: { ...OWN, "content-type": "application/json" },
-    body: JSON.stringify(handed),
-    signal: AbortSignal.timeout(ANSWERS_WITHIN_MS),
-  });
+  const answer = compared(
+    await fetch("/api/acts", {
+      method: "POST",
+      headers: { ...OWN, "content-type": "application/json" },
+      body: JSON.stringify(handed),
+      signal: AbortSignal.timeout(ANSWERS_WITHIN_MS),
+    }),
+  );
   const said = await answer.json().catch(() => null);
   if (!answer.ok)
     throw new Error(said?.error?.message ?? `Home answered ${answer.status}; try again.`);

@@ -10,6 +10,16 @@ const SMALL_PX = 480;
 const QUALITY = 0.8;
 const SENT = ["idempotency-key", "x-emulsa-moment"] as const;
 
+/** The browser's storage takes no further picture. */
+export class NoRoom extends Error {
+  constructor() {
+    super(
+      "There is no room left on this device for this picture: it was not kept. Everything done before" +
+        " is here; make room, or hand it in.",
+    );
+  }
+}
+
 /** Keep a picture under the request it was attached by; its size in pixels, empty when it cannot be
     opened here. */
 export async function keepPicture(request: Request, file: Blob): Promise<string> {
@@ -22,9 +32,13 @@ export async function keepPicture(request: Request, file: Blob): Promise<string>
   image.close();
   const small = await canvas.convertToBlob({ type: "image/jpeg", quality: QUALITY });
   const { pathname } = new URL(request.url);
-  await (await caches.open(SMALL)).put(`${pathname}/thumbnail`, new Response(small));
   const headers = Object.fromEntries(SENT.map((name) => [name, request.headers.get(name) ?? ""]));
-  await (await caches.open(WAITING)).put(request.url, new Response(file, { headers }));
+  try {
+    await (await caches.open(SMALL)).put(`${pathname}/thumbnail`, new Response(small));
+    await (await caches.open(WAITING)).put(request.url, new Response(file, { headers }));
+  } catch {
+    throw new NoRoom();
+  }
   return `${width}x${height}`;
 }
 

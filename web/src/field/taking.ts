@@ -1,3 +1,4 @@
+import { compared } from "../api/clocks";
 import type { Schemas } from "../api/client";
 import { OWN } from "../api/own";
 import { ask, kept, takeIn } from "./carried";
@@ -96,7 +97,7 @@ export async function leave(): Promise<void> {
 }
 
 async function reached(path: string): Promise<Response> {
-  const answer = await fetch(path, { headers: OWN, cache: "no-cache" });
+  const answer = compared(await fetch(path, { headers: OWN, cache: "no-cache" }));
   if (!answer.ok) throw new Error(`Home answered ${answer.status} for ${path}; try again.`);
   return answer;
 }

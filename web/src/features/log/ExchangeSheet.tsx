@@ -8,6 +8,8 @@ import { count } from "../../components/count";
 import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { useCarrying } from "../../field/mode";
+import { SINGLE } from "../../field/single";
 import { FileLink } from "../../shared/FileLink";
 import { CsvMapping } from "./CsvMapping";
 import { JobProgress } from "./JobProgress";
@@ -25,6 +27,8 @@ import { type Clash, TwoStories } from "./TwoStories";
 /** What goes out of Emulsa and comes in: a spreadsheet, everything, places. */
 export function ExchangeSheet({ close }: { close: () => void }) {
   const client = useQueryClient();
+  const carrying = useCarrying();
+  const away = carrying !== null || SINGLE;
   const [csv, setCsv] = useState<CsvFile | null>(null);
   const ids = work.use() ?? [];
   const [sent, setSent] = useState<number | null>(null);
@@ -84,6 +88,11 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               <FileLink href="/api/exchange/places.geojson">GeoJSON</FileLink>
             </Line>
           </Part>
+          {away ? (
+            <Box color="ink2">
+              Files are brought in at home: what came out of them here would not go along.
+            </Box>
+          ) : (
           <Part title="In">
             <Line what="Exposures from a spreadsheet; tried first, then all or none">
               <FileButton
@@ -104,6 +113,7 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               </FileButton>
             </Line>
           </Part>
+          )}
           {sent !== null && (
             <Box role="status">
               Sending: <progress max={1} value={sent} aria-label="Sending" />

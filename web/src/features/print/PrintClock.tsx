@@ -7,6 +7,7 @@ import { say } from "../../clock/speech";
 import { useAwake } from "../../clock/useAwake";
 import { useSound } from "../../clock/useSound";
 import { useTicks } from "../../clock/useTicks";
+import { Alone } from "../../components/Alone";
 import { Problem } from "../../components/Problem";
 import { printMade } from "../../shared/prints";
 import { useWrite } from "../../shared/useWrite";
@@ -151,107 +152,110 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
     </Box>
   );
   return (
-    <Box
-      ref={dialog}
-      role="dialog"
-      aria-modal="true"
-      aria-label="Clock of the print"
-      tabIndex={-1}
-      position="fixed"
-      inset="0"
-      zIndex={60}
-      background="black"
-      color={RED}
-      outline="none"
-      overflow="auto"
-      data-light={running ? "on" : "off"}
-      onClick={go}
-      onKeyDown={(event) => {
-        const inner = event.target !== event.currentTarget;
-        if (["Enter", " ", "PageDown", "ArrowRight"].includes(event.key) && !inner) {
-          event.preventDefault();
-          go();
-        }
-        if (event.key !== "Escape") return;
-        if (black) setBlack(false);
-        else if (!running) close();
-      }}
-    >
-      {black ? (
-        <Box
-          position="absolute"
-          inset="0"
-          background="black"
-          aria-label="Black screen; a double touch or Escape brings it back"
-          onDoubleClick={(event) => {
-            event.stopPropagation();
-            setBlack(false);
-          }}
-        >
-          <Box as="span" srOnly>
-            {stage ? `${stage.title}, ${clock(left)} left` : "ready"}
+    <Alone>
+      <Box
+        ref={dialog}
+        data-state="open"
+        role="dialog"
+        aria-modal="true"
+        aria-label="Clock of the print"
+        tabIndex={-1}
+        position="fixed"
+        inset="0"
+        zIndex={60}
+        background="black"
+        color={RED}
+        outline="none"
+        overflow="auto"
+        data-light={running ? "on" : "off"}
+        onClick={go}
+        onKeyDown={(event) => {
+          const inner = event.target !== event.currentTarget;
+          if (["Enter", " ", "PageDown", "ArrowRight"].includes(event.key) && !inner) {
+            event.preventDefault();
+            go();
+          }
+          if (event.key !== "Escape") return;
+          if (black) setBlack(false);
+          else if (!running) close();
+        }}
+      >
+        {black ? (
+          <Box
+            position="absolute"
+            inset="0"
+            background="black"
+            aria-label="Black screen; a double touch or Escape brings it back"
+            onDoubleClick={(event) => {
+              event.stopPropagation();
+              setBlack(false);
+            }}
+          >
+            <Box as="span" srOnly>
+              {stage ? `${stage.title}, ${clock(left)} left` : "ready"}
+            </Box>
           </Box>
-        </Box>
-      ) : (
-        <Flex
-          direction="column"
-          minHeight="100dvh"
-          maxWidth="900px"
-          marginInline="auto"
-          padding="5"
-          gap="4"
-        >
-          <Box>
-            <b>{view.print.title}</b>
-            {place < 0 && (
-              <Box fontSize="15px" paddingTop="2" color={RED}>
-                A screen can fog paper: turn it away from easel and trays, dim it, and test it:
-                paper with a coin on it, five minutes beside the lit screen, then developed, must
-                stay white. Keep to the paper’s safelight rules. The lamp and glass get hot.
+        ) : (
+          <Flex
+            direction="column"
+            minHeight="100dvh"
+            maxWidth="900px"
+            marginInline="auto"
+            padding="5"
+            gap="4"
+          >
+            <Box>
+              <b>{view.print.title}</b>
+              {place < 0 && (
+                <Box fontSize="15px" paddingTop="2" color={RED}>
+                  A screen can fog paper: turn it away from easel and trays, dim it, and test it:
+                  paper with a coin on it, five minutes beside the lit screen, then developed, must
+                  stay white. Keep to the paper’s safelight rules. The lamp and glass get hot.
+                </Box>
+              )}
+            </Box>
+            <Flex direction="column" flex="1" justify="center" align="center" textAlign="center">
+              <Box fontSize="20px" aria-live="polite">
+                {running ? stage?.title : `Next: ${next?.title ?? first ?? "done"}`}
               </Box>
-            )}
-          </Box>
-          <Flex direction="column" flex="1" justify="center" align="center" textAlign="center">
-            <Box fontSize="20px" aria-live="polite">
-              {running ? stage?.title : `Next: ${next?.title ?? first ?? "done"}`}
-            </Box>
-            <Box
-              role="timer"
-              data-clock
-              fontSize={{ base: "120px", md: "200px" }}
-              lineHeight={1}
-              fontWeight={620}
-            >
-              {clock(running ? left : (next?.seconds ?? view.baths?.steps[0]?.end_s ?? 0))}
-            </Box>
-            <Box fontSize="22px" minHeight="34px" aria-live="assertive">
-              {running
-                ? (cueNow?.text ?? "")
-                : over && !first
-                  ? ""
-                  : "touch, Enter or pedal to start"}
-            </Box>
+              <Box
+                role="timer"
+                data-clock
+                fontSize={{ base: "120px", md: "200px" }}
+                lineHeight={1}
+                fontWeight={620}
+              >
+                {clock(running ? left : (next?.seconds ?? view.baths?.steps[0]?.end_s ?? 0))}
+              </Box>
+              <Box fontSize="22px" minHeight="34px" aria-live="assertive">
+                {running
+                  ? (cueNow?.text ?? "")
+                  : over && !first
+                    ? ""
+                    : "touch, Enter or pedal to start"}
+              </Box>
+            </Flex>
+            <Flex gap="3" wrap="wrap" justify="center">
+              {button(beats ? "Metronome on" : "Metronome off", () => setBeats(!beats))}
+              {button("Black screen", () => setBlack(true))}
+              {place < 0 &&
+                button(speed === 1 ? "Rehearse, ten times faster" : "At its own speed", () =>
+                  keep({ speed: speed === 1 ? REHEARSAL : 1 }),
+                )}
+              {!running && place >= 0 && button("Repeat", () => keep({ place: place - 1 }))}
+              {over &&
+                !first &&
+                button(
+                  "Keep this print",
+                  () => void write(printMade(view.print.id, view.print.plan)),
+                  busy,
+                )}
+              {!running && button("Close", close)}
+            </Flex>
+            <Problem of={problem} />
           </Flex>
-          <Flex gap="3" wrap="wrap" justify="center">
-            {button(beats ? "Metronome on" : "Metronome off", () => setBeats(!beats))}
-            {button("Black screen", () => setBlack(true))}
-            {place < 0 &&
-              button(speed === 1 ? "Rehearse, ten times faster" : "At its own speed", () =>
-                keep({ speed: speed === 1 ? REHEARSAL : 1 }),
-              )}
-            {!running && place >= 0 && button("Repeat", () => keep({ place: place - 1 }))}
-            {over &&
-              !first &&
-              button(
-                "Keep this print",
-                () => void write(printMade(view.print.id, view.print.plan)),
-                busy,
-              )}
-            {!running && button("Close", close)}
-          </Flex>
-          <Problem of={problem} />
-        </Flex>
-      )}
-    </Box>
+        )}
+      </Box>
+    </Alone>
   );
 }

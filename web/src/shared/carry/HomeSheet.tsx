@@ -10,9 +10,10 @@ import { deviceName, nameDevice } from "../../field/mode";
 import { tellOutcome } from "../../field/outcome";
 import { saveFile } from "../../field/saving";
 import { leave, take } from "../../field/taking";
+import { saysWaiting, type Waiting } from "./useWaiting";
 
 /** Handing in what was done in the carried copy, then home, or on with a new copy. */
-export function HomeSheet({ waiting, close }: { waiting: number; close: () => void }) {
+export function HomeSheet({ waiting, close }: { waiting: Waiting; close: () => void }) {
   const [device, setDevice] = useState(deviceName);
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -81,13 +82,8 @@ export function HomeSheet({ waiting, close }: { waiting: number; close: () => vo
       }
     >
       <Flex direction="column" gap="4">
-        <Box>
-          {waiting === 0
-            ? "Nothing was done in this copy that home does not know."
-            : waiting === 1
-              ? "One thing was done in this copy. Handed in, it is done at home, at the moment it happened."
-              : `${waiting} things were done in this copy. Handed in, they are done at home in their order, each once, at the moment it happened.`}
-        </Box>
+        <Box>{saysWaiting(waiting)}</Box>
+        {waiting.problem && <Notice tone="refusal">{waiting.problem}</Notice>}
         <Box aria-live="polite">{said}</Box>
         {problem && (
           <Notice tone="refusal" live>

@@ -14,6 +14,7 @@ import { SINGLE } from "../../field/single";
 import { Asides } from "./Asides";
 import { HomeSheet } from "./HomeSheet";
 import { carryQuery } from "./queries";
+import { useWaiting } from "./useWaiting";
 
 const SHORT_OF_BYTES = 50_000_000;
 
@@ -25,7 +26,7 @@ export function ModeLine() {
 }
 
 function Away({ carrying }: { carrying: Carrying }) {
-  const waiting = useQuery(carryQuery).data?.waiting ?? 0;
+  const waiting = useWaiting(carrying.at);
   const [open, setOpen] = useState(false);
   const [wrong, setWrong] = useState<"tab" | "gone" | "short" | null>(null);
   const client = useQueryClient();
@@ -47,12 +48,20 @@ function Away({ carrying }: { carrying: Carrying }) {
       <Line>
         <Box flex="1">
           Carried copy, from {lately(carrying.at)}
-          {waiting > 0 && ` · ${waiting} to hand in`}
+          {(waiting.count ?? 0) > 0 && ` · ${waiting.count} to hand in`}
         </Box>
         <Button variant="quiet" onClick={() => setOpen(true)}>
           Back home
         </Button>
       </Line>
+      {waiting.lost > 0 && (
+        <Notice tone="refusal" live>
+          The browser has removed a part of what it kept:{" "}
+          {waiting.lost === 1 ? "one thing" : `${waiting.lost} things`} done in this copy
+          {waiting.lost === 1 ? " is" : " are"} not here any more. Hand in what is, and look at home
+          for what is missing.
+        </Notice>
+      )}
       {wrong === "tab" && (
         <Notice tone="caution" live>
           Emulsa is open in another tab of this browser, and that one holds the carried copy.{" "}
