@@ -62,6 +62,12 @@ ready: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 fuzz: $(TOOLS)
 	@FUZZ_EXAMPLES=150 $(BIN)/python -m pytest -q -n $(WORKERS) tests/api/test_fuzz.py
 
+# Whatever is drawn at random ten times as often: acts in every order, at home and away, killed and
+# at once; every route with what does not fit; and many hands on one service for a minute.
+thorough: $(TOOLS)
+	@THOROUGH=10 FUZZ_EXAMPLES=60 $(BIN)/python -m pytest -q -n $(WORKERS) tests/acts tests/api/test_pairing.py tests/api/test_fuzz.py tests/store
+	@$(BIN)/python -m benchmarks.load 60 16 16
+
 # Everything but the tests: lint, types, contracts, generated schema.
 check: lint types contracts schema
 

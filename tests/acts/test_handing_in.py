@@ -19,7 +19,7 @@ from tests.acts.test_order import pairs
 from tests.acts.walk import DRAWN, Looking, Nothing
 
 LONG = 40  # acts of a day out
-PAIRS = 25
+PAIRS = 25 * MUCH
 RIGHTED = {"aperture": "32", "time": 2, "n": 0}
 
 Carry = Callable[[Hands], Hands]

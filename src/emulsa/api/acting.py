@@ -14,7 +14,7 @@ import json
 import re
 import typing
 from collections.abc import Callable, Iterator, Mapping
-from contextlib import closing, contextmanager
+from contextlib import closing, contextmanager, nullcontext
 from dataclasses import dataclass, field, is_dataclass, replace
 from datetime import UTC, datetime
 from functools import cache, cached_property
@@ -35,6 +35,7 @@ from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
 from emulsa.store.transactions import refusing, snapshot, transaction
+from emulsa.store.turns import reading
 
 Method = Literal["GET", "POST", "PUT", "DELETE"]
 Kind = Literal["question", "act", "undo", "work"]
@@ -119,6 +120,7 @@ class Route:
     nothing is decoded while others wait. ``says_over``: it says anew what was said, and names no
     version it was said of; handed in later than home's own word, it asks. ``works_out``: what it
     keeps is worked out, and its answer says it; handed in, it is to come to the same.
+    ``opens_pictures``: it may take so long that no other question waits for it, as for files.
     """
 
     method: Method
@@ -134,6 +136,7 @@ class Route:
     operation: Operation | None = None
     says_over: bool = False
     works_out: bool = False
+    opens_pictures: bool = False
 
     @cached_property
     def hints(self) -> dict[str, Any]:
@@ -256,7 +259,8 @@ def _served(route: Route, house: House, asked: Asked) -> Reply:
     connection = house.pool.take()
     try:
         if route.kind == "question":
-            with snapshot(connection), writing(preferences.measures(connection)):
+            turn = nullcontext() if route.media_type or route.opens_pictures else reading()
+            with turn, snapshot(connection), writing(preferences.measures(connection)):
                 given = arguments(route, asked, house, db=connection, moment=now())
                 return _reply(route, route.handler(**given))
         with writing(preferences.measures(connection)):

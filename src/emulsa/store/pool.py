@@ -7,7 +7,7 @@ from pathlib import Path
 
 from emulsa.store.database import Connection, connect
 
-IDLE_AT_MOST = 8  # more than a browser asks at once
+IDLE_AT_MOST = 40  # as many as are answered at once
 
 
 class Pool:

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import sqlite3
-import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 
 from emulsa.core.errors import CoreError, Missing
 from emulsa.store import faults
+from emulsa.store.turns import Turns
 
 Connection = sqlite3.Connection
 
@@ -55,7 +55,7 @@ def refusing() -> Iterator[None]:
 
 # One writer at a time, as SQLite has it. Whoever waits here is served when the lock is free; SQLite
 # would have him look again now and then, and miss the moments between the slices of long work.
-_writing = threading.Lock()
+_writing = Turns()
 WAITS_S = 15.0
 
 
@@ -66,7 +66,7 @@ def transaction(connection: Connection) -> Iterator[None]:
     Busy when another writes for too long, Unwritable when the disk is full, Missing when a row
     names what is not there.
     """
-    if not _writing.acquire(timeout=WAITS_S):
+    if not _writing.acquire(WAITS_S):
         raise Busy(BUSY)
     try:
         with refusing():

@@ -171,13 +171,13 @@ def draw(db: Db, print: Print) -> PrintDrawn:  # noqa: A002
     return _drawn(db, print)
 
 
-@routes.question("/preview", "POST")
+@routes.question("/preview", "POST", opens_pictures=True)
 def see(db: Db, house: House, print: Print) -> PreviewTables:  # noqa: A002
     """Tables from the levels of the picture to the greys of the print."""
     return preview(print, kit.paper(db, print.plan.paper_id), _clear(db, house, print))
 
 
-@routes.question("/preview/area", "POST")
+@routes.question("/preview/area", "POST", opens_pictures=True)
 def see_area(db: Db, house: House, asked: AreaAsked) -> tuple[AreaStep, ...]:
     """The greys of one area for every amount it may be dragged to."""
     found = asked.print

@@ -110,7 +110,7 @@ def put_into_run(act: Act, id: str, curve_id: str, asked: StripRun) -> Done:  # 
     return Done(outcome.says, (run.id,))
 
 
-@routes.question("/{id}/scan", "POST")
+@routes.question("/{id}/scan", "POST", opens_pictures=True)
 def read_scan(db: Db, house: House, id: Id, scan: StripScan) -> ScanRead:  # noqa: A002
     """Densities of the patches laid over a picture of the strip, from the file as it was
     recorded."""
