@@ -26,7 +26,7 @@ CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page package test ready fuzz check lint types contracts schema browser bench screenshots format clean
+.PHONY: help demo serve page package test ready fuzz thorough check lint types contracts schema browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
@@ -62,8 +62,7 @@ ready: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 fuzz: $(TOOLS)
 	@FUZZ_EXAMPLES=150 $(BIN)/python -m pytest -q -n $(WORKERS) tests/api/test_fuzz.py
 
-# Whatever is drawn at random ten times as often: acts in every order, at home and away, killed and
-# at once; every route with what does not fit; and many hands on one service for a minute.
+# Whatever is drawn at random ten times as often, other seasons too; then many hands for a minute.
 thorough: $(TOOLS)
 	@THOROUGH=10 FUZZ_EXAMPLES=60 $(BIN)/python -m pytest -q -n $(WORKERS) tests/acts tests/api/test_pairing.py tests/api/test_fuzz.py tests/store
 	@$(BIN)/python -m benchmarks.load 60 16 16

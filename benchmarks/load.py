@@ -74,7 +74,10 @@ def _asked(kind: str, count: int, port: int) -> bytes:
         "content-length": str(len(body)),
         "idempotency-key": uuid4().hex,
     }
-    return "\r\n".join([line, *(f"{name}: {value}" for name, value in heads.items()), "", ""]).encode() + body
+    return (
+        "\r\n".join([line, *(f"{name}: {value}" for name, value in heads.items()), "", ""]).encode()
+        + body
+    )
 
 
 async def _answered(answers: asyncio.StreamReader) -> int:

@@ -1,5 +1,5 @@
-import { compared } from "../api/clocks";
 import type { Schemas } from "../api/client";
+import { compared } from "../api/clocks";
 import { OWN } from "../api/own";
 import { ask, kept, takeIn } from "./carried";
 import { handIn, outgoing } from "./handingIn";

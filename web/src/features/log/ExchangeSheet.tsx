@@ -93,26 +93,26 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               Files are brought in at home: what came out of them here would not go along.
             </Box>
           ) : (
-          <Part title="In">
-            <Line what="Exposures from a spreadsheet; tried first, then all or none">
-              <FileButton
-                name="Choose a CSV"
-                accept=".csv,text/csv"
-                take={([file]) => file && void handIn(file)}
-              >
-                Choose a CSV
-              </FileButton>
-            </Line>
-            <Line what="An archive; what is here already stays as it is">
-              <FileButton
-                name="Choose an archive"
-                accept=".zip"
-                take={([file]) => file && void merge(file)}
-              >
-                Choose an archive
-              </FileButton>
-            </Line>
-          </Part>
+            <Part title="In">
+              <Line what="Exposures from a spreadsheet; tried first, then all or none">
+                <FileButton
+                  name="Choose a CSV"
+                  accept=".csv,text/csv"
+                  take={([file]) => file && void handIn(file)}
+                >
+                  Choose a CSV
+                </FileButton>
+              </Line>
+              <Line what="An archive; what is here already stays as it is">
+                <FileButton
+                  name="Choose an archive"
+                  accept=".zip"
+                  take={([file]) => file && void merge(file)}
+                >
+                  Choose an archive
+                </FileButton>
+              </Line>
+            </Part>
           )}
           {sent !== null && (
             <Box role="status">
