@@ -93,7 +93,7 @@ async def _answered(answers: asyncio.StreamReader) -> int:
 
 
 if __name__ == "__main__":
-    asked = [kind(each) for kind, each in zip((float, int, int), sys.argv[1:], strict=False)]
-    seconds_, writers_, readers_ = (*asked, *(60.0, 16, 16)[len(asked) :])
+    given = [float(each) for each in sys.argv[1:]]
+    seconds_, writers_, readers_ = [*given, *[60.0, 16.0, 16.0][len(given) :]]
     with tempfile.TemporaryDirectory() as folder, Running(Path(folder)) as running:
-        asyncio.run(hands(running.port, float(seconds_), int(writers_), int(readers_)))
+        asyncio.run(hands(running.port, seconds_, int(writers_), int(readers_)))

@@ -204,7 +204,9 @@ def test_decided_three_ways(begun: Hands, carry: Carry) -> None:
     kept = begun.db.execute("SELECT count(*) FROM exposure WHERE id = 'out-there'").fetchone()
     assert kept[0] == 1
     assert decide(begun, "later", "note").content["asides"][0]["fate"] == "note"
-    assert decide(begun, "later", "drop").content["asides"][0]["fate"] == "dropped"
+    assert begun.do(Request("carry.read")).content["undecided"] == 0
+    assert decide(begun, "later", "drop").content["asides"] == []
+    assert carrying.aside(begun.db, "later") is not None  # kept all the same
     assert decide(begun, "unknown", "drop").status == 404
 
 

@@ -288,3 +288,13 @@ def test_archives_with_harm_keep_the_service_alive(client: TestClient) -> None:
     for content in (_many_entries(), _zipped("manifest.json", b"[" * 100_000)):
         assert merged(client, content)["state"] == "failed"
     assert merged(client, archived(client))["state"] == "done"
+
+
+@pytest.mark.parametrize("first", ["inf", "nan", "-Infinity", "\u202e0.1", "0.1x"])
+def test_a_first_line_that_is_no_number(client: TestClient, first: str) -> None:
+    """Nothing is dropped in silence: only a line of titles is passed over."""
+    text = f"{first}\n0.2\n0.3"
+    said = refusal(client.post("/api/bench/densities", json={"text": text}), 422)
+    assert said["message"].startswith("Line 1: ")
+    titled = client.post("/api/bench/densities", json={"text": "Density\n0.2\n0.3"})
+    assert titled.json()["densities"] == [0.2, 0.3]

@@ -17,6 +17,7 @@ import pytest
 from PIL import Image
 
 from emulsa import cli
+from emulsa.field import one_file
 from emulsa.store.folder import DATABASE
 from tests.ports import free_port
 
@@ -124,3 +125,34 @@ def test_a_saved_file_brings_its_pictures(
         found = db.execute("SELECT name, width, added_at FROM attachment WHERE id LIKE 'p_'")
         assert found.fetchall() == [("wall-1.png", 600, "2026-01-04T16:12:00Z")]
     assert not list((folder / "attachments").glob("*.part"))
+
+
+def test_a_folder_that_is_not_there(
+    folder: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    """It is called that, and nothing is forbidden; one file is written without any log."""
+    saved = tmp_path / "outing.json"
+    saved.write_text(json.dumps({"device": "Phone", "version": "0", "acts": []}))
+    nowhere = tmp_path / "nowhere"
+    assert cli.main(["hand-in", str(saved), "--data", str(nowhere)]) == 1
+    assert (
+        capsys.readouterr().err == f"There is no log in {nowhere}; name its folder with --data.\n"
+    )
+    assert not nowhere.exists()
+    file = nowhere / "emulsa.html"
+    assert cli.main(["single-file", str(file), "--data", str(folder)]) == 1
+    said = capsys.readouterr().err
+    assert said in (
+        f"There is no folder {nowhere}.\n",
+        "What one file is made of was not built; run 'make page'.\n",
+    )
+
+
+@pytest.mark.skipif(not (one_file.BUILT / "parts.json").is_file(), reason="not built: make page")
+def test_one_file_needs_no_log(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """Where nothing was logged yet it begins with an empty one, and makes no folder for it."""
+    file, nowhere = tmp_path / "emulsa.html", tmp_path / "nowhere"
+    assert cli.main(["single-file", str(file), "--data", str(nowhere)]) == 0
+    assert "Written: " in capsys.readouterr().out
+    assert file.read_text("utf-8").startswith("<!doctype html>")
+    assert not nowhere.exists()

@@ -192,3 +192,15 @@ def test_a_strip_of_a_roll_is_exposed_from_the_gate_on(hand: Hand) -> None:
         json={**asked, "bracket_id": "c", "piece_ids": rest["piece_ids"]},
     )
     assert "exposed for 8 min already" in twice.json()["error"]["message"]
+
+
+def test_what_would_not_fit_is_said_before_it_is_used(hand: Hand) -> None:
+    """A slip that would turn a meter by more than it can be turned, where it is read."""
+    for each in ("one", "two"):
+        hand.put(f"/api/kit/meters/{each}?base=", {"id": each, "name": f"Meter {each}"})
+    readings = {"trusted_id": "one", "other_id": "two"}
+    slip = {**readings, "pairs": [{"trusted_ev": 15, "other_ev": -1.5}]}
+    said = hand.post("/api/bench/checks/meters", slip)["says"]
+    assert "must be between −5 and 5" in said[-1]
+    sound = {**readings, "pairs": [{"trusted_ev": 9, "other_ev": 8.8}]}
+    assert "must be between" not in " ".join(hand.post("/api/bench/checks/meters", sound)["says"])

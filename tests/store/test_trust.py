@@ -17,7 +17,16 @@ from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
-from emulsa.store import backups, database, journal, opening, records, restoring, soundness
+from emulsa.store import (
+    backups,
+    carrying,
+    database,
+    journal,
+    opening,
+    records,
+    restoring,
+    soundness,
+)
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, alone
 from tests.databases import rename, titles
 from tests.killing import killed_at
@@ -319,3 +328,15 @@ def test_a_full_disk_loses_nothing(folder: Path, tmp_path: Path) -> None:
     assert titles(folder) == before
     assert not (tmp_path / "more.zip").exists()
     assert not list(folder.rglob("*.part"))
+
+
+def test_a_carried_copy_put_back_is_a_home(folder: Path, tmp_path: Path) -> None:
+    """The file of a copy is a log: restored, it takes in what others hand in."""
+    copy = carrying.copy(folder / DATABASE, tmp_path / "copy.sqlite3", "now", "0")
+    with closing(database.connect(copy)) as db:
+        assert carrying.carried(db) is not None
+    restoring.restore(folder, copy, "20260201-100000")
+    opening.prepare(folder / DATABASE)
+    with closing(database.connect(folder / DATABASE)) as db:
+        assert carrying.carried(db) is None
+        assert db.execute("SELECT count(*) FROM exposure").fetchone()[0] > 0

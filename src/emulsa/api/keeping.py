@@ -5,10 +5,20 @@ from __future__ import annotations
 from typing import Any
 
 from emulsa.api.refusals import Conflict
-from emulsa.core.errors import Unsound
+from emulsa.core import wire
+from emulsa.core.errors import CoreError, Unsound
 from emulsa.core.versions import version_of
 
 NEW = ""  # the version a record is made on that is not there yet
+
+
+def why_not(record: object) -> str:
+    """Why a record could not be kept as it would be, before it is tried; nothing when it could."""
+    try:
+        wire.decode(type(record), wire.encode(record))
+    except CoreError as problem:
+        return problem.message
+    return ""
 
 
 def own_id(id_: str, record: Any) -> None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from contextlib import closing
 from dataclasses import dataclass
 from pathlib import Path
@@ -19,6 +19,9 @@ ASIDE = "id, moment, name, request, label, problem, because, device, at, fate"
 EXPOSURE, BRACKET = "exposures.log", "exposures.log_bracket"
 STRIP = "strips.expose"
 Fate = Literal["", "note", "dropped"]
+
+
+ASIDES_AT_ONCE = 200  # are shown; those after them when these are decided
 
 
 @dataclass(frozen=True)
@@ -235,10 +238,23 @@ def hangs_on(connection: Connection, id_: str, mentioned: Iterable[str]) -> str:
     return str(row[0]) if row else ""
 
 
-def asides(connection: Connection) -> Iterator[Aside]:
-    """Everything that lies aside, in the order it happened."""
-    for row in connection.execute(f"SELECT {ASIDE} FROM set_aside ORDER BY moment, rowid"):
-        yield Aside(*row)
+def asides(connection: Connection) -> list[Aside]:
+    """What lies aside and waits, in the order it happened, and the notes after it; of very many
+    the first."""
+    rows = connection.execute(
+        f"""
+        SELECT {ASIDE} FROM set_aside WHERE fate <> 'dropped'
+        ORDER BY fate, moment, rowid LIMIT :most
+        """,
+        {"most": ASIDES_AT_ONCE},
+    )
+    return [Aside(*row) for row in rows]
+
+
+def undecided(connection: Connection) -> int:
+    """How much waits to be decided."""
+    found = connection.execute("SELECT count(*) FROM set_aside WHERE fate = ''").fetchone()
+    return int(found[0])
 
 
 def happened(connection: Connection, records: Iterable[str], most: int = 3) -> list[Happened]:

@@ -3995,7 +3995,8 @@ export interface components {
         /**
          * CarryView
          * @description Whether this is a carried copy, of when, and how much was done in it since; which
-         *     pictures there are, and which of them are printed; at home, what lies aside.
+         *     pictures there are, and which of them are printed; at home, what lies aside, and how much of
+         *     it waits to be decided.
          */
         CarryView: {
             carried: components["schemas"]["Carried"] | null;
@@ -4007,6 +4008,8 @@ export interface components {
             printed: string[];
             /** Asides */
             asides: components["schemas"]["AsideView"][];
+            /** Undecided */
+            undecided: number;
         };
         /**
          * Cause

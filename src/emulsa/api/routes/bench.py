@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.api.keeping import own_id, unchanged
+from emulsa.api.keeping import own_id, unchanged, why_not
 from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
@@ -233,8 +233,14 @@ def _view(db: Db, test: FilmTest) -> TestView:
         version_of(film),
         version_of(recipe) if recipe else "",
         worked,
-        change_text(changed_by_test(recipe, test, worked)) if recipe and worked.ladder else "",
+        _use_text(recipe, test, worked) if recipe and worked.ladder else "",
     )
+
+
+def _use_text(recipe: FilmRecipe, test: FilmTest, worked: Worked) -> str:
+    """What using its times would change, or why they cannot be used."""
+    problem = why_not(after_test(recipe, test, worked))
+    return problem or change_text(changed_by_test(recipe, test, worked))
 
 
 def _worked(db: Db, test: FilmTest) -> Worked:

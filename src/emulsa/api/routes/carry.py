@@ -37,13 +37,15 @@ class AsideView(Aside):
 @dataclass(frozen=True)
 class CarryView:
     """Whether this is a carried copy, of when, and how much was done in it since; which
-    pictures there are, and which of them are printed; at home, what lies aside."""
+    pictures there are, and which of them are printed; at home, what lies aside, and how much of
+    it waits to be decided."""
 
     carried: Carried | None
     waiting: int
     pictures: tuple[str, ...]
     printed: tuple[str, ...]
     asides: tuple[AsideView, ...]
+    undecided: int
 
 
 @dataclass(frozen=True)
@@ -124,4 +126,5 @@ def _view(db: Db) -> CarryView:
             )
             for each in carrying.asides(db)
         ),
+        carrying.undecided(db),
     )

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from emulsa.api.keeping import unchanged
+from dataclasses import replace
+
+from emulsa.api.keeping import unchanged, why_not
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.core.bench.checks import (
@@ -45,8 +47,10 @@ def use_shutter(act: Act, base: str, readings: ShutterReadings) -> KitLens:
 @routes.question("/meters", "POST")
 def meters(db: Db, readings: MeterReadings) -> MeterCheck:
     """How far two meters are apart; nothing is kept."""
-    needed(kit.meter(db, readings.other_id), NO_METER, "other_id")
-    return check_meters(readings.pairs)
+    other = needed(kit.meter(db, readings.other_id), NO_METER, "other_id")
+    found = check_meters(readings.pairs)
+    problem = why_not(corrected_meter(other, found))
+    return replace(found, says=(*found.says, problem)) if problem else found
 
 
 @routes.act("POST", "/meters/use", works_out=True)

@@ -12,7 +12,7 @@ import { carryQuery } from "./queries";
 /** At home: the way back of a file that was saved out there, and what was set aside before. */
 export function FromOutThere() {
   const client = useQueryClient();
-  const asides = useQuery(carryQuery).data?.asides.filter((each) => each.fate !== "dropped") ?? [];
+  const asides = useQuery(carryQuery).data?.asides ?? [];
   const [said, setSaid] = useState("");
   const [problem, setProblem] = useState("");
   const [open, setOpen] = useState(false);

@@ -119,15 +119,15 @@ function AtHome() {
   useEffect(() => {
     void picturesWaiting().then(setLeft);
   }, []);
-  const asides = useQuery(carryQuery).data?.asides.filter((each) => each.fate === "") ?? [];
+  const asides = useQuery(carryQuery).data?.undecided ?? 0;
   const [open, setOpen] = useState(false);
   return (
     <>
       <Line>
         <Box flex="1">
           At home{outcome && ` · Handed in: ${outcome}`}
-          {asides.length > 0 &&
-            ` · ${asides.length} of what was handed in ${asides.length === 1 ? "waits" : "wait"} for you`}
+          {asides > 0 &&
+            ` · ${asides} of what was handed in ${asides === 1 ? "waits" : "wait"} for you`}
         </Box>
         {left > 0 && (
           <Button
@@ -145,7 +145,7 @@ function AtHome() {
             <X size={16} aria-hidden />
           </Button>
         )}
-        {asides.length > 0 && (
+        {asides > 0 && (
           <Button variant="quiet" onClick={() => setOpen(true)}>
             Decide
           </Button>
