@@ -30,7 +30,7 @@ from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
 from emulsa.core.operations import Operation
 from emulsa.core.written import writing
-from emulsa.store import acts, journal, preferences, records, rows, staging, unread
+from emulsa.store import acts, journal, preferences, records, spoilt, staging, unread
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
@@ -250,7 +250,7 @@ def serve(route: Route, house: House, asked: Asked) -> Reply:
         given = arguments(route, asked, house)
         with refusing():
             return _reply(route, route.handler(**given, **_named(asked, route)))
-    with refusing(), rows.noticing() as noticed:
+    with refusing(), spoilt.noticing() as noticed:
         reply = _served(route, house, asked)
     return replace(reply, unread=len(noticed)) if noticed else reply
 

@@ -10,12 +10,12 @@ from __future__ import annotations
 import hashlib
 import json
 import logging
-import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
 from emulsa.api.acting import Asked, Route, now, perform
+from emulsa.api.alike import came_to_the_same
 from emulsa.api.ending import Stopping
 from emulsa.api.given import as_given
 from emulsa.api.house import House
@@ -164,33 +164,10 @@ def _as_there(route: Route, act: HandedAct) -> Callable[[bytes], None] | None:
         return None
 
     def approved(content: bytes) -> None:
-        if not alike(_worked(json.loads(content)), _worked(wire.parsed(act.answer))):
+        if not came_to_the_same(json.loads(content), wire.parsed(act.answer)):
             raise Impossible(COMES_TO_OTHER)
 
     return approved
-
-
-def _worked(answer: Any) -> Any:
-    """What an act came to: its words and the version it made are not what was worked out."""
-    if not isinstance(answer, dict):
-        return answer
-    return {name: value for name, value in answer.items() if name not in ("version", "says")}
-
-
-def alike(one: Any, other: Any) -> bool:
-    """Whether two answers say the same: two machines may differ in a number's last digits.
-
-    >>> alike({"a": [1.0]}, {"a": [1.0 + 1e-15]}), alike({"a": 1}, {"a": 2}), alike([1], [1, 1])
-    (True, False, False)
-    """
-    if isinstance(one, dict) and isinstance(other, dict):
-        return one.keys() == other.keys() and all(alike(one[each], other[each]) for each in one)
-    if isinstance(one, list) and isinstance(other, list):
-        return len(one) == len(other) and all(map(alike, one, other))
-    if isinstance(one, float) or isinstance(other, float):
-        numbers = isinstance(one, (int, float)) and isinstance(other, (int, float))
-        return numbers and math.isclose(one, other, rel_tol=1e-9, abs_tol=1e-12)
-    return bool(one == other)
 
 
 def _same(known: tuple[str, dict[str, Any], str], act: HandedAct, request: dict[str, Any]) -> bool:

@@ -24,6 +24,7 @@ from emulsa.store.drawn import (
 )
 from emulsa.store.records import JUDGEMENT, PRINT, PRINT_SHAPE, PRINT_STRIP, PRINT_TRY
 from emulsa.store.rows import Table
+from emulsa.store.spoilt import Spoilt, sound
 
 MOST = 200  # negatives to choose from, the latest
 
@@ -121,9 +122,9 @@ def _tries(connection: Connection, which: str, id_: str) -> list[PrintTry]:
             plan = plan_of(row["plan"], names[row["id"]], shapes)
             return PrintTry(**TRY_NOTED.values(row), plan=plan)
         except (CoreError, ValueError, TypeError, KeyError) as problem:
-            raise rows.Spoilt(PRINT_TRY.name, row, problem) from problem
+            raise Spoilt(PRINT_TRY.name, row, problem) from problem
 
-    return rows.sound(map(dict, found), read)
+    return sound(map(dict, found), read)
 
 
 def strips(connection: Connection, print_id: str) -> list[KeptStrip]:

@@ -12,31 +12,20 @@ import dataclasses
 import json
 import types
 import typing
-from collections.abc import Callable, Iterator, Mapping
-from contextlib import contextmanager
-from contextvars import ContextVar
+from collections.abc import Callable, Mapping
 from functools import cache, cached_property
 from operator import itemgetter
 from sqlite3 import Connection
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
 from emulsa.core import wire
-from emulsa.core.errors import CoreError, Unreadable
+from emulsa.core.errors import CoreError
+from emulsa.store.spoilt import Spoilt, sound
 
 Values = Mapping[str, Any]
-Item = typing.TypeVar("Item")
-Made = typing.TypeVar("Made")
 Row = Any  # a mapping of columns, as sqlite3.Row is one
 Reader = Callable[[Row], Any]
 How = Literal["plain", "flag", "json", "pair", "within"]
-
-
-class Spoilt(Unreadable):
-    """A record that is there and cannot be read: its table, its id, and why, by its name."""
-
-    def __init__(self, table: str, row: Row, problem: Exception) -> None:
-        super().__init__(unread_text(table, row, problem))
-        self.table, self.id = table, str(row["id"])
 
 
 @dataclasses.dataclass(frozen=True)
@@ -173,61 +162,6 @@ def many(
     that cannot be read is left out, and noticed."""
     statement = f"{table.select} {rest or f'ORDER BY {table.order}'}"
     return sound(map(_named, connection.execute(statement, values or {})), table.read)
-
-
-def sound(items: typing.Iterable[Item], read: Callable[[Item], Made]) -> list[Made]:
-    """What is made of each of these; what needs a record that cannot be read is left out, which is
-    noticed, and the others are shown all the same."""
-    found = []
-    for each in items:
-        try:
-            found.append(read(each))
-        except Spoilt as problem:
-            noticed = _unread.get()
-            if noticed is not None:
-                noticed.add((problem.table, problem.id))
-    return found
-
-
-_unread: ContextVar[set[tuple[str, str]] | None] = ContextVar("unread", default=None)
-
-
-@contextmanager
-def noticing() -> Iterator[set[tuple[str, str]]]:
-    """What of the records that are asked for inside could not be read: table and id."""
-    found: set[tuple[str, str]] = set()
-    before = _unread.set(found)
-    try:
-        yield found
-    finally:
-        _unread.reset(before)
-
-
-def unread_text(table: str, row: Row, problem: Exception) -> str:
-    """Why a row cannot be read, by the name it has."""
-    names = (row[each] for each in NAMED_BY if row.get(each))
-    said = problem.message if isinstance(problem, CoreError) else "it is damaged."
-    why = said[:1].lower() + said[1:]
-    return f"The {called(table)} “{next(names, '?')}” cannot be read: {why}"
-
-
-def called(table: str) -> str:
-    """What a row of a table is called, or what it is part of."""
-    return CALLED.get(table, table.replace("_", " "))
-
-
-NAMED_BY = ("name", "title", "label", "number", "id")
-CALLED = {
-    "reading": "scene",
-    "scene_filter": "scene",
-    "stock": "box of film",
-    "sheet_format": "format",
-    "printing_paper": "paper",
-    "preference": "preferences",
-    "print_try": "print",
-    "print_strip": "strip of a print",
-    "print_shape": "drawn shape",
-}
 
 
 def _named(row: Row) -> dict[str, Any]:

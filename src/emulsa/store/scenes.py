@@ -14,6 +14,7 @@ from emulsa.core.scene.record import Scene, SceneKit, SceneReading
 from emulsa.store import bench, films, kit, preferences, rows, stock
 from emulsa.store.records import SCENE
 from emulsa.store.rows import Table
+from emulsa.store.spoilt import Spoilt, sound
 
 READING = Table("reading", SceneReading, "position")
 
@@ -194,7 +195,7 @@ def _put_filters(connection: Connection, scene: Scene) -> None:
 
 
 def _scenes(connection: Connection, found: list[Row]) -> list[Scene]:
-    return rows.sound(map(dict, found), _reader(connection, found))
+    return sound(map(dict, found), _reader(connection, found))
 
 
 def _reader(connection: Connection, found: list[Row]) -> Callable[[dict[str, Any]], Scene]:
@@ -227,6 +228,6 @@ def _reader(connection: Connection, found: list[Row]) -> Callable[[dict[str, Any
                 readings=tuple(READING.record(each) for each in readings[row["id"]]),
             )
         except (CoreError, ValueError) as problem:
-            raise rows.Spoilt(SCENE.name, row, problem) from problem
+            raise Spoilt(SCENE.name, row, problem) from problem
 
     return read

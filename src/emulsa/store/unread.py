@@ -15,7 +15,7 @@ from emulsa.core.film.states import Move, State
 from emulsa.core.kit.preferences import Preferences
 from emulsa.core.limits import Id, Label, Note
 from emulsa.core.scene.record import Scene
-from emulsa.store import history, journal, kit, records, rows, scenes, whole
+from emulsa.store import history, journal, kit, records, scenes, spoilt, whole
 from emulsa.store.rows import Table
 
 Row = dict[str, Any]
@@ -118,7 +118,7 @@ def _checked(table: str, row: Row) -> None:
 def _said(table: str, problem: CoreError) -> CoreError:
     why = problem.message[:1].lower() + problem.message[1:]
     problem.message = (
-        f"This cannot be kept with the {rows.called(table)}: {why} Nothing was changed."
+        f"This cannot be kept with the {spoilt.called(table)}: {why} Nothing was changed."
     )
     return problem
 
@@ -135,7 +135,7 @@ def found(connection: Connection) -> Iterator[Unread]:
                 yield Unread(
                     table,
                     id_,
-                    rows.unread_text(table, row, problem),
+                    spoilt.unread_text(table, row, problem),
                     _sound(connection, table, id_) is not None,
                 )
 
@@ -160,7 +160,7 @@ def mend(connection: Connection, table: str, id_: str) -> str:
         pass
     else:
         raise Impossible("This record can be read; nothing is wrong with it.", field="id")
-    named = next(str(row[each]) for each in rows.NAMED_BY if row.get(each))
+    named = next(str(row[each]) for each in spoilt.NAMED_BY if row.get(each))
     sound = _sound(connection, table, id_)
     if sound is not None:
         journal.turn(connection, table, json.dumps(row), sound)

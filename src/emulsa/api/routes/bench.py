@@ -31,7 +31,8 @@ from emulsa.core.written import day_words
 from emulsa.exchange import curves, densities
 from emulsa.exchange.cards import pdf
 from emulsa.store import bench as store
-from emulsa.store import films, kit, rows
+from emulsa.store import films, kit
+from emulsa.store.spoilt import sound
 
 routes = Routes("bench", "/api/bench")
 
@@ -107,8 +108,8 @@ class ReadDensities:
 def read(db: Db) -> BenchView:
     """Every test, the latest day first, and what the judged negatives of each recipe say."""
     names = films.names(db)
-    tests = rows.sound(store.tests(db), lambda each: _line(db, each, names[each.film_id]))
-    said = rows.sound(store.recipes_judged(db), lambda each: learned(db, each, ()))
+    tests = sound(store.tests(db), lambda each: _line(db, each, names[each.film_id]))
+    said = sound(store.recipes_judged(db), lambda each: learned(db, each, ()))
     return BenchView(tuple(tests), tuple(said))
 
 

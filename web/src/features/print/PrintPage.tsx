@@ -22,10 +22,10 @@ import { ReworkSheet } from "./ReworkSheet";
 import { StripSheet } from "./StripSheet";
 import { Sums } from "./Sums";
 import { Touching } from "./Touching";
-import { type Marker, Tries } from "./Tries";
+import { Tries } from "./Tries";
 import { useDraft } from "./useDraft";
 import { useHeldKey } from "./useHeldKey";
-import { useTouches } from "./useTouches";
+import { type Marker, useTouches } from "./useTouches";
 
 /** A print: its plan over the picture, seen before there is paper, and every try. */
 export function PrintPage() {

@@ -1,11 +1,9 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { type RefObject, useState } from "react";
 import { Button } from "../../components/Button";
-import type { Point, PrintView } from "./queries";
+import type { PrintView } from "./queries";
 import { TryNoted } from "./TryNoted";
-
-/** Keeps what is to be seen at a place of the print that is open. */
-export type Marker = (at: Point, says: string) => void;
+import type { Marker } from "./useTouches";
 
 /** Every print that was made: what it showed, what came next, which is the final one. */
 export function Tries({

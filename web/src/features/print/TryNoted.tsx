@@ -7,8 +7,8 @@ import { Problem } from "../../components/Problem";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { noteTry, printAgain, type Try, type TryNotes } from "./queries";
-import type { Marker } from "./Tries";
 import { useDraft } from "./useDraft";
+import type { Marker } from "./useTouches";
 
 const KEPT = [
   ["edition", "Edition"],

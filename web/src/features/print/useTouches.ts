@@ -7,6 +7,9 @@ import { TOUCHES } from "./shapes";
 
 const SOFT_EDGE = 0.04; // of the picture's longer side, as a hand held still makes it
 
+/** Keeps what is to be seen at a place of the print that is open. */
+export type Marker = (at: Point, says: string) => void;
+
 /** Touching the picture: a shape by a few touches, or the place of a mark on a try. */
 export function useTouches(
   draft: Print,
