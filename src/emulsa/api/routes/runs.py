@@ -143,7 +143,7 @@ def keep_course(act: Act, id: str, went: Went) -> Done:  # noqa: A002
     return _done(act, running.keep_course(_found(act.db, id), went), id)
 
 
-@routes.act("POST", "/{id}/developed")
+@routes.act("POST", "/{id}/developed", says_over=True)
 def developed(act: Act, id: str) -> Done:  # noqa: A002
     """The run is out of the developer and fixed: its film is developed."""
     run, found = _found(act.db, id), pieces.of_run(act.db, id)
