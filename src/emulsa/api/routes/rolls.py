@@ -74,13 +74,13 @@ def unload(act: Act, id: str) -> Done:  # noqa: A002
     return _done(act, unload_roll(roll, frames, store.strips_of(act.db, id), act.moment), id)
 
 
-@routes.act("POST", "/{id}/advanced")
+@routes.act("POST", "/{id}/advanced", says_over=True)
 def advanced(act: Act, id: str) -> Done:  # noqa: A002
     """The film was seen to move: the rewind knob turned, or the backing paper ran."""
     return _done(act, rolling.advance(_found(act.db, id)), id)
 
 
-@routes.act("POST", "/{id}/skip")
+@routes.act("POST", "/{id}/skip", says_over=True)
 def skip(act: Act, id: str) -> Done:  # noqa: A002
     """Wind on without an exposure: the frame stays blank."""
     roll, frames = _found(act.db, id), pieces.of_roll(act.db, id)
