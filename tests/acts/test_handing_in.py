@@ -701,9 +701,16 @@ def otherwise(out: Hands, home: Hands, act_id: str) -> list[Any]:
         found += [
             (key, each, after[each], now and now[each])
             for each in told_ - GIVES_WAY
-            if now is None or now[each] != after[each]
+            if now is None or _called(home, each, now[each]) != _called(out, each, after[each])
         ]
     return found
+
+
+def _called(hands: Hands, column: str, value: Any) -> Any:
+    """A value as it is compared: film that was typed is known by its name, under whatever id."""
+    if column != "film_id":
+        return value
+    return hands.db.execute("SELECT name FROM film WHERE id = ?", [value]).fetchone()[0]
 
 
 def _row(hands: Hands, key: tuple[str, str]) -> dict[str, Any] | None:
