@@ -22,6 +22,11 @@ def used(hand: Hand) -> Any:
     return hand.group(temperature_c=20)["time"]["minutes"]
 
 
+def version(hand: Hand, kind: str) -> str:
+    """Of which version of its recipe or film a test speaks."""
+    return str(hand.get("/api/bench/tests/test")[f"{kind}_version"])
+
+
 def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     """8 min before; the test says 9 min 30 s for N; undo brings the old minutes back."""
     hand.bench()
@@ -55,7 +60,7 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
         assert word in text
     assert len(PdfReader(io.BytesIO(paper)).pages) == 1
     assert "D_VIS" in hand.client.get("/api/bench/tests/test.txt").text
-    hand.post("/api/bench/tests/test/use")
+    hand.post(f"/api/bench/tests/test/use?base={version(hand, 'recipe')}")
     rung = next(each for each in view["worked"]["ladder"] if each["n"] == 0)
     assert abs(used(hand) - rung["minutes"]) < 1 / 24 + 1e-9
     recipe = hand.get("/api/kit")["recipes"][0]["recipe"]
@@ -125,13 +130,13 @@ def test_a_test_from_the_list_to_tested_times(hand: Hand) -> None:
     )
     before = {each["id"]: each["lands"] for each in hand.solve()["falls"]}
     assert before == {"rock": 3, "snow": 8}
-    hand.post("/api/bench/tests/test/use")
+    hand.post(f"/api/bench/tests/test/use?base={version(hand, 'recipe')}")
     solved = hand.solve()
     after = {each["id"]: each["lands"] for each in solved["falls"]}
     assert "own-film" in {each["code"] for each in solved["answer"]["advice"]}
     assert after["snow"] != 8
     assert after["rock"] < 2.9  # the film is slower than its index: the shadow sinks
-    hand.post("/api/bench/tests/test/textural")
+    hand.post(f"/api/bench/tests/test/textural?base={version(hand, 'film')}")
     film = next(each for each in hand.get("/api/kit")["films"] if each["id"] == "film")
     textural = view["worked"]["textural"]
     assert film["textural_range"] == [textural["low"], textural["high"]]

@@ -152,7 +152,7 @@ class Pairing:
 
 
 def plain_name(name: str) -> str:
-    """A device's name on one line, without marks that turn or hide letters.
+    r"""A device's name on one line, without marks that turn or hide letters.
 
     >>> plain_name(" Ph\u202eone\n\x07 ")
     'Phone'

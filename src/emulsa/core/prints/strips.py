@@ -42,7 +42,7 @@ def told(kept: KeptStrip) -> str:
     """A strip that was kept, in a line.
 
     >>> asked = StripRequest(kind="stops", first_s=8, step_stops=1 / 3, strips=6, chosen=2.5)
-    >>> told(KeptStrip(id="a", label="Hard filter", over="Soft filter", strip=asked))
+    >>> told(KeptStrip(id="a", print_id="p", label="Hard filter", over="Soft filter", strip=asked))
     'Hard filter over Soft filter: 6 strips from 8 s by ⅓ stop; between 2 and 3 is right'
     """
     asked = kept.strip
