@@ -124,6 +124,25 @@ def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
     assert (line["tries"], line["final"]) == (1, False)
 
 
+def test_no_print_takes_what_is_anothers(hand: Hand) -> None:
+    """A strip and a print that were kept keep their ids: neither is written over by another's."""
+    found = negative(hand)
+    for each in ("p", "q"):
+        body = {"id": each, "exposure_id": found["exposure_id"], "title": each}
+        hand.put(f"/api/prints/{each}?base=", body)
+    strip = {"id": "s", "part_id": "base", "strip": {"kind": "linear", "step_s": 3, "strips": 5}}
+    made = {"id": "t", "says": "first"}
+    hand.post("/api/prints/p/strips", strip)
+    hand.post("/api/prints/p/tries", made)
+    for address, asked in (("strips", strip), ("tries", {**made, "says": "other"})):
+        refused = hand.client.post(f"/api/prints/q/{address}", json=asked)
+        assert refused.status_code == 409, refused.text
+    kept = hand.get("/api/prints/p")
+    assert [each["id"] for each in kept["strips"]] == ["s"]
+    assert [each["notes"]["says"] for each in kept["tries"]] == ["first"]
+    assert hand.get("/api/prints/q")["tries"] == []
+
+
 def test_what_prints_hang_on_is_not_deleted(hand: Hand) -> None:
     """A paper in a plan stays; a print of no negative is refused; a conflict is told."""
     found = negative(hand)

@@ -56,7 +56,7 @@ NEGATIVES = """
 
 
 @dataclass(frozen=True)
-class PrintLine:
+class KeptPrint:
     """A print as a line: how many were made, and the final one; plans without their shapes."""
 
     print: Print
@@ -83,7 +83,7 @@ def print_(connection: Connection, id_: str | None) -> Print | None:
     return _print(connection, row) if row else None
 
 
-def lines(connection: Connection, exposure_id: str | None = None) -> list[PrintLine]:
+def lines(connection: Connection, exposure_id: str | None = None) -> list[KeptPrint]:
     """Every print, or those of an exposure, the latest first."""
     where = "WHERE exposure_id = :id ORDER BY rowid DESC" if exposure_id else ""
     found = rows.many(connection, PRINT, where, {"id": exposure_id})
@@ -94,7 +94,7 @@ def lines(connection: Connection, exposure_id: str | None = None) -> list[PrintL
         )
     }
     final = {each.print_id: each for each in rows.many(connection, PRINT_TRY, "WHERE final = 1")}
-    return [PrintLine(each, made.get(each.id, 0), final.get(each.id)) for each in found]
+    return [KeptPrint(each, made.get(each.id, 0), final.get(each.id)) for each in found]
 
 
 def tries(connection: Connection, print_id: str) -> list[PrintTry]:

@@ -20,25 +20,12 @@ export function compared(answer: Response): Response {
   return answer;
 }
 
-const HOUR_MS = 3_600_000;
-const count = (many: number, word: string) => `${many} ${word}${many === 1 ? "" : "s"}`;
-
-/** What is wrong with this device's clock; nothing when it goes as home's. */
-export const useClockWrong = (): string =>
+/** By how much this device's clock is ahead of home's, in milliseconds; 0 when it goes as home's. */
+export const useClockAhead = (): number =>
   useSyncExternalStore(
     (tell) => {
       watchers.add(tell);
       return () => void watchers.delete(tell);
     },
-    () => {
-      if (ahead_ms === 0) return "";
-      const by = Math.abs(ahead_ms);
-      const much =
-        by >= 24 * HOUR_MS
-          ? count(Math.round(by / 24 / HOUR_MS), "day")
-          : by >= HOUR_MS
-            ? count(Math.round(by / HOUR_MS), "hour")
-            : count(Math.round(by / 60_000), "minute");
-      return `This device's clock is ${much} ${ahead_ms > 0 ? "ahead of" : "behind"} home's. Set it right: what is done here is kept at the moment it shows.`;
-    },
+    () => ahead_ms,
   );

@@ -2,10 +2,11 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { api, unwrap } from "../api/client";
-import { useClockWrong } from "../api/clocks";
+import { useClockAhead } from "../api/clocks";
 import { putTroubleAway, useTrouble } from "../api/pending";
 import { readsOf } from "../api/reads";
 import { Button } from "../components/Button";
+import { count } from "../components/count";
 import { Notice } from "../components/Notice";
 import { readCarrying } from "../field/mode";
 import { say, useSaid } from "../shared/saying";
@@ -37,11 +38,25 @@ export function Said() {
 }
 
 const HEALTH_MS = 60_000;
+const [MINUTE_MS, HOUR_MS, DAY_MS] = [60_000, 3_600_000, 86_400_000];
+
+/** What is wrong with this device's clock; nothing when it goes as home's. */
+function clockText(ahead_ms: number): string {
+  if (ahead_ms === 0) return "";
+  const by = Math.abs(ahead_ms);
+  const much =
+    by >= DAY_MS
+      ? count(Math.round(by / DAY_MS), "day")
+      : by >= HOUR_MS
+        ? count(Math.round(by / HOUR_MS), "hour")
+        : count(Math.round(by / MINUTE_MS), "minute");
+  return `This device's clock is ${much} ${ahead_ms > 0 ? "ahead of" : "behind"} home's. Set it right: what is done here is kept at the moment it shows.`;
+}
 
 /** What is wrong with the data, or was not done of what was under way, above every room. */
 export function Trouble() {
   const refused = useTrouble();
-  const clock = useClockWrong();
+  const clock = clockText(useClockAhead());
   const trouble = useQuery({
     queryKey: ["health"],
     queryFn: () => unwrap(api.GET("/api/health")),

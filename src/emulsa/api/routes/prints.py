@@ -20,6 +20,7 @@ from emulsa.api.views.prints import (
     print_view,
 )
 from emulsa.core import wire
+from emulsa.core.errors import Impossible
 from emulsa.core.limits import Id
 from emulsa.core.printing.plan import PrintPart
 from emulsa.core.printing.strip import StripRequest
@@ -222,6 +223,9 @@ def keep_strip(act: Act, id: str, chosen: StripChosen) -> PrintKept:  # noqa: A0
     """Keep a test strip; the one that is right gives its part the base time."""
     found = needed(store.print_(act.db, id), NO_PRINT)
     changed, strip = choose(found, chosen, act.moment)
+    known = act.read_back(strip)
+    if known is not None and known.print_id != id:
+        raise Impossible("This strip belongs to another print.", field="id")
     act.keep(strip)
     return _keep(act, changed, f"keep a strip of {found.title}")
 
@@ -231,6 +235,8 @@ def made(act: Act, id: str, made: TryMade) -> TryKept:  # noqa: A002
     """Keep the print that was made, with the plan it is of."""
     found = needed(store.print_(act.db, id), NO_PRINT)
     last = store.last_try(act.db, id)
+    if store.try_(act.db, made.id or act.id) is not None:
+        raise Impossible("This print was kept already.", field="id")
     new = keep_try(found, last.number if last else 0, made, act.id, act.moment)
     return _keep_tries(act, (new,), new, f"keep print {new.number} of {found.title}")
 

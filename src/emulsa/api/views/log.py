@@ -43,7 +43,7 @@ from emulsa.store import (
     stock,
 )
 from emulsa.store.log import Entry
-from emulsa.store.prints import PrintLine
+from emulsa.store.prints import KeptPrint
 
 
 @dataclass(frozen=True)
@@ -294,7 +294,7 @@ def _f_number(exposure: Exposure) -> float | None:
         return None
 
 
-def _printed(found: PrintLine) -> StoryPrint:
+def _printed(found: KeptPrint) -> StoryPrint:
     said, final = [made_text(found)], found.final
     if final is not None:
         kept = (f"print {final.number} is final", final.edition, final.toning, final.hangs)

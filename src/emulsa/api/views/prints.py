@@ -17,7 +17,7 @@ from emulsa.core.prints.strips import told
 from emulsa.core.prints.worked import PrintWorked, worked_out
 from emulsa.core.versions import version_of
 from emulsa.store import kit, prints
-from emulsa.store.prints import PrintLine
+from emulsa.store.prints import KeptPrint
 
 
 @dataclass(frozen=True)
@@ -103,7 +103,7 @@ def negative_of(db: Db, found: Print) -> PrintedNegative:
     return needed(known, "This negative was not found.", "exposure_id")
 
 
-def made_text(line: PrintLine) -> str:
+def made_text(line: KeptPrint) -> str:
     """How many prints were made of a plan, in words."""
     return f"{line.tries} print{'s' if line.tries != 1 else ''} made" if line.tries else "planned"
 

@@ -73,7 +73,7 @@ function Shown({ view }: { view: PrintView }) {
   const { negative } = view;
   const areas = draft.plan.areas;
   const ratio = negative.width ? negative.width / negative.height : 1.25;
-  const touches = useTouches(draft, change, setChosen, (_, at, says) => marker.current?.(at, says));
+  const touches = useTouches(draft, change, setChosen, (at, says) => marker.current?.(at, says));
   useHeldKey("b", setAsScanned); // before and after
   const sheet = useCallback(
     async (next: Open) => {
@@ -87,7 +87,14 @@ function Shown({ view }: { view: PrintView }) {
   const rework = useCallback(() => void sheet("rework"), [sheet]);
   const edit = useCallback(() => void sheet("plan"), [sheet]);
   const area = areas.find((each) => each.id === chosen) ?? null;
-  const { marking, markAt } = touches;
+  const { marking, markAt, cancel } = touches;
+  const look = useCallback(
+    (try_id: string | null) => {
+      cancel(); // a mark that was begun was for the print that was open
+      setJudged(try_id);
+    },
+    [cancel],
+  );
   const tried = view.tries.find((each) => each.id === (marking ?? judged));
   const marks = [...(tried?.notes.marks ?? []), ...(markAt ? [{ ...markAt, says: "…" }] : [])];
   return (
@@ -198,7 +205,7 @@ function Shown({ view }: { view: PrintView }) {
               marker={marker}
               mark={touches.mark}
               rework={rework}
-              look={setJudged}
+              look={look}
             />
             <LayoutAtRest layout={worked.layout} turn={turn} edit={edit} />
             <Box>

@@ -16,7 +16,7 @@ export function useTouches(
   change: (edit: Edit) => void,
   choose: (area: string) => void,
   /** keep what is to be seen at a place of a print that was made */
-  keep: (try_id: string, at: Point, says: string) => void,
+  keep: Marker,
 ) {
   const [drawing, setDrawing] = useState<(Drawing & { area: string | null }) | null>(null);
   const [marking, setMarking] = useState<string | null>(null);
@@ -61,12 +61,13 @@ export function useTouches(
     setMarking(try_id);
     setDrawing({ kind: "corner", points: [], area: null });
   }, []);
-  const cancel = () => {
+  const cancel = useCallback(() => {
     setDrawing(null);
     setMarking(null);
-  };
+    setMarkAt(null);
+  }, []);
   const keepMark = (says: string) => {
-    if (says && markAt && marking !== null) keep(marking, markAt, says);
+    if (says && markAt && marking !== null) keep(markAt, says);
     setMarkAt(null);
     setMarking(null);
   };
