@@ -8,6 +8,8 @@ import { Notice } from "../components/Notice";
 import { Problem } from "../components/Problem";
 import { useWrite } from "../shared/useWrite";
 
+const SHOWN = 3; // the others when these are mended
+
 /** Records that cannot be read, each a line with what can be done; all others are shown in their
     rooms. */
 export function Unread() {
@@ -20,7 +22,7 @@ export function Unread() {
   if (!found?.length) return null;
   return (
     <Notice tone="warning" live>
-      {found.map((each) => (
+      {found.slice(0, SHOWN).map((each) => (
         <Flex key={`${each.table} ${each.id}`} columnGap="4" wrap="wrap" align="center">
           <Box flex="1 1 280px">{each.says} Everything else is as it was.</Box>
           <Button
@@ -34,6 +36,7 @@ export function Unread() {
           </Button>
         </Flex>
       ))}
+      {found.length > SHOWN && <Box>And {found.length - SHOWN} more.</Box>}
       <Problem of={problem} />
     </Notice>
   );
