@@ -15,6 +15,7 @@ pytestmark = pytest.mark.browser
 GREY = """
 ([x, y]) => {
     const canvas = document.querySelector("canvas[data-preview]");
+    if (!canvas) return -1;
     const pen = canvas.getContext("2d");
     const at = [Math.round(x * canvas.width), Math.round(y * canvas.height)];
     return pen.getImageData(at[0], at[1], 1, 1).data[0];
@@ -36,7 +37,7 @@ HEAR = """
 
 
 def grey(page: Page, x: float, y: float) -> Any:
-    """What the preview shows at a place."""
+    """What the preview shows at a place; -1 while it is not there yet."""
     return page.evaluate(GREY, [x, y])
 
 
