@@ -21,11 +21,11 @@ from fastapi import FastAPI
 from benchmarks import bench, darkroom, field, large, printing
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
-from emulsa.api.app import BUILT_PAGE
 from emulsa.core import operations, wire
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.plans import PlansRequest, plans
 from emulsa.core.exposing.request import ExposureRequest
+from emulsa.server.app import BUILT_PAGE
 
 ROUNDS = 15
 

@@ -10,8 +10,8 @@ import pytest
 from hypothesis import settings
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.demo.quarry import build
+from emulsa.server.app import Settings, create_app
 from emulsa.store import database
 
 HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends

@@ -19,8 +19,8 @@ import httpx2
 import pytest
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.exchange.logbook import archive, csv_in
+from emulsa.server.app import Settings, create_app
 from emulsa.store import (
     backups,
     database,

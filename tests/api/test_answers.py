@@ -13,13 +13,13 @@ from fastapi import FastAPI
 from pydantic import TypeAdapter
 from starlette.testclient import TestClient
 
-from emulsa.api import errors
-from emulsa.api.binding import install
 from emulsa.api.house import House
 from emulsa.api.replies import File
 from emulsa.api.routing import TABLE, Routes
 from emulsa.core import wire
 from emulsa.core.limits import Id, Within
+from emulsa.server import errors
+from emulsa.server.binding import install
 from emulsa.store.pool import Pool
 from tests.api.test_api import refusal
 from tests.api.test_film_in_hand import ok
@@ -35,7 +35,7 @@ def document(client: TestClient) -> Json:
 def test_nothing_is_made_before_it_is_asked_for() -> None:
     """Importing the application describes nothing and loads no rule: that is what a start saves."""
     script = (
-        "import sys, emulsa.api.app\n"
+        "import sys, emulsa.server.app\n"
         "from emulsa.api.routing import TABLE\n"
         "heavy = ('reportlab', 'PIL', 'numpy')\n"
         "print(len(TABLE), *(name for name in heavy if name in sys.modules))"

@@ -17,11 +17,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.api.replies import disposition
 from emulsa.core.errors import Unreadable
 from emulsa.exchange.logbook import csv_in
 from emulsa.exchange.sidecar import writable
+from emulsa.server.app import Settings, create_app
 from emulsa.store import restoring, zips
 from emulsa.store.folder import Unsafe
 from emulsa.store.steps import finish

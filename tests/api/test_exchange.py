@@ -15,9 +15,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.exchange.csv_cells import plain, safe
 from emulsa.exchange.logbook import columns, csv_in
+from emulsa.server.app import Settings, create_app
 from emulsa.store.folder import ATTACHMENTS
 from tests.api.test_api import refusal
 from tests.conftest import HERE, OWN, Client

@@ -13,8 +13,8 @@ from hypothesis import strategies as st
 from schemathesis import GenerationMode
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.demo.quarry import build
+from emulsa.server.app import Settings, create_app
 from tests.conftest import HERE, OWN
 
 

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
+from emulsa.server.app import Settings, create_app
 from emulsa.store import records
 from tests.api.test_api import refusal
 from tests.conftest import HERE, OWN, Client

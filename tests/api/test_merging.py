@@ -13,7 +13,7 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
+from emulsa.server.app import Settings, create_app
 from emulsa.store.folder import DATABASE
 from tests.api.test_api import refusal
 from tests.api.test_exchange import archived, merged, waited

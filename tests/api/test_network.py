@@ -9,8 +9,8 @@ import pytest
 from cryptography import x509
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
-from emulsa.api.certificates import certificates
+from emulsa.server.app import Settings, create_app
+from emulsa.server.certificates import certificates
 
 NOW = datetime(2026, 1, 17, tzinfo=UTC)
 NAMES = ("192.168.1.9", "loft.local", "127.0.0.1", "localhost")

@@ -14,7 +14,7 @@ from pathlib import Path
 
 import pytest
 
-from emulsa.api.app import BUILT_PAGE
+from emulsa.server.app import BUILT_PAGE
 from tests.ports import free_port
 
 ROOT = Path(__file__).parents[2]

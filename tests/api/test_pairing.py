@@ -10,8 +10,6 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
-from emulsa.api.addresses import is_network, reached_at
-from emulsa.api.app import Settings, create_app
 from emulsa.api.pairing import (
     COOKIE,
     EVERY_S,
@@ -22,6 +20,8 @@ from emulsa.api.pairing import (
     digest_of,
 )
 from emulsa.core.errors import Impossible, Unreadable
+from emulsa.server.addresses import is_network, reached_at
+from emulsa.server.app import Settings, create_app
 from emulsa.store import backups, restoring
 from emulsa.store.database import connect
 from emulsa.store.folder import DATABASE

@@ -16,8 +16,8 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Browser, ConsoleMessage, Page, Request, expect
 
-from emulsa.api.app import BUILT_PAGE, Settings, create_app
 from emulsa.demo.quarry import build
+from emulsa.server.app import BUILT_PAGE, Settings, create_app
 from tests.browser import chromium
 from tests.ports import free_port
 

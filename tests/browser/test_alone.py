@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from emulsa.api.app import Settings
+from emulsa.server.app import Settings
 from tests.browser.conftest import WIDE, Open, Service
 from tests.browser.test_run_clock import opened, run
 

@@ -7,9 +7,9 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from emulsa.api.app import Settings
 from emulsa.core import wire
 from emulsa.core.logged.record import Exposure
+from emulsa.server.app import Settings
 from emulsa.store import database, exposures
 from tests.browser.conftest import PHONE, Open, Service
 

@@ -13,7 +13,7 @@ import pytest
 from playwright.sync_api import Browser, Playwright, expect
 from starlette.testclient import TestClient
 
-from emulsa.api.app import BUILT_PAGE, Settings, create_app
+from emulsa.server.app import BUILT_PAGE, Settings, create_app
 from tests.api.test_exchange import archived
 from tests.api.test_merging import expose, loaded
 from tests.browser import chromium

@@ -12,8 +12,8 @@ from urllib.parse import quote, urlencode
 
 from starlette.types import Receive, Scope, Send
 
-from emulsa.api.app import BUILT_RUNTIME
 from emulsa.api.routing import KEY, MOMENT, TABLE
+from emulsa.server.app import BUILT_RUNTIME
 from emulsa.store.folder import DATABASE
 from tests.acts.doing import Request
 

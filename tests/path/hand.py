@@ -13,7 +13,7 @@ from typing import Any
 from pypdf import PdfReader
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
+from emulsa.server.app import Settings, create_app
 from tests.conftest import HERE, OWN, Client
 
 Json = dict[str, Any]

@@ -13,10 +13,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
-from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.demo.quarry import OUTING
+from emulsa.server.app import Settings, create_app
+from emulsa.server.caretaker import Caretaker
 from emulsa.store import backups, database, opening, restoring, soundness
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, together
 from tests.conftest import HERE, OWN

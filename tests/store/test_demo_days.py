@@ -6,12 +6,12 @@ from pathlib import Path
 import pytest
 from starlette.testclient import TestClient
 
-from emulsa.api.app import Settings, create_app
 from emulsa.core.film.stock import state
 from emulsa.core.kit.darkroom import bottle_trouble
 from emulsa.demo.bag import BOTTLES
 from emulsa.demo.calendar import WRITTEN, moved_to
 from emulsa.demo.quarry import OUTING, build
+from emulsa.server.app import Settings, create_app
 from emulsa.store import database
 from emulsa.store import stock as store
 

@@ -13,7 +13,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.api.app import Settings
 from emulsa.core.corrections.bellows import BySubject
 from emulsa.core.errors import CoreError, Impossible, Missing
 from emulsa.core.exposing.request import High
@@ -21,6 +20,7 @@ from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene
 from emulsa.demo import bag, quarry
+from emulsa.server.app import Settings
 from emulsa.store import (
     database,
     exposures,

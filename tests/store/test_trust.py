@@ -13,10 +13,10 @@ from typing import Any
 
 import pytest
 
-from emulsa.api.caretaker import Caretaker
 from emulsa.cli import main
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
+from emulsa.server.caretaker import Caretaker
 from emulsa.store import (
     backups,
     carrying,

@@ -12,13 +12,8 @@ LEFT_OUT = tuple(
 )
 OURS_LEFT_OUT = tuple(
     f"emulsa/{each}"
-    for each in "__main__ page field/built field/single field/one_file demo cli"
+    for each in "__main__ page field/built field/single field/one_file demo cli server"
     " exchange/cards/fonts".split()
-)
-SERVER = tuple(
-    f"emulsa/api/{each}"
-    for each in "addresses app binding caretaker certificates door errors guard indexer listening"
-    " parts uploads".split()
 )
 # what a word for people can stand at the head of
 TOLD = (ast.Module, ast.ClassDef, ast.FunctionDef, ast.AsyncFunctionDef)
@@ -70,6 +65,6 @@ root = Path("/source")
 ours = {}
 for path in sorted((root / "emulsa").rglob("*")):
     name = path.relative_to(root).as_posix()
-    if path.suffix in (".py", ".sql", ".json") and not left_out(name, OURS_LEFT_OUT + SERVER):
+    if path.suffix in (".py", ".sql", ".json") and not left_out(name, OURS_LEFT_OUT):
         ours[name] = path.read_bytes()
 packed("/work/emulsa.zip", ours)

@@ -39,7 +39,7 @@ def openapi(_: argparse.Namespace) -> int:
     import json
     import tempfile
 
-    from emulsa.api.app import Settings, create_app
+    from emulsa.server.app import Settings, create_app
 
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Settings(Path(folder)))

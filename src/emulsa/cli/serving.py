@@ -21,9 +21,9 @@ def serve(options: argparse.Namespace) -> int:
     for busy in filter(None, (port_problem(*each) for each in ports)):
         print(busy, file=sys.stderr)
         return 1
-    from emulsa.api import listening
-    from emulsa.api.addresses import is_network, own_names, reached_at
-    from emulsa.api.app import Settings, create_app
+    from emulsa.server import listening
+    from emulsa.server.addresses import is_network, own_names, reached_at
+    from emulsa.server.app import Settings, create_app
 
     demo = options.command == "demo"
     data = options.data or default_data(demo)
@@ -39,7 +39,7 @@ def serve(options: argparse.Namespace) -> int:
         hosts = (options.host, *options.allow_host)
         network, shown = "", None
         if options.network:
-            from emulsa.api.certificates import certificates
+            from emulsa.server.certificates import certificates
 
             network = reached_at(ANYWHERE, options.secure_port, "https")
             shown = certificates(data, own_names())

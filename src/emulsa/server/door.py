@@ -17,12 +17,12 @@ from fastapi.responses import HTMLResponse, RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from emulsa.api.acting import now
-from emulsa.api.errors import response
-from emulsa.api.guard import LOCAL, hostname
 from emulsa.api.pairing import AT, COOKIE, TRUST, Pairing, is_local
 from emulsa.api.refusals import Forbidden
-from emulsa.api.uploads import body
 from emulsa.core.errors import CoreError
+from emulsa.server.errors import response
+from emulsa.server.guard import LOCAL, hostname
+from emulsa.server.uploads import body
 
 LARGEST_FORM = 2_048
 YEAR_S = 365 * 86_400

@@ -8,8 +8,8 @@ from collections.abc import Sequence
 import uvicorn
 from fastapi import FastAPI
 
-from emulsa.api.certificates import Certificates
 from emulsa.api.ending import STOPS_WITHIN_S
+from emulsa.server.certificates import Certificates
 
 
 def run(app: FastAPI, ports: Sequence[tuple[str, int]], shown: Certificates | None) -> None:

@@ -23,8 +23,8 @@ from emulsa.api.house import House
 from emulsa.api.limits import LARGEST_BODY
 from emulsa.api.replies import File
 from emulsa.api.routing import KEY, MOMENT, Routes
-from emulsa.api.uploads import body, received
 from emulsa.core import wire
+from emulsa.server.uploads import body, received
 
 REF = "#/components/schemas/{model}"
 

@@ -14,17 +14,17 @@ from starlette.staticfiles import StaticFiles
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa import __version__
-from emulsa.api import binding, errors, parts
-from emulsa.api.caretaker import Caretaker
-from emulsa.api.door import Door
-from emulsa.api.guard import Guard, Quiet
 from emulsa.api.house import House
-from emulsa.api.indexer import Indexer
 from emulsa.api.pairing import TRUST, Pairing
-from emulsa.api.parts import is_there
 from emulsa.api.refusals import NOTHING, NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
+from emulsa.server import binding, errors, parts
+from emulsa.server.caretaker import Caretaker
+from emulsa.server.door import Door
+from emulsa.server.guard import Guard, Quiet
+from emulsa.server.indexer import Indexer
+from emulsa.server.parts import is_there
 from emulsa.store import opening
 from emulsa.store.database import connect
 from emulsa.store.folder import (

@@ -20,9 +20,9 @@ from fastapi.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from emulsa.api.ending import Stopping
-from emulsa.api.errors import response
 from emulsa.api.pairing import AT
 from emulsa.api.refusals import UNFORESEEN, Forbidden
+from emulsa.server.errors import response
 
 LOCAL = frozenset({"127.0.0.1", "localhost", "::1"})
 READING = frozenset({"GET", "HEAD"})
