@@ -20,13 +20,17 @@ hash = $(shell cat $(1) 2>/dev/null | sha256sum | cut -c1-16)
 RUNTIME := $(STAMPS)/runtime-$(call hash,requirements/build.txt requirements/runtime.txt pyproject.toml)
 TOOLS := $(STAMPS)/tools-$(call hash,requirements/build.txt requirements/tests.txt pyproject.toml)
 MODULES := $(STAMPS)/modules-$(call hash,web/package.json web/package-lock.json web/.npmrc)
-SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/vite.single.config.ts web/tsconfig.json -type f 2>/dev/null | sort)
-PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) web/package-lock.json)
+# what the page knows of the service is written by the service: no file of this folder is kept
+SERVICE := web/src/service
+SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/vite.single.config.ts web/tsconfig.json web/reading.mjs -type f -not -path '$(SERVICE)/*' 2>/dev/null | sort)
+SERVING := $(shell find src/emulsa -name '*.py' -not -path '*/built/*' 2>/dev/null | sort)
+DESCRIBED := $(STAMPS)/described-$(call hash,$(SERVING) requirements/runtime.txt web/package-lock.json)
+PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) $(SERVING) web/package-lock.json)
 CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page package test ready fuzz thorough check lint types contracts schema browser bench screenshots format clean
+.PHONY: help demo serve page package test ready fuzz thorough check lint types contracts browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
@@ -67,17 +71,17 @@ thorough: $(TOOLS)
 	@THOROUGH=10 FUZZ_EXAMPLES=60 $(BIN)/python -m pytest -q -n $(WORKERS) tests/acts tests/api/test_pairing.py tests/api/test_fuzz.py tests/store
 	@$(BIN)/python -m benchmarks.load 60 16 16
 
-# Everything but the tests: lint, types, contracts, generated schema.
-check: lint types contracts schema
+# Everything but the tests: lint, types, contracts.
+check: lint types contracts
 
 # Ruff for Python, Biome for the page.
-lint: $(TOOLS) $(MODULES)
+lint: $(TOOLS) $(DESCRIBED)
 	@echo "— lint"
 	@$(BIN)/ruff check -q . && $(BIN)/ruff format -q --check .
 	@cd web && npm run --silent lint -- --log-level=error
 
 # mypy, strict; TypeScript.
-types: $(TOOLS) $(MODULES)
+types: $(TOOLS) $(DESCRIBED)
 	@echo "— types"
 	@$(BIN)/mypy
 	@cd web && npm run --silent types
@@ -87,12 +91,6 @@ contracts: $(TOOLS)
 	@echo "— contracts"
 	@PATH=$(CURDIR)/$(BIN):$$PATH $(BIN)/lint-imports --no-cache > $(STAMPS)/contracts.log || { cat $(STAMPS)/contracts.log; exit 1; }
 	@tail -n 1 $(STAMPS)/contracts.log
-
-# The OpenAPI document and the page's types, checked against what the service says now.
-schema: $(TOOLS) $(MODULES)
-	@echo "— schema"
-	@$(BIN)/emulsa openapi | cmp -s - docs/openapi.json || { echo "docs/openapi.json is old: run 'make format'"; exit 1; }
-	@cd web && npx openapi-typescript ../docs/openapi.json 2>/dev/null | cmp -s - src/api/schema.d.ts || { echo "web/src/api/schema.d.ts is old: run 'make format'"; exit 1; }
 
 # The browser tests alone.
 browser: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
@@ -106,15 +104,14 @@ bench: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 screenshots: $(TOOLS) $(PAGE) $(CHROMIUM)
 	@$(BIN)/python -m benchmarks.screenshots
 
-# Format everything and make the generated files anew.
-format: $(TOOLS) $(MODULES)
+# Format everything.
+format: $(TOOLS) $(DESCRIBED)
 	@$(BIN)/ruff format -q . && $(BIN)/ruff check -q --fix .
-	@$(BIN)/emulsa openapi > docs/openapi.json
-	@cd web && npm run --silent schema && npm run --silent format
+	@cd web && npm run --silent format
 
 # Forget what was set up and built; data stays.
 clean:
-	rm -rf $(VENV) $(STAMPS) web/node_modules src/emulsa/page src/emulsa/field/built src/emulsa/field/single
+	rm -rf $(VENV) $(STAMPS) web/node_modules $(SERVICE) src/emulsa/page src/emulsa/server/reading src/emulsa/field/built src/emulsa/field/single
 
 $(STAMPS)/venv:
 	@echo "— Python environment ($(PYTHON))"
@@ -138,9 +135,16 @@ $(MODULES): | $(STAMPS)/venv
 	@cd web && npm ci --silent
 	@rm -f $(STAMPS)/modules-* && touch $@
 
-$(PAGE): $(MODULES)
-	@echo "— page"
-	@cd web && npm run --silent build -- --logLevel error && npm run --silent single -- --logLevel error
+$(DESCRIBED): $(RUNTIME) $(MODULES)
+	@echo "— what the page knows of the service"
+	@$(BIN)/python -m emulsa.server.description $(SERVICE)
+	@cd web && npm run --silent schema > /dev/null
+	@rm -f $(STAMPS)/described-* && touch $@
+
+# built anew only where its sources or what the service says of itself are others
+$(PAGE): $(DESCRIBED)
+	@built=$(STAMPS)/built-$$(cat $(SOURCES) $(SERVICE)/* web/package-lock.json | sha256sum | cut -c1-16); \
+	test -e $$built || { echo "— page"; cd web && npm run --silent build -- --logLevel error && npm run --silent single -- --logLevel error && npm run --silent reading && cd .. && rm -f $(STAMPS)/built-* && touch $$built; }
 	@rm -f $(STAMPS)/page-* && touch $@
 
 $(FIELD): $(MODULES)

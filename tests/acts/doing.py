@@ -96,6 +96,11 @@ class Hands:
     def redo(self) -> Answer:
         return self._turn("redo")
 
+    def touched(self, key: str) -> tuple[str, ...]:
+        """The tables an act touched, as it told the page."""
+        row = self.db.execute("SELECT touched FROM act WHERE id = ?", (key,)).fetchone()
+        return tuple(json.loads(row["touched"]))
+
     def moment(self) -> str:
         return (FIRST + timedelta(minutes=self.minute)).strftime("%Y-%m-%dT%H:%M:00.000Z")
 

@@ -14,20 +14,21 @@ from typing import Any
 import pytest
 
 from emulsa.exchange import pictures
-from emulsa.store import database
-from tests.acts.conftest import Done, Season
+from emulsa.store import database, watched
+from tests.acts.conftest import MUCH, Done, Season
 from tests.acts.doing import Hands
 
 Files = dict[str, bytes]
 Stamp = tuple[tuple[str, int, int], ...]
-FAILURES_EACH = 9  # statements of an act that fail, one after the other
+FAILURES_EACH = 4 if MUCH == 1 else 12  # statements of an act that fail, one after the other
+EVERY = 3 if MUCH == 1 else 1  # of the states between an act's first and its last, so many
 
 
 class Failed(Exception):
     """The disk, or whatever it was."""
 
 
-class Failing(sqlite3.Connection):
+class Failing(watched.Connection):
     """A connection that fails at a statement, and works again afterwards."""
 
     left: int | None = None
@@ -49,7 +50,7 @@ def failing(monkeypatch: pytest.MonkeyPatch) -> None:
     connect = sqlite3.connect
 
     def failing_connect(*asked: Any, **more: Any) -> Any:
-        return connect(*asked, factory=Failing, **more)
+        return connect(*asked, **{**more, "factory": Failing})
 
     monkeypatch.setattr(database.sqlite3, "connect", failing_connect)
 
@@ -97,7 +98,9 @@ def test_killed_at_any_statement(season: Season, begun: Hands, tmp_path: Path) -
         connection.set_trace_callback(None)
         look("done")
         hands.close()
-        for files in found.values():
+        states_found = list(found.values())
+        between = states_found[1 + acts % EVERY : -1 : EVERY]
+        for files in (states_found[0], *between, *states_found[1:][-1:]):
             after_all = _laid(files, tmp_path / "found")
             assert after_all.picture() in (before, each.after), each.request.name
             _pictures_are_there(after_all)

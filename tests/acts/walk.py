@@ -276,6 +276,12 @@ def _print(look: Looking) -> Any:
     return prints.print_(look.hands.db, look.one("SELECT id FROM print"))
 
 
+@drawn("prints.begin")
+def _begin_print(look: Looking) -> Request:
+    body = {"id": look.new("print"), "exposure_id": look.one("SELECT id FROM exposure")}
+    return Request("prints.begin", body=body)
+
+
 @drawn("prints.put")
 def _put_print(look: Looking) -> Request:
     exposure = look.one("SELECT id FROM exposure")
@@ -680,6 +686,12 @@ OPEN_RUN = "SELECT id FROM run WHERE developed_at = ''"
 def _went(look: Looking) -> Request:
     body = {"started_at": look.hands.moment(), "steps": [{"name": "Developer", "seconds": 480}]}
     return Request("runs.keep_course", {"id": look.one(OPEN_RUN)}, body=body)
+
+
+@drawn("runs.finished")
+def _finished(look: Looking) -> Request:
+    body = {"started_at": look.hands.moment(), "steps": [{"name": "Developer", "seconds": 490}]}
+    return Request("runs.finished", {"id": look.one(OPEN_RUN)}, body=body)
 
 
 @drawn("runs.developed")

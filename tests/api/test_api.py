@@ -1,17 +1,27 @@
 """The service: the whole path of a sheet, the one error shape, and three doors to the core."""
 
+import io
 import json
 import math
+import re
 import subprocess
 import sys
+from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
 from starlette.testclient import TestClient
 
 from emulsa.api.limits import LARGEST_BODY
-from emulsa.core import operations
+from emulsa.api.routing import TABLE
+from emulsa.cli import main
+from emulsa.core import operations, wire
+from emulsa.core.kit.films import Film
 from emulsa.demo import quarry
+from emulsa.server import description
+from emulsa.server.app import Settings, create_app
+from tests.conftest import HERE, OWN
 
 Json = dict[str, Any]
 
@@ -39,14 +49,20 @@ def refusal(response: Any, status: int) -> Json:
 
 
 @pytest.mark.parametrize("name", sorted(operations.TABLE))
-def test_three_doors_give_one_answer(client: TestClient, name: str) -> None:
-    """HTTP, the command line and the core's own text door agree to the byte."""
+def test_three_doors_give_one_answer(
+    client: TestClient,
+    name: str,
+    monkeypatch: pytest.MonkeyPatch,
+    capsys: pytest.CaptureFixture[str],
+) -> None:
+    """HTTP, the command line and the core's own text door agree to the byte; a shell of its own
+    asks for the refusal."""
     text = json.dumps(operations.TABLE[name].example)
     core = operations.answer_json(name, text)
     assert client.post(f"/api/compute/{name}", content=text).text == core
-    command = [sys.executable, "-m", "emulsa", "compute", name]
-    shell = subprocess.run(command, input=text, capture_output=True, text=True, check=True)
-    assert shell.stdout.strip() == core
+    monkeypatch.setattr(sys, "stdin", io.StringIO(text))
+    assert main(["compute", name]) == 0
+    assert capsys.readouterr().out.strip() == core
 
 
 def test_three_doors_give_one_refusal(client: TestClient) -> None:
@@ -80,12 +96,62 @@ def test_the_documents_examples_run(client: TestClient) -> None:
         assert reference.removeprefix("#/components/schemas/") in document["components"]["schemas"]
 
 
-def test_the_kept_document_is_current(client: TestClient) -> None:
-    """docs/openapi.json, which the page's types are made from, says what the service says."""
-    from pathlib import Path
+def test_what_the_page_knows_is_what_is_answered(client: TestClient) -> None:
+    """The module that is written for the page sends every question and act where it is answered."""
+    text = description.module()
+    calls = json.loads(text.split("CALLS = ")[1].split(" as const")[0])
+    document = client.get("/api/openapi.json").json()
+    for name, (method, path) in calls.items():
+        assert document["paths"][path][method.lower()]["operationId"] == name
+    links = {route.name for route in TABLE.values() if route.media_type and route.method == "GET"}
+    own = {each for each in TABLE if not each.startswith("tried.")}  # other tests add some
+    assert {name.replace("_", ".", 1) for name in calls} == own - links
+    begun = json.loads(text.split("BEGUN: ")[1].split(" = ")[1].split(";\n")[0])
+    assert begun["films"] | {"id": "f", "name": "F"} == wire.encode(
+        Film(id="f", name="F", exposure_index=100.0)
+    )
 
-    kept = json.loads((Path(__file__).parents[2] / "docs" / "openapi.json").read_text("utf-8"))
-    assert client.get("/api/openapi.json").json() == kept
+
+def test_the_description_is_written_where_it_changed(tmp_path: Path) -> None:
+    """What would be as it is is left alone: nothing is built in vain."""
+    description.write(tmp_path / "service")
+    files = {each: each.stat().st_mtime_ns for each in (tmp_path / "service").iterdir()}
+    assert {each.name for each in files} == {"openapi.json", "service.ts"}
+    (tmp_path / "service" / "service.ts").write_text("old")
+    description.write(tmp_path / "service")
+    assert (tmp_path / "service" / "service.ts").read_text("utf-8") == description.module()
+    document = tmp_path / "service" / "openapi.json"
+    assert document.stat().st_mtime_ns == files[document]
+
+
+@pytest.fixture
+def whole(folder: Path) -> Iterator[TestClient]:
+    """The service with its built page."""
+    app = create_app(Settings(folder, caretaker=False))
+    with TestClient(app, base_url=HERE, headers=OWN) as opened:
+        yield opened
+
+
+@pytest.mark.parametrize("path", ["/docs", "/redoc", "/openapi.json"])
+def test_no_room_is_shown_where_a_description_is_looked_for(whole: TestClient, path: str) -> None:
+    """Neither the page nor a description of somebody else's shape."""
+    assert whole.get("/kit").text.startswith("<!doctype html>")
+    answer = whole.get(path)
+    assert answer.status_code == 404
+    assert answer.json()["error"]["code"] == "not-found"
+
+
+def test_the_description_is_read_with_what_is_shipped(whole: TestClient) -> None:
+    """Its page names only files of the service's own, and each is there."""
+    page = whole.get("/api/docs")
+    assert page.headers["content-type"].startswith("text/html")
+    named = re.findall(r'(?:src|href)="([^"]+)"', page.text)
+    assert len(named) == 3
+    for each in named:
+        assert each.startswith("/api/docs/")
+        assert whole.get(each).status_code == 200
+    assert "/api/openapi.json" in whole.get("/api/docs/begin.js").text
+    assert whole.get("/api/docs/begin.py").status_code == 404
 
 
 BAD: list[tuple[str, Any, int, str, str | None]] = [

@@ -15,7 +15,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from starlette.testclient import TestClient
 
-from emulsa.exchange.csv_cells import plain, safe
+from emulsa.exchange.csv_table import plain, safe
 from emulsa.exchange.logbook import columns, csv_in
 from emulsa.server.app import Settings, create_app
 from emulsa.store.folder import ATTACHMENTS

@@ -47,7 +47,9 @@ KNOWN = {
     "run": "run-shed",
     "attachment": "scan-shed",
 }
-EXAMPLES = int(os.environ.get("FUZZ_EXAMPLES", "4"))  # make fuzz asks for many more
+EXAMPLES = int(os.environ.get("FUZZ_EXAMPLES", "2"))  # make fuzz asks for many more
+ALL = EXAMPLES > 2
+ODD = 3  # of so many routes one is asked what does not fit, too; all of them when there is time
 
 
 def naming(value: Any) -> Any:
@@ -70,16 +72,21 @@ def naming(value: Any) -> Any:
 
 def operations() -> list[Any]:
     """Every operation the document names, in its order."""
-    document = Path(__file__).parents[2] / "docs" / "openapi.json"
+    document = Path(__file__).parents[2] / "web" / "src" / "service" / "openapi.json"
     schema = schemathesis.openapi.from_path(str(document))
     return [each.ok() for each in schema.get_all_operations()]
 
 
-@pytest.mark.parametrize("operation", operations(), ids=lambda each: each.label)
-def test_no_route_fails(
-    house: TestClient, operation: Any, caplog: pytest.LogCaptureFixture
-) -> None:
+OPERATIONS = operations()
+
+
+@pytest.mark.parametrize("place", range(len(OPERATIONS)), ids=lambda at: OPERATIONS[at].label)
+def test_no_route_fails(house: TestClient, place: int, caplog: pytest.LogCaptureFixture) -> None:
     """Whatever is sent, the answer is an answer: never 500, and never something unforeseen."""
+
+    operation = OPERATIONS[place]
+    odd = ALL or place % ODD == 0
+    modes = list(GenerationMode) if odd else [GenerationMode.POSITIVE]
 
     @settings(
         max_examples=EXAMPLES,
@@ -89,7 +96,7 @@ def test_no_route_fails(
         suppress_health_check=list(HealthCheck),
     )
     @given(
-        st.one_of(*(operation.as_strategy(generation_mode=each) for each in GenerationMode)),
+        st.one_of(*(operation.as_strategy(generation_mode=each) for each in modes)),
         st.none() | st.sampled_from(sorted(KNOWN.values())),
     )
     def called(case: Any, known: str | None) -> None:

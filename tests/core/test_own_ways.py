@@ -48,7 +48,7 @@ def test_what_is_no_scheme_is_refused_with_the_way_to_write_one(key: str) -> Non
 @pytest.mark.parametrize(
     ("text", "minutes"),
     [("6:50", 6 + 50 / 60), ("6:50 min", 6 + 50 / 60), ("6 min 50 s", 6 + 50 / 60), ("8", 8),
-     ("7,5", 7.5), ("45 s", 0.75), ("11 min", 11)],
+     ("7.5", 7.5), ("45 s", 0.75), ("11 min", 11)],
 )  # fmt: skip
 def test_minutes_as_they_are_said(text: str, minutes: float) -> None:
     """At every door that takes developing minutes."""

@@ -1,23 +1,29 @@
 """What people really type: skies, tables, slips; and what the line answers."""
 
 from dataclasses import replace
+from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core import wire
 from emulsa.core.cards.exposing import sky_chart
+from emulsa.core.chemistry.dilution import Volume
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.data.sky import SKY_EV, Sky
-from emulsa.core.errors import Ambiguous, CoreError
+from emulsa.core.development.recipes import Celsius, Minutes
+from emulsa.core.errors import Ambiguous, Comma, CoreError, OutOfRange, Unreadable
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.kit.bag import KitPinhole
 from emulsa.core.kit.films import Film
 from emulsa.core.kit.leaflet import Leaflet, leaflet_ev
 from emulsa.core.kit.preferences import Preferences
+from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibrated, EvReading, TimeReading, ev100
 from emulsa.core.light.sky import SkyReading, sky_ev
+from emulsa.core.limits import Draw, ExposureIndex, Seconds, Zone
 from emulsa.core.line import grammar
 from emulsa.core.line.carry_out import KitNames, line_of
 from emulsa.core.line.lines import Typed, typed
@@ -26,6 +32,8 @@ from emulsa.core.line.words import MeterWord, ReadingWord
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading
+from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.core.typed import commas
 
 SCENE = Scene(id="s", outing_id="o", title="Incline")
 LEAFLET = Leaflet(bright_s=2, hazy_s=4, cloudy_bright_s=8, overcast_s=15)
@@ -192,12 +200,85 @@ def test_a_decimal_comma_is_asked_once() -> None:
     """Then it is what was answered."""
     with pytest.raises(Ambiguous) as question:
         grammar.parse("13,3 bark")
-    assert question.value.field == "decimal_comma"
-    word = grammar.parse("13,3 bark", decimal_comma=True)
+    assert question.value.code == "comma"
+    assert question.value.allowed == ["13.3 bark"]
+    with commas(True):
+        word = grammar.parse("13,3 bark")
     assert isinstance(word, ReadingWord)
     assert word.reading == EvReading(ev=13.3)
-    with pytest.raises(CoreError, match="with a point"):
-        grammar.parse("13,3 bark", decimal_comma=False)
+    with commas(False), pytest.raises(CoreError, match="with a point"):
+        grammar.parse("13,3 bark")
+
+
+# Every kind of field that takes a number, with what is typed in it and what that is.
+TYPED = [
+    (float, "6,3", 6.3),
+    (ExposureIndex, "6,3", 6.3),
+    (Zone, "7,5", 7.5),
+    (DevelopmentNumber, "N−1,5", -1.5),
+    (Minutes, "7,5", 7.5),
+    (Minutes, "1,5 min 30 s", 2.0),
+    (Seconds, "0,5", 0.5),
+    (Celsius, "20,5 °C", 20.5),
+    (Draw, "1,2 cm", 12.0),
+    (Draw, "12,5 m", 12_500.0),
+    (Volume, "0,5 l", 500.0),
+    (float | None, "0,25", 0.25),
+]
+
+
+@pytest.mark.parametrize(("kind", "text", "value"), TYPED, ids=lambda each: str(each)[:24])
+def test_one_comma_everywhere(kind: Any, text: str, value: float) -> None:
+    """Asked in each until it is answered; then it is that in each, and never another size."""
+    with pytest.raises(Comma) as question:
+        wire.decode(kind, text, "here")
+    assert question.value.field == "here"
+    with commas(False), pytest.raises(Unreadable, match="Write decimals with a point"):
+        wire.decode(kind, text, "here")
+    with commas(True):
+        if kind is Draw and value > 3_000:  # twelve metres of draw are too many, and said as such
+            with pytest.raises(OutOfRange, match="this is 12500"):
+                wire.decode(kind, text, "here")
+        else:
+            assert wire.decode(kind, text, "here") == pytest.approx(value)
+
+
+@pytest.mark.parametrize(
+    ("kind", "text", "value"),
+    [
+        (Zone, "VII½", 7.5), (Zone, "iii", 3.0), (Zone, "z 3 1/3", 10 / 3), (Zone, "8", 8.0),
+        (DevelopmentNumber, "N+½", 0.5), (DevelopmentNumber, "n", 0.0),
+        (DevelopmentNumber, "-1", -1.0), (float, "9⅓", 28 / 3), (float, "13 1/3", 40 / 3),
+        (float, "−2.5", -2.5), (int, " 12 ", 12), (float | None, " ", None), (float, "1e3", 1e3),
+    ],
+)  # fmt: skip
+def test_numbers_as_they_are_written(kind: Any, text: str, value: float | None) -> None:
+    """Zones in Roman, N with its letter, thirds and halves; left empty it is nothing."""
+    assert wire.decode(kind, text, "here") == (None if value is None else pytest.approx(value))
+
+
+@pytest.mark.parametrize(
+    ("kind", "text", "said"),
+    [
+        (Zone, "XI", "not a zone"), (DevelopmentNumber, "N1", "is no N"),
+        (DevelopmentNumber, "N", ""), (float, "1/2", "not a number"), (float, "", "not a number"),
+        (float, "nan", "not a number"), (float, "1,000,000", "Choose once"),
+        (int, "1.5", "not a whole number"), (float, "9 shade", "not a number"),
+    ],
+)  # fmt: skip
+def test_what_is_none_is_said(kind: Any, text: str, said: str) -> None:
+    """In a sentence with what was typed; what is one is taken."""
+    if not said:
+        assert wire.decode(kind, text) == 0
+        return
+    with pytest.raises(CoreError, match=said):
+        wire.decode(kind, text)
+
+
+@pytest.mark.parametrize(("kind", "text"), [(ApertureMark, "5.6"), (TimeMark, "15"), (str, "6,3")])
+def test_text_stays_text_where_text_is_meant(kind: Any, text: str) -> None:
+    """A mark is engraved: it is never taken for the number it looks like."""
+    assert wire.decode(kind, text) == text
 
 
 def typed_of(text: str, scene: Scene = SCENE) -> Typed:

@@ -29,20 +29,20 @@ from emulsa.core.film.moves import Outcome
 from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
 from emulsa.core.operations import Operation
-from emulsa.core.written import writing
 from emulsa.store import acts, journal, preferences, records, spoilt, staging, unread
 from emulsa.store.acts import Answered
 from emulsa.store.database import Connection
 from emulsa.store.journal import Action, Recorded
 from emulsa.store.transactions import refusing, snapshot, transaction
 from emulsa.store.turns import reading
+from emulsa.store.watched import watching, woken_by
 
 Method = Literal["GET", "POST", "PUT", "DELETE"]
 Kind = Literal["question", "act", "undo", "work"]
 ActId = Annotated[str, Length("The id of an act", 1, 64)]
 Kept = TypeVar("Kept")
 KEY, MOMENT = "idempotency-key", "x-emulsa-moment"
-TOUCHED, UNREAD = "x-emulsa-touched", "x-emulsa-unread"
+TOUCHED, WOKEN, UNREAD = "x-emulsa-touched", "x-emulsa-woken-by", "x-emulsa-unread"
 CLOCKS_DIFFER_S = 86_400.0  # a phone's clock may be wrong by so much, not by more
 
 
@@ -94,18 +94,23 @@ class Asked:
 
 @dataclass(frozen=True)
 class Reply:
-    """An answer: its status, its text or file, the tables it touched, and how many records it
-    would have shown that cannot be read."""
+    """An answer: its status, its text or file, the tables it touched, those by which it is woken
+    when an act touches them, and how many records it would have shown that cannot be read."""
 
     status: int
     content: bytes | File
     touched: tuple[str, ...] = ()
+    woken_by: tuple[str, ...] = ()
     unread: int = 0
 
     @property
     def headers(self) -> dict[str, str]:
         """What the page is told beside the answer."""
-        told = {TOUCHED: " ".join(self.touched), UNREAD: str(self.unread or "")}
+        told = {
+            TOUCHED: " ".join(self.touched),
+            WOKEN: " ".join(self.woken_by),
+            UNREAD: str(self.unread or ""),
+        }
         return {name: value for name, value in told.items() if value}
 
 
@@ -260,10 +265,16 @@ def _served(route: Route, house: House, asked: Asked) -> Reply:
     try:
         if route.kind == "question":
             turn = nullcontext() if route.media_type or route.opens_pictures else reading()
-            with turn, snapshot(connection), writing(preferences.measures(connection)):
+            with (
+                turn,
+                watching() as seen,
+                snapshot(connection),
+                preferences.as_one_writes(connection),
+            ):
                 given = arguments(route, asked, house, db=connection, moment=now())
-                return _reply(route, route.handler(**given))
-        with writing(preferences.measures(connection)):
+                reply = _reply(route, route.handler(**given))
+            return replace(reply, woken_by=woken_by(seen))
+        with preferences.as_one_writes(connection):
             return perform(route, house, connection, asked)
     finally:
         house.pool.give(connection)
@@ -405,16 +416,8 @@ def _word(name: str, kind: Any, default: Any, query: Mapping[str, str]) -> Any:
             raise Missing(f"“{name}” is missing.", field=name)
         return default
     text = query[name]
-    bare = _bare(kind)
-    value: Any = text
-    if bare in (float, int):
-        try:
-            value = float(text)
-        except ValueError:
-            value = text
-    elif bare is bool and text.lower() in ("true", "false"):
-        value = text.lower() == "true"
-    return wire.decode(kind, value, name)
+    flag = _bare(kind) is bool and text.lower() in ("true", "false")
+    return wire.decode(kind, text.lower() == "true" if flag else text, name)
 
 
 @cache

@@ -24,7 +24,6 @@ from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible, Unreadable
 from emulsa.core.limits import Id, Label, Length, Name
 from emulsa.core.moments import Moment
-from emulsa.core.written import writing
 from emulsa.store import acts, carrying, preferences
 from emulsa.store.carrying import Aside
 from emulsa.store.database import Connection
@@ -106,7 +105,7 @@ def hand_in(house: House, handed: HandIn) -> tuple[CameOf, ...]:
     try:
         if carrying.carried(connection) is not None:
             raise Impossible("This is a carried copy; hand in at home.")
-        with writing(preferences.measures(connection)):
+        with preferences.as_one_writes(connection):
             return tuple(_one(house, connection, handed.device, each) for each in handed.acts)
     finally:
         house.pool.give(connection)

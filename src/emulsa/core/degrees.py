@@ -6,9 +6,10 @@ import re
 from typing import Any
 
 from emulsa.core.errors import Unreadable
+from emulsa.core.typed import pointed
 
 F_PER_C, F_AT_0 = 1.8, 32.0  # by definition
-PATTERN = re.compile(r"([-−]?\d+(?:[.,]\d+)?)\s*°?\s*([CcFf])?")
+PATTERN = re.compile(r"([-−]?\d+(?:\.\d+)?)\s*°?\s*([CcFf])?")
 
 
 def celsius(fahrenheit: float) -> float:
@@ -32,15 +33,15 @@ def fahrenheit(celsius_: float) -> float:
 def typed(text: str, field: str | None = None) -> float:
     """Degrees Celsius of a temperature as one writes it; Unreadable for anything else.
 
-    >>> typed("68 °F"), typed("20,5"), typed("−4 °C")
+    >>> typed("68 °F"), typed("20.5"), typed("−4 °C")
     (20.0, 20.5, -4.0)
     """
-    found = PATTERN.fullmatch(text.strip())
+    found = PATTERN.fullmatch(pointed(text.strip(), field))
     if not found:
         raise Unreadable(
             f"“{text[:40]}” is not a temperature; type a number, as in 20.", field=field
         )
-    number = float(found[1].replace("−", "-").replace(",", "."))
+    number = float(found[1].replace("−", "-"))
     return celsius(number) if (found[2] or "").lower() == "f" else number
 
 

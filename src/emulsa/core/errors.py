@@ -4,6 +4,7 @@
     ├── OutOfRange      a number outside its allowed range
     ├── Unreadable      text or JSON that has no meaning here
     │   └── Ambiguous   text that could mean two things; the sentence asks which
+    │       └── Comma   whether a comma between digits is a decimal point: asked once, kept
     ├── UnknownField    a field no record has
     ├── Missing         something the answer needs was not given
     ├── Unsound         values that contradict each other (a law that shortens, …)
@@ -52,6 +53,10 @@ class Unreadable(CoreError):
 
 class Ambiguous(Unreadable):
     code = "ambiguous"
+
+
+class Comma(Ambiguous):
+    code = "comma"
 
 
 class UnknownField(CoreError):

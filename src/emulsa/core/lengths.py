@@ -6,11 +6,12 @@ import re
 from typing import Any
 
 from emulsa.core.errors import Unreadable
+from emulsa.core.typed import pointed
 
 MM_PER_IN = 25.4  # by definition
 ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
-LENGTH = re.compile(r"(-?\d+(?:[.,]\d+)?)\s*(mm|cm|m|in|″|\")?")
-VOLUME = re.compile(r"(-?\d+(?:[.,]\d+)?)\s*(ml|l|fl\s*oz|oz)?", re.I)
+LENGTH = re.compile(r"(-?\d+(?:\.\d+)?)\s*(mm|cm|m|in|″|\")?")
+VOLUME = re.compile(r"(-?\d+(?:\.\d+)?)\s*(ml|l|fl\s*oz|oz)?", re.I)
 IN_MM = {
     "": 1.0,
     "mm": 1.0,
@@ -29,12 +30,12 @@ def mm(text: str, field: str | None = None) -> float:
     >>> mm("30"), mm("6 in"), round(mm("2.5 cm"), 6)
     (30.0, 152.39999999999998, 25.0)
     """
-    found = LENGTH.fullmatch(text.strip())
+    found = LENGTH.fullmatch(pointed(text.strip(), field))
     if not found:
         raise Unreadable(
             f"“{text[:40]}” is not a length; type a number, as in 30 or 1.2 in.", field=field
         )
-    return float(found[1].replace(",", ".")) * IN_MM[found[2] or ""]
+    return float(found[1]) * IN_MM[found[2] or ""]
 
 
 def ml(text: str, field: str | None = None) -> float:
@@ -43,13 +44,13 @@ def ml(text: str, field: str | None = None) -> float:
     >>> ml("500"), ml("1 l"), ml("16 fl oz")
     (500.0, 1000.0, 473.176473)
     """
-    found = VOLUME.fullmatch(text.strip())
+    found = VOLUME.fullmatch(pointed(text.strip(), field))
     if not found:
         raise Unreadable(
             f"“{text[:40]}” is not a volume; type a number, as in 500 or 16 fl oz.", field=field
         )
     unit = re.sub(r"\s", "", found[2] or "").lower()
-    return float(found[1].replace(",", ".")) * IN_ML[unit]
+    return float(found[1]) * IN_ML[unit]
 
 
 def mm_of(value: Any, field: str | None = None) -> Any:

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from emulsa.core.errors import OutOfRange, Unreadable
 from emulsa.core.written import range_text
@@ -21,7 +21,8 @@ LINE_ENDS = "\x7f\x85\u2028\u2029"
 class Within:
     """A closed range of finite numbers, with the name and unit the sentence uses.
 
-    What is engraved is said in its own unit to everyone.
+    What is engraved is said in its own unit to everyone. ``typed``: how it is written, where that
+    is more than a number with its unit: as a zone, as N.
     """
 
     what: str
@@ -29,6 +30,7 @@ class Within:
     high: float
     unit: str = ""
     engraved: bool = False
+    typed: Literal["", "zone", "n"] = ""
 
     def check(self, value: float, field: str | None = None) -> float:
         """``value`` unchanged, or OutOfRange with the whole range in the sentence."""
@@ -87,7 +89,7 @@ class Length:
 
 DEVELOPMENT_CHANGE = Within("The reciprocity development change", 0.3, 2)
 EV_RANGE = Within("EV", -8, 24)
-ZONES = Within("A zone", 0, 10)
+ZONES = Within("A zone", 0, 10, typed="zone")
 TIMES = Within("The time", 1e-6, 1e7, "s")
 F_NUMBERS = Within("The f-number", 0.5, 2_000)
 EV = Annotated[float, EV_RANGE]

@@ -6,23 +6,24 @@ import re
 from typing import Any
 
 from emulsa.core.errors import Unreadable
+from emulsa.core.typed import pointed
 
 CLOCK = re.compile(r"(\d+):([0-5]\d)(?:\s*min)?")
-WORDS = re.compile(r"(?:(\d+(?:[.,]\d+)?)\s*min)?\s*(?:(\d+(?:[.,]\d+)?)\s*s)?")
-PLAIN = re.compile(r"\d+(?:[.,]\d+)?")
+WORDS = re.compile(r"(?:(\d+(?:\.\d+)?)\s*min)?\s*(?:(\d+(?:\.\d+)?)\s*s)?")
+PLAIN = re.compile(r"\d+(?:\.\d+)?")
 
 
 def _number(text: str | None) -> float:
-    return float((text or "0").replace(",", "."))
+    return float(text or "0")
 
 
 def minutes(text: str, field: str | None = None) -> float:
     """Minutes of a time as one writes it; a number alone is minutes. Unreadable for anything else.
 
-    >>> [round(minutes(each), 4) for each in ("6:50", "6 min 50 s", "6.5", "7,5", "45 s")]
+    >>> [round(minutes(each), 4) for each in ("6:50", "6 min 50 s", "6.5", "7.5", "45 s")]
     [6.8333, 6.8333, 6.5, 7.5, 0.75]
     """
-    said = text.strip()
+    said = pointed(text.strip(), field)
     clock, words = CLOCK.fullmatch(said), WORDS.fullmatch(said)
     if clock:
         return int(clock[1]) + int(clock[2]) / 60
@@ -39,7 +40,7 @@ def seconds(text: str, field: str | None = None) -> float:
     >>> seconds("90"), seconds("1:30"), seconds("5 min")
     (90.0, 90.0, 300.0)
     """
-    said = text.strip()
+    said = pointed(text.strip(), field)
     return _number(said) if PLAIN.fullmatch(said) else minutes(text, field) * 60
 
 

@@ -18,14 +18,17 @@ from functools import cache
 from operator import attrgetter
 from typing import Annotated, Any, Literal, Union, get_args, get_origin
 
-from emulsa.core import degrees, lengths, watch
+from emulsa.core import degrees, lengths, typed, watch
 from emulsa.core.errors import CoreError, Missing, OutOfRange, UnknownField, Unreadable
 from emulsa.core.limits import Length, Within
 from emulsa.core.moments import Instant
 
 Decoder = Callable[[Any, str], Any]
 # what may be typed with its unit, by the unit the core keeps it in
+# What is typed is read by the unit of its range, or by how it is written.
 TYPED: dict[str, Callable[[Any, str], Any]] = {
+    "zone": typed.zone_of,
+    "n": typed.n_of,
     "°C": degrees.of,
     "min": watch.minutes_of,
     "s": watch.seconds_of,
@@ -147,15 +150,15 @@ def _decoder(kind: Any) -> Decoder:
 
 def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
     inner = _decoder(kind)
-    units = [limit.unit for limit in limits if isinstance(limit, Within)]
-    typed = TYPED.get(units[0]) if units else None
+    units = [limit.typed or limit.unit for limit in limits if isinstance(limit, Within)]
+    read = TYPED.get(units[0]) if units else None
     checks = [limit.check for limit in limits if isinstance(limit, (Within, Length, Instant))]
-    if len(checks) == 1 and typed is None:
+    if len(checks) == 1 and read is None:
         (only,) = checks
         return lambda value, field: only(inner(value, field), field)
 
     def decoded(value: Any, field: str) -> Any:
-        result = inner(value if typed is None else typed(value, field), field)
+        result = inner(value if read is None else read(value, field), field)
         for check in checks:
             check(result, field)
         return result
@@ -164,6 +167,10 @@ def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
 
 
 def _number(value: Any, field: str) -> float:
+    return _plain(typed.number_of(value, field), field)
+
+
+def _plain(value: Any, field: str) -> float:
     if isinstance(value, bool) or not isinstance(value, (int, float)):
         raise Unreadable(f"“{_shown(value)}” is not a number.", field=field)
     try:
@@ -289,22 +296,43 @@ def _tagged(records: list[Any]) -> Decoder:
 
 
 def _first_fitting(kinds: tuple[Any, ...]) -> Decoder:
-    """A union of plain types, told apart by the JSON type; the last refusal is the one said."""
+    """A union of plain types, told apart by the JSON type; the last refusal is the one said.
+
+    Text is read as a number only where it can be nothing else; left empty it is nothing.
+    """
     ordered = sorted(kinds, key=lambda kind: kind is not type(None))
     inners = [_decoder(kind) for kind in ordered]
+    textual = [_is_text(kind) for kind in ordered]
+    empty = type(None) in kinds and not any(textual)
 
     def decoded(value: Any, field: str) -> Any:
-        problem: CoreError | None = None
-        for inner in inners:
-            try:
-                return inner(value, field)
-            except CoreError as refusal:
-                if not isinstance(problem, OutOfRange):
-                    problem = refusal
-        assert problem is not None
-        raise problem
+        if isinstance(value, str):
+            if empty and not value.strip():
+                return None
+            if any(textual):
+                return _tried(
+                    [each for each, text in zip(inners, textual, strict=True) if text], value, field
+                )
+        return _tried(inners, value, field)
 
     return decoded
+
+
+def _is_text(kind: Any) -> bool:
+    bare = get_args(kind)[0] if get_origin(kind) is Annotated else kind
+    return bare is str or get_origin(bare) is Literal
+
+
+def _tried(inners: list[Decoder], value: Any, field: str) -> Any:
+    problem: CoreError | None = None
+    for inner in inners:
+        try:
+            return inner(value, field)
+        except CoreError as refusal:
+            if not isinstance(problem, OutOfRange):
+                problem = refusal
+    assert problem is not None
+    raise problem
 
 
 def _record(kind: Any) -> Decoder:

@@ -17,7 +17,8 @@ from emulsa.core.errors import CoreError, Unreadable
 from emulsa.core.numbers import plain
 from emulsa.core.sensitometry.curve import Curve, DensityStep, LuxSeconds, Metered
 from emulsa.exchange import densities
-from emulsa.exchange.csv_cells import safe
+from emulsa.exchange.csv_table import csv_file
+from emulsa.exchange.csv_table import plain as as_typed
 
 TITLES = ("curve", "minutes", "base_plus_fog", "ei", "exposure", "density")
 MOST_CURVES = 12
@@ -26,15 +27,12 @@ REMARK = re.compile(r"#\s*(minutes|base_plus_fog|ei)\s+(\S+)\s*")
 
 def table(test: FilmTest) -> bytes:
     """A test's curves for a spreadsheet."""
-    file = io.StringIO()
-    rows = csv.writer(file)
-    rows.writerow(TITLES)
-    for curve in test.curves:
-        for step in curve.steps:
-            rows.writerow(
-                [safe(curve.id), curve.minutes, curve.base_fog, _ei(curve), _at(step), step.density]
-            )
-    return ("\ufeff" + file.getvalue()).encode()
+    rows = (
+        [curve.id, curve.minutes, curve.base_fog, _ei(curve), _at(step), step.density]
+        for curve in test.curves
+        for step in curve.steps
+    )
+    return csv_file([TITLES, *rows])
 
 
 def cgats(test: FilmTest) -> bytes:
@@ -73,7 +71,7 @@ def _rows(text: str) -> Iterator[Curve]:
         )
     by_curve: dict[str, list[Mapping[str, str]]] = {}
     for row in rows:
-        by_curve.setdefault((row["curve"] or "").strip() or "curve", []).append(row)
+        by_curve.setdefault(as_typed((row["curve"] or "").strip()) or "curve", []).append(row)
     for name, steps in by_curve.items():
         first = steps[0]
         yield _curve(

@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterable
 from typing import Any
 
 from emulsa.core.darkroom.run import Went
-from emulsa.exchange.csv_cells import safe
+from emulsa.exchange.csv_table import csv_file
 
 COLUMNS = (
     "id",
@@ -31,13 +29,8 @@ COLUMNS = (
 
 def csv_runs(lines: Iterable[dict[str, Any]]) -> bytes:
     """UTF-8; ``went_s``: each bath and its true seconds, ``measured_c``: minutes and degrees."""
-    text = io.StringIO()
-    writer = csv.writer(text, lineterminator="\r\n")
-    writer.writerow(COLUMNS)
-    for line in lines:
-        row = {**line, **_went(line["went"])}
-        writer.writerow([safe("" if row[name] is None else str(row[name])) for name in COLUMNS])
-    return text.getvalue().encode()
+    rows = ({**line, **_went(line["went"])} for line in lines)
+    return csv_file([COLUMNS, *([row[name] for name in COLUMNS] for row in rows)])
 
 
 def _went(went: Went | None) -> dict[str, str]:

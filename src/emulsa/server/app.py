@@ -19,7 +19,7 @@ from emulsa.api.pairing import TRUST, Pairing
 from emulsa.api.refusals import NOTHING, NotFound
 from emulsa.api.routes import ROUTES
 from emulsa.devices.spot_meter import SimulatedSpotMeter, SpotMeter
-from emulsa.server import binding, errors, parts
+from emulsa.server import binding, errors, parts, reading
 from emulsa.server.caretaker import Caretaker
 from emulsa.server.door import Door
 from emulsa.server.guard import Guard, Quiet
@@ -41,6 +41,9 @@ from emulsa.store.pool import Pool
 
 BUILT_PAGE = Path(__file__).parent.parent / "page"
 BUILT_RUNTIME = Path(__file__).parent.parent / "field" / "built"
+
+# where others look for a service's description; ours is read at /api/docs
+NO_ROOMS = ("docs", "redoc", "openapi.json")
 
 HEADERS = [
     # Chakra's styles are written into <style> elements at run time; scripts are files only.
@@ -144,6 +147,7 @@ def create_app(settings: Settings) -> FastAPI:
     if settings.authority is not None:
         _serve_certificate(app, settings.authority)
     parts.install(app, settings.page, settings.runtime)
+    reading.install(app)
     _serve_page(app, settings.page)
     app.add_middleware(
         GZipMiddleware,
@@ -176,7 +180,7 @@ def _serve_page(app: FastAPI, page: Path) -> None:
 
     @app.get("/{path:path}", include_in_schema=False)
     def room(path: str) -> Response:
-        if path.startswith(("api/", "assets/")):
+        if path.startswith(("api/", "assets/")) or path in NO_ROOMS:
             raise NotFound(NOTHING)
         file = page / path
         if path and file.parent == page and is_there(file):

@@ -9,7 +9,7 @@ from functools import cache
 from importlib import resources
 from pathlib import Path
 
-from emulsa.store import drawn, journal
+from emulsa.store import drawn, journal, watched
 from emulsa.store.transactions import WAITS_S, transaction
 from emulsa.store.transactions import Connection as Connection
 
@@ -22,7 +22,9 @@ class TooNew(Exception):
 
 def connect(path: Path) -> Connection:
     """A connection in autocommit mode; transactions are begun by name."""
-    connection = sqlite3.connect(path, isolation_level=None, check_same_thread=False)
+    connection = sqlite3.connect(
+        path, isolation_level=None, check_same_thread=False, factory=watched.Connection
+    )
     connection.row_factory = sqlite3.Row
     connection.execute("PRAGMA foreign_keys = ON")
     connection.execute(f"PRAGMA busy_timeout = {round(1_000 * WAITS_S)}")

@@ -8,6 +8,7 @@ from typing import Any
 from emulsa.core.errors import Impossible
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
+from emulsa.core.line.carry_out import KitNames
 from emulsa.store import rows
 from emulsa.store.records import (
     BOTTLE,
@@ -74,6 +75,16 @@ CALLED = {  # what a table's rows are called, where it is not the table's own na
 def everything(connection: Connection) -> dict[str, list[Any]]:
     """Every list of the kit, each in its own order."""
     return {plural: rows.many(connection, table) for plural, table in KINDS.items()}
+
+
+def names(connection: Connection) -> KitNames:
+    """The kit a typed line may name."""
+    return KitNames(
+        films=tuple(rows.many(connection, FILM)),
+        lenses=tuple(rows.many(connection, LENS)),
+        pinholes=tuple(rows.many(connection, PINHOLE)),
+        filters=tuple(rows.many(connection, FILTER)),
+    )
 
 
 def camera(connection: Connection, id_: str | None) -> Camera | None:

@@ -19,6 +19,8 @@ from emulsa.store.transactions import transaction
 
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 INDEXED_AT_ONCE = 400  # more are indexed afterwards, in slices
+# what the index is made of (migration 3)
+INDEXED = "exposure piece scene reading judgement outing film lens pinhole filter".split()
 SLICE_S = 0.05  # of writing, before others may
 BETWEEN_S = 0.002
 

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from sqlite3 import Connection
 
 from emulsa.core import wire
-from emulsa.core.kit.preferences import Measures, Preferences
+from emulsa.core.kit.preferences import Preferences
+from emulsa.core.typed import commas
+from emulsa.core.written import writing
 
 
 def put(connection: Connection, preferences: Preferences) -> None:
@@ -24,9 +28,12 @@ def preferences(connection: Connection) -> Preferences:
     return wire.loads(Preferences, row["value"]) if row else Preferences()
 
 
-def measures(connection: Connection) -> Measures:
-    """How numbers are written for this photographer."""
-    return preferences(connection).measures
+@contextmanager
+def as_one_writes(connection: Connection) -> Iterator[None]:
+    """Inside, numbers are written and read as this photographer does."""
+    way = preferences(connection)
+    with writing(way.measures), commas(way.decimal_comma):
+        yield
 
 
 def holds_highlights(connection: Connection) -> bool:

@@ -1,37 +1,35 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
-import reads from "./reads.json";
+import type { Call } from "./calls";
 
-/* Which tables each question reads, as the service was watched reading them (a test watches again): an
-   act says what it touched, and only what reads of that is read anew. */
+/* Which answers an act makes old: each says by which tables it is woken, an act which it touched. */
 
-type Question = keyof typeof reads;
-
-declare module "@tanstack/react-query" {
-  interface Register {
-    queryMeta: { reads: string[] };
-  }
-}
-
-/** What a query's options say of what it reads. */
-export const readsOf = (question: Question) => ({ meta: { reads: reads[question] as string[] } });
-
-/** Every answer is written as the preferences say. */
-const reading = (tables: readonly string[]) => [...tables, "preference"];
-
+/** Woken by every act. */
+const ANY = "*";
+const wokenBy = new Map<string, Set<string>>();
 let count = 0;
 const touchedAt = new Map<string, number>();
 const watchers = new Set<() => void>();
+
+/** What an answer says of itself; all answers of one name are woken alike. */
+export function heard(name: Call, said: Headers) {
+  const known = wokenBy.get(name) ?? new Set();
+  for (const table of said.get("x-emulsa-woken-by")?.split(" ") ?? []) known.add(table);
+  wokenBy.set(name, known);
+}
 
 /** Everything that reads of these tables is read anew; resolves when what is shown is true again. */
 export function refresh(client: QueryClient, touched: string[]): Promise<void> {
   if (touched.length === 0) return Promise.resolve();
   count += 1;
-  for (const table of [...touched, "*"]) touchedAt.set(table, count);
+  const wakes = [...touched, ANY];
+  for (const table of wakes) touchedAt.set(table, count);
   for (const tell of watchers) tell();
-  const waits = new Set([...touched, "*"]);
   return client.invalidateQueries({
-    predicate: ({ meta }) => !meta || reading(meta.reads).some((table) => waits.has(table)),
+    predicate: ({ queryKey: [name] }) => {
+      const known = wokenBy.get(name as string);
+      return !known || wakes.some((table) => known.has(table));
+    },
   });
 }
 
@@ -41,7 +39,7 @@ const subscribe = (tell: () => void) => {
 };
 
 /** A number that is another one as soon as something a question reads was touched. */
-export const useStamp = (question: Question) =>
+export const useStamp = (name: Call) =>
   useSyncExternalStore(subscribe, () =>
-    Math.max(0, ...reading(reads[question]).map((table) => touchedAt.get(table) ?? 0)),
+    Math.max(0, ...[...(wokenBy.get(name) ?? [])].map((table) => touchedAt.get(table) ?? 0)),
   );

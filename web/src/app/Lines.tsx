@@ -1,10 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
-import { api, unwrap } from "../api/client";
+import { question } from "../api/ask";
 import { useClockAhead } from "../api/clocks";
 import { putTroubleAway, useTrouble } from "../api/pending";
-import { readsOf } from "../api/reads";
 import { Button } from "../components/Button";
 import { count } from "../components/count";
 import { Notice } from "../components/Notice";
@@ -58,11 +57,9 @@ export function Trouble() {
   const refused = useTrouble();
   const clock = clockText(useClockAhead());
   const trouble = useQuery({
-    queryKey: ["health"],
-    queryFn: () => unwrap(api.GET("/api/health")),
+    ...question("service_health"),
     refetchInterval: () => (readCarrying() ? false : HEALTH_MS), // a carried copy sleeps
     retry: false,
-    ...readsOf("/api/health"),
   }).data?.trouble;
   return (
     <>

@@ -8,7 +8,9 @@ import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
 import { useDates, writeDates } from "../components/days";
 import { Notice } from "../components/Notice";
+import { InSheets } from "../components/Sheet";
 import { useCarries, useCarrying } from "../field/mode";
+import { CommaAsked } from "../shared/AskComma";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
 import { Help } from "./Help";
@@ -56,52 +58,55 @@ export function Shell() {
   const clocks = useClocks();
   const unread = useMetUnread();
   return (
-    <Grid
-      height="100dvh"
-      templateColumns={{ base: "minmax(0,1fr)", md: "84px minmax(0,1fr)" }}
-      templateRows={{ base: "minmax(0,1fr) auto", md: "minmax(0,1fr)" }}
-      background="paper"
-    >
-      <Rail help={() => setHelp(true)} />
-      <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
-        {(carrying || carries || import.meta.env.MODE === "single") && (
-          <Suspense>
-            <ModeLine />
-          </Suspense>
-        )}
-        <Trouble />
-        {unread && (
-          <Suspense>
-            <Unread />
-          </Suspense>
-        )}
-        <Said />
-        {problem && (
-          <Notice tone="refusal" live>
-            {problem.message}
-          </Notice>
-        )}
-        <Flex flex="1" minHeight="0" minWidth="0" direction={{ base: "column", md: "row" }}>
-          {/* dates written anew are drawn anew */}
-          <Flex key={written} direction="column" flex="1" minHeight="0" minWidth="0">
-            <Outlet />
+    <InSheets.Provider value={<CommaAsked />}>
+      <Grid
+        height="100dvh"
+        templateColumns={{ base: "minmax(0,1fr)", md: "84px minmax(0,1fr)" }}
+        templateRows={{ base: "minmax(0,1fr) auto", md: "minmax(0,1fr)" }}
+        background="paper"
+      >
+        <Rail help={() => setHelp(true)} />
+        <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
+          {(carrying || carries || import.meta.env.MODE === "single") && (
+            <Suspense>
+              <ModeLine />
+            </Suspense>
+          )}
+          <Trouble />
+          {unread && (
+            <Suspense>
+              <Unread />
+            </Suspense>
+          )}
+          <Said />
+          <CommaAsked />
+          {problem && (
+            <Notice tone="refusal" live>
+              {problem.message}
+            </Notice>
+          )}
+          <Flex flex="1" minHeight="0" minWidth="0" direction={{ base: "column", md: "row" }}>
+            {/* dates written anew are drawn anew */}
+            <Flex key={written} direction="column" flex="1" minHeight="0" minWidth="0">
+              <Outlet />
+            </Flex>
+            <Suspense>
+              <Guide />
+            </Suspense>
           </Flex>
-          <Suspense>
-            <Guide />
-          </Suspense>
         </Flex>
-      </Flex>
-      <Help open={help} close={() => setHelp(false)} />
-      {clocks && (
-        <Suspense>
-          <RunClockFace />
-        </Suspense>
-      )}
-      {timed && (
-        <Suspense>
-          <ExposureClock />
-        </Suspense>
-      )}
-    </Grid>
+        <Help open={help} close={() => setHelp(false)} />
+        {clocks && (
+          <Suspense>
+            <RunClockFace />
+          </Suspense>
+        )}
+        {timed && (
+          <Suspense>
+            <ExposureClock />
+          </Suspense>
+        )}
+      </Grid>
+    </InSheets.Provider>
   );
 }

@@ -1,8 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { act } from "../api/acts";
-import { api, unwrap } from "../api/client";
-import { readsOf } from "../api/reads";
+import { question } from "../api/ask";
 import { Button } from "../components/Button";
 import { Notice } from "../components/Notice";
 import { Problem } from "../components/Problem";
@@ -13,11 +12,7 @@ const SHOWN = 3; // the others when these are mended
 /** Records that cannot be read, each a line with what can be done; all others are shown in their
     rooms. */
 export function Unread() {
-  const found = useQuery({
-    queryKey: ["unread"],
-    queryFn: () => unwrap(api.GET("/api/unread")),
-    ...readsOf("/api/unread"),
-  }).data;
+  const found = useQuery(question("unread_read")).data;
   const { write, problem, busy } = useWrite();
   if (!found?.length) return null;
   return (

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
 import { keptOutside } from "../api/kept";
 
 /* The runs that are being timed, kept outside the page like the exposure clock: a reload, a sleeping

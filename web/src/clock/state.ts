@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
 import { keptOutside } from "../api/kept";
 
 /* The one exposure that is being timed: kept outside the page, so that a reload, a sleeping tab or a

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { type Act, carryOut } from "../api/acts";
-import { isAway } from "../api/client";
+import { isAway } from "../api/refusal";
 
 const AGAIN_MS = 3_000;
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { Refusal } from "../api/client";
+import type { Refusal } from "../api/refusal";
 
 /** What went wrong, where no field stands beside it: a refusal of none of ``fields``, or a sentence. */
 export function Problem({

@@ -1,6 +1,9 @@
 import { Box, Dialog, Portal } from "@chakra-ui/react";
-import { type ReactNode, useEffect, useState } from "react";
+import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { Button } from "./Button";
+
+/** What the application asks wherever one types. */
+export const InSheets = createContext<ReactNode>(null);
 
 /**
  * A dialog that rises from below on a phone and stands in the middle on a wide screen. Once something
@@ -22,6 +25,7 @@ export function Sheet({
   /** two columns beside each other, where there is room for them */
   wide?: boolean;
 }) {
+  const asking = useContext(InSheets);
   const [typed, setTyped] = useState(false);
   const [asked, setAsked] = useState(false);
   const begin = () => {
@@ -56,7 +60,10 @@ export function Sheet({
             <Dialog.Header>
               <Dialog.Title>{title}</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body>{children}</Dialog.Body>
+            <Dialog.Body>
+              {children}
+              {asking}
+            </Dialog.Body>
             {asked ? (
               // a button of its own: one that turned into Save under the click would send the form
               <Dialog.Footer key="asked">

@@ -1,9 +1,7 @@
-/**
- * The number that was typed, or the text itself, which the core then refuses by name: NaN would
- * silently become nothing on the wire.
- */
-export function typedNumber(text: string): number {
-  const trimmed = text.trim().replace("−", "-");
-  const number = Number(trimmed);
-  return trimmed !== "" && Number.isFinite(number) ? number : (text as unknown as number);
-}
+/* What is typed goes out as it was typed: the core reads it, and says what is wrong with it. */
+
+export const typedNumber = (text: string) => text as unknown as number;
+
+/** A bare number goes with the unit that stands beside its field. */
+export const typedIn = (text: string, unit: string) =>
+  typedNumber(/^[-−\d.,\s]+$/.test(text) ? `${text.trim()} ${unit}` : text);

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
 import { compared } from "../api/clocks";
 import { here } from "../api/here";
 import { OWN } from "../api/own";

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { Refusal } from "../api/client";
+import type { Refusal } from "../api/refusal";
 import { Button } from "../components/Button";
 import { said } from "./said";
 

@@ -1,8 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { refusal, unheard } from "../api/client";
 import { here } from "../api/here";
 import { OWN } from "../api/own";
+import { refusal, unheard } from "../api/refusal";
 import { transport } from "../api/transport";
 import { Button } from "../components/Button";
 import { save } from "../components/save";

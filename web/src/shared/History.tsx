@@ -2,8 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { act } from "../api/acts";
-import { api, unwrap } from "../api/client";
-import { readsOf } from "../api/reads";
+import { question } from "../api/ask";
 import { Button } from "../components/Button";
 import { momentText } from "../components/days";
 import { Notice } from "../components/Notice";
@@ -34,12 +33,7 @@ function HistorySheet({
   close: () => void;
   after?: (() => void) | undefined;
 }) {
-  const events = useQuery({
-    queryKey: ["history", id],
-    queryFn: () => unwrap(api.GET("/api/history/{id}", { params: { path: { id } } })),
-    gcTime: 0,
-    ...readsOf("/api/history/{id}"),
-  });
+  const events = useQuery({ ...question("history_read", { path: { id } }), gcTime: 0 });
   const { write, problem, busy } = useWrite(() => {
     close();
     after?.();

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
 import { learnedQuery } from "./learned";
 
 /** What the judged negatives of a recipe say, where its minutes are chosen; nothing without any. */

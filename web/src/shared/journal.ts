@@ -1,14 +1,9 @@
-import { type QueryClient, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import { act } from "../api/acts";
-import { api, unwrap } from "../api/client";
-import { readsOf } from "../api/reads";
+import { question } from "../api/ask";
 import { useWrite } from "./useWrite";
 
-const journalQuery = queryOptions({
-  queryKey: ["journal"],
-  queryFn: () => unwrap(api.GET("/api/journal")),
-  ...readsOf("/api/journal"),
-});
+const journalQuery = question("journal_reach");
 
 type Way = "undo" | "redo";
 

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
 import { wayQuery } from "../api/queries";
-import { typedNumber } from "../components/typedNumber";
+import { typedIn, typedNumber } from "../components/typedNumber";
 
 /* Numbers in the units one works in. What is typed goes to the core with its unit beside it; what is
    shown is only written otherwise. */
@@ -30,10 +30,7 @@ function unit({ name, per, zero, digits, own }: Schemas["Unit"]): Unit {
     name,
     show: (value) => shown(value).replace("−", "-"),
     text: (value) => `${shown(value)} ${name}`,
-    typed: (text) =>
-      own || !/^[-−\d.,\s]+$/.test(text.trim())
-        ? typedNumber(text)
-        : (`${text.trim()} ${name}` as unknown as number),
+    typed: (text) => (own ? typedNumber(text) : typedIn(text, name)),
   };
 }
 

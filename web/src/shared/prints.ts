@@ -1,5 +1,6 @@
 import { act } from "../api/acts";
-import { newId, type Schemas } from "../api/client";
+import type { Schemas } from "../api/calls";
+import { newId } from "../api/newId";
 
 /** Keep the print that was made, with the plan it was exposed by. */
 export const printMade = (id: string, plan: Schemas["PrintPlan"] | null) =>

@@ -1,7 +1,9 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../api/acts";
-import { api, type Schemas, unwrap } from "../api/client";
-import { readsOf } from "../api/reads";
+import { question } from "../api/ask";
+import type { Schemas } from "../api/calls";
+import { typedIn } from "../components/typedNumber";
+import { BEGUN } from "../service/service";
 
 export type Scale = "C" | "F";
 export type Group = Schemas["Group"];
@@ -9,24 +11,16 @@ export type Group = Schemas["Group"];
 /** What waits, with its times at a temperature as typed; the last answer stays meanwhile. */
 export const darkroomQuery = (degrees: string, scale: Scale) =>
   queryOptions({
-    queryKey: ["darkroom", degrees, scale],
-    queryFn: () => {
-      const typed = `${degrees} °${scale}` as unknown as number;
-      return unwrap(api.GET("/api/darkroom", { params: { query: { temperature_c: typed } } }));
-    },
+    ...question("darkroom_read", {
+      query: { temperature_c: typedIn(degrees, `°${scale}`) },
+    }),
     placeholderData: keepPreviousData,
     retry: false,
-    ...readsOf("/api/darkroom"),
   });
 
 /** What a choice, a tank, a temperature or a bottle would make of a negative's time; nothing is kept. */
 export const weighQuery = (trial: Schemas["Trial"]) =>
-  queryOptions({
-    queryKey: ["weigh", trial],
-    queryFn: () => unwrap(api.POST("/api/darkroom/weigh", { body: trial })),
-    retry: false,
-    ...readsOf("/api/darkroom/weigh"),
-  });
+  queryOptions({ ...question("darkroom_weigh", { body: trial }), retry: false });
 
 /** The one development of a strip; no N leaves it open, no recipe or EI to its frames and roll. */
 export const developStrip = (
@@ -39,4 +33,4 @@ export const developStrip = (
 /** A run that is not begun yet, but for what is chosen of it. */
 export const newRun = (
   chosen: Omit<Schemas["Run"], "went" | "begun_at" | "developed_at" | "note">,
-): Schemas["Run"] => ({ ...chosen, went: null, begun_at: "", developed_at: "", note: "" });
+): Schemas["Run"] => ({ ...BEGUN.run, ...chosen });

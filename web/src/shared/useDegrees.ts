@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { wayQuery } from "../api/queries";
+import { typedIn } from "../components/typedNumber";
 
 /** Temperatures as they are typed, the unit beside them; what they are in °C is the core's. */
 export function useDegrees() {
@@ -9,7 +10,7 @@ export function useDegrees() {
     unit,
     /** the usual bath */
     usual: way?.usual_degrees ?? "",
-    /** what was typed, with its unit; the wire's type is a number, and takes the words for one */
-    said: (typed: string) => `${typed.trim()} ${unit}` as unknown as number,
+    /** what was typed, with its unit */
+    said: (typed: string) => typedIn(typed, unit),
   };
 }

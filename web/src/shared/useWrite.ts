@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Act, type ActName, type Answer, carryOut } from "../api/acts";
-import type { Refusal } from "../api/client";
+import { type Act, carryOut } from "../api/acts";
+import type { ActName, Answer } from "../api/calls";
+import type { Refusal } from "../api/refusal";
 import type { Progress } from "../api/transport";
 
 /** What is done from a page: what it touched is read anew; a refusal stays to be shown. */

@@ -16,7 +16,8 @@ from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitLens, KitPinhole
 from emulsa.core.kit.films import Film
 from emulsa.core.numbers import plain
-from emulsa.exchange.cards import csv_table, pdf
+from emulsa.exchange.cards import pdf
+from emulsa.exchange.csv_table import csv_file
 from emulsa.store import films, kit
 
 routes = Routes("cards", "/api/cards")
@@ -37,8 +38,7 @@ class Chosen:
 @routes.question("/{kind}.csv", media_type=CSV)
 def as_csv(db: Db, kind: Kind, chosen: Chosen) -> File:
     """A card's table for a spreadsheet."""
-    text = csv_table.render(_card(db, kind, chosen))
-    return attached(text.encode("utf-8-sig"), CSV, kind, "csv")
+    return attached(csv_file(_card(db, kind, chosen).table), CSV, kind, "csv")
 
 
 @routes.question("/{kind}.pdf", media_type=PDF)

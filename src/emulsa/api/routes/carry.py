@@ -15,7 +15,6 @@ from emulsa.api.handing import CameOf, HandIn, hand_in
 from emulsa.api.limits import LARGEST_HANDED
 from emulsa.api.lookup import needed
 from emulsa.api.routing import TABLE, Db, File, House, Routes
-from emulsa.core.written import writing
 from emulsa.store import carrying, preferences
 from emulsa.store.carrying import Aside, Carried, Happened, Outgoing
 from emulsa.store.folder import DATABASE
@@ -98,7 +97,7 @@ def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A00
     with closing(house.connect()) as connection:
         aside = needed(carrying.aside(connection, id), "This does not lie aside any more.")
         if decision.how == "again":
-            with writing(preferences.measures(connection)):
+            with preferences.as_one_writes(connection):
                 problem = again(house, connection, aside, decision)
             with transaction(connection):
                 if problem:

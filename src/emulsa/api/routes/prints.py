@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterable
 from dataclasses import dataclass
 
@@ -39,19 +37,21 @@ from emulsa.core.prints.acts import (
 )
 from emulsa.core.prints.acts import note as noted
 from emulsa.core.prints.map import print_map, table
-from emulsa.core.prints.negative import PrintedNegative, said
+from emulsa.core.prints.negative import PrintedNegative, begun, said
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
 from emulsa.core.prints.record import Print, PrintTry, TryNotes
 from emulsa.core.prints.strips import StripsShown, shown
 from emulsa.core.versions import version_of
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
+from emulsa.exchange.csv_table import csv_file
 from emulsa.exchange.levels import clear_level
 from emulsa.store import attachments, kit
 from emulsa.store import prints as store
 
 routes = Routes("prints", "/api/prints")
 NO_PRINT = "This print was not found."
+NO_NEGATIVE = "This negative was not found."
 CLEAR = 250.0  # the level of clear film where there is no picture
 
 
@@ -73,6 +73,14 @@ class PrintRoom:
 
     prints: tuple[PrintLine, ...]
     negatives: tuple[PrintedNegative, ...]
+
+
+@dataclass(frozen=True, kw_only=True)
+class PrintBeginning:
+    """A print to begin, and the exposure it is of."""
+
+    id: Id
+    exposure_id: Id
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -161,9 +169,8 @@ def map_pdf(db: Db, house: House, id: str) -> File:  # noqa: A002
 def map_csv(db: Db, id: str) -> File:  # noqa: A002
     """The plan as a table."""
     found = needed(store.print_(db, id), NO_PRINT)
-    file = io.StringIO()
-    csv.writer(file).writerows(table(found, kit.paper(db, found.plan.paper_id)))
-    return attached(("\ufeff" + file.getvalue()).encode(), CSV, found.title, "csv", "attachment")
+    rows = table(found, kit.paper(db, found.plan.paper_id))
+    return attached(csv_file(rows), CSV, found.title, "csv", "attachment")
 
 
 @routes.question("/draw", "POST")
@@ -198,6 +205,14 @@ def reworked(db: Db, asked: ReworkAsked) -> ReworkedView:
     found = rework(asked.print, asked.wanted)
     wire.decode(Print, wire.encode(found.print))  # beyond an hour it is said before it is kept
     return ReworkedView(found.print, _drawn(db, found.print), causes(found.ledger))
+
+
+@routes.act("POST", "")
+def begin(act: Act, beginning: PrintBeginning) -> PrintKept:
+    """Begin a print of a negative; one of this id that was begun already stays as it is."""
+    known = store.print_(act.db, beginning.id)
+    negative = needed(store.negative(act.db, beginning.exposure_id), NO_NEGATIVE, "exposure_id")
+    return _keep(act, known or begun(beginning.id, negative), f"begin print {negative.scene_title}")
 
 
 @routes.act("PUT", "/{id}")

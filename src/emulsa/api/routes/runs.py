@@ -12,7 +12,8 @@ from emulsa.api.views.courses import Course, course_of, recipe_of
 from emulsa.api.views.done import Done
 from emulsa.api.views.runs import run_view
 from emulsa.core.darkroom.acts import running
-from emulsa.core.darkroom.acts.running import RunBeginning
+from emulsa.core.darkroom.acts.running import OnRolls, RunBeginning
+from emulsa.core.darkroom.areas import Areas
 from emulsa.core.darkroom.beside import BesideRuns, Going, beside
 from emulsa.core.darkroom.run import BathReading, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
@@ -21,6 +22,8 @@ from emulsa.core.development import drift, temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
+from emulsa.core.film.pieces import Piece
+from emulsa.core.kit.darkroom import Bottle
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
 from emulsa.core.written import temperature_text
@@ -143,19 +146,18 @@ def keep_course(act: Act, id: str, went: Went) -> Done:  # noqa: A002
     return _done(act, running.keep_course(_found(act.db, id), went), id)
 
 
+@routes.act("POST", "/{id}/finished", says_over=True)
+def finished(act: Act, id: str, went: Went) -> Done:  # noqa: A002
+    """Its clock is over: keep how it went, and its film is developed."""
+    run = _found(act.db, id)
+    return _done(act, running.finished(run, went, *_what_is_in(act, run)), id)
+
+
 @routes.act("POST", "/{id}/developed", says_over=True)
 def developed(act: Act, id: str) -> Done:  # noqa: A002
     """The run is out of the developer and fixed: its film is developed."""
-    run, found = _found(act.db, id), pieces.of_run(act.db, id)
-    outcome = running.developed(
-        run,
-        found,
-        rolls.with_film(act.db, found),
-        darkroom.bottles_of(act.db, run.bottle_ids),
-        holders.areas(act.db),
-        act.moment,
-    )
-    return _done(act, outcome, id)
+    run = _found(act.db, id)
+    return _done(act, running.developed(run, *_what_is_in(act, run)), id)
 
 
 @routes.act("DELETE", "/{id}")
@@ -163,6 +165,13 @@ def leave(act: Act, id: str) -> Done:  # noqa: A002
     """Take all film out of a run before it meets the developer."""
     run, found = _found(act.db, id), pieces.of_run(act.db, id)
     return _done(act, running.leave(run, found, act.moment), id)
+
+
+def _what_is_in(act: Act, run: Run) -> tuple[list[Piece], OnRolls, list[Bottle], Areas, str]:
+    """A run's film, the rolls it is of, what it is developed in, and the moment."""
+    found = pieces.of_run(act.db, run.id)
+    bottles = darkroom.bottles_of(act.db, run.bottle_ids)
+    return found, rolls.with_film(act.db, found), bottles, holders.areas(act.db), act.moment
 
 
 def _done(act: Act, outcome: Outcome, id_: str) -> Done:

@@ -29,7 +29,6 @@ from emulsa.core.exposing.penalties import Weights
 from emulsa.core.kit.films import unnamed_film
 from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
-from emulsa.core.line.carry_out import KitNames
 from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.outing.today import of_today
@@ -71,6 +70,20 @@ class Beginning:
     day: Day
     edits: Edits
     makes: Made = NOTHING
+
+
+Line = Annotated[str, Length("What is typed", 0, 4000)]
+
+
+@dataclass(frozen=True, kw_only=True)
+class Saying:
+    """What is typed over a scene; ``reading_id`` names the reading it may add, ``outing_id`` a new
+    outing of the ``day``, where the scene begins by it."""
+
+    text: Line
+    reading_id: Id
+    outing_id: Id
+    day: Day
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -117,7 +130,7 @@ class TypedLine:
     """What is typed over a scene; ``reading_id`` names the reading it may add."""
 
     scene: Scene
-    text: Annotated[str, Length("What is typed", 0, 4000)]
+    text: Line
     reading_id: Id
 
 
@@ -143,6 +156,17 @@ def edit(act: Act, id: str, base: str, editing: Editing) -> KeptScene:  # noqa: 
     return _keep(act, stored, edited(stored, editing.edits, act.moment), base)
 
 
+@routes.act("POST", "/{id}/line", works_out=True)
+def say(act: Act, id: str, base: str, saying: Saying) -> KeptScene:  # noqa: A002
+    """Carry out what is typed over a scene: the line is read under the lock, over the scene as it
+    is. One nobody has begun begins by it, on its day's outing."""
+    stored = store.scene(act.db, id)
+    scene = stored or _begun(act, id, saying.day, saying.outing_id)
+    meant = _typed(act.db, scene, saying.text, saying.reading_id)
+    _make(act, meant.makes)
+    return _keep(act, stored, edited(scene, meant.edits, act.moment), base)
+
+
 @routes.act("POST", "/{id}/reciprocity")
 def like_film(act: Act, id: str, kind: LikeFilm) -> KeptScene:  # noqa: A002
     """Give the scene's film a typical law, once; film nobody named is kept by its EI."""
@@ -161,14 +185,9 @@ def begin(act: Act, beginning: Beginning) -> KeptScene:
     known = store.scene(act.db, beginning.id)
     if known is not None:
         return kept(act.db, known)
-    outing = of_today(outings.outings(act.db), beginning.day, beginning.outing_id)
-    before = store.of_outing(act.db, outing.id)
-    school = preferences.preferences(act.db).school
-    title = f"Scene {len(before) + 1}"
-    blank = Scene(id=beginning.id, outing_id=outing.id, title=title, school=school)
     _make(act, beginning.makes)
-    act.keep(outing)
-    scene = edited(follow_on(blank, before[-1:]), beginning.edits, act.moment)
+    begun = _begun(act, beginning.id, beginning.day, beginning.outing_id)
+    scene = edited(begun, beginning.edits, act.moment)
     act.says(f"begin scene {scene.title}")
     store.put(act.db, scene)
     return kept(act.db, scene)
@@ -211,7 +230,7 @@ def relight(db: Db, id: str, changed: Relit) -> RelitAnswer:  # noqa: A002
     scene = found(db, id)
     own = store.kit_of(db, scene)
     way = preferences.preferences(db)
-    word = grammar.reading(changed.text, meter_set(scene, own, way.time_iso), way.decimal_comma)
+    word = grammar.reading(changed.text, meter_set(scene, own, way.time_iso))
     return relit(plan(scene, own), changed, word.reading, word.through)
 
 
@@ -233,19 +252,28 @@ def solve(db: Db, draft: Draft) -> Solution:
 @routes.question("/line", "POST")
 def line(db: Db, asked: TypedLine) -> Typed:
     """What a typed line, or several, mean over a scene; nothing is kept."""
-    everything = kit.everything(db)
-    names = KitNames(
-        films=tuple(everything["films"]),
-        lenses=tuple(everything["lenses"]),
-        pinholes=tuple(everything["pinholes"]),
-        filters=tuple(everything["filters"]),
-    )
-    own, way = store.kit_of(db, asked.scene), preferences.preferences(db)
-    return typed(asked.text, asked.scene, own, names, way, asked.reading_id)
+    return _typed(db, asked.scene, asked.text, asked.reading_id)
 
 
 def found(db: Db, id_: str) -> Scene:
     return needed(store.scene(db, id_), "This scene was not found; it may have been deleted.")
+
+
+def _typed(db: Db, scene: Scene, text: str, reading_id: str) -> Typed:
+    """What is typed means over a scene with the kit as it is, by its names."""
+    way = preferences.preferences(db)
+    return typed(text, scene, store.kit_of(db, scene), kit.names(db), way, reading_id)
+
+
+def _begun(act: Act, id_: str, day: str, outing_id: str) -> Scene:
+    """A scene nobody has begun: on its day's outing, going on from the one before it."""
+    outing = of_today(outings.outings(act.db), day, outing_id)
+    before = store.of_outing(act.db, outing.id)
+    act.keep(outing)
+    school = preferences.preferences(act.db).school
+    title = f"Scene {len(before) + 1}"
+    blank = Scene(id=id_, outing_id=outing.id, title=title, school=school)
+    return follow_on(blank, before[-1:])
 
 
 def _make(act: Act, makes: Made) -> None:

@@ -8,7 +8,7 @@ from typing import Annotated
 
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Within
-from emulsa.core.tones.zones import ROMAN
+from emulsa.core.typed import ROMAN
 
 DialDiameter = Annotated[float, Within("The dial's diameter", 15, 150, "mm")]
 StopLength = Annotated[float, Within("One stop along the rim", 1.5, 40, "mm")]

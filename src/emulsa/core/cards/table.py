@@ -15,3 +15,9 @@ class Card:
     rows: tuple[tuple[str, ...], ...]
     estimated: tuple[bool, ...] = ()
     notes: tuple[str, ...] = ()
+
+    @property
+    def table(self) -> tuple[tuple[str, ...], ...]:
+        """Columns, then rows, then the notes, each alone on a line."""
+        notes = (f"{self.title}: {self.holds_for}", *self.notes)
+        return (self.columns, *self.rows, *((each,) for each in notes))

@@ -7,12 +7,13 @@ from bisect import bisect_right
 from functools import cache, lru_cache
 
 from emulsa.core.light.marks import SEARCHED, time_marks
+from emulsa.core.typed import pointed
 
 # Up to this many seconds, work in steps of so many: a tenth while a metronome can be followed,
 # whole seconds by the watch, then coarser as the same step becomes a smaller part of a stop.
 HAND_STEPS = ((5, 0.1), (10, 0.5), (60, 1), (600, 5), (3_600, 30), (float("inf"), 60))
 HAND_LIMITS = [limit for limit, _ in HAND_STEPS]
-WATCH = re.compile(r"(?:(\d+):([0-5]?\d)|(\d+(?:[.,]\d+)?))\s*(?:s|sec|seconds)?")
+WATCH = re.compile(r"(?:(\d+):([0-5]?\d)|(\d+(?:\.\d+)?))\s*(?:s|sec|seconds)?")
 SHORTEST_BY_HAND_S = 0.3  # below this a hand-timed exposure is a fraction, not a count
 
 
@@ -32,15 +33,15 @@ def hand_time_s(seconds: float) -> float:
 def watch_s(text: str) -> float | None:
     """Seconds as a watch counts them: ``9``, ``37.5 s``, ``2:10``; nothing for anything else.
 
-    >>> watch_s("2:10"), watch_s("0,5 s"), watch_s("1/60")
+    >>> watch_s("2:10"), watch_s("0.5 s"), watch_s("1/60")
     (130.0, 0.5, None)
     """
-    found = WATCH.fullmatch(text.strip())
+    found = WATCH.fullmatch(pointed(text.strip()))
     if not found:
         return None
     if found[1] is not None:
         return int(found[1]) * 60.0 + int(found[2])
-    return float(found[3].replace(",", "."))
+    return float(found[3])
 
 
 @lru_cache(2048)  # the same times stand in the ledger, the strip and the plans

@@ -19,6 +19,7 @@ from emulsa.core.data import marks as engraved
 from emulsa.core.errors import Unreadable
 from emulsa.core.limits import F_NUMBERS, TIMES, FNumber, Length, Seconds
 from emulsa.core.numbers import plain
+from emulsa.core.typed import pointed
 
 MarkText = Annotated[str, Length("A mark", 1, 16)]
 ApertureMark = MarkText | FNumber
@@ -88,12 +89,12 @@ def f_number(mark: str | float, series: Series | None = None) -> float:
 def typed_aperture(mark: ApertureMark) -> ApertureMark:
     """An aperture as it is typed, as it is kept: an engraved mark bare of its f, else the number.
 
-    >>> typed_aperture("f/22"), typed_aperture(" 138"), typed_aperture("6,8")
+    >>> typed_aperture("f/22"), typed_aperture(" 138"), typed_aperture("6.8")
     ('22', 138.0, 6.8)
     """
     if not isinstance(mark, str):
         return mark
-    text = re.sub(r"^f\s*/?\s*", "", mark.strip(), flags=re.IGNORECASE).replace(",", ".")
+    text = re.sub(r"^f\s*/?\s*", "", pointed(mark.strip(), "aperture"), flags=re.IGNORECASE)
     if _lookup(text, None, aperture_marks) is not None:
         return text
     number = literal_seconds(text)

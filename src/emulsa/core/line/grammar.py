@@ -52,6 +52,7 @@ from emulsa.core.line.words import (
     RatingWord,
     ReadingWord,
 )
+from emulsa.core.typed import pointed
 
 KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
     "filter": "filter",
@@ -61,16 +62,14 @@ KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
 }
 LONGEST = 120  # characters of a line; labels have 80
 LONG = r"(\d+(?:\.\d+)?\s*(?:mm|cm|in|″)?)"  # millimetres unless it says otherwise
-COMMA = re.compile(r"(?<=\d),(?=\d)")
 
 
-def parse(text: str, meter: MeterSet = MeterSet(), decimal_comma: bool | None = None) -> Line:
+def parse(text: str, meter: MeterSet = MeterSet()) -> Line:
     """The line's meaning; Unreadable says what to type instead, OutOfRange what is allowed.
 
     ``meter`` is what the meter is set to: readings are taken so unless the line says otherwise.
-    ``decimal_comma`` is what the photographer said of 13,3; until then it is asked.
     """
-    line = _written(text, decimal_comma)
+    line = _written(text)
     try:
         return _meaning(line, meter)
     except Ambiguous:
@@ -80,34 +79,21 @@ def parse(text: str, meter: MeterSet = MeterSet(), decimal_comma: bool | None = 
         raise
 
 
-def reading(
-    text: str, meter: MeterSet = MeterSet(), decimal_comma: bool | None = None
-) -> ReadingWord:
+def reading(text: str, meter: MeterSet = MeterSet()) -> ReadingWord:
     """The line as a reading; Unreadable when it means something else."""
-    word = parse(text, meter, decimal_comma)
+    word = parse(text, meter)
     if not isinstance(word, ReadingWord):
         raise Unreadable("Type the new reading of what you placed, as in 8.5.", field="text")
     return word
 
 
-def _written(text: str, decimal_comma: bool | None) -> str:
+def _written(text: str) -> str:
     line = " ".join(text.split())
     if not line:
         raise Unreadable("Type a reading, as in 9 shade III.", field="text")
     if len(line) > LONGEST:
         raise Unreadable(f"A line may have {LONGEST} characters at most.", field="text")
-    if not COMMA.search(line):
-        return line
-    points = COMMA.sub(".", line)
-    if decimal_comma is None:
-        raise Ambiguous(
-            f"Is the comma a decimal point, as in {points}? Choose once.",
-            field="decimal_comma",
-            allowed=[points],
-        )
-    if not decimal_comma:
-        raise Unreadable("Write decimals with a point.", field="text", allowed=[points])
-    return points
+    return pointed(line, "text")
 
 
 def _meaning(line: str, meter: MeterSet) -> Line:

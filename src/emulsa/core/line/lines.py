@@ -11,7 +11,7 @@ from emulsa.core.line.carry_out import CarriedOut, KitNames, ask_iso, carry_out
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.line.several import split
 from emulsa.core.line.words import ReadingWord
-from emulsa.core.scene.edits import Edit, edited
+from emulsa.core.scene.edits import Edit, Place, edited
 from emulsa.core.scene.plan import falls, meter_set
 from emulsa.core.scene.record import Scene, SceneKit
 
@@ -48,6 +48,9 @@ def typed(
         last = one_id if any(each.id == one_id for each in scene.readings) else last
     tones = falls(scene, own)
     falls_on = next((each.zone_text for each in tones if each.id == last), "")
+    placed = any(isinstance(each, Place) for each in edits)
+    if falls_on and not placed:
+        says[-1] += f" · falls on {falls_on}"
     return Typed(says="; ".join(says), falls_on=falls_on, edits=edits, makes=made)
 
 
@@ -55,7 +58,7 @@ def _one(
     line: str, scene: Scene, own: SceneKit, kit: KitNames, way: Preferences, id_: str
 ) -> CarriedOut:
     meter = meter_set(scene, own, way.time_iso)
-    word = grammar.parse(line, meter, way.decimal_comma)
+    word = grammar.parse(line, meter)
     if isinstance(word, ReadingWord):
         has_iso = scene.meter_iso is not None or bool(own.meter and own.meter.iso is not None)
         ask_iso(word, meter, has_iso, way.time_iso)

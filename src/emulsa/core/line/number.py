@@ -10,7 +10,7 @@ from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.light.marks import SEARCHED, aperture_marks, literal_seconds, time_marks
 from emulsa.core.light.meters import EvReading, MeanReading, MeterSet, Reading, Single, TimeReading
 from emulsa.core.light.sky import SkyReading
-from emulsa.core.tones.zones import FRACTIONS
+from emulsa.core.typed import FRACTIONS
 
 AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=[\s+]|$)")
 # the same said in two words, in either order: 1/125 f/11, f11 1/125, 2 s at f/22

@@ -12,7 +12,8 @@ from emulsa.core.light.sky import SkyReading
 from emulsa.core.limits import ZONES, Label
 from emulsa.core.line.number import numbers
 from emulsa.core.line.words import ReadingWord
-from emulsa.core.tones.zones import FRACTIONS, parse_zone, zone_text
+from emulsa.core.tones.zones import parse_zone, zone_text
+from emulsa.core.typed import FRACTIONS
 
 ZONE_AT_END = re.compile(
     r"(?:^|\s)(?:on\s+(?:zone\s+)?(?=[IVXivx\d]))?"

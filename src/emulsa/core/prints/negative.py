@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from emulsa.core.film.judgement import Judgement
+from emulsa.core.prints.record import Print, PrintPlan
 from emulsa.core.tones.development_number import n_text
 
 TEXTURE_FROM, TEXTURE_TO = 2.0, 8.5  # zones whose densities the paper must hold
@@ -46,6 +47,24 @@ def from_densities(
     if len(spots) < 2 or spots[-1] <= spots[0]:
         return None, None, judgement.base_fog
     return spots[0], spots[-1], judgement.base_fog
+
+
+def begun(id_: str, negative: PrintedNegative) -> Print:
+    """A print of it begun: a plain plan, with what is known of the negative."""
+    plan = PrintPlan()
+    return Print(
+        id=id_,
+        exposure_id=negative.exposure_id,
+        title=negative.scene_title,
+        plan=replace(
+            plan,
+            setting=replace(plan.setting, base_fog=negative.base_fog or 0.0),
+            sheet=replace(plan.sheet, turned=negative.width > negative.height),
+        ),
+        low=negative.low,
+        high=negative.high,
+        base_fog=negative.base_fog,
+    )
 
 
 def said(negative: PrintedNegative) -> str:

@@ -13,7 +13,7 @@ from emulsa.core.data.development import FREE_ERROR_STOPS
 from emulsa.core.limits import Within
 from emulsa.core.numbers import number_text
 
-DevelopmentNumber = Annotated[float, Within("N", -5, 5)]
+DevelopmentNumber = Annotated[float, Within("N", -5, 5, typed="n")]
 
 PIVOT = 3.0  # shadows up to III stay where exposure put them (common practice, no source)
 TARGET = 8.0  # the zone a texture-bearing highlight is meant for (common practice, no source)

@@ -3,15 +3,13 @@
 from __future__ import annotations
 
 import math
-import re
 from functools import lru_cache
 
-from emulsa.core.errors import Unreadable
+from emulsa.core import typed
 from emulsa.core.limits import ZONES
 from emulsa.core.numbers import number_text, split
+from emulsa.core.typed import ROMAN
 
-ROMAN = ("0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X")
-FRACTIONS = {"¼": 1 / 4, "⅓": 1 / 3, "½": 1 / 2, "⅔": 2 / 3, "¾": 3 / 4}
 MIDDLE = 5.0  # zone V: what a meter renders
 
 
@@ -52,32 +50,9 @@ def ev_text(ev: float) -> str:
 
 
 def parse_zone(text: str) -> float:
-    """``VII½``, ``vii 1/2``, ``VII.5``, ``z7.5``, ``z 3 1/3`` as a zone 0…10.
+    """A zone 0…10 as one writes it.
 
-    >>> parse_zone("VII½"), parse_zone("z7.5"), parse_zone("VII.5")
-    (7.5, 7.5, 7.5)
+    >>> parse_zone("VII½"), parse_zone("z7.5")
+    (7.5, 7.5)
     """
-    match = re.fullmatch(
-        r"(?:[zZ]\s*)?([IVXivx]+(?:\.\d+)?|\d+(?:\.\d+)?)?\s*([¼⅓½⅔¾]|\d/\d)?", text.strip()
-    )
-    if not match or not (match[1] or match[2]):
-        raise Unreadable(f"“{text}” is not a zone; write 0 to X, as in VII½ or z7.5.", field="zone")
-    return ZONES.check(_whole(match[1] or "0", text) + _fraction(match[2]), "zone")
-
-
-def _whole(word: str, text: str) -> float:
-    if word[0].isdigit():
-        return float(word)
-    numeral, _, decimals = word.upper().partition(".")
-    if numeral not in ROMAN:
-        raise Unreadable(f"“{text}” is not a zone; write 0 to X.", field="zone")
-    return ROMAN.index(numeral) + float(f"0.{decimals or 0}")
-
-
-def _fraction(sign: str | None) -> float:
-    if not sign:
-        return 0.0
-    if sign in FRACTIONS:
-        return FRACTIONS[sign]
-    upper, lower = sign.split("/")
-    return int(upper) / int(lower) if lower != "0" else 0.0
+    return ZONES.check(typed.zone(text, "zone"), "zone")

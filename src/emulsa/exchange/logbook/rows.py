@@ -30,7 +30,7 @@ from emulsa.core.limits import (
 from emulsa.core.line.number import ON_DIALS
 from emulsa.core.logged.record import Cost, DevelopmentChange, ErrorStops, Share
 from emulsa.core.tones.development_number import DevelopmentNumber
-from emulsa.exchange.csv_cells import plain
+from emulsa.exchange.csv_table import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
 # what is made beside the exposure has this id and a word

@@ -1,8 +1,9 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useEffect, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
+import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";

@@ -8,10 +8,10 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, putTest, type TestView } from "./queries";
-import { TARGETS } from "./targets";
 
 const of = (labels: readonly string[]) => [
   { value: "", label: "not looked at" },
@@ -29,7 +29,7 @@ const coloursIn = (text: string) =>
     .map((line) => {
       const words = line.trim().split(/\s+/);
       const density = words.length > 1 ? words.pop() : "";
-      return { label: words.join(" "), density: typedNumber((density ?? "").replace(",", ".")) };
+      return { label: words.join(" "), density: typedNumber(density ?? "") };
     });
 
 /** Everything about a test beside its curves: how it was exposed, its colours, what the eye says. */
@@ -129,7 +129,7 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
           <Choose
             label="Target"
             value={draft.target}
-            options={TARGETS}
+            options={OFFERED.targets}
             onChange={(value) => set({ target: value as typeof draft.target })}
           />
           <Choose

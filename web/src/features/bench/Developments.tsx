@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { FileButton } from "../../components/FileButton";

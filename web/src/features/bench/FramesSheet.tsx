@@ -1,7 +1,7 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";

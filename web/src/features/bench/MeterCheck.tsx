@@ -23,8 +23,8 @@ const pairsIn = (text: string) =>
       const [one = "", two = ""] = words.slice(-2);
       return {
         label: words.slice(0, -2).join(" ").slice(0, 80),
-        trusted_ev: typedNumber(one.replace(",", ".")),
-        other_ev: typedNumber(two.replace(",", ".")),
+        trusted_ev: typedNumber(one),
+        other_ev: typedNumber(two),
       };
     });
 

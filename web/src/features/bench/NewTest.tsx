@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,9 +10,9 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { BEGUN, OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
-import { putTest } from "./queries";
-import { TARGETS } from "./targets";
+import { type FilmTest, putTest } from "./queries";
 
 /** A film test begun: which film, in which recipe. */
 export function NewTest({ close }: { close: () => void }) {
@@ -22,7 +22,7 @@ export function NewTest({ close }: { close: () => void }) {
   const [filmId, setFilmId] = useState("");
   const [recipeId, setRecipeId] = useState("");
   const [title, setTitle] = useState("");
-  const [target, setTarget] = useState(TARGETS[0]?.value ?? "");
+  const [target, setTarget] = useState(OFFERED.targets[0]?.value ?? "");
   const [id] = useState(newId);
   const { write, problem, busy, at } = useWrite(() => navigate(`/bench/${id}`));
   const film = films.find((each) => each.id === filmId) ?? films[0];
@@ -33,26 +33,13 @@ export function NewTest({ close }: { close: () => void }) {
     void write(
       putTest(
         {
+          ...BEGUN.test,
           id,
           film_id: film.id,
           recipe_id: recipeId || null,
           title: title || `${film.name}, film test`,
           day: today(),
-          target,
-          curves: [],
-          beside: null,
-          match_net: 0.1,
-          tablet: [],
-          tablet_log_h: null,
-          strips: [],
-          others: [],
-          bracket_stops: 2,
-          print_s: null,
-          colours: [],
-          conditions: { lens: "", light: "", shutter_measured: false },
-          observed: { grain: "", scratches: "", flatness: "", sharpness: "", price: null },
-          verdict: "",
-          note: "",
+          target: target as FilmTest["target"],
         },
         "",
       ),
@@ -101,7 +88,7 @@ export function NewTest({ close }: { close: () => void }) {
         <Choose
           label="Target"
           value={target}
-          options={TARGETS}
+          options={OFFERED.targets}
           onChange={(value) => setTarget(value as typeof target)}
         />
         <Entry

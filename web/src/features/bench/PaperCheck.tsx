@@ -9,19 +9,19 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, proofQuery, takePaper } from "./queries";
-import { TARGETS } from "./targets";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
-const TABLETS = TARGETS.filter((each) => each.value.endsWith("tablet"));
+const TABLETS = OFFERED.targets.filter((each) => each.value.endsWith("tablet"));
 const FEWEST = 5;
 
 const numbers = (text: string) =>
   text
     .split(/[\s;]+/)
     .filter(Boolean)
-    .map((each) => typedNumber(each.replace(",", ".")));
+    .map((each) => typedNumber(each));
 
 /** A paper measured: a step tablet printed by contact, its reflection densities read. */
 export function PaperCheck({ close }: { close: () => void }) {

@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { carryOut } from "../../api/acts";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -15,7 +15,7 @@ import { useWrite } from "../../shared/useWrite";
 import { DensitiesRead } from "./DensitiesRead";
 import { Laid } from "./Laid";
 import { useMarks } from "./marks";
-import { attachScan, readScan, type StripScan, type TestView, testFilmQuery } from "./queries";
+import { attachScan, type StripScan, scanQuery, type TestView, testFilmQuery } from "./queries";
 
 /** Patches laid over the scan of a strip; their densities are read from the file as it was scanned. */
 export function ScanSheet({
@@ -53,12 +53,10 @@ export function ScanSheet({
   const settle = () => setAsked(scan);
   const now = JSON.stringify(scan) === JSON.stringify(asked) ? asked : scan;
   const read = useQuery({
-    queryKey: ["bench", "scan", test.id, now],
-    queryFn: () => readScan(test.id, now),
+    ...scanQuery(test.id, now),
     enabled: Boolean(picture),
     retry: false,
     placeholderData: keepPreviousData,
-    meta: { reads: ["attachment"] },
   });
   const attach = async (file: File | undefined) => {
     if (!file) return;

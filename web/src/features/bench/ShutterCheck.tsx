@@ -19,7 +19,7 @@ const marksIn = (text: string) =>
     .filter((line) => line.trim())
     .map((line) => {
       const [mark = "", ...rest] = line.trim().split(/\s+/);
-      return { mark, seconds: rest.map((each) => typedNumber(each.replace(",", "."))) };
+      return { mark, seconds: rest.map((each) => typedNumber(each)) };
     });
 
 export function ShutterCheck({ close }: { close: () => void }) {

@@ -1,7 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type FilmTest = Schemas["FilmTest"];
 export type Curve = Schemas["Curve"];
@@ -10,26 +10,14 @@ export type TestView = Schemas["TestView"];
 export type Learned = Schemas["Learned"];
 export type StripScan = Schemas["StripScan"];
 export type Place = Schemas["PicturePlace"];
-export type ScanRead = Awaited<ReturnType<typeof readScan>>;
+export type ScanRead = Schemas["ScanRead"];
 
-export const benchQuery = queryOptions({
-  queryKey: ["bench"],
-  queryFn: () => unwrap(api.GET("/api/bench")),
-  ...readsOf("/api/bench"),
-});
+export const benchQuery = question("bench_read");
 
-const at = (id: string) => ({ params: { path: { id } } });
-
-export const testQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["bench", "test", id],
-    queryFn: () => unwrap(api.GET("/api/bench/tests/{id}", at(id))) as Promise<TestView>,
-    ...readsOf("/api/bench/tests/{id}"),
-  });
+export const testQuery = (id: string) => question("bench_read_test", { path: { id } });
 
 /** What a test says as it would stand; nothing is kept. */
-export const draw = (test: FilmTest) =>
-  unwrap(api.POST("/api/bench/draw", { body: test })) as Promise<Worked>;
+export const draw = (test: FilmTest) => ask("bench_draw", { body: test });
 
 export const putTest = (test: FilmTest, base: string) =>
   act("bench_put", { path: { id: test.id }, query: { base }, body: test });
@@ -54,20 +42,10 @@ export const rateAsLearned = (recipe_id: string, without: string[], base: string
 export const planQuery = (
   lens_id: string,
   plan: { ev: number; ei: number; first_stops: number; step_stops: number; frames: number },
-) =>
-  queryOptions({
-    queryKey: ["bench", "plan", lens_id, plan],
-    queryFn: () => unwrap(api.GET("/api/bench/plan", { params: { query: { lens_id, ...plan } } })),
-    ...readsOf("/api/bench/plan"),
-  });
+) => question("bench_plan", { query: { lens_id, ...plan } });
 
 /** Film that can be exposed for a test, and the scans attached to it. */
-export const testFilmQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["bench", "film", id],
-    queryFn: () => unwrap(api.GET("/api/bench/tests/{id}/film", at(id))),
-    ...readsOf("/api/bench/tests/{id}/film"),
-  });
+export const testFilmQuery = (id: string) => question("strips_film", { path: { id } });
 
 export const exposeStrip = (id: string, strip: Schemas["StripExposing"]) =>
   act("strips_expose", { path: { id }, body: strip });
@@ -79,56 +57,40 @@ export const attachScan = (id: string, test_id: string, file: File) =>
   act("attachments_attach", { path: { id }, query: { test_id, name: file.name }, body: file });
 
 /** Densities of the patches laid over a scan. */
-export const readScan = (id: string, scan: StripScan) =>
-  unwrap(api.POST("/api/bench/tests/{id}/scan", { ...at(id), body: scan }));
+export const scanQuery = (id: string, scan: StripScan) =>
+  question("strips_read_scan", { path: { id }, body: scan });
 
 /** Read the patch under the densitometer's head. */
 export const readPatch = (place: number, zeroed: boolean) =>
-  unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed } } }));
+  ask("devices_densitometer", { query: { place, zeroed } });
 
 /** What is pasted, as steps: each density with its exposure in the row of them. */
 export const readDensities = (pasted: Schemas["PastedDensities"]) =>
-  unwrap(api.POST("/api/bench/densities", { body: pasted }));
+  ask("bench_read_densities", { body: pasted });
 
 /** Curves out of a file of them. */
-export const readCurves = (text: string) =>
-  unwrap(api.POST("/api/bench/curves", { body: { text } }));
+export const readCurves = (text: string) => ask("bench_read_curves", { body: { text } });
 
 /** What a shutter's readings say. */
 export const shutterQuery = (readings: Schemas["ShutterReadings"]) =>
-  queryOptions({
-    queryKey: ["bench", "shutter", readings],
-    queryFn: () => unwrap(api.POST("/api/bench/checks/shutter", { body: readings })),
-    retry: false,
-    ...readsOf("/api/bench/checks/shutter"),
-  });
+  queryOptions({ ...question("checks_shutter", { body: readings }), retry: false });
 
 export const takeShutter = (readings: Schemas["ShutterReadings"], base: string) =>
   act("checks_use_shutter", { query: { base }, body: readings });
 
 /** How far two meters are apart. */
 export const metersQuery = (readings: Schemas["MeterReadings"]) =>
-  queryOptions({
-    queryKey: ["bench", "meters", readings],
-    queryFn: () => unwrap(api.POST("/api/bench/checks/meters", { body: readings })),
-    retry: false,
-    ...readsOf("/api/bench/checks/meters"),
-  });
+  queryOptions({ ...question("checks_meters", { body: readings }), retry: false });
 
 export const takeMeters = (readings: Schemas["MeterReadings"], base: string) =>
   act("checks_use_meters", { query: { base }, body: readings });
 
 export const testShutter = (shutter: Schemas["Shutter"]) =>
-  unwrap(api.POST("/api/devices/shutter-tester/measure", { body: shutter }));
+  ask("devices_measure", { body: shutter });
 
 /** What a contact proof of a step tablet shows of a paper. */
 export const proofQuery = (proof: Schemas["Proof"]) =>
-  queryOptions({
-    queryKey: ["bench", "proof", proof],
-    queryFn: () => unwrap(api.POST("/api/bench/checks/paper", { body: proof })),
-    retry: false,
-    meta: { reads: [] as string[] },
-  });
+  queryOptions({ ...question("checks_paper", { body: proof }), retry: false });
 
 export const takePaper = (proof: Schemas["Proof"], base: string) =>
   act("checks_use_paper", { query: { base }, body: proof });

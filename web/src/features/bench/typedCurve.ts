@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { typedNumber } from "../../components/typedNumber";
 import type { Curve, TestView } from "./queries";
 
@@ -97,7 +97,7 @@ const numbersIn = (text: string) =>
   text
     .split(/[\s;]+/)
     .filter(Boolean)
-    .map((each) => typedNumber(each.replace(",", ".")));
+    .map((each) => typedNumber(each));
 
 /** The test with what was typed in its place. */
 export function testTyped(

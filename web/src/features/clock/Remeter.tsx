@@ -1,6 +1,6 @@
 import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import { isAway } from "../../api/client";
+import { isAway } from "../../api/refusal";
 import { closedAt, keepClock, type Timed } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";

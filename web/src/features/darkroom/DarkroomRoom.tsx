@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { preferencesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";

@@ -1,8 +1,9 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Refusal, Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
+import type { Refusal } from "../../api/refusal";
 import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -11,9 +12,9 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { type Group, weighQuery } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
-import { WEIGHTS } from "../../shared/weights";
 import { AS_PLANNED, decide } from "./queries";
 import { WhichPieces } from "./WhichPieces";
 
@@ -143,7 +144,7 @@ export function DecideSheet({
         <Choose
           label="When runs are shared, it matters"
           value={weight}
-          options={WEIGHTS}
+          options={OFFERED.weights}
           onChange={setWeight}
         />
         {refused && refused.field !== "choice.minutes" && (

@@ -1,7 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { JudgeSheet, type Negative } from "../../shared/exposure";
 

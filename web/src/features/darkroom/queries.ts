@@ -1,10 +1,10 @@
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { ask } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export const beginRun = (body: Schemas["RunBeginning"]) => act("runs_begin", { body });
 
-export const courseOf = (id: string) =>
-  unwrap(api.GET("/api/darkroom/runs/{id}/course", { params: { path: { id } } }));
+export const courseOf = (id: string) => ask("runs_course", { path: { id } });
 
 export const runDeveloped = (id: string) => act("runs_developed", { path: { id } });
 

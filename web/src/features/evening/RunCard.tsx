@@ -1,7 +1,8 @@
 import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { mixingAt } from "../../shared/mixingAt";

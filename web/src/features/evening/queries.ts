@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type Plan = Schemas["EveningPlan"];
 export type PlannedRun = Schemas["PlannedRun"];
@@ -10,15 +10,12 @@ export type Planning = Schemas["Planning"];
 /** The plan as asked; the last one stays while a change is worked out. */
 export const planQuery = (planning: Planning) =>
   queryOptions({
-    queryKey: ["evening", planning],
-    queryFn: () => unwrap(api.POST("/api/evening", { body: planning })),
+    ...question("evening_plan_evening", { body: planning }),
     placeholderData: keepPreviousData,
     retry: false,
-    ...readsOf("/api/evening"),
   });
 
 /** The planned evening as a calendar file. */
-export const calendarOf = (body: Schemas["Dated"]) =>
-  unwrap(api.POST("/api/evening/calendar.ics", { body, parseAs: "blob" })) as Promise<Blob>;
+export const calendarOf = (body: Schemas["Dated"]) => ask("evening_calendar", { body });
 
 export const beginRun = (body: Schemas["RunBeginning"]) => act("runs_begin", { body });

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
-import { STATE_WORDS } from "../../shared/states";
+import type { Schemas } from "../../api/calls";
+import { stateWord } from "../../shared/states";
 import { look, StateMark } from "./StateMark";
 
 type Frame = Schemas["FrameView"];
@@ -54,7 +54,7 @@ function Mark({ frame }: { frame: Frame }) {
         fontSize="12px"
         lineHeight={1.2}
       >
-        <Box fontWeight={600}>{STATE_WORDS[frame.state]} </Box>
+        <Box fontWeight={600}>{stateWord(frame.state)} </Box>
         {frame.n_text}
         {frame.part_text && <Box>{frame.part_text}</Box>}
         {frame.ei_text && <Box color="ochre">{frame.ei_text}</Box>}
@@ -67,7 +67,7 @@ function Mark({ frame }: { frame: Frame }) {
       to={`/log/${frame.exposure_id}`}
       title={frame.scene_title}
       aria-label={[
-        `Frame ${frame.frame}: ${STATE_WORDS[frame.state]} ${frame.n_text}`,
+        `Frame ${frame.frame}: ${stateWord(frame.state)} ${frame.n_text}`,
         frame.part_text,
         frame.ei_text,
         frame.scene_title,

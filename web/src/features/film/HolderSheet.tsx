@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { formatsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -11,19 +11,16 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
-import { STATE_WORDS } from "../../shared/states";
+import { stateWord } from "../../shared/states";
 import { useWrite } from "../../shared/useWrite";
 import { deleteHolder, putHolder } from "./queries";
 
 type Side = Schemas["SideView"];
 type Fault = Schemas["Holder"]["faults"][number];
 
-const KINDS = ["light leak", "damage", "dust", "other"].map((kind) => ({
-  value: kind,
-  label: kind,
-}));
 const PLACES = [
   { value: "", label: "both sides" },
   { value: "A", label: "side A" },
@@ -123,7 +120,7 @@ function Told({ side }: { side: Side }) {
   if (side.state === "loaded") return <>{side.film_name}, unexposed</>;
   return (
     <>
-      {side.film_name}, {STATE_WORDS[side.state]},{" "}
+      {side.film_name}, {stateWord(side.state)},{" "}
       <Link to={`/log/${side.exposure_id}`}>{side.scene_title}</Link>,{" "}
       {[side.n_text, side.part_text].filter(Boolean).join(", ")}
     </>
@@ -159,7 +156,7 @@ function Faults({
           <Choose
             label="What"
             value={fault.kind}
-            options={KINDS}
+            options={OFFERED.holder_faults}
             onChange={(kind) => set(place, { kind: kind as Fault["kind"] })}
           />
           <Choose

@@ -2,7 +2,8 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { formatsQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,7 +11,7 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
-import { RATING_REASONS } from "../../shared/ratings";
+import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
 import { loadRoll, stockQuery } from "./queries";
 
@@ -157,7 +158,7 @@ export function LoadRoll({ close }: { close: () => void }) {
           <Choose
             label="Why at this EI"
             value={reason}
-            options={RATING_REASONS}
+            options={OFFERED.rating_reasons}
             onChange={setReason}
             problem={at("rating_reason")}
           />

@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import type { KeyboardEvent, PointerEvent } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { useSize } from "../../components/useSize";
 
 type Choice = Schemas["RollChoice"];

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Act } from "../../api/acts";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";

@@ -1,7 +1,7 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -9,9 +9,9 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
-import { RATING_REASONS } from "../../shared/ratings";
 import { useWrite } from "../../shared/useWrite";
 import { putRoll } from "./queries";
 
@@ -75,7 +75,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
           <Choose
             label="Why at this EI"
             value={draft.rating_reason ?? ""}
-            options={RATING_REASONS}
+            options={OFFERED.rating_reasons}
             onChange={(value) =>
               setDraft({ ...draft, rating_reason: (value || null) as typeof roll.rating_reason })
             }

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
-import { STATE_WORDS } from "../../shared/states";
+import type { Schemas } from "../../api/calls";
+import { stateWord } from "../../shared/states";
 import { look, StateMark } from "./StateMark";
 
 type Side = Schemas["SideView"];
@@ -51,7 +51,7 @@ export function SideMark({
           lineHeight={1.25}
         >
           <Box fontWeight={600} fontSize={{ base: "13px", md: "14px" }}>
-            {STATE_WORDS[state]}
+            {stateWord(state)}
           </Box>
           {side.n_text && <Box fontSize="13px">{side.n_text}</Box>}
           <Box fontSize="12px" lineHeight={1.1} overflowWrap="anywhere">

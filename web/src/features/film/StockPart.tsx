@@ -2,13 +2,15 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { formatsQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
+import { BEGUN } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
 import { FilmRoom } from "./FilmRoom";
 import { stockQuery } from "./queries";
@@ -32,20 +34,7 @@ export function StockPart() {
   const add = () =>
     setEdited({
       version: "",
-      stock: {
-        id: newId(),
-        film_id: films[0]?.id ?? "",
-        format: "4x5",
-        count: 25,
-        spent: 0,
-        price: null,
-        expires: "",
-        kept: "fridge",
-        opened: "",
-        emulsion: "",
-        note: "",
-        archived: false,
-      },
+      stock: { ...BEGUN.stock, id: newId(), film_id: films[0]?.id ?? "" },
     });
   return (
     <FilmRoom

@@ -1,12 +1,13 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
 import { History } from "../../shared/History";
 import { useWrite } from "../../shared/useWrite";
@@ -14,10 +15,6 @@ import { deleteStock, putStock } from "./queries";
 
 type Stock = Schemas["Stock"];
 
-const PLACES = ["freezer", "fridge", "shelf", "bag"].map((place) => ({
-  value: place,
-  label: place,
-}));
 const FIELDS = ["film_id", "format", "count", "spent", "price", "expires", "kept", "emulsion"];
 
 /** A box of sheets or a brick of rolls. */
@@ -134,7 +131,7 @@ export function StockSheet({
           <Choose
             label="Kept in the"
             value={draft.kept}
-            options={PLACES}
+            options={OFFERED.stock_places}
             onChange={(kept) => setDraft({ ...draft, kept: kept as Stock["kept"] })}
             problem={at("kept")}
           />

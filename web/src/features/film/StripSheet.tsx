@@ -1,7 +1,7 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,9 +10,9 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { developStrip } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
-import { WEIGHTS } from "../../shared/weights";
 import { LossCurve } from "./LossCurve";
 import { choicesQuery, weigh } from "./queries";
 
@@ -104,7 +104,7 @@ export function StripSheet({
               <Choose
                 label="Priority"
                 value={String(each.weight)}
-                options={WEIGHTS}
+                options={OFFERED.weights}
                 onChange={(weight) =>
                   weighed.write(weigh(view.roll.id, each.frame, Number(weight)))
                 }

@@ -1,20 +1,15 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, newId, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
+import { BEGUN } from "../../service/service";
 
 type Holder = Schemas["Holder"];
 type Roll = Schemas["Roll"];
 type Stock = Schemas["Stock"];
 
-export const newHolder = (number: number): Holder => ({
-  id: newId(),
-  number,
-  format: "4x5",
-  faults: [],
-  retired: false,
-  note: "",
-});
+export const newHolder = (number: number): Holder => ({ ...BEGUN.holder, id: newId(), number });
 
 export const putHolder = (holder: Holder, base: string) =>
   act("holders_put", { path: { id: holder.id }, query: { base }, body: holder });
@@ -30,31 +25,16 @@ export const unloadSides = (sides: string, box: string) =>
 
 /** The sides a text names: what "3-4 6B" means is the core's business. */
 export const sidesQuery = (text: string) =>
-  queryOptions({
-    queryKey: ["sides", text],
-    queryFn: () => unwrap(api.GET("/api/holders/sides", { params: { query: { text } } })),
-    retry: false,
-    ...readsOf("/api/holders/sides"),
-  });
+  queryOptions({ ...question("holders_named", { query: { text } }), retry: false });
 
 export const checklistQuery = queryOptions({
-  queryKey: ["bag-checklist"],
-  queryFn: () => unwrap(api.GET("/api/holders/checklist")),
+  ...question("holders_checklist"),
   staleTime: Number.POSITIVE_INFINITY,
-  ...readsOf("/api/holders/checklist"),
 });
 
-export const boxesQuery = queryOptions({
-  queryKey: ["exposed-boxes"],
-  queryFn: () => unwrap(api.GET("/api/holders/boxes")),
-  ...readsOf("/api/holders/boxes"),
-});
+export const boxesQuery = question("holders_exposed_boxes");
 
-export const stockQuery = queryOptions({
-  queryKey: ["stock"],
-  queryFn: () => unwrap(api.GET("/api/stock")),
-  ...readsOf("/api/stock"),
-});
+export const stockQuery = question("stock_read");
 
 export const putStock = (stock: Stock, base: string) =>
   act("stock_put", { path: { id: stock.id }, query: { base }, body: stock });
@@ -86,14 +66,7 @@ export const weigh = (id: string, frame: number, weight: number) =>
 
 export const choicesQuery = (stripId: string, exposure_index: number | null) =>
   queryOptions({
-    queryKey: ["choices", stripId, exposure_index],
-    queryFn: () =>
-      unwrap(
-        api.GET("/api/rolls/strips/{id}/choices", {
-          params: { path: { id: stripId }, query: { exposure_index } },
-        }),
-      ),
+    ...question("rolls_strip_choices", { path: { id: stripId }, query: { exposure_index } }),
     placeholderData: keepPreviousData,
     retry: false,
-    ...readsOf("/api/rolls/strips/{id}/choices"),
   });

@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { Check, X } from "lucide-react";
 import { Link } from "react-router";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 import { wayQuery } from "../../api/queries";
-import { readsOf } from "../../api/reads";
 import { Button } from "../../components/Button";
 import { useNarrow } from "../../components/useNarrow";
 import { useWrite } from "../../shared/useWrite";
@@ -26,11 +26,7 @@ export function Guide() {
   const way = useQuery(wayQuery).data;
   const narrow = useNarrow();
   const { write } = useWrite();
-  const guide = useQuery({
-    queryKey: ["guide"],
-    queryFn: () => unwrap(api.GET("/api/guide")) as Promise<Schemas["Guide"]>,
-    ...readsOf("/api/guide"),
-  }).data;
+  const guide = useQuery(question("guide_read")).data;
   if (!guide?.steps.length || !way) return null;
   const putAway = () =>
     void write(

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
 

@@ -1,41 +1,18 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
+import { BEGUN, OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
 import { AgitationField } from "./AgitationField";
 
 type Bath = Schemas["Bath"];
-
-const TRADE: Record<string, string> = { presoak: "pre-soak", stop: "stop bath" };
-const KINDS = [
-  "presoak",
-  "developer",
-  "stop",
-  "fixer",
-  "rinse",
-  "washing aid",
-  "wash",
-  "wetting agent",
-  "dry",
-].map((kind) => ({ value: kind, label: TRADE[kind] ?? kind }));
-
-const WATER = ["presoak", "rinse", "wash"];
-const BLANK: Bath = {
-  name: "",
-  kind: "rinse",
-  seconds: 60,
-  agitation: null,
-  dilution: "",
-  colon: null,
-  volume_ml: null,
-  changes: 1,
-};
 
 /** The baths of a line, one after the other, strictly one way. */
 export function BathsField({
@@ -63,7 +40,7 @@ export function BathsField({
     onChange(baths);
   };
   const insert = (place: number) =>
-    change(value.toSpliced(place, 0, { ...BLANK }), keys.toSpliced(place, 0, newId()));
+    change(value.toSpliced(place, 0, { ...BEGUN.bath }), keys.toSpliced(place, 0, newId()));
   const remove = (place: number) => change(value.toSpliced(place, 1), keys.toSpliced(place, 1));
   const move = (from: number, to: number) => {
     const [bath, key] = [value[from], keys[from]];
@@ -95,7 +72,7 @@ export function BathsField({
           <Choose
             label={`${place + 1}. type`}
             value={bath.kind}
-            options={KINDS}
+            options={OFFERED.baths}
             onChange={(kind) => set(place, { kind: kind as Bath["kind"] })}
           />
           {bath.kind === "developer" && !paper ? (
@@ -136,7 +113,7 @@ export function BathsField({
                   })
                 }
               />
-              {WATER.includes(bath.kind) && (
+              {OFFERED.water_baths.some(({ value }) => value === bath.kind) && (
                 <Entry
                   label={`${place + 1}. changes of water`}
                   inputMode="numeric"

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { FileLink } from "../../shared/FileLink";

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -10,8 +11,8 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { BEGUN } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
-import { INDOORS } from "./indoors";
 import { addRecipes, readSheet } from "./queries";
 
 type Read = Schemas["DataSheet"];
@@ -31,7 +32,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
     films[row.line] ??
     kit.films.find((each) => each.name.toLowerCase() === row.film.toLowerCase())?.id ??
     "";
-  const blank: Schemas["FilmRecipe"] = INDOORS.recipes.blank();
+  const blank = BEGUN.recipes;
   const recipes: Schemas["FilmRecipe"][] = (read?.rows ?? []).flatMap((row) =>
     filmOf(row) === ""
       ? []
@@ -50,17 +51,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
               points:
                 cell.minutes == null
                   ? []
-                  : [
-                      {
-                        n: 0,
-                        minutes: cell.minutes,
-                        ei: row.ei ?? null,
-                        origin: "published" as const,
-                        who,
-                        note: "",
-                        learned: false,
-                      },
-                    ],
+                  : [{ ...BEGUN.point, minutes: cell.minutes, ei: row.ei ?? null, who }],
               not_recommended: cell.minutes == null ? who || "the data sheet" : "",
             },
           })),

@@ -1,7 +1,8 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
 import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
@@ -23,52 +24,14 @@ interface FieldProps {
   onChange: (value: unknown) => void;
 }
 
-const SERIES = [
-  { value: "full", label: "full stops" },
-  { value: "half", label: "half stops" },
-  { value: "third", label: "thirds" },
-  { value: "old_leaf", label: "old leaf shutter (1/5, 1/10, 1/25 …)" },
-];
-
-const SCALES = [
-  { value: "third", label: "thirds of a stop" },
-  { value: "half", label: "half stops" },
-  { value: "tenth", label: "tenths" },
-  { value: "full", label: "whole stops" },
-];
-const BOTTLES = [
-  "developer",
-  "part A",
-  "part B",
-  "stop",
-  "fixer",
-  "washing aid",
-  "wetting agent",
-].map((kind) => ({ value: kind, label: kind === "stop" ? "stop bath" : kind }));
-const POWDERS = ["developer", "fixer", "washing aid"].map((kind) => ({
-  value: kind,
-  label: kind,
-}));
-const COLONS = [
-  { value: "", label: "not written 1:n" },
-  { value: "one_plus_n", label: "one part and n of water" },
-  { value: "one_in_n", label: "one part in n altogether" },
-];
-const BY_HAND = [
-  { value: "B and T", label: "by hand, on B or T" },
-  { value: "B", label: "by hand, on B" },
-  { value: "T", label: "by hand, on T" },
-  { value: "none", label: "not possible: no B, no T" },
-];
-
 /** Fields that are a word from a short list. */
 const CHOICES: Partial<Record<FieldSpec["as"], { value: string; label: string }[]>> = {
-  series: SERIES,
-  scale: SCALES,
-  byhand: BY_HAND,
-  bottle: BOTTLES,
-  powder: POWDERS,
-  colon: COLONS,
+  series: OFFERED.series,
+  scale: OFFERED.scales,
+  byhand: OFFERED.by_hand,
+  bottle: OFFERED.bottles,
+  powder: OFFERED.powders,
+  colon: OFFERED.colons,
 };
 
 const names = (kit: Schemas["Kit"]) =>

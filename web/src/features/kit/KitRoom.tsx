@@ -1,9 +1,11 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { BEGUN } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
@@ -40,7 +42,7 @@ export function KitRoom() {
   const add = (kind: Kind, filled: object = {}) =>
     setEdited({
       kind,
-      record: { ...(KINDS[kind].blank() as { id: string }), ...filled },
+      record: { ...BEGUN[kind], id: newId(), ...filled },
       known: false,
     });
   useAsked(kit.isSuccess, {

@@ -3,8 +3,8 @@ import { useQuery } from "@tanstack/react-query";
 import { scaleLog } from "d3-scale";
 import { line } from "d3-shape";
 import { useDeferredValue, useLayoutEffect, useRef, useState } from "react";
-import type { Schemas } from "../../api/client";
-import { correctedBy } from "./queries";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 type Law = NonNullable<Schemas["Film"]["law"]>;
 
@@ -23,8 +23,9 @@ const named = (seconds: number) =>
 export function LawPlot({ law }: { law: Law }) {
   const asked = useDeferredValue(law);
   const { data } = useQuery({
-    queryKey: ["law", asked],
-    queryFn: () => correctedBy(asked, METERED),
+    ...question("compute_reciprocity", {
+      body: { law: asked, metered_s: METERED, clock_s: null },
+    }),
     placeholderData: (before: Schemas["ReciprocityAnswer"] | undefined) => before,
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,

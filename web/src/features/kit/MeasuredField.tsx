@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 
 type Measured = Schemas["MeasuredSpeed"][];
 

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { LearnedLine } from "../../shared/LearnedLine";
 import type { Kind } from "./fields";
 import { LawPlot } from "./LawPlot";

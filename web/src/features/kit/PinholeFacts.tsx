@@ -1,8 +1,8 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
-import type { Schemas } from "../../api/client";
-import { pinholeFacts } from "./queries";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 const AUTHORS: Record<string, string> = {
   petzval: "√2·√(λv), the smallest",
@@ -27,8 +27,7 @@ export function PinholeFacts({
     wavelength_nm: 550,
   });
   const { data } = useQuery({
-    queryKey: ["pinhole", asked],
-    queryFn: () => pinholeFacts(asked),
+    ...question("compute_pinhole", { body: asked }),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });

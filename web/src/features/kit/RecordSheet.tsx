@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";

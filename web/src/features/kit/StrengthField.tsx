@@ -1,30 +1,15 @@
 import { Grid } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 
 const WAYS = [
   { value: "factor", label: "factor" },
   { value: "stops", label: "stops" },
   { value: "density", label: "density" },
 ];
-const TYPES = [
-  { value: "plain", label: "neutral, or anything else" },
-  { value: "contrast", label: "contrast filter" },
-  { value: "polariser", label: "polariser" },
-  { value: "graduated", label: "graduated: only over a part" },
-];
-const COLOURS = [
-  { value: "", label: "choose its colour" },
-  { value: "yellow", label: "yellow" },
-  { value: "orange", label: "orange" },
-  { value: "red", label: "red" },
-  { value: "yellow_green", label: "yellow-green" },
-  { value: "green", label: "green" },
-  { value: "blue", label: "blue" },
-];
-
 /** A filter: what it is, and its strength said one way: factor, stops or density. */
 export function StrengthField({
   value,
@@ -56,7 +41,7 @@ export function StrengthField({
       <Choose
         label="What it is"
         value={type}
-        options={TYPES}
+        options={OFFERED.filter_kinds}
         onChange={(next) =>
           onChange({
             ...value,
@@ -69,7 +54,7 @@ export function StrengthField({
         <Choose
           label="Colour"
           value={value.colour ?? ""}
-          options={COLOURS}
+          options={OFFERED.filter_colours}
           onChange={(colour) => onChange({ ...value, colour })}
         />
       )}

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { wayQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -9,8 +9,8 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
-import { SCHOOLS } from "../../shared/schools";
 import { useWrite } from "../../shared/useWrite";
 import { Carry } from "./Carry";
 import { Devices } from "./Devices";
@@ -93,7 +93,7 @@ const SOUNDS = [
 export function YourWay({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   const way = useQuery(wayQuery).data;
   const preferences = way?.preferences;
-  const school = SCHOOLS.find((each) => each.value === (preferences?.school ?? ""));
+  const school = OFFERED.schools.find((each) => each.value === (preferences?.school ?? ""));
   return (
     <Box as="section" aria-label="Preferences">
       <Flex justify="space-between" align="center" borderBottom="2px solid" borderColor="ink">
@@ -168,7 +168,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
         <Choose
           label="Default placement"
           value={draft.school ?? ""}
-          options={SCHOOLS}
+          options={OFFERED.schools}
           onChange={(value) => set("school", value || null)}
         />
         <Grid templateColumns="1fr 1fr" gap="4">

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import type { Unit, UnitKey } from "../../shared/measures";
 import type { LinesKind } from "./lines";
 
@@ -63,7 +63,6 @@ export interface KindSpec {
   one: string;
   teach: string;
   fields: FieldSpec[];
-  blank: () => Record<string, unknown>;
   describe: (record: never, kit: Schemas["Kit"], units: Written) => string;
 }
 

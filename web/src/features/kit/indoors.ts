@@ -1,4 +1,4 @@
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { dayText } from "../../components/days";
 import { type KindSpec, name, note } from "./fieldSpec";
 
@@ -49,29 +49,6 @@ export const INDOORS = {
       },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      film_id: "",
-      name: "",
-      recipe: {
-        developer: "",
-        dilution: "",
-        colon: null,
-        agitation: "",
-        scheme: null,
-        temperature_c: 20,
-        k_per_c: 0.09,
-        warmth: [],
-        points: [],
-        ratings: [],
-        minimum_ml_per_roll: 0,
-        rolls_per_litre: null,
-        compensating: false,
-        not_recommended: "",
-      },
-      note: "",
-      archived: false,
-    }),
     describe: (each: Schemas["FilmRecipe"], kit: Schemas["Kit"]) =>
       [
         kit.films.find((film) => film.id === each.film_id)?.name,
@@ -103,19 +80,6 @@ export const INDOORS = {
       { path: "drain_s", label: "Seconds to drain it", as: "number" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      holds: 4,
-      holds_rolls: null,
-      volume_ml: 500,
-      many: 1,
-      agitation: "30+10",
-      pour_s: 10,
-      drain_s: 10,
-      note: "",
-      archived: false,
-    }),
     describe: (tank: Schemas["Tank"], kit: Schemas["Kit"], units) =>
       [
         `${tank.holds} sheets`,
@@ -132,18 +96,6 @@ export const INDOORS = {
     one: "bath sequence",
     teach: "The baths in their order, strictly one way; the developer's time comes from the film.",
     fields: [name, { path: "baths", label: "Baths", as: "baths" }, note],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      baths: [
-        { name: "Developer", kind: "developer", seconds: 60, agitation: null },
-        { name: "Stop bath", kind: "stop", seconds: 30, agitation: null },
-        { name: "Fixer", kind: "fixer", seconds: 300, agitation: null },
-        { name: "Wash", kind: "wash", seconds: 600, agitation: null },
-      ],
-      note: "",
-      archived: false,
-    }),
     describe: (line: Schemas["Line"]) => line.baths.map((bath) => bath.name).join(", "),
   },
   bottles: {
@@ -178,21 +130,6 @@ export const INDOORS = {
       },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      kind: "fixer",
-      mixed: "",
-      opened: "",
-      shelf_days: null,
-      capacity_rolls: null,
-      used_rolls: 0,
-      fresh_clearing_s: null,
-      clearing_s: null,
-      age_change: 1,
-      note: "",
-      archived: false,
-    }),
     describe: (bottle: Schemas["Bottle"]) =>
       [
         bottle.kind,
@@ -222,17 +159,6 @@ export const INDOORS = {
       { path: "parts", label: "Powders", as: "parts" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      kind: "developer",
-      volume_ml: 1000,
-      start_ml: 750,
-      start_c: 40,
-      parts: [],
-      note: "",
-      archived: false,
-    }),
     describe: (powder: Schemas["Powder"], _kit, units) =>
       [units.ml.text(powder.volume_ml), ...powder.parts.map((part) => part.name)].join(", "),
   },
@@ -256,24 +182,6 @@ export const INDOORS = {
       { path: "baths", label: "Baths", as: "paperbaths" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      surface: "",
-      filters: [{ label: "no filter", range: 1.05, speed: 100, factor: 1 }],
-      dmax: 2.1,
-      dmin: 0.05,
-      drying_down: 0,
-      steps: [],
-      baths: [
-        { name: "Developer", kind: "developer", seconds: 120, agitation: "rocking" },
-        { name: "Stop bath", kind: "stop", seconds: 30, agitation: "rocking" },
-        { name: "Fixer", kind: "fixer", seconds: 300, agitation: "rocking" },
-        { name: "Wash", kind: "wash", seconds: 1800, agitation: null },
-      ],
-      note: "",
-      archived: false,
-    }),
     describe: (paper: Schemas["PrintingPaper"]) =>
       [paper.surface, ...paper.filters.map((each) => each.label)].filter(Boolean).join(", "),
   },
@@ -291,18 +199,6 @@ export const INDOORS = {
       { path: "most_magnification", label: "Largest magnification", as: "number" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      lamp_lag_s: 0,
-      focal_lengths_mm: [],
-      widest: "5.6",
-      smallest: "22",
-      least_magnification: 1,
-      most_magnification: 12,
-      note: "",
-      archived: false,
-    }),
     describe: (enlarger: Schemas["Enlarger"]) =>
       [
         enlarger.focal_lengths_mm.map((each) => `${each} mm`).join(", "),

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { clockText } from "../../clock/state";
 import { typedNumber } from "../../components/typedNumber";
 

@@ -1,4 +1,4 @@
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { type KindSpec, name, note } from "./fieldSpec";
 
 /* What is carried to the picture: film and what exposes it. */
@@ -38,18 +38,6 @@ export const OUTDOORS = {
       { path: "provenance.price", label: "Price source", as: "text" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      exposure_index: 100,
-      box_speed: null,
-      prior_ei: null,
-      textural_range: [2, 8],
-      law: null,
-      price: null,
-      provenance: { exposure_index: "", textural_range: "", law: "", price: "" },
-      note: "",
-    }),
     describe: (film: Schemas["Film"], _kit, units) =>
       [
         `EI ${film.exposure_index}${film.box_speed ? ` (box ${film.box_speed})` : ""}`,
@@ -71,7 +59,6 @@ export const OUTDOORS = {
       { path: "backs", label: "Other backs", as: "backs" },
       note,
     ],
-    blank: () => ({ id: newId(), name: "", format_mm: [120, 95], backs: [], note: "" }),
     describe: (camera: Schemas["Camera"], _kit, units) =>
       [
         `${units.mm.show(camera.format_mm[0] ?? 0)} × ${units.mm.text(camera.format_mm[1] ?? 0)}`,
@@ -103,28 +90,6 @@ export const OUTDOORS = {
       { path: "optics.telephoto", label: "Telephoto", as: "flag" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      camera_id: null,
-      optics: {
-        kind: "lens",
-        focal_length_mm: 150,
-        pupil_magnification: 1,
-        telephoto: false,
-        widest: "5.6",
-        smallest: "64",
-        aperture_series: "third",
-        shutter: {
-          fastest: "1/500",
-          slowest: "1",
-          series: "full",
-          by_hand: "B and T",
-          measured: [],
-        },
-      },
-      note: "",
-    }),
     describe: (lens: Schemas["KitLens"]) =>
       [
         `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
@@ -146,14 +111,6 @@ export const OUTDOORS = {
       { path: "leaflet", label: "Leaflet", as: "leaflet" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      camera_id: null,
-      optics: { kind: "pinhole", diameter_mm: 0.3, distance_mm: 75 },
-      leaflet: null,
-      note: "",
-    }),
     describe: (pinhole: Schemas["KitPinhole"], _kit, units) =>
       `${pinhole.optics.diameter_mm} mm hole, ${units.mm.text(pinhole.optics.distance_mm)} from the film${
         pinhole.leaflet ? ", with its leaflet's times" : ""
@@ -164,7 +121,6 @@ export const OUTDOORS = {
     one: "filter",
     teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
     fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
-    blank: () => ({ id: newId(), name: "", filter: { factor: 2, type: "plain" }, note: "" }),
     describe: (each: Schemas["KitFilter"]) => {
       const { factor, stops, density, type, colour } = each.filter;
       const strength =
@@ -187,7 +143,6 @@ export const OUTDOORS = {
       { path: "size_mm.1", label: "Image height", unit: "mm", as: "number" },
       note,
     ],
-    blank: () => ({ id: newId(), name: "", size_mm: [164, 119], note: "", archived: false }),
     describe: (format: Schemas["SheetFormat"], _kit, units) =>
       `${units.mm.show(format.size_mm[0] ?? 0)} × ${units.mm.text(format.size_mm[1] ?? 0)}`,
   },
@@ -226,16 +181,6 @@ export const OUTDOORS = {
       { path: "spot_deg", label: "Spot angle, degrees", as: "optional" },
       note,
     ],
-    blank: () => ({
-      id: newId(),
-      name: "",
-      calibration: { k: 12.5, c: 250, offset_stops: 0 },
-      iso: null,
-      held_stops: 0,
-      scale: "third",
-      spot_deg: null,
-      note: "",
-    }),
     describe: (meter: Schemas["Meter"]) => {
       const offset = meter.calibration.offset_stops;
       const own = offset

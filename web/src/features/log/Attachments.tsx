@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type DragEvent, useState } from "react";
 import { carryOut } from "../../api/acts";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";

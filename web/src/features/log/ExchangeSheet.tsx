@@ -150,7 +150,11 @@ function Work({ id, decide, putAway }: { id: string; decide: Decide; putAway: ()
       <JobProgress
         key={job.id}
         job={job}
-        done={() => client.invalidateQueries({ predicate: (query) => query.queryKey[0] !== "job" })}
+        done={() =>
+          client.invalidateQueries({
+            predicate: (query) => query.queryKey[0] !== jobQuery(id).queryKey[0],
+          })
+        }
         finish={putAway}
       >
         {(ended) => <Ended job={ended} decide={decide} />}

@@ -11,7 +11,7 @@ import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
 import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
-import { STATE_WORDS } from "../../shared/states";
+import { stateWord } from "../../shared/states";
 import { useAsked } from "../../shared/useAsked";
 import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
@@ -135,7 +135,7 @@ function Told({ story }: { story: Story }) {
                 ))}
               </ol>
               <Box paddingTop="1">
-                Now {STATE_WORDS[story.state]}
+                Now {stateWord(story.state)}
                 {story.kept_in && `, in the box “${story.kept_in}”`}.
               </Box>
               {story.shares.length > 0 && (

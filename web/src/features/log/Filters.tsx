@@ -2,14 +2,10 @@ import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { STATE_WORDS } from "../../shared/states";
+import { OFFERED } from "../../service/service";
 import { outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 
-const STATES = (["exposed", "in_run", "developed", "judged"] as const).map((value) => ({
-  value,
-  label: value === "exposed" ? "exposed, not developed" : STATE_WORDS[value],
-}));
 const NS = [
   { value: "-3", label: "N−3" },
   { value: "-2", label: "N−2" },
@@ -119,7 +115,7 @@ export function Filters({
         label="State"
         any="any state"
         value={sought.state ?? ""}
-        options={STATES}
+        options={OFFERED.sought_states}
         choose={(state) => seek({ state })}
       />
       from

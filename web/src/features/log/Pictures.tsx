@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
-import { STATE_WORDS } from "../../shared/states";
+import { stateWord } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 
@@ -90,7 +90,7 @@ function Picture({ line }: { line: Line }) {
         <Box color="ink2" fontSize="13px">
           {line.film_name}
           <br />
-          {STATE_WORDS[line.state]}, no picture yet
+          {stateWord(line.state)}, no picture yet
         </Box>
       </div>
     </Grid>

@@ -2,7 +2,7 @@ import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { dayOf } from "../../components/days";
 import { useNarrow } from "../../components/useNarrow";
-import { STATE_WORDS } from "../../shared/states";
+import { stateWord } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 
@@ -123,7 +123,7 @@ function Wide({ line }: { line: Line }) {
       <Box>{line.set_text}</Box>
       <Box fontWeight={600}>{line.n_text}</Box>
       <Box fontSize="14px" color="ink2" {...clip}>
-        {STATE_WORDS[line.state]}
+        {stateWord(line.state)}
       </Box>
     </Grid>
   );

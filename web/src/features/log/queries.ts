@@ -1,7 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type Line = Schemas["LogLine"];
 export type Story = Schemas["Story"];
@@ -24,19 +24,15 @@ export const FILTERS = [
 export type Sought = Partial<Record<(typeof FILTERS)[number], string>>;
 
 /** Every outing as a word to choose. */
-export const outingNamesQuery = queryOptions({
-  queryKey: ["outings", "names"],
-  queryFn: () => unwrap(api.GET("/api/outings/names")),
-  ...readsOf("/api/outings/names"),
-});
+export const outingNamesQuery = question("outings_names");
 
 const PAGE = 100;
 
 /** The log, newest first, a page at a time; the last answer stays while the next is asked for. */
 export const logQuery = (sought: Sought) =>
   infiniteQueryOptions({
-    queryKey: ["log", sought],
-    queryFn: ({ pageParam, signal }) => {
+    queryKey: ["log_read", { sought }] as const,
+    queryFn: ({ pageParam }: { pageParam: number | null }) => {
       const { n, ...rest } = sought;
       const query = {
         ...rest,
@@ -44,22 +40,14 @@ export const logQuery = (sought: Sought) =>
         ...(pageParam === null ? {} : { before: pageParam }),
         limit: PAGE,
       };
-      return unwrap(api.GET("/api/log", { params: { query }, signal }));
+      return ask("log_read", { query });
     },
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
-    ...readsOf("/api/log"),
   });
 
-const at = (id: string) => ({ params: { path: { id } } });
-
-export const storyQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["story", id],
-    queryFn: () => unwrap(api.GET("/api/log/{id}", at(id))) as Promise<Story>,
-    ...readsOf("/api/log/{id}"),
-  });
+export const storyQuery = (id: string) => question("log_story", { path: { id } });
 
 /** In which side a sheet lay that was exposed without a holder. */
 export const nameHolder = (piece_id: string, side: string) =>
@@ -89,13 +77,11 @@ export const decideArchive = (id: string, decided: Record<string, "here" | "ther
 
 const underWay = (job: Job | undefined) => job?.state === "running" || job?.state === "waiting";
 
-export const stopJob = (id: string) => unwrap(api.DELETE("/api/exchange/jobs/{id}", at(id)));
+export const stopJob = (id: string) => ask("exchange_stop", { path: { id } });
 
 /** A job, asked for again and again while it runs. */
 export const jobQuery = (id: string) =>
   queryOptions({
-    queryKey: ["job", id],
-    queryFn: () => unwrap(api.GET("/api/exchange/jobs/{id}", at(id))),
+    ...question("exchange_job", { path: { id } }),
     refetchInterval: (query) => (underWay(query.state.data) ? 300 : false),
-    meta: { reads: [] },
   });

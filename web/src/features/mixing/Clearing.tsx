@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { watchText } from "../../clock/state";
 import { useTicks } from "../../clock/useTicks";

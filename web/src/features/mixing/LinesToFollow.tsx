@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { useKeptText } from "../../shared/useKeptText";

@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export interface Asked {
   recipe_id: string;
@@ -17,18 +17,11 @@ export interface Asked {
 /** What is mixed for a run; the last good sheet stays while a water is typed. */
 export const sheetQuery = (asked: Asked) =>
   queryOptions({
-    queryKey: ["mixing", asked],
-    queryFn: () => unwrap(api.GET("/api/mixing", { params: { query: asked } })),
+    ...question("mixing_sheet", { query: asked }),
     placeholderData: keepPreviousData,
     retry: false,
-    ...readsOf("/api/mixing"),
   });
 
-export const powderQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["mixing", "powder", id],
-    queryFn: () => unwrap(api.GET("/api/mixing/powders/{id}", { params: { path: { id } } })),
-    ...readsOf("/api/mixing/powders/{id}"),
-  });
+export const powderQuery = (id: string) => question("mixing_powder", { path: { id } });
 
 export const clear = (body: Schemas["ClearingTest"]) => act("mixing_clearing", { body });

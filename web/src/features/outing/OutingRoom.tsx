@@ -2,11 +2,12 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { outingsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { today } from "../../components/days";
 import { Notice } from "../../components/Notice";
+import { BEGUN } from "../../service/service";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { Glance } from "./Glance";
 import { OutingSection, type Planning } from "./OutingSection";
@@ -17,26 +18,14 @@ import { RevisitSheet } from "./RevisitSheet";
 
 const AT_ONCE = 12;
 
-const blank = (): Outing => ({
-  id: newId(),
-  title: "",
-  day: today(),
-  place: "",
-  conditions: "",
-  light: "",
-  temperature_c: null,
-  latitude: null,
-  longitude: null,
-  packed: [],
-  note: "",
-});
+const begun = (): Outing => ({ ...BEGUN.outing, id: newId(), day: today() });
 
 export function OutingRoom() {
   const navigate = useNavigate();
   const [limit, setLimit] = useState(AT_ONCE);
   const outings = useQuery(outingsQuery(limit));
   const [planned, setPlanned] = useState<{ outing: Outing; what: Planning } | null>(null);
-  const begin = () => setPlanned({ outing: blank(), what: "change" });
+  const begin = () => setPlanned({ outing: begun(), what: "change" });
   const all = outings.data ?? [];
   const [latest, ...earlier] = all;
   const close = () => setPlanned(null);

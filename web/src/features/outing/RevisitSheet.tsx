@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link } from "react-router";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";

@@ -1,7 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type Outing = Schemas["Outing"];
 export type OutingView = Schemas["OutingView"];
@@ -22,33 +22,17 @@ export const pack = (outingId: string, put_in: string[], taken_out: string[]) =>
   act("outings_pack", { path: { id: outingId }, body: { put_in, taken_out } });
 
 /** Film that can be exposed now: sides and the frames in the gates. */
-export const readyQuery = queryOptions({
-  queryKey: ["ready"],
-  queryFn: () => unwrap(api.GET("/api/pieces/ready")),
-  ...readsOf("/api/pieces/ready"),
-});
+export const readyQuery = question("pieces_ready");
 
 export const packingQuery = (outingId: string) =>
-  queryOptions({
-    queryKey: ["packing", outingId],
-    queryFn: () =>
-      unwrap(api.GET("/api/outings/{id}/packing", { params: { path: { id: outingId } } })),
-    ...readsOf("/api/outings/{id}/packing"),
-  });
+  question("outings_pack_list", { path: { id: outingId } });
 
 export const earlierQuery = (text: string) =>
   queryOptions({
-    queryKey: ["earlier", text],
-    queryFn: () => unwrap(api.GET("/api/outings/earlier", { params: { query: { text } } })),
+    ...question("outings_earlier", { query: { text } }),
     placeholderData: (before: Schemas["EarlierView"][] | undefined) => before,
-    ...readsOf("/api/outings/earlier"),
   });
 
 /** The latest exposures of an outing. */
 export const exposedQuery = (outingId: string) =>
-  queryOptions({
-    queryKey: ["log", "outing", outingId],
-    queryFn: () =>
-      unwrap(api.GET("/api/log", { params: { query: { outing_id: outingId, limit: 6 } } })),
-    ...readsOf("/api/log"),
-  });
+  question("log_read", { query: { outing_id: outingId, limit: 6 } });

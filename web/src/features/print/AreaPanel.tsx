@@ -1,9 +1,9 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { memo, useState } from "react";
+import { memo, useRef, useState } from "react";
+import { ask } from "../../api/ask";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { typedNumber } from "../../components/typedNumber";
 import type { Drawing } from "./Picture";
 import type { Area, Plan } from "./queries";
 
@@ -28,10 +28,13 @@ export function AreaPanel({
   const by = area.stops !== null ? "stops" : "seconds";
   const amount = area.stops ?? area.seconds ?? 0;
   const [text, setText] = useState(String(Number(amount.toFixed(3))));
-  const give = (typed: string) => {
+  const latest = useRef(text);
+  const give = async (typed: string) => {
     setText(typed);
-    const value = typedNumber(typed.replace(",", "."));
-    if (typeof value === "number" && value >= 0) change((before) => ({ ...before, [by]: value }));
+    latest.current = typed;
+    const read = await ask("service_number", { query: { text: typed } }).catch(() => null);
+    if (!read || read.value < 0 || latest.current !== typed) return;
+    change((before) => ({ ...before, [by]: read.value }));
   };
   return (
     <Box
@@ -56,7 +59,7 @@ export function AreaPanel({
           label={by === "stops" ? "Stops" : "Seconds"}
           inputMode="decimal"
           value={text}
-          onChange={(event) => give(event.target.value)}
+          onChange={(event) => void give(event.target.value)}
         />
         <Box as="label" display="block">
           <Box as="span" srOnly>

@@ -1,14 +1,15 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedIn, typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { type Part, type Print, type PrintView, putPrint } from "./queries";
@@ -56,14 +57,13 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
   const [positive, setPositive] = useState(print.positive);
   const { write, problem, busy, at, take } = useWrite(close);
   const paper = papers.find((each) => each.id === paperId);
-  const number = (value: string) => typedNumber(value.replace(",", "."));
   const filter = paper?.filters.find((each) => each.label === parts[0]?.label);
   const wanted: Print = {
     ...print,
     title,
     positive,
-    low: text.low ? number(text.low) : null,
-    high: text.high ? number(text.high) : null,
+    low: text.low ? typedNumber(text.low) : null,
+    high: text.high ? typedNumber(text.high) : null,
     plan: {
       ...plan,
       paper_id: paperId || null,
@@ -71,29 +71,31 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
       setting: {
         ...plan.setting,
         aperture: text.aperture,
-        magnification: number(text.magnification),
+        magnification: typedNumber(text.magnification),
         paper_speed: filter?.speed ?? plan.setting.paper_speed,
       },
-      parts: parts.map(({ text: typed, ...part }): Part => ({ ...part, seconds: number(typed) })),
+      parts: parts.map(
+        ({ text: typed, ...part }): Part => ({ ...part, seconds: typedNumber(typed) }),
+      ),
       areas: plan.areas.map((area) =>
         area.part === "none" || parts.some((each) => each.id === area.part)
           ? area
           : { ...area, part: parts[0]?.id ?? "none" },
       ),
-      lamp_lag_s: number(text.lamp_lag_s),
-      drying_down: number(text.drying_down),
+      lamp_lag_s: typedNumber(text.lamp_lag_s),
+      drying_down: typedNumber(text.drying_down),
       sheet: {
         ...plan.sheet,
-        width_mm: number(text.width_mm),
-        height_mm: number(text.height_mm),
-        image_long_mm: number(text.image_long_mm),
-        margin_mm: number(text.margin_mm),
-        black_edge_mm: number(text.black_edge_mm),
+        width_mm: typedNumber(text.width_mm),
+        height_mm: typedNumber(text.height_mm),
+        image_long_mm: typedNumber(text.image_long_mm),
+        margin_mm: typedNumber(text.margin_mm),
+        black_edge_mm: typedNumber(text.black_edge_mm),
         mask: {
-          left: number(text.left) / 100,
-          right: number(text.right) / 100,
-          top: number(text.top) / 100,
-          bottom: number(text.bottom) / 100,
+          left: typedIn(text.left, "%"),
+          right: typedIn(text.right, "%"),
+          top: typedIn(text.top, "%"),
+          bottom: typedIn(text.bottom, "%"),
         },
       },
     },

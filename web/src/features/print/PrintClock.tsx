@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { going, keepRun, READY } from "../../clock/run";
 import { sound, wakeSound } from "../../clock/sounds";
 import { say } from "../../clock/speech";

@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
@@ -10,8 +10,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
-import { blank } from "./plan";
-import { type Negative, putPrint, roomQuery } from "./queries";
+import { beginPrint, type Negative, roomQuery } from "./queries";
 
 /** Prints, and the negatives there are to print. */
 export function PrintRoom() {
@@ -21,8 +20,8 @@ export function PrintRoom() {
   const { write, problem, busy } = useWrite();
   const { prints = [], negatives = [] } = room.data ?? {};
   const begin = (negative: Negative) => {
-    const print = blank(newId(), negative);
-    void write(putPrint(print, ""), { at_once: () => navigate(`/print/${print.id}`) });
+    const id = newId();
+    void write(beginPrint(id, negative.exposure_id), { at_once: () => navigate(`/print/${id}`) });
   };
   return (
     <>

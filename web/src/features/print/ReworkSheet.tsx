@@ -25,14 +25,13 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
     filter_factor: String(before.filter_factor),
     base_fog: String(before.base_fog),
   });
-  const number = (value: string) => typedNumber(value.replace(",", "."));
   const wanted = {
     setting: {
       aperture: text.aperture,
-      magnification: number(text.magnification),
-      paper_speed: number(text.paper_speed),
-      filter_factor: number(text.filter_factor),
-      base_fog: number(text.base_fog),
+      magnification: typedNumber(text.magnification),
+      paper_speed: typedNumber(text.paper_speed),
+      filter_factor: typedNumber(text.filter_factor),
+      base_fog: typedNumber(text.base_fog),
     },
     paper_id: paperId || null,
   };

@@ -1,7 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { newId, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -24,13 +25,12 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
   const [strips, setStrips] = useState("6");
   const [chosen, setChosen] = useState<number | null>(null);
   const [note, setNote] = useState("");
-  const number = (text: string) => typedNumber(text.replace(",", "."));
   const asked: Schemas["StripRequest"] = {
     kind,
-    step_s: kind === "linear" ? number(step) : null,
-    first_s: kind === "stops" ? number(first) : null,
-    step_stops: kind === "stops" ? number(stops) : null,
-    strips: number(strips),
+    step_s: kind === "linear" ? typedNumber(step) : null,
+    first_s: kind === "stops" ? typedNumber(first) : null,
+    step_stops: kind === "stops" ? typedNumber(stops) : null,
+    strips: typedNumber(strips),
     lamp_lag_s: plan.lamp_lag_s,
     chosen,
   };

@@ -1,7 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type Print = Schemas["Print"];
 export type PrintView = Schemas["PrintView"];
@@ -17,50 +17,31 @@ export type Negative = Schemas["PrintedNegative"];
 export type Tables = Schemas["PreviewTables"];
 export type Worked = Schemas["PrintWorked"];
 
-const at = (id: string) => ({ params: { path: { id } } });
+export const roomQuery = question("prints_read");
 
-export const roomQuery = queryOptions({
-  queryKey: ["prints"],
-  queryFn: () => unwrap(api.GET("/api/prints")),
-  ...readsOf("/api/prints"),
-});
-
-export const printQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["prints", id],
-    queryFn: () => unwrap(api.GET("/api/prints/{id}", at(id))) as Promise<PrintView>,
-    ...readsOf("/api/prints/{id}"),
-  });
+export const printQuery = (id: string) => question("prints_read_print", { path: { id } });
 
 /** What a print comes to as it would stand; nothing is kept. */
-export const draw = (print: Print) =>
-  unwrap(api.POST("/api/prints/draw", { body: print })) as Promise<Drawn>;
+export const draw = (print: Print) => ask("prints_draw", { body: print });
 
 /** Tables from the levels of the picture to the greys of the print. */
 export const preview = (print: Print): Promise<Tables> =>
-  unwrap(api.POST("/api/prints/preview", { body: { ...print, note: "" } }));
+  ask("prints_see", { body: { ...print, note: "" } });
 
 /** The greys of one area for every amount it may be dragged to. */
 export const areaSteps = (asked: { print: Print; area_id: string }) =>
-  unwrap(api.POST("/api/prints/preview/area", { body: asked }));
+  ask("prints_see_area", { body: asked });
 
 /** What to give as the card moves. */
 export const stripQuery = (strip: Schemas["StripRequest"]) =>
-  queryOptions({
-    queryKey: ["prints", "strip", strip],
-    queryFn: () => unwrap(api.POST("/api/prints/strip", { body: strip })),
-    retry: false,
-    meta: { reads: [] as string[] },
-  });
+  queryOptions({ ...question("prints_strip", { body: strip }), retry: false });
 
 /** A print worked for another size, paper or negative; nothing is kept. */
 export const reworkQuery = (print: Print, wanted: Schemas["Reworking"]) =>
-  queryOptions({
-    queryKey: ["prints", "rework", print.id, print.plan, wanted],
-    queryFn: () => unwrap(api.POST("/api/prints/rework", { body: { print, wanted } })),
-    retry: false,
-    ...readsOf("/api/prints/rework"),
-  });
+  queryOptions({ ...question("prints_reworked", { body: { print, wanted } }), retry: false });
+
+export const beginPrint = (id: string, exposure_id: string) =>
+  act("prints_begin", { body: { id, exposure_id } });
 
 export const putPrint = (print: Print, base: string) =>
   act("prints_put", { path: { id: print.id }, query: { base }, body: print });

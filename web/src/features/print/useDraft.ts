@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Act, ActName } from "../../api/acts";
+import type { Act } from "../../api/acts";
+import type { ActName } from "../../api/calls";
 import { useWrite } from "../../shared/useWrite";
 
 const REST_MS = 500;

@@ -1,5 +1,5 @@
 import { useCallback, useState } from "react";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { type Edit, withArea, withAreas } from "./edits";
 import type { Drawing } from "./Picture";
 import type { Point, Print } from "./queries";

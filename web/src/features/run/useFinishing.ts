@@ -1,8 +1,8 @@
 import { type Clocks, putAway, readRun } from "../../clock/run";
 import { useInsisting } from "../../clock/useInsisting";
-import { developed, keepWent } from "./queries";
+import { finished } from "./queries";
 
-/** Writes how each finished run went, and that its film is developed. A rehearsal writes nothing, and
+/** Writes of each finished run how it went and that its film is developed, as one thing. A rehearsal writes nothing, and
     a print is kept by who has looked at it. */
 export const useFinishing = (clocks: Clocks | null) => {
   const done = clocks?.runs.find(
@@ -12,7 +12,7 @@ export const useFinishing = (clocks: Clocks | null) => {
     const run = readRun(run_id);
     if (run === null) return;
     await write(
-      keepWent(run_id, {
+      finished(run_id, {
         started_at: run.started_at,
         steps: run.steps.map((step) => ({
           name: step.name,
@@ -21,7 +21,6 @@ export const useFinishing = (clocks: Clocks | null) => {
         measured: run.measured,
       }),
     );
-    await write(developed(run_id));
     putAway(run_id);
   });
 };

@@ -1,12 +1,13 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
-import { newId } from "../../api/client";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import {
@@ -23,11 +24,6 @@ const STEPS = [
   { value: "0.5", label: "½ stop" },
   { value: "1", label: "1 stop" },
   { value: "2", label: "2 stops" },
-];
-const SIDES = [
-  { value: "both", label: "both sides" },
-  { value: "over", label: "more" },
-  { value: "under", label: "less" },
 ];
 
 /** A bracket: its frames in real stops, most exposure first, each on a sheet of its own, logged together. */
@@ -116,7 +112,7 @@ export function BracketSheet({
           <Choose
             label="To"
             value={side}
-            options={SIDES}
+            options={OFFERED.bracket_sides}
             onChange={(value) => setSide(value as typeof side)}
           />
           <Entry

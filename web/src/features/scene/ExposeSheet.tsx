@@ -2,8 +2,10 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { newId, type Refusal, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { preferencesQuery } from "../../api/queries";
+import type { Refusal } from "../../api/refusal";
 import { keepClock } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -11,7 +13,8 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedIn } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
 import {
   type Answer,
@@ -29,10 +32,6 @@ const SHARES = [
   { value: "0.5", label: "½ of a multiple exposure" },
   { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
   { value: "0.25", label: "¼ of a multiple exposure" },
-];
-const SHARE_OF = [
-  { value: "one_scene", label: "this scene" },
-  { value: "scenes", label: "other scenes" },
 ];
 const NOTHING_LOADED: Schemas["Fitting"] = { now: [], taken: [], unexposed: [] };
 const NO_HOLDER = "no holder";
@@ -82,8 +81,8 @@ export function ExposeSheet({
   const given: Given = {
     ...asPlanned(scene, plan, id.current, unplaced ? sheet.current : (side?.piece_id ?? "")),
     unplaced,
-    // a number is the watch's; a mark or 2:10 stays text, which the core reads
-    time: time === null || (share === "1" && time === planned) ? null : typedNumber(time),
+    // a bare number is the watch's; a mark, or 2:10, says what it is
+    time: time === null || (share === "1" && time === planned) ? null : typedIn(time, "s"),
     aperture: lens ? aperture : null,
     note,
     share: Number(share),
@@ -274,7 +273,7 @@ export function ExposeSheet({
             <Choose
               label="The other openings are of"
               value={shareOf}
-              options={SHARE_OF}
+              options={OFFERED.shares_of}
               onChange={(value) => {
                 setShareOf(value as Given["share_of"]);
                 setTime(null);

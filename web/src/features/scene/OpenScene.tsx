@@ -45,7 +45,7 @@ export function OpenScene({
   const narrow = useNarrow();
   const line = useRef<HTMLInputElement>(null);
   const { scene, edit, unkept, clash, settle } = useKeeping(id, view);
-  const stamp = kit.dataUpdatedAt + useStamp("/api/scenes/solve");
+  const stamp = kit.dataUpdatedAt + useStamp("scenes_solve");
   const { solution, away, ask } = useSolution(scene, stamp);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
   const calmScene = useDeferredValue(scene);

@@ -1,24 +1,16 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
+import { OFFERED } from "../../service/service";
 import { ZONES } from "../../shared/zones";
 import { readLine, type Scene } from "./queries";
 import type { Change } from "./useKeeping";
 
 const UNSAID = { incident: null, through: null, graduated: null, subject: null };
-
-const SUBJECTS = [
-  { value: "", label: "from label" },
-  { value: "blue_sky", label: "blue sky" },
-  { value: "foliage", label: "foliage" },
-  { value: "skin", label: "skin" },
-  { value: "red_rock", label: "red rock, rust" },
-  { value: "snow_in_shade", label: "snow in shade" },
-];
 
 /** One reading: take it again, name it, place it, make it the important highlight, or drop it. */
 export function PinSheet({
@@ -128,7 +120,7 @@ export function PinSheet({
           <Choose
             label="Colour of the subject"
             value={taken?.subject ?? ""}
-            options={SUBJECTS}
+            options={OFFERED.subjects}
             onChange={(value) => describe({ subject: value as Schemas["Describe"]["subject"] })}
           />
           <Choose

@@ -1,12 +1,15 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, memo, type RefObject, useEffect, useRef, useState } from "react";
+import { type FormEvent, memo, type RefObject, useMemo, useRef, useState } from "react";
 import { act } from "../../api/acts";
-import { newId, Refusal } from "../../api/client";
+import { newId } from "../../api/newId";
 import { wayQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
+import { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
+import { AskComma } from "../../shared/AskComma";
 import { useKeptText } from "../../shared/useKeptText";
+import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { Keypad } from "./Keypad";
 import { readLine, type Scene } from "./queries";
@@ -14,9 +17,7 @@ import type { Change } from "./useKeeping";
 import { useKeypad } from "./useKeypad";
 
 interface Meaning {
-  text: string;
   says: string;
-  problem: boolean;
   /** which ISO the time belongs to, asked once: the film's EI or 100 */
   isos: number[] | null;
   /** the nearest line that is understood, or the one a decimal comma means */
@@ -24,18 +25,30 @@ interface Meaning {
   comma: boolean;
 }
 
-function refusalOf(text: string, problem: Error): Meaning {
-  const { field, allowed } = problem instanceof Refusal ? problem : { field: null, allowed: null };
+/** What a line means over a scene, or why it means nothing. */
+async function meant(scene: Scene, text: string, reading_id: string): Promise<Meaning> {
+  try {
+    const { says } = await readLine(scene, text, reading_id);
+    return { says, isos: null, nearest: null, comma: false };
+  } catch (problem) {
+    return refusalOf(problem as Error);
+  }
+}
+
+function refusalOf(problem: Error): Meaning {
+  const { code, field, allowed } =
+    problem instanceof Refusal ? problem : { code: "", field: null, allowed: null };
   const [first] = Array.isArray(allowed) ? allowed : [];
   return {
-    text,
     says: problem.message,
-    problem: true,
     isos: field === "time_iso" ? (allowed as number[] | null) : null,
     nearest: typeof first === "string" ? first : null,
-    comma: field === "decimal_comma",
+    comma: code === "comma",
   };
 }
+
+/** Nobody reads a meaning sooner after the last. */
+const APART_MS = 150;
 
 /** Where the line stands while its keypad is open: over the room, at the thumb. */
 const ABOVE = {
@@ -75,41 +88,22 @@ export const ReadingLine = memo(function ReadingLine({
   field: RefObject<HTMLInputElement | null>;
 }) {
   const [text, setText] = useKeptText(`line-${scene.id}`);
-  const [meaning, setMeaning] = useState<Meaning | null>(null);
-  const [refused, setRefused] = useState(false);
-  const asked = useRef(0);
+  const [refusal, setRefusal] = useState<Meaning | null>(null);
   const nextId = useRef(newId());
   const way = useQuery(wayQuery).data;
-  const stamp = useStamp("/api/scenes/line");
+  const stamp = useStamp("scenes_line");
   const { write } = useWrite();
   const pad = useKeypad(narrow, field);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the stamp asks again when kit or preferences changed
-  useEffect(() => {
-    const number = ++asked.current;
-    if (!text.trim()) {
-      setMeaning(null);
-      return;
-    }
-    readLine(scene, text, nextId.current)
-      .then((read) => {
-        const falls =
-          read.falls_on && !read.says.includes("placed") ? ` · falls on ${read.falls_on}` : "";
-        if (number === asked.current) {
-          setMeaning({
-            text,
-            says: read.says + falls,
-            problem: false,
-            isos: null,
-            nearest: null,
-            comma: false,
-          });
-        }
-      })
-      .catch((problem: Error) => {
-        if (number === asked.current) setMeaning(refusalOf(text, problem));
-      });
-  }, [text, scene, stamp]);
+  // what is asked is another question when kit or preferences changed
+  const asking = useMemo(() => (text.trim() ? { scene, text, stamp } : null), [scene, text, stamp]);
+  const meaning = useLatest(
+    asking,
+    ({ scene, text }) => meant(scene, text, nextId.current),
+    APART_MS,
+  );
+  const shown = refusal ?? meaning ?? null;
+  const refused = refusal !== null;
 
   /** asked once in a data folder: what times off a meter belong to */
   const belong = async (time_iso: "film" | "100") => {
@@ -118,32 +112,23 @@ export const ReadingLine = memo(function ReadingLine({
     await write(act("preferences_put", { query: { base: way.version }, body: wanted }));
     field.current?.focus();
   };
-  const commaIs = async (decimal_comma: boolean) => {
-    if (!way) return;
-    const wanted = { ...way.preferences, decimal_comma };
-    await write(act("preferences_put", { query: { base: way.version }, body: wanted }));
-    field.current?.focus();
-  };
   const type = (next: string) => {
     setText(next);
-    setRefused(false);
+    setRefusal(null);
   };
 
   const keep = async (event?: FormEvent) => {
     event?.preventDefault();
     if (!text.trim()) return;
     try {
-      await edit((latest) => readLine(latest, text, nextId.current));
+      await edit({ text, reading_id: nextId.current });
       nextId.current = newId();
-      setRefused(false);
       setText("");
     } catch (problem) {
-      setRefused(true);
-      setMeaning(refusalOf(text, problem as Error));
+      setRefusal(refusalOf(problem as Error));
     }
   };
 
-  const shown = meaning;
   return (
     <Box as="form" onSubmit={keep} {...(pad.shown && ABOVE)}>
       <Flex
@@ -225,10 +210,12 @@ export const ReadingLine = memo(function ReadingLine({
         </Button>
       )}
       {shown?.comma && (
-        <Flex gap="3" paddingTop="2" wrap="wrap" role="group" aria-label="Decimal comma">
-          <Button onClick={() => commaIs(true)}>A decimal comma</Button>
-          <Button onClick={() => commaIs(false)}>A slip</Button>
-        </Flex>
+        <AskComma
+          answered={() => {
+            setRefusal(null);
+            field.current?.focus();
+          }}
+        />
       )}
       {shown?.isos && (
         <Flex gap="3" paddingTop="2" wrap="wrap" role="group" aria-label="Times belong to">

@@ -5,9 +5,8 @@ import { Link, Navigate, useNavigate, useParams } from "react-router";
 import { outingsQuery } from "../../api/queries";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
-import { unbegun } from "./fresh";
 import { OpenScene } from "./OpenScene";
-import { sceneQuery } from "./queries";
+import { sceneQuery, unbegun } from "./queries";
 
 const LAST = "emulsa-last-scene";
 

@@ -1,7 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
-import type { Refusal } from "../../api/client";
+import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";

@@ -1,9 +1,10 @@
-// The client widens fixed pairs to arrays; the casts say again what the schema says.
 import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
+import { newId } from "../../api/newId";
 import { today } from "../../components/days";
+import { BEGUN } from "../../service/service";
 
 export type Scene = Schemas["Scene"];
 export type SceneView = Schemas["SceneView"];
@@ -15,43 +16,47 @@ export type ExposureView = Schemas["ExposureView"];
 export type Edit = Schemas["Editing"]["edits"][number];
 export type Made = Schemas["Made"];
 
-/** What is changed of a scene, and the kit that is made on the way. */
-export interface Changed {
-  edits: Edit[];
-  makes?: Made;
+/** What is changed of a scene: by edits, with the kit that is made on the way, or by what is typed. */
+export type Changed = { edits: Edit[]; makes?: Made } | Said;
+export interface Said {
+  text: string;
+  reading_id: string;
 }
 
-export const sceneQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["scene", id],
-    queryFn: () => unwrap(api.GET("/api/scenes/{id}", { params: { path: { id } } })),
-    ...readsOf("/api/scenes/{id}"),
-  });
+export const sceneQuery = (id: string) => question("scenes_read", { path: { id } });
 
 export const moversQuery = queryOptions({
-  queryKey: ["movers"],
-  queryFn: () => unwrap(api.GET("/api/compute/movers")),
+  ...question("compute_movers"),
   staleTime: Number.POSITIVE_INFINITY,
-  ...readsOf("/api/compute/movers"),
 });
 
 export const readLine = (scene: Scene, text: string, readingId: string) =>
-  unwrap(api.POST("/api/scenes/line", { body: { scene, text, reading_id: readingId } })) as Promise<
-    Schemas["Typed"]
-  >;
+  ask("scenes_line", { body: { scene, text, reading_id: readingId } });
 
 /** A scene worked out as it would be after some edits; nothing is kept. */
 export const solve = (scene: Scene, edits: Edit[]) =>
-  unwrap(api.POST("/api/scenes/solve", { body: { scene, edits } })) as Promise<Solution>;
+  ask("scenes_solve", { body: { scene, edits } });
 
-export const editScene = (id: string, base: string, { edits, makes }: Changed) =>
-  act("scenes_edit", { path: { id }, query: { base }, body: { edits, makes: makes ?? NOTHING } });
+/** A scene that was never kept begins by what is done in it, on today's outing. */
+export function change({ id, outing_id }: Scene, base: string, changed: Changed) {
+  if ("text" in changed)
+    return act("scenes_say", {
+      path: { id },
+      query: { base },
+      body: { ...changed, outing_id, day: today() },
+    });
+  const { edits, makes = NOTHING } = changed;
+  return base
+    ? act("scenes_edit", { path: { id }, query: { base }, body: { edits, makes } })
+    : act("scenes_begin", { body: { id, outing_id, day: today(), edits, makes } });
+}
 
-/** A scene begun by what is done in it, on today's outing. */
-export const beginScene = ({ id, outing_id }: Scene, { edits, makes }: Changed) =>
-  act("scenes_begin", {
-    body: { id, outing_id, day: today(), edits, makes: makes ?? NOTHING },
-  });
+/** The scene as it would be. */
+export async function changedBy(scene: Scene, changed: Changed): Promise<Scene> {
+  const { edits } =
+    "text" in changed ? await readLine(scene, changed.text, changed.reading_id) : changed;
+  return (await solve(scene, edits)).scene;
+}
 
 /** The scene's film taken like most of a kind, as far as long times go. */
 export const likeFilm = (id: string, like: string) =>
@@ -68,54 +73,40 @@ export const logBracket = (id: string, frames: Given[]) =>
 
 /** What a typed time would do to the film, and what speaks against exposing it there at all. */
 export const checkQuery = (given: Given) =>
-  queryOptions({
-    queryKey: ["given", given],
-    queryFn: () => unwrap(api.POST("/api/exposures/check", { body: given })),
-    retry: false,
-    ...readsOf("/api/exposures/check"),
-  });
+  queryOptions({ ...question("exposures_weigh", { body: given }), retry: false });
 
 /** Film of one kind that an exposure, or a share of a multiple one, can go onto. */
 export const fittingQuery = (film_id: string, share: number) =>
   queryOptions({
-    queryKey: ["fitting", film_id, share],
-    queryFn: () =>
-      unwrap(api.GET("/api/pieces/fitting", { params: { query: { film_id, share } } })),
+    ...question("pieces_fitting", { query: { film_id, share } }),
     enabled: film_id !== "",
-    ...readsOf("/api/pieces/fitting"),
   });
 
 export const bracketQuery = (asked: Schemas["Bracketing"]) =>
   queryOptions({
-    queryKey: ["bracket", asked],
-    queryFn: () => unwrap(api.POST("/api/scenes/bracket", { body: asked })),
+    ...question("scenes_bracketed", { body: asked }),
     placeholderData: (before: Schemas["BracketShown"] | undefined) => before,
     retry: false,
-    ...readsOf("/api/scenes/bracket"),
   });
 
 /** Every school and up to three plans for a scene as it stands. */
 export const opinionsQuery = (scene: Scene, stamp: number) =>
   queryOptions({
-    queryKey: ["opinions", scene.id, scene, stamp],
-    queryFn: () => unwrap(api.POST("/api/scenes/opinions", { body: scene })),
+    ...question("scenes_opinions", { body: scene }),
+    queryKey: ["scenes_opinions", { scene, stamp }],
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 10_000,
     placeholderData: (before) => before,
-    ...readsOf("/api/scenes/opinions"),
   });
 
 export const spotMeterQuery = (sceneId: string) =>
   queryOptions({
-    queryKey: ["spot-meter", sceneId],
-    queryFn: () =>
-      unwrap(api.GET("/api/devices/spot-meter", { params: { query: { scene_id: sceneId } } })),
+    ...question("devices_spot_meter", { query: { scene_id: sceneId } }),
     staleTime: Number.POSITIVE_INFINITY,
-    ...readsOf("/api/devices/spot-meter"),
   });
 
 export const pullTrigger = (scene: Scene, target: string, reading_id: string) =>
-  unwrap(api.POST("/api/devices/spot-meter/trigger", { body: { scene, target, reading_id } }));
+  ask("devices_trigger", { body: { scene, target, reading_id } });
 
 /** A report of an exposure with everything as planned; what is known better is changed. */
 export const asPlanned = (
@@ -123,19 +114,17 @@ export const asPlanned = (
   plan: Solution["plan"],
   id: string,
   piece_id: string,
-): Given => ({
-  id,
-  scene_id: scene.id,
-  piece_id,
-  plan,
-  aperture: null,
-  time: null,
-  note: "",
-  bracket_id: null,
-  bracket_stops: 0,
-  share: 1,
-  share_of: "one_scene",
-  intervals: [],
-  happened: false,
-  unplaced: false,
+): Given => ({ ...BEGUN.given, id, scene_id: scene.id, piece_id, plan });
+
+/** A scene nobody has begun: it is kept with the first thing that is done in it. */
+export const unbegun = (): SceneView => ({
+  scene: { ...BEGUN.scene, id: newId(), outing_id: newId() },
+  version: "",
+  exposures: [],
+  lines: {},
+  said: {},
+  showed: [],
+  cost: null,
+  outing: null,
+  labels: [],
 });

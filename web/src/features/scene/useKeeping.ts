@@ -1,15 +1,15 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useLayoutEffect, useRef, useState } from "react";
 import { carryOut } from "../../api/acts";
-import { isAway, Refusal } from "../../api/client";
+import { isAway, Refusal } from "../../api/refusal";
 import {
-  beginScene,
   type Changed,
+  change,
+  changedBy,
   type Edit,
-  editScene,
   type Scene,
   type SceneView,
-  solve,
+  sceneQuery,
 } from "./queries";
 
 /** Another hand changed the same scene: what this one would make of it, and what is kept now. */
@@ -21,8 +21,8 @@ export interface Clash {
   message: string;
 }
 
-/** Edits, or what makes them of the scene as it is when their turn comes. */
-export type Change = Edit[] | ((scene: Scene) => Promise<Changed>);
+/** What is changed, or what makes it of the scene as it is when its turn comes. */
+export type Change = Edit[] | Changed | ((scene: Scene) => Promise<Changed>);
 
 /**
  * Changing the kept scene by edits, those that could not be kept while the server is away, and the
@@ -40,13 +40,11 @@ export function useKeeping(id: string, view: SceneView | undefined) {
   const save = useCallback(
     async (changed: Changed, base: string) => {
       const before = latest.current;
-      if (!before || changed.edits.length === 0) return;
+      if (!before || ("edits" in changed && changed.edits.length === 0)) return;
       try {
-        // a scene that was never kept begins by what is done in it
-        const doing = base ? editScene(id, base, changed) : beginScene(before.scene, changed);
-        const { answer } = await carryOut(client, doing);
+        const { answer } = await carryOut(client, change(before.scene, base, changed));
         latest.current = { ...before, ...answer };
-        client.setQueryData<SceneView>(["scene", id], (shown) => ({
+        client.setQueryData<SceneView>(sceneQuery(id).queryKey, (shown) => ({
           ...(shown ?? before),
           ...answer,
         }));
@@ -55,7 +53,7 @@ export function useKeeping(id: string, view: SceneView | undefined) {
       } catch (problem) {
         if (isAway(problem)) setUnkept({ changed, message: (problem as Error).message });
         if (problem instanceof Refusal && problem.code === "conflict") {
-          const mine = (await solve(before.scene, changed.edits)).scene;
+          const mine = await changedBy(before.scene, changed);
           const { message, stored, version } = problem;
           setClash({ changed, mine, theirs: stored as Scene, version: version ?? "", message });
         }
@@ -68,15 +66,14 @@ export function useKeeping(id: string, view: SceneView | undefined) {
   // Lines can be typed faster than the page is drawn: each works on what the one before it left.
   const queue = useRef<Promise<void>>(Promise.resolve());
   const edit = useCallback(
-    (change: Change) => {
+    (wanted: Change) => {
       const turn = queue.current
         .catch(() => undefined)
         .then(async () => {
           const now = latest.current;
           if (!now) return;
-          const changed =
-            typeof change === "function" ? await change(now.scene) : { edits: change };
-          await save(changed, now.version);
+          const made = typeof wanted === "function" ? await wanted(now.scene) : wanted;
+          await save(Array.isArray(made) ? { edits: made } : made, now.version);
         });
       queue.current = turn;
       return turn;
@@ -89,7 +86,7 @@ export function useKeeping(id: string, view: SceneView | undefined) {
       if (!clash) return;
       if (mine) await save(clash.changed, clash.version);
       setClash(null);
-      await client.invalidateQueries({ queryKey: ["scene", id] });
+      await client.invalidateQueries({ queryKey: sceneQuery(id).queryKey });
     },
     [clash, client, id, save],
   );

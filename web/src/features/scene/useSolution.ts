@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { isAway } from "../../api/client";
+import { isAway } from "../../api/refusal";
 import { type Edit, type Scene, type Solution, solve } from "./queries";
 
 /** The scene worked out by the core; `ask` previews edits. The latest wins, one asked at a time. */

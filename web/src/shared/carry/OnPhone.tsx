@@ -1,15 +1,10 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, unwrap } from "../../api/client";
+import { question } from "../../api/ask";
 
 /** How a phone comes to a copy: the address, why its browser trusts it, and how to take that back. */
 export function OnPhone() {
-  const pairing = useQuery({
-    queryKey: ["pairing", "carry"],
-    queryFn: () => unwrap(api.GET("/api/pairing")),
-    retry: false,
-    meta: { reads: [] as string[] },
-  }).data;
+  const pairing = useQuery({ ...question("pairing_read"), retry: false }).data;
   if (!pairing) return null;
   const secure = pairing.active && pairing.address.startsWith("https:");
   return (

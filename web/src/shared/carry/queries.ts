@@ -1,5 +1,5 @@
-import { queryOptions } from "@tanstack/react-query";
-import { api, type Schemas, unwrap } from "../../api/client";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type Aside = Schemas["AsideView"];
 type Decision = Schemas["Decision"];
@@ -7,16 +7,10 @@ type Decision = Schemas["Decision"];
 export type Otherwise = Partial<Omit<Decision, "how">>;
 
 /** What is carried, what waits to be handed in, what lies aside. */
-export const carryQuery = queryOptions({
-  queryKey: ["carry"],
-  queryFn: () => unwrap(api.GET("/api/carry")),
-  meta: { reads: ["*"] }, // every act is one more to hand in
-});
+export const carryQuery = question("carry_read");
 
 export const decide = (id: string, how: Decision["how"], otherwise: Otherwise = {}) =>
-  unwrap(
-    api.POST("/api/carry/asides/{id}", {
-      params: { path: { id } },
-      body: { how, piece_id: null, unplaced: false, happened: false, ...otherwise },
-    }),
-  );
+  ask("carry_decide", {
+    path: { id },
+    body: { how, piece_id: null, unplaced: false, happened: false, ...otherwise },
+  });

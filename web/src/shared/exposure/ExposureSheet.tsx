@@ -1,14 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { momentText } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedIn, typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../Conflict";
 import { History } from "../History";
 import { useWrite } from "../useWrite";
@@ -31,8 +31,8 @@ export function ExposureSheet({
   const [note, setNote] = useState(view.note);
   const { problem, write, take, at } = useWrite(close);
   const wanted = {
-    time: typedNumber(time), // a mark or 2:10 stays text; the core reads it
-    aperture: typeof view.aperture === "number" ? typedNumber(aperture) : aperture,
+    time: typedIn(time, "s"), // a bare number is the watch's; a mark, or 2:10, says what it is
+    aperture: aperture === String(view.aperture) ? view.aperture : aperture,
     n: typedNumber(n),
     recipe_id: recipe || null,
     note,

@@ -1,13 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { OFFERED } from "../../service/service";
 import { Conflict } from "../Conflict";
 import { useWrite } from "../useWrite";
 import { densitometer, type Judgement, judge, spotsQuery } from "./queries";
@@ -22,6 +23,7 @@ export type Negative = Pick<
   in_bracket: boolean;
 };
 
+type NegativeFault = Judgement["faults"][number];
 const SHADOWS = [
   { value: "none", label: "none" },
   { value: "thin", label: "thin" },
@@ -33,15 +35,8 @@ const HIGHLIGHTS = [
   { value: "full", label: "full" },
   { value: "blocked", label: "blocked" },
 ] as const;
-const FAULTS = [
-  "scratch, emulsion side",
-  "scratch, base side",
-  "fog",
-  "uneven",
-  "blank",
-  "dust",
-  "other",
-] as const;
+
+const FAULTS = OFFERED.negative_faults.map(({ value }) => value as NegativeFault);
 
 /** What a negative shows on the light table: its two ends, and what went wrong. */
 export function JudgeSheet({ line, close }: { line: Negative; close: () => void }) {
@@ -61,10 +56,10 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
   const { problem, write, busy, take, at } = useWrite(close);
   const measured = Object.entries(densities)
     .filter(([, text]) => text.trim())
-    .map(([reading_id, text]) => ({ reading_id, density: typedNumber(text.replace(",", ".")) }));
+    .map(([reading_id, text]) => ({ reading_id, density: typedNumber(text) }));
   const wanted = {
     ...{ id: line.piece_id, at: "", shadow, highlight, faults, best, note },
-    base_fog: fog.trim() ? typedNumber(fog.replace(",", ".")) : null,
+    base_fog: fog.trim() ? typedNumber(fog) : null,
     measured,
     left_out: leftOut,
   };

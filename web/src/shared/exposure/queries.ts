@@ -1,7 +1,6 @@
-import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
-import { api, type Schemas, unwrap } from "../../api/client";
-import { readsOf } from "../../api/reads";
+import { ask, question } from "../../api/ask";
+import type { Schemas } from "../../api/calls";
 
 export type ExposureView = Schemas["ExposureView"];
 export type Judgement = Schemas["Judgement"];
@@ -14,13 +13,8 @@ export const judge = (judgement: Judgement, base: string) =>
 
 /** Where a densitometer is put on a negative: the readings it was exposed by. */
 export const spotsQuery = (piece_id: string) =>
-  queryOptions({
-    queryKey: ["piece", "spots", piece_id],
-    queryFn: () =>
-      unwrap(api.GET("/api/pieces/{id}/spots", { params: { path: { id: piece_id } } })),
-    ...readsOf("/api/pieces/{id}/spots"),
-  });
+  question("pieces_spots", { path: { id: piece_id } });
 
 /** The simulated densitometer on a patch of its own strip. */
 export const densitometer = (place: number) =>
-  unwrap(api.GET("/api/devices/densitometer", { params: { query: { place, zeroed: true } } }));
+  ask("devices_densitometer", { query: { place, zeroed: true } });

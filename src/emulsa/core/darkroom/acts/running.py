@@ -115,6 +115,22 @@ def developed(
     )
 
 
+def finished(
+    run: Run,
+    went: Went,
+    pieces: Sequence[Piece],
+    on_rolls: OnRolls,
+    bottles: Sequence[Bottle],
+    areas: Areas,
+    at: str,
+) -> Outcome:
+    """Its clock is over: how it went, and its film developed, as one thing. Of a run that somebody
+    marked developed meanwhile, how it went is kept all the same."""
+    if run.developed_at:
+        return keep_course(run, went)
+    return developed(replace(run, went=went), pieces, on_rolls, bottles, areas, at)
+
+
 def leave(run: Run, pieces: Sequence[Piece], at: str) -> Outcome:
     """All film out of a run before it meets the developer."""
     return Outcome(

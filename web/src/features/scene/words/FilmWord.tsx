@@ -4,7 +4,7 @@ import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
-import { RATING_REASONS } from "../../../shared/ratings";
+import { OFFERED } from "../../../service/service";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
@@ -59,11 +59,11 @@ function FilmChoices({
     (each) => each.film_id === scene.film_id && (!each.archived || each.id === scene.recipe_id),
   );
   const own = film?.exposure_index;
-  const wanted = index.trim() ? typedNumber(index) : null;
+  const other = index.trim() !== "" && index.trim() !== String(own);
   const [reason, setReason] = useState<string>(scene.rating_reason ?? "");
   const rate = (event: FormEvent) => {
     event.preventDefault();
-    const exposure_index = wanted === own ? null : wanted;
+    const exposure_index = other ? typedNumber(index) : null;
     void keep({
       kind: "rate",
       exposure_index,
@@ -95,12 +95,12 @@ function FilmChoices({
           />
           <Button type="submit">Rate</Button>
         </Flex>
-        {film && wanted !== null && wanted !== own && (
+        {film && other && (
           <Box paddingTop="2">
             <Choose
               label={`Why not at its own EI ${own}`}
               value={reason}
-              options={RATING_REASONS}
+              options={OFFERED.rating_reasons}
               onChange={setReason}
             />
           </Box>

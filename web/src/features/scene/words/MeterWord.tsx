@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { newId } from "../../../api/client";
+import { newId } from "../../../api/newId";
 import { Button } from "../../../components/Button";
 import { pullTrigger, type Scene, spotMeterQuery } from "../queries";
 import { Choice } from "./Choice";

@@ -1,6 +1,7 @@
 import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useRef, useState } from "react";
-import { newId, type Refusal } from "../../../api/client";
+import { newId } from "../../../api/newId";
+import type { Refusal } from "../../../api/refusal";
 import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
 import { readLine } from "../queries";

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
-import { SCHOOLS } from "../../../shared/schools";
+import { OFFERED } from "../../../service/service";
 import { ZONES } from "../../../shared/zones";
 import type { Scene } from "../queries";
 import type { WordProps } from "./props";
@@ -34,7 +34,7 @@ function PlaceChoices({
       <Choose
         label="Way of placing"
         value={scene.school ?? ""}
-        options={SCHOOLS}
+        options={OFFERED.schools}
         onChange={(value) => keep({ kind: "place_by", school: (value || null) as Scene["school"] })}
       />
       <Choose

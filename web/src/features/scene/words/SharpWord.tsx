@@ -4,7 +4,7 @@ import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
-import { typedNumber } from "../../../components/typedNumber";
+import { typedIn, typedNumber } from "../../../components/typedNumber";
 import { moversQuery, type Scene } from "../queries";
 import type { WordProps } from "./props";
 import { Refused } from "./Said";
@@ -61,9 +61,7 @@ function SharpChoices({
   const [away, setAway] = useState(
     movement?.distance_mm ? String(movement.distance_mm / 1000) : "",
   );
-  // what is typed goes out as text, with its unit beside it
-  const metres = (text: string) =>
-    (/^[-−\d.,\s]+$/.test(text) ? `${text.trim()} m` : text) as unknown as number;
+  const metres = (text: string) => typedIn(text, "m");
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void keep(

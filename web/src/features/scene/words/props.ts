@@ -1,4 +1,4 @@
-import type { Schemas } from "../../../api/client";
+import type { Schemas } from "../../../api/calls";
 import type { Scene, Solution } from "../queries";
 import type { Change } from "../useKeeping";
 

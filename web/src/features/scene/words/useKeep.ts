@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Refusal } from "../../../api/client";
+import type { Refusal } from "../../../api/refusal";
 import type { Edit } from "../queries";
 import type { WordProps } from "./props";
 

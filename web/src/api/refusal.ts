@@ -1,19 +1,3 @@
-import createClient from "openapi-fetch";
-import { here } from "./here";
-import { OWN } from "./own";
-import type { components, paths } from "./schema";
-import { transport } from "./transport";
-import { noticing } from "./unread";
-
-/** What is asked of the service; what is done goes by `acts`. */
-export const api = createClient<paths>({
-  baseUrl: here(""),
-  headers: OWN,
-  fetch: async (request) => noticing(await transport(request)),
-});
-
-export type Schemas = components["schemas"];
-
 /** A refusal in the one error shape: a sentence, and the field it belongs to. */
 export class Refusal extends Error {
   constructor(
@@ -51,20 +35,3 @@ export function refusal(error: unknown, status: number): Refusal {
     said?.allowed ?? null,
   );
 }
-
-/** The data of an answer, or a Refusal to throw. */
-export async function unwrap<T>(
-  call: Promise<{ data?: T; error?: unknown; response: Response }>,
-): Promise<T> {
-  let answer: { data?: T; error?: unknown; response: Response };
-  try {
-    answer = await call;
-  } catch (problem) {
-    throw unheard(problem);
-  }
-  if (answer.response.ok) return answer.data as T;
-  throw refusal(answer.error, answer.response.status);
-}
-
-/** A fresh id, made here so that a write handed in twice is one write. */
-export const newId = () => crypto.randomUUID() as string;

@@ -1,0 +1,127 @@
+"""What can be chosen: every short list of words as it is offered, in its order, by its own name.
+
+The values are those of the core's types; an empty one leaves it open. A page that shows a choice
+takes its words from here.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+
+from emulsa.core.development.ratings import RATING_WORDS
+
+Offered = Mapping[str, str]
+
+
+def _themselves(words: Iterable[str]) -> Offered:
+    """Words that are called what they are."""
+    return {each: each for each in words}
+
+
+STATES: Offered = {
+    "empty": "empty",
+    "loaded": "unexposed",
+    "exposed": "exposed",
+    "blank": "blank",
+    "in_run": "in a run",
+    "developed": "developed",
+    "judged": "judged",
+}
+
+OFFERED: dict[str, Offered] = {
+    "states": STATES,
+    "sought_states": {
+        **{each: STATES[each] for each in ("exposed", "in_run", "developed", "judged")},
+        "exposed": "exposed, not developed",
+    },
+    "schools": {
+        "": "by the pin: each scene as you place it",
+        "shadow": "shadow: the darkest on your shadow zone",
+        "midtone": "mid-tone: a middle tone on V",
+        "highlight": "highlight: the brightest on your highlight zone",
+        "average": "average of darkest and brightest",
+        "incident": "incident: a reading of the light",
+        "incident_pair": "incident pair: shadow side and lit side",
+        "as_metered": "as metered: the first reading on V",
+    },
+    "weights": {"3": "highest", "2": "high", "1": "normal", "0": "none"},
+    "rating_reasons": {"": "not said"} | {str(each): said for each, said in RATING_WORDS.items()},
+    "targets": {
+        "bracket in stops": "grey card, bracket in stops",
+        "21-step tablet": "step tablet, 21 steps of 0.15",
+        "31-step tablet": "step tablet, 31 steps of 0.10",
+        "own tablet": "own step tablet",
+        "Zone I and Zone VIII": "two sheets, Zone I and Zone VIII",
+    },
+    "series": {
+        "full": "full stops",
+        "half": "half stops",
+        "third": "thirds",
+        "old_leaf": "old leaf shutter (1/5, 1/10, 1/25 …)",
+    },
+    "scales": {
+        "third": "thirds of a stop",
+        "half": "half stops",
+        "tenth": "tenths",
+        "full": "whole stops",
+    },
+    "by_hand": {
+        "B and T": "by hand, on B or T",
+        "B": "by hand, on B",
+        "T": "by hand, on T",
+        "none": "not possible: no B, no T",
+    },
+    "bottles": {
+        **_themselves(("developer", "part A", "part B", "stop", "fixer")),
+        **_themselves(("washing aid", "wetting agent")),
+        "stop": "stop bath",
+    },
+    "baths": {
+        "presoak": "pre-soak",
+        **_themselves(("developer",)),
+        "stop": "stop bath",
+        **_themselves(("fixer", "rinse", "washing aid", "wash", "wetting agent", "dry")),
+    },
+    "water_baths": _themselves(("presoak", "rinse", "wash")),
+    "powders": _themselves(("developer", "fixer", "washing aid")),
+    "colons": {
+        "": "not written 1:n",
+        "one_plus_n": "one part and n of water",
+        "one_in_n": "one part in n altogether",
+    },
+    "filter_kinds": {
+        "plain": "neutral, or anything else",
+        "contrast": "contrast filter",
+        "polariser": "polariser",
+        "graduated": "graduated: only over a part",
+    },
+    "filter_colours": {
+        "": "choose its colour",
+        **_themselves(("yellow", "orange", "red")),
+        "yellow_green": "yellow-green",
+        **_themselves(("green", "blue")),
+    },
+    "stock_places": _themselves(("freezer", "fridge", "shelf", "bag")),
+    "holder_faults": _themselves(("light leak", "damage", "dust", "other")),
+    "negative_faults": _themselves(
+        (
+            "scratch, emulsion side",
+            "scratch, base side",
+            "fog",
+            "uneven",
+            "blank",
+            "dust",
+            "other",
+        )
+    ),
+    "subjects": {
+        "": "from label",
+        "blue_sky": "blue sky",
+        "foliage": "foliage",
+        "skin": "skin",
+        "red_rock": "red rock, rust",
+        "snow_in_shade": "snow in shade",
+    },
+    "bracket_sides": {"both": "both sides", "over": "more", "under": "less"},
+    "shares_of": {"one_scene": "this scene", "scenes": "other scenes"},
+}
