@@ -36,6 +36,7 @@ KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "le
 }
 # What the film goes through comes often; what is done once in a life seldom.
 WEIGHTS = {
+    "learning.use": 4,
     "exposures.log": 8,
     "holders.load": 5,
     "rolls.load": 3,
@@ -443,6 +444,30 @@ def _edit(look: Looking) -> Request:
             {"kind": "drop", "id": reading},
         ]
     return Request("scenes.edit", {"id": scene.id}, body={"edits": look.dice.sample(edits, 2)})
+
+
+@drawn("scenes.say")
+def _say(look: Looking) -> Request:
+    """Over a scene that is there, or one that begins by it; kit that is not there yet is made."""
+    word, zone = look.word().split()[0], look.dice.choice(["II", "III½", "V"])
+    text = look.dice.choice(
+        [
+            f"{look.dice.randint(4, 12)} {word} {zone}",
+            f"{look.dice.randint(4, 12)} 1/3 {word}; f/32",
+            f"filter {word} ×4",
+            f"film {word.capitalize()} ei 50",
+            "f/22",
+        ]
+    )
+    new = look.new("said")
+    id_ = look.dice.choice([_any_scene(look).id, new])
+    body = {
+        "text": text,
+        "reading_id": f"{new}-r",
+        "outing_id": f"{new}-o",
+        "day": look.dice.choice(["2026-01-17", "2026-02-03"]),
+    }
+    return Request("scenes.say", {"id": id_}, body=body)
 
 
 @drawn("scenes.begin")

@@ -30,6 +30,7 @@ BY_PATH = {
 BY_PATH_AT_LEAST = {
     "/api/journal": {ANY},
     "/api/carry": {ANY},
+    "/api/carry/asides": {ANY},
     "/api/history/{id}": {ANY},
     "/api/scenes/solve": {"film", "lens", "meter", "filter", "recipe"},
     "/api/log": {"exposure", "scene", "outing", "film", "attachment"},

@@ -174,6 +174,10 @@ def test_what_the_eye_says_is_kept(open_page: Open) -> None:
     expect(sheet.get_by_label("Grain")).to_have_value("coarse")
     sheet.get_by_label("Colours of a card").fill("red 0,86\ngrey 0.98")
     sheet.get_by_role("button", name="Save").click()
+    # whether 0,86 is 0.86 is asked once, within the sheet; what was typed stays
+    sheet.get_by_role("group", name="Decimal comma").get_by_text("A decimal comma").click()
+    expect(sheet.get_by_label("Colours of a card")).to_have_value("red 0,86\ngrey 0.98")
+    sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_have_count(0)
     page.get_by_role("button", name="Details").click()
     expect(sheet.get_by_label("Colours of a card")).to_have_value("red 0.86\ngrey 0.98")

@@ -266,7 +266,7 @@ def test_a_run_by_its_clock(phone: Phone, home: Service) -> None:
     expect(black).to_have_css("background-color", "rgb(0, 0, 0)")
     page.evaluate(ENDED)  # as if it had been going all the while
     page.reload()
-    expect(status(page)).to_contain_text("2 to hand in")
+    expect(status(page)).to_contain_text("1 to hand in")  # how it went and its film are one
     home.start()
     back_home(page)
     went = home.call("GET", "/api/log/exposure-1A")["run"]["went"]

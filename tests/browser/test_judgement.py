@@ -104,6 +104,10 @@ def test_metres_are_metres(open_page: Open, begun: str) -> None:
     page.get_by_label("Near, m").fill("4")
     page.get_by_label("Far, m").fill("200,5")
     page.get_by_role("button", name="Set", exact=True).click()
+    asked = page.get_by_role("group", name="Decimal comma")
+    asked.get_by_role("button", name="A decimal comma").click()
+    expect(asked).to_have_count(0)
+    page.get_by_role("button", name="Set", exact=True).click()
     expect(
         page.get_by_role("button", name=re.compile("^Depth and movement: 4 m to 200.5 m"))
     ).to_be_visible()

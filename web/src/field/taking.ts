@@ -42,7 +42,7 @@ export async function take(tell: (progress: Progress) => void): Promise<void> {
     done += bytes;
     tell({ done, total });
   }
-  const view = (await (await reached("/api/carry")).json()) as Schemas["CarryView"];
+  const view = (await (await reached("/api/carry/pictures")).json()) as Schemas["CarriedPictures"];
   await pictures(view.pictures, "thumbnail");
   await pictures(view.printed, "view");
   if (held > 0) await handInFirst(build);

@@ -35,16 +35,20 @@ class AsideView(Aside):
 
 @dataclass(frozen=True)
 class CarryView:
-    """Whether this is a carried copy, of when, and how much was done in it since; which
-    pictures there are, and which of them are printed; at home, what lies aside, and how much of
-    it waits to be decided."""
+    """Whether this is a carried copy, of when, and how much was done in it since; at home, how much
+    of what lies aside waits to be decided."""
 
     carried: Carried | None
     waiting: int
+    undecided: int
+
+
+@dataclass(frozen=True)
+class CarriedPictures:
+    """Which pictures go with a copy, and which of them are printed."""
+
     pictures: tuple[str, ...]
     printed: tuple[str, ...]
-    asides: tuple[AsideView, ...]
-    undecided: int
 
 
 @dataclass(frozen=True)
@@ -64,8 +68,20 @@ class Decision(Otherwise):
 
 @routes.question("/carry")
 def read(db: Db) -> CarryView:
-    """What is carried, what waits to be handed in, what lies aside."""
-    return _view(db)
+    """What is carried, and how much waits to be handed in or decided: asked after every act."""
+    return CarryView(carrying.carried(db), carrying.waiting(db), carrying.undecided(db))
+
+
+@routes.question("/carry/pictures")
+def pictures(db: Db) -> CarriedPictures:
+    """The pictures that are fetched when a copy is taken."""
+    return CarriedPictures(tuple(carrying.pictures(db)), tuple(carrying.printed(db)))
+
+
+@routes.question("/carry/asides")
+def asides(db: Db) -> tuple[AsideView, ...]:
+    """What lies aside, with what was done here to what it speaks of."""
+    return _asides(db)
 
 
 @routes.work("GET", "/carry/copy", media_type=COPY)
@@ -92,7 +108,7 @@ def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
 
 
 @routes.work("POST", "/carry/asides/{id}")
-def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A002
+def decide(house: House, id: str, decision: Decision) -> tuple[AsideView, ...]:  # noqa: A002
     """Decide about something that was set aside."""
     with closing(house.connect()) as connection:
         aside = needed(carrying.aside(connection, id), "This does not lie aside any more.")
@@ -108,22 +124,15 @@ def decide(house: House, id: str, decision: Decision) -> CarryView:  # noqa: A00
         else:
             with transaction(connection):
                 carrying.decide(connection, id, "note" if decision.how == "note" else "dropped")
-        return _view(connection)
+        return _asides(connection)
 
 
-def _view(db: Db) -> CarryView:
-    return CarryView(
-        carrying.carried(db),
-        carrying.waiting(db),
-        tuple(carrying.pictures(db)),
-        tuple(carrying.printed(db)),
-        tuple(
-            AsideView(
-                **vars(each),
-                here=() if each.fate else tuple(here(db, each)),
-                other_film=each.name == carrying.EXPOSURE,
-            )
-            for each in carrying.asides(db)
-        ),
-        carrying.undecided(db),
+def _asides(db: Db) -> tuple[AsideView, ...]:
+    return tuple(
+        AsideView(
+            **vars(each),
+            here=() if each.fate else tuple(here(db, each)),
+            other_film=each.name == carrying.EXPOSURE,
+        )
+        for each in carrying.asides(db)
     )

@@ -6,21 +6,20 @@ import { momentText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { LogItOn } from "./LogItOn";
-import { type Aside, carryQuery, decide, type Otherwise } from "./queries";
+import { type Aside, asidesQuery, carryQuery, decide, type Otherwise } from "./queries";
 
 /** What was done out there and could not be done here as it was: both stories, and what becomes of it. */
 export function Asides({ close }: { close: () => void }) {
   const client = useQueryClient();
-  const asides = useQuery(carryQuery).data?.asides ?? [];
+  const asides = useQuery(asidesQuery).data ?? [];
   const [problem, setProblem] = useState<string | null>(null);
   const open = asides.filter((each) => each.fate === "");
   const notes = asides.filter((each) => each.fate === "note");
   const chosen: Chosen = async (aside, how, otherwise) => {
     setProblem(null);
     try {
-      const view = await decide(aside.id, how, otherwise);
-      client.setQueryData(carryQuery.queryKey, view);
-      if (how === "again") await client.invalidateQueries();
+      client.setQueryData(asidesQuery.queryKey, await decide(aside.id, how, otherwise));
+      await client.invalidateQueries(how === "again" ? {} : { queryKey: carryQuery.queryKey });
     } catch (refusal) {
       setProblem((refusal as Error).message);
     }

@@ -7,12 +7,12 @@ import { Notice } from "../../components/Notice";
 import { tellOutcome } from "../../field/outcome";
 import { handInFile } from "../../field/saving";
 import { Asides } from "./Asides";
-import { carryQuery } from "./queries";
+import { asidesQuery } from "./queries";
 
 /** At home: the way back of a file that was saved out there, and what was set aside before. */
 export function FromOutThere() {
   const client = useQueryClient();
-  const asides = useQuery(carryQuery).data?.asides ?? [];
+  const asides = useQuery(asidesQuery).data ?? [];
   const [said, setSaid] = useState("");
   const [problem, setProblem] = useState("");
   const [open, setOpen] = useState(false);

@@ -6,8 +6,11 @@ type Decision = Schemas["Decision"];
 /** How an exposure is logged when it cannot be as it was. */
 export type Otherwise = Partial<Omit<Decision, "how">>;
 
-/** What is carried, what waits to be handed in, what lies aside. */
+/** What is carried, and how much waits to be handed in or decided. */
 export const carryQuery = question("carry_read");
+
+/** What lies aside. */
+export const asidesQuery = question("carry_asides");
 
 export const decide = (id: string, how: Decision["how"], otherwise: Otherwise = {}) =>
   ask("carry_decide", {
