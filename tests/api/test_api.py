@@ -60,7 +60,7 @@ def test_three_doors_give_one_answer(
     text = json.dumps(operations.TABLE[name].example)
     core = operations.answer_json(name, text)
     assert client.post(f"/api/compute/{name}", content=text).text == core
-    monkeypatch.setattr(sys, "stdin", io.StringIO(text))
+    monkeypatch.setattr(sys, "stdin", io.TextIOWrapper(io.BytesIO(text.encode())))
     assert main(["compute", name]) == 0
     assert capsys.readouterr().out.strip() == core
 

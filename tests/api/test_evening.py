@@ -199,6 +199,26 @@ def test_a_run_is_timed_anew_by_its_temperature(client: TestClient, run: Json) -
     assert began["temperature_c"] == 22 > later["temperature_c"] > 16
 
 
+def test_a_run_that_is_over_is_one_act(client: TestClient, run: Json) -> None:
+    """How it went and its film developed: kept together, taken back by one undo; over a run that
+    was marked developed meanwhile, how it went is kept all the same."""
+    went = {
+        "started_at": "2026-01-20T20:00:00.000Z",
+        "steps": [{"name": "Developer", "seconds": 402}],
+        "measured": [],
+    }
+    before = ok(client.get("/api/log/exposure-1A"))
+    ok(client.post("/api/darkroom/runs/run/finished", json=went))
+    story = ok(client.get("/api/log/exposure-1A"))
+    assert (story["state"], story["run"]["went"]) == ("developed", went)
+    assert client.get("/api/journal").json()["undo"]["label"] == "mark run Evening developed"
+    client.post("/api/undo")
+    assert ok(client.get("/api/log/exposure-1A")) == before
+    ok(client.post("/api/darkroom/runs/run/developed"))
+    ok(client.post("/api/darkroom/runs/run/finished", json=went))
+    assert ok(client.get("/api/log/exposure-1A"))["run"]["went"] == went
+
+
 def test_how_a_run_went_is_kept(client: TestClient, run: Json) -> None:
     """With its true times and temperatures, once; undo takes it off again."""
     went = {

@@ -298,7 +298,7 @@ def test_the_table_of_runs(client: TestClient) -> None:
         "measured": [{"minute": 2, "temperature_c": 20.4}],
     }
     ok(client.post("/api/darkroom/runs/run/went", json=went))
-    text = client.get("/api/darkroom/runs/table.csv").text
+    text = client.get("/api/darkroom/runs/table.csv").text.lstrip("\ufeff")
     rows = {row["id"]: row for row in csv.DictReader(io.StringIO(text))}
     row = rows["run"]
     assert row["name"] == "'=cold evening"  # never a formula

@@ -123,6 +123,8 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/devices/spot-meter/trigger": [
             {"scene": scenes[0], "target": "grey-card", "reading_id": "new"}
         ],
+        "/api/kit/ladder": [{"points": "0 8:00"}],
+        "/api/kit/lens-marks": [{"focal_length_mm": 150, "widest": "5.6", "smallest": "64"}],
         "/api/kit/data-sheet": [{"text": "Film | 1+9\nCorvane | 8:00"}],
         "/api/prints/strip": [{"kind": "linear", "step_s": 3, "strips": 5}],
         "/api/scenes/{id}/relit": [
@@ -137,6 +139,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/bench/plan": [{"lens_id": "lens-150", "ev": "13", "ei": "100"}],
         "/api/devices/spot-meter": [{"scene_id": each} for each in ids["scene"]],
         "/api/pieces/fitting": [{"film_id": each} for each in ids["film"]],
+        "/api/number": [{"text": "9⅓"}],
         "/api/mixing": [
             {
                 "recipe_id": "recipe-corvane-mq",

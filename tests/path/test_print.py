@@ -120,6 +120,15 @@ def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
         assert word in text
     rows = hand.client.get("/api/prints/p/map.csv").text.splitlines()
     assert rows[1].startswith("Soft filter,base,10.8")
+    changed = hand.get("/api/prints/p")
+    part = {**changed["print"]["plan"]["parts"][0], "label": "+2+3"}
+    area = {**changed["print"]["plan"]["areas"][0], "label": "=1+1", "act": "dodge"}
+    plan = {**changed["print"]["plan"], "parts": [part], "areas": [{**area, "part": part["id"]}]}
+    hand.put(f"/api/prints/p?base={changed['version']}", {**changed["print"], "plan": plan})
+    cells = hand.client.get("/api/prints/p/map.csv").text.splitlines()
+    assert cells[1].startswith("'+2+3,base")  # no cell is a formula
+    assert any(each.startswith("'=1+1,dodge") for each in cells)
+    hand.post("/api/undo")
     (line,) = hand.get("/api/prints")["prints"]
     assert (line["tries"], line["final"]) == (1, False)
 

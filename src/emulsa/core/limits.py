@@ -7,6 +7,7 @@ documents, and makes the sentence the photographer sees.
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
@@ -51,11 +52,13 @@ class Within:
 
 @dataclass(frozen=True)
 class Length:
-    """How long a text may be, or how many entries a list may have."""
+    """How long a text may be, or how many entries a list may have; ``reads`` takes the lines apart
+    a list may be typed as."""
 
     what: str
     low: int
     high: int
+    reads: Callable[[str], Any] | None = None
 
     def check(self, value: Any, field: str | None = None) -> Any:
         """``value`` unchanged, or the one sentence that says how long it may be."""

@@ -34,6 +34,18 @@ def minutes(text: str, field: str | None = None) -> float:
     raise Unreadable(f"“{text[:40]}” is not a time; type minutes, as in 6:50.", field=field)
 
 
+def minutes_typed(minutes: float) -> str:
+    """Minutes as they are typed, to the last digit: by the clock where they are whole seconds.
+
+    >>> minutes_typed(6.5), minutes_typed(5.4666666666666666), minutes_typed(6.123)
+    ('6:30', '5:28', '6.123')
+    """
+    whole = round(minutes * 60)
+    if abs(minutes * 60 - whole) > 1e-6:
+        return f"{minutes:.12g}"
+    return f"{whole // 60}:{whole % 60:02d}"
+
+
 def seconds(text: str, field: str | None = None) -> float:
     """Seconds of a time as one writes it; a number alone is seconds.
 

@@ -152,6 +152,9 @@ def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
     inner = _decoder(kind)
     units = [limit.typed or limit.unit for limit in limits if isinstance(limit, Within)]
     read = TYPED.get(units[0]) if units else None
+    tables = [limit.reads for limit in limits if isinstance(limit, Length) and limit.reads]
+    if tables:
+        read = _table(tables[0])
     checks = [limit.check for limit in limits if isinstance(limit, (Within, Length, Instant))]
     if len(checks) == 1 and read is None:
         (only,) = checks
@@ -164,6 +167,11 @@ def _bounded(kind: Any, limits: tuple[Any, ...]) -> Decoder:
         return result
 
     return decoded
+
+
+def _table(reads: Callable[[str], Any]) -> Callable[[Any, str], Any]:
+    """A list from the lines it is typed as; anything else as it is."""
+    return lambda value, _: reads(value) if isinstance(value, str) else value
 
 
 def _number(value: Any, field: str) -> float:

@@ -7,6 +7,7 @@ import type { Refusal } from "./refusal";
 
 const BY_ITSELF: Call[] = ["scenes_line", "scenes_say"];
 let asking: { name: Call; points: string } | null = null;
+let places = 0;
 const watchers = new Set<() => void>();
 
 function now(asked: typeof asking) {
@@ -24,12 +25,22 @@ export function commaAnswered(name: Call) {
 
 export const askNoMore = () => now(null);
 
+const subscribe = (tell: () => void) => {
+  watchers.add(tell);
+  return () => void watchers.delete(tell);
+};
+
 /** What was typed, with points for its commas, while it is asked. */
-export const useCommaAsked = () =>
-  useSyncExternalStore(
-    (tell) => {
-      watchers.add(tell);
-      return () => void watchers.delete(tell);
-    },
-    () => asking?.points ?? null,
-  );
+export const useCommaAsked = () => useSyncExternalStore(subscribe, () => asking?.points ?? null);
+
+/** A place that asks by itself is there, until it is gone. */
+export function askedWithin() {
+  places += 1;
+  for (const tell of watchers) tell();
+  return () => {
+    places -= 1;
+    for (const tell of watchers) tell();
+  };
+}
+
+export const useAskedWithin = () => useSyncExternalStore(subscribe, () => places > 0);

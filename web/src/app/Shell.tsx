@@ -10,7 +10,7 @@ import { useDates, writeDates } from "../components/days";
 import { Notice } from "../components/Notice";
 import { InSheets } from "../components/Sheet";
 import { useCarries, useCarrying } from "../field/mode";
-import { CommaAsked } from "../shared/AskComma";
+import { CommaAbove, CommaWithin } from "../shared/AskComma";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
 import { Help } from "./Help";
@@ -58,7 +58,7 @@ export function Shell() {
   const clocks = useClocks();
   const unread = useMetUnread();
   return (
-    <InSheets.Provider value={<CommaAsked />}>
+    <InSheets.Provider value={<CommaWithin />}>
       <Grid
         height="100dvh"
         templateColumns={{ base: "minmax(0,1fr)", md: "84px minmax(0,1fr)" }}
@@ -79,7 +79,7 @@ export function Shell() {
             </Suspense>
           )}
           <Said />
-          <CommaAsked />
+          <CommaAbove />
           {problem && (
             <Notice tone="refusal" live>
               {problem.message}

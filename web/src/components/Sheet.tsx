@@ -60,10 +60,8 @@ export function Sheet({
             <Dialog.Header>
               <Dialog.Title>{title}</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body>
-              {children}
-              {asking}
-            </Dialog.Body>
+            <Dialog.Body>{children}</Dialog.Body>
+            {asking}
             {asked ? (
               // a button of its own: one that turned into Save under the click would send the form
               <Dialog.Footer key="asked">

@@ -5,3 +5,6 @@ export const typedNumber = (text: string) => text as unknown as number;
 /** A bare number goes with the unit that stands beside its field. */
 export const typedIn = (text: string, unit: string) =>
   typedNumber(/^[-−\d.,\s]+$/.test(text) ? `${text.trim()} ${unit}` : text);
+
+/** A table typed as lines, a row each; the core takes them apart. */
+export const typedRows = <Row>(text: string) => text as unknown as Row[];

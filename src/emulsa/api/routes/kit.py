@@ -12,17 +12,21 @@ from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import amount_text
+from emulsa.core.corrections.optics import Lens
 from emulsa.core.data.developers import DEVELOPERS
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
 from emulsa.core.development.agitation import scheme_text, words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
+from emulsa.core.development.recipes import Recipe
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
+from emulsa.core.kit.pictured import MarkShown, Rung, ladder, lens_marks
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
+from emulsa.core.kit.table_text import table_texts
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
 from emulsa.store import films, rows
@@ -51,9 +55,9 @@ class Starting:
 @dataclass(frozen=True)
 class Kit:
     """Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
-    in words, ``amounts`` what each filter takes, ``reused`` the kinds of bottles that serve run
-    after run, ``developers`` generic names with their usual dilutions, ``starters`` sets to begin
-    with."""
+    in words, ``tables`` each record's tables as they are typed, ``amounts`` what each filter takes,
+    ``reused`` the kinds of bottles that serve run after run, ``developers`` generic names with
+    their usual dilutions, ``starters`` sets to begin with."""
 
     films: list[Film]
     recipes: list[FilmRecipe]
@@ -70,6 +74,7 @@ class Kit:
     papers: list[PrintingPaper]
     enlargers: list[Enlarger]
     agitations: dict[str, str]
+    tables: dict[str, dict[str, str]]
     amounts: dict[str, str]
     reused: tuple[str, ...]
     developers: tuple[tuple[str, tuple[str, ...]], ...]
@@ -95,10 +100,11 @@ class NewRecipes:
 def read(db: Db) -> Kit:
     """The whole kit."""
     lists = store.everything(db)
-    records = (each for members in lists.values() for each in members)
+    records = [each for members in lists.values() for each in members]
     return Kit(
         **lists,
         agitations=words() | {key: scheme_text(key) for key in _schemes(lists)},
+        tables={each.id: told for each in records if (told := table_texts(each))},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
         reused=REUSED,
         developers=DEVELOPERS,
@@ -165,6 +171,18 @@ def add_starter(act: Act, key: str, starting: Starting) -> Done:
 def read_sheet(pasted: PastedSheet) -> DataSheet:
     """What a pasted data sheet says, row by row; nothing is kept."""
     return data_sheet.read(pasted.text)
+
+
+@routes.question("/ladder", "POST")
+def recipe_ladder(recipe: Recipe) -> tuple[Rung, ...]:
+    """The minutes of a recipe as it is typed, N by N."""
+    return ladder(recipe)
+
+
+@routes.question("/lens-marks", "POST")
+def marks_of_lens(optics: Lens) -> tuple[MarkShown, ...]:
+    """The marks of a lens as it is typed, with the time each takes in open shade."""
+    return lens_marks(optics)
 
 
 @routes.act("POST", "/recipes")

@@ -7,6 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core import tables
 from emulsa.core.corrections.optics import MeasuredSpeed, Shutter, speeds
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.kit.bag import KitLens, Meter
@@ -33,7 +34,9 @@ class ShutterReadings:
     """A lens's shutter under the tester."""
 
     lens_id: Id
-    marks: Annotated[tuple[MarkReadings, ...], Length("Marks of a shutter", 1, 40)]
+    marks: Annotated[
+        tuple[MarkReadings, ...], Length("Marks of a shutter", 1, 40, tables.shutter_marks)
+    ]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -126,7 +129,9 @@ class MeterReadings:
 
     trusted_id: Id
     other_id: Id
-    pairs: Annotated[tuple[MeterPair, ...], Length("Patches two meters read", 1, 40)]
+    pairs: Annotated[
+        tuple[MeterPair, ...], Length("Patches two meters read", 1, 40, tables.meter_pairs)
+    ]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

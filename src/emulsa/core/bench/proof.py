@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core import tables
 from emulsa.core.bench.tablet import Tablet, Target, densities_of
 from emulsa.core.errors import Unsound
 from emulsa.core.kit.printing import PaperFilter, PrintingPaper
@@ -30,7 +31,7 @@ class Proof:
     label: Label
     target: Target = "21-step tablet"
     tablet: Tablet = ()
-    densities: Annotated[tuple[Density, ...], Length("Densities of a proof", 5, 60)]
+    densities: Annotated[tuple[Density, ...], Length("Densities of a proof", 5, 60, tables.numbers)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

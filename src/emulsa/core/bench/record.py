@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core import tables
 from emulsa.core.bench.tablet import FirstStops, StepStops, Tablet, Target
 from emulsa.core.limits import Day, ExposureIndex, Id, Label, Length, Name, Note, Price, Within
 from emulsa.core.logged.attachment import PicturePlace
@@ -109,7 +110,7 @@ class FilmTest:
     match_net: Net = 0.10
     bracket_stops: Annotated[float, Within("The bracket either way, in stops", 0, 6)] = 2.0
     print_s: PrintSeconds | None = None
-    colours: Annotated[tuple[Colour, ...], Length("Colours of a card", 0, 40)] = ()
+    colours: Annotated[tuple[Colour, ...], Length("Colours of a card", 0, 40, tables.colours)] = ()
     conditions: Conditions = Conditions()
     observed: Observed = Observed()
     verdict: Note = ""

@@ -6,13 +6,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core import tables
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Length, Within
 from emulsa.core.sensitometry.curve import STOP, Density, DensityStep
 
 FirstStops = Annotated[float, Within("The first frame, in stops from V", -12, 12)]
 StepStops = Annotated[float, Within("The step, in stops", 0.1, 7)]
-Tablet = Annotated[tuple[Density, ...], Length("Steps of a tablet", 0, 60)]
+Tablet = Annotated[tuple[Density, ...], Length("Steps of a tablet", 0, 60, tables.numbers)]
 Target = Literal[
     "",
     "bracket in stops",

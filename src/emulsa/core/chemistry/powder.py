@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core import tables
 from emulsa.core.chemistry.dilution import Volume
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Length, Name, Note, Within
@@ -36,7 +37,7 @@ class Powder:
     volume_ml: Volume = 1_000.0
     start_ml: Volume = 750.0
     start_c: MixingC = 40.0
-    parts: Annotated[tuple[PowderPart, ...], Length("Powders", 1, 12)]
+    parts: Annotated[tuple[PowderPart, ...], Length("Powders", 1, 12, tables.powder_parts)]
     note: Note = ""
     archived: bool = False
 

@@ -11,6 +11,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core import tables
 from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre
 from emulsa.core.data.development import K_PER_C
 from emulsa.core.development.agitation import SchemeKey, named
@@ -79,9 +80,9 @@ class Recipe:
     scheme: SchemeKey | None = None
     temperature_c: Celsius = 20.0
     k_per_c: PerCelsius = K_PER_C
-    warmth: Annotated[tuple[Warmth, ...], Length("Rows of temperatures", 0, 32)] = ()
-    points: Annotated[tuple[Point, ...], Length("Points of a recipe", 0, 32)] = ()
-    ratings: Annotated[tuple[Rating, ...], Length("Ratings", 0, 32)] = ()
+    warmth: Annotated[tuple[Warmth, ...], Length("Rows of temperatures", 0, 32, tables.warmth)] = ()
+    points: Annotated[tuple[Point, ...], Length("Points of a recipe", 0, 32, tables.points)] = ()
+    ratings: Annotated[tuple[Rating, ...], Length("Ratings", 0, 32, tables.ratings)] = ()
     minimum_ml_per_roll: MinimumMl = 0.0
     rolls_per_litre: RollsPerLitre | None = None
     compensating: bool = False

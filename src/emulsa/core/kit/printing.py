@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core import tables
 from emulsa.core.chemistry.baths import StepKind
 from emulsa.core.data.agitation import ROCKING
 from emulsa.core.errors import Unsound
@@ -18,7 +19,7 @@ from emulsa.core.rendering.paper import PaperBlack, PaperStep, PaperWhite
 
 FocalLengths = Annotated[
     tuple[Annotated[float, Within("An enlarging lens's focal length", 10, 1_000, "mm")], ...],
-    Length("Enlarging lenses", 0, 12),
+    Length("Enlarging lenses", 0, 12, tables.numbers),
 ]
 
 
@@ -30,6 +31,14 @@ class PaperFilter:
     range: PaperRange = 1.05
     speed: PaperSpeed = 100.0
     factor: FilterFactor = 1.0
+
+
+PaperFilters = Annotated[
+    tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16, tables.paper_filters)
+]
+PaperSteps = Annotated[
+    tuple[PaperStep, ...], Length("Measured steps of a paper", 0, 60, tables.paper_steps)
+]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -56,13 +65,15 @@ class PrintingPaper:
     id: Id
     name: Name
     surface: Label = ""
-    filters: Annotated[tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16)] = (
-        PaperFilter(label="no filter"),
-    )
+    filters: Annotated[
+        tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16, tables.paper_filters)
+    ] = (PaperFilter(label="no filter"),)
     dmax: PaperBlack = 2.1
     dmin: PaperWhite = 0.05
     drying_down: DryingDown = 0.0
-    steps: Annotated[tuple[PaperStep, ...], Length("Measured steps of a paper", 0, 60)] = ()
+    steps: Annotated[
+        tuple[PaperStep, ...], Length("Measured steps of a paper", 0, 60, tables.paper_steps)
+    ] = ()
     baths: Annotated[tuple[PaperBath, ...], Length("Baths of a paper", 0, 12)] = USUAL_BATHS
     note: Note = ""
     archived: bool = False

@@ -30,6 +30,7 @@ from emulsa.core.limits import (
 from emulsa.core.line.number import ON_DIALS
 from emulsa.core.logged.record import Cost, DevelopmentChange, ErrorStops, Share
 from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.core.typed import commas
 from emulsa.exchange.csv_table import plain
 from emulsa.exchange.logbook.columns import NEEDED
 
@@ -80,7 +81,13 @@ class Row:
 
 def read(cells: dict[str, str], *, in_seconds: bool = True) -> Row:
     """A row by our column names; CoreError with the column in ``field``. ``in_seconds``: the column
-    of times says itself that it holds seconds."""
+    of times says itself that it holds seconds. A table of somebody else's writes its numbers with
+    points or with commas, whatever is said of one's own."""
+    with commas(True):
+        return _read(cells, in_seconds)
+
+
+def _read(cells: dict[str, str], in_seconds: bool) -> Row:
     for name, value in cells.items():
         if len(value) > LONGEST_CELL:
             raise OutOfRange(

@@ -1,13 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedNumber, typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
@@ -20,17 +21,6 @@ const of = (labels: readonly string[]) => [
 const GRAIN = of(["fine", "medium", "coarse"]);
 const SCRATCHES = of(["none", "black in the print", "white in the print", "both"]);
 const GRADES = of(["poor", "fair", "good"]);
-
-/** A line for each colour: its name, its density. */
-const coloursIn = (text: string) =>
-  text
-    .split("\n")
-    .filter((line) => line.trim())
-    .map((line) => {
-      const words = line.trim().split(/\s+/);
-      const density = words.length > 1 ? words.pop() : "";
-      return { label: words.join(" "), density: typedNumber(density ?? "") };
-    });
 
 /** Everything about a test beside its curves: how it was exposed, its colours, what the eye says. */
 export function DetailsSheet({ view, close }: { view: TestView; close: () => void }) {
@@ -61,7 +51,7 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
     note: draft.note,
     bracket_stops: typedNumber(draft.bracket),
     print_s: draft.print_s ? typedNumber(draft.print_s) : null,
-    colours: coloursIn(draft.colours),
+    colours: typedRows<Schemas["Colour"]>(draft.colours),
     conditions: {
       lens: draft.lens,
       light: draft.light,

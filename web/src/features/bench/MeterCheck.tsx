@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -8,25 +9,10 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedRows } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { metersQuery, takeMeters } from "./queries";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
-
-/** `slate 9.3 9.6` on a line: a patch, the trusted meter's EV, the other's. */
-const pairsIn = (text: string) =>
-  text
-    .split("\n")
-    .filter((line) => line.trim())
-    .map((line) => {
-      const words = line.trim().split(/\s+/);
-      const [one = "", two = ""] = words.slice(-2);
-      return {
-        label: words.slice(0, -2).join(" ").slice(0, 80),
-        trusted_ev: typedNumber(one),
-        other_ev: typedNumber(two),
-      };
-    });
 
 export function MeterCheck({ close }: { close: () => void }) {
   const meters = (useQuery(kitQuery).data?.meters ?? []).filter((each) => !each.archived);
@@ -41,11 +27,11 @@ export function MeterCheck({ close }: { close: () => void }) {
   const readings = {
     trusted_id: one?.id ?? "",
     other_id: two?.id ?? "",
-    pairs: pairsIn(text),
+    pairs: typedRows<Schemas["MeterPair"]>(text),
   };
   const found = useQuery({
     ...metersQuery(readings),
-    enabled: Boolean(one && two) && readings.pairs.length > 0,
+    enabled: Boolean(one && two) && text.trim() !== "",
     placeholderData: keepPreviousData,
   });
   const named = (list: typeof meters) => list.map((each) => ({ value: each.id, label: each.name }));
@@ -92,7 +78,7 @@ export function MeterCheck({ close }: { close: () => void }) {
           problem={found.error?.message ?? null}
         />
         <Notice tone="caution">Never aim a meter or a viewfinder at the sun.</Notice>
-        {found.data && readings.pairs.length > 0 && !found.error && (
+        {found.data && text.trim() !== "" && !found.error && (
           <Box aria-live="polite">
             <Box>
               Patch by patch: {found.data.differences.join(", ")}. Add <b>{found.data.add_text}</b>{" "}

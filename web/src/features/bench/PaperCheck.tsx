@@ -8,7 +8,7 @@ import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, proofQuery, takePaper } from "./queries";
@@ -16,12 +16,6 @@ import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 const TABLETS = OFFERED.targets.filter((each) => each.value.endsWith("tablet"));
 const FEWEST = 5;
-
-const numbers = (text: string) =>
-  text
-    .split(/[\s;]+/)
-    .filter(Boolean)
-    .map((each) => typedNumber(each));
 
 /** A paper measured: a step tablet printed by contact, its reflection densities read. */
 export function PaperCheck({ close }: { close: () => void }) {
@@ -34,17 +28,18 @@ export function PaperCheck({ close }: { close: () => void }) {
   const [text, setText] = useState("");
   const paper = papers.find((each) => each.id === paperId) ?? papers[0];
   const filter = label || paper?.filters[0]?.label || "";
-  const densities = numbers(text);
+  // how many there are is seen while they are typed; what they are is the core's
+  const many = text.split(/[\s;]+/).filter(Boolean).length;
   const proof = {
     paper_id: paper?.id ?? "",
     label: filter,
     target,
-    tablet: target === "own tablet" ? numbers(own) : [],
-    densities,
+    tablet: target === "own tablet" ? typedRows<number>(own) : [],
+    densities: typedRows<number>(text),
   };
   const found = useQuery({
     ...proofQuery(proof),
-    enabled: densities.length >= FEWEST,
+    enabled: many >= FEWEST,
     placeholderData: keepPreviousData,
   });
   const { write, problem, busy } = useWrite(close);
@@ -58,7 +53,7 @@ export function PaperCheck({ close }: { close: () => void }) {
           <Button onClick={close}>Cancel</Button>
           <Button
             variant="main"
-            disabled={busy || !found.data || Boolean(found.error) || densities.length < FEWEST}
+            disabled={busy || !found.data || Boolean(found.error) || many < FEWEST}
             onClick={() => void write(takePaper(proof, versionOf(paper?.id)))}
           >
             Use for this paper
@@ -107,11 +102,11 @@ export function PaperCheck({ close }: { close: () => void }) {
           rows={8}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          problem={densities.length >= FEWEST ? (found.error?.message ?? null) : null}
+          problem={many >= FEWEST ? (found.error?.message ?? null) : null}
         />
         <Box aria-live="polite">
-          {densities.length > 0 && `${count(densities.length, "density", "densities")}. `}
-          {found.data && !found.error && densities.length >= FEWEST && found.data.says}
+          {many > 0 && `${count(many, "density", "densities")}. `}
+          {found.data && !found.error && many >= FEWEST && found.data.says}
         </Box>
         <Problem of={problem} />
       </Flex>

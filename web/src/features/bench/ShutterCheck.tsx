@@ -1,26 +1,17 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Schemas } from "../../api/calls";
 import { devicesQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedNumber } from "../../components/typedNumber";
+import { typedRows } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { shutterQuery, takeShutter, testShutter } from "./queries";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
-
-/** `1/60  0.0208 0.0212` on a line: a mark and its readings. */
-const marksIn = (text: string) =>
-  text
-    .split("\n")
-    .filter((line) => line.trim())
-    .map((line) => {
-      const [mark = "", ...rest] = line.trim().split(/\s+/);
-      return { mark, seconds: rest.map((each) => typedNumber(each)) };
-    });
 
 export function ShutterCheck({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
@@ -31,10 +22,10 @@ export function ShutterCheck({ close }: { close: () => void }) {
   const lens = lenses.find((each) => each.id === lensId) ?? lenses[0];
   const [text, setText] = useState("");
   const { write, ask, problem, busy } = useWrite(close);
-  const readings = { lens_id: lens?.id ?? "", marks: marksIn(text) };
+  const readings = { lens_id: lens?.id ?? "", marks: typedRows<Schemas["MarkReadings"]>(text) };
   const found = useQuery({
     ...shutterQuery(readings),
-    enabled: Boolean(lens) && readings.marks.length > 0,
+    enabled: Boolean(lens) && text.trim() !== "",
     placeholderData: keepPreviousData,
   });
   const test = () =>
@@ -90,7 +81,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
             <Button onClick={test}>Test with the simulated tester</Button>
           </Box>
         )}
-        {found.data && readings.marks.length > 0 && !found.error && (
+        {found.data && text.trim() !== "" && !found.error && (
           <Box aria-live="polite">
             <Box
               as="table"

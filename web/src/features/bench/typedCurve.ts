@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/calls";
-import { typedNumber } from "../../components/typedNumber";
+import { typedNumber, typedRows } from "../../components/typedNumber";
 import type { Curve, TestView } from "./queries";
 
 /* A development as it is typed, and as it is kept. */
@@ -87,17 +87,10 @@ export const rowTyped = (typed: TypedCurve, kept: number[]): Row => ({
   how: typed.how,
   first: typedNumber(typed.first),
   step: typedNumber(typed.step),
-  tablet: typed.how === "own tablet" ? numbersIn(typed.own) : [],
+  tablet: typed.how === "own tablet" ? typedRows<number>(typed.own) : [],
   kept: typed.how === "kept" ? kept : [],
   light: typed.light,
 });
-
-/** The densities of a typed list, by comma or point, as far as they are numbers. */
-const numbersIn = (text: string) =>
-  text
-    .split(/[\s;]+/)
-    .filter(Boolean)
-    .map((each) => typedNumber(each));
 
 /** The test with what was typed in its place. */
 export function testTyped(
@@ -122,6 +115,6 @@ export function testTyped(
   return {
     ...test,
     curves,
-    tablet: typed.how === "own tablet" ? numbersIn(typed.own) : test.tablet,
+    tablet: typed.how === "own tablet" ? typedRows<number>(typed.own) : test.tablet,
   };
 }

@@ -109,7 +109,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
         <LinesField
           kind={field.as}
           label={field.label}
-          value={(value as unknown[]) ?? []}
+          text={kit.tables[(record as { id: string }).id]?.[field.path] ?? ""}
           onChange={onChange}
           problem={problem}
         />

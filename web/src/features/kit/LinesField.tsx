@@ -1,34 +1,49 @@
 import { useState } from "react";
 import { Entry } from "../../components/Entry";
-import { LINES, type Lines, type LinesKind } from "./lines";
 
-/** A table as lines of text: read as it is typed, kept as it was typed. */
+/* Tables of a record, a line a row, the way they stand in a leaflet or a notebook: the core reads them. */
+
+const HELP = {
+  points:
+    "A line each: N, minutes, tested, personal or published, EI, who says so; a note after “//”. As in: -1  6:30  personal  80  own sheets",
+  ratings:
+    "A line each: EI, minutes, tested, personal or published, who says so. As in: 800  14:30  published  leaflet",
+  warmth:
+    "The maker's table, a line each: °C, minutes for N. As in: 24  7:45. Two rows or more replace k",
+  parts: "A line each, in the order they are dissolved: name, grams if it is weighed",
+  paperfilters:
+    "A line each: range (log exposure), speed, factor, then the filter's name. As in: 1.05  200  1  Middle filter",
+  papersteps:
+    "Measured, a line each: log exposure, density. Five or more replace the typical curve",
+  focals: "A line each, in mm",
+};
+export type LinesKind = keyof typeof HELP;
+
 export function LinesField({
   kind,
   label,
-  value,
+  text,
   onChange,
   problem,
 }: {
   kind: LinesKind;
   label: string;
-  value: unknown[];
-  onChange: (rows: unknown) => void;
+  /** the table as it is kept */
+  text: string;
+  onChange: (typed: unknown) => void;
   problem: string | null;
 }) {
-  const lines = LINES[kind] as Lines<unknown>;
-  const [typed, setTyped] = useState(() => value.map(lines.text).join("\n"));
+  const [typed, setTyped] = useState(text);
   return (
     <Entry
       label={label}
-      help={lines.help}
+      help={HELP[kind]}
       multiline
-      rows={Math.min(6, Math.max(2, value.length + 1))}
+      rows={Math.min(6, Math.max(2, text.split("\n").length + 1))}
       value={typed}
       onChange={(event) => {
         setTyped(event.target.value);
-        const rows = event.target.value.split("\n").filter((line) => line.trim());
-        onChange(rows.map((line) => lines.read(line.trim().split(/\s+/))));
+        onChange(event.target.value);
       }}
       problem={problem}
     />

@@ -1,15 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQueries, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
+import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
 import { LearnedLine } from "../../shared/LearnedLine";
 import type { Kind } from "./fields";
 import { LawPlot } from "./LawPlot";
 import { PinholeFacts } from "./PinholeFacts";
-import { developedFor, exposedAt } from "./queries";
 
 const ZONES = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
-const LADDER = [-2, -1, 0, 1, 2];
 
 /** The kinds of record that have a picture of what they mean. */
 export const PICTURED: readonly Kind[] = ["films", "lenses", "recipes", "pinholes"];
@@ -102,16 +101,15 @@ function FilmPicture({ film }: { film: Schemas["Film"] }) {
 function Marks({ optics }: { optics: Schemas["Lens"] }) {
   const asked = useDeferredValue(optics);
   const { data } = useQuery({
-    queryKey: ["marks", asked],
-    queryFn: () => exposedAt(asked),
+    ...question("kit_marks_of_lens", { body: asked }),
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
-    placeholderData: (before: Schemas["ExposureAnswer"] | undefined) => before,
+    placeholderData: keepPreviousData,
   });
   return (
     <Titled title="Its marks, in open shade (EV 12 at EI 100)">
       <ul>
-        {data?.equivalents.map((each) => (
+        {data?.map((each) => (
           <Grid
             as="li"
             key={each.aperture}
@@ -132,46 +130,39 @@ function Marks({ optics }: { optics: Schemas["Lens"] }) {
 /** The minutes of a recipe from N−2 to N+2, and who says them. */
 function Ladder({ recipe }: { recipe: Schemas["Recipe"] }) {
   const asked = useDeferredValue(recipe);
-  const found = useQueries({
-    queries: LADDER.map((n) => ({
-      queryKey: ["ladder", asked, n],
-      queryFn: () => developedFor(asked, n),
-      retry: false,
-      staleTime: Number.POSITIVE_INFINITY,
-    })),
+  const { data, error } = useQuery({
+    ...question("kit_recipe_ladder", { body: asked }),
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
   });
-  const longest = Math.max(...found.map((each) => each.data?.minutes ?? 0), 1);
-  const problem = found.find((each) => each.error)?.error?.message;
   return (
     <Titled title="Ladder of N">
-      {problem && <Box color="ink2">{problem}</Box>}
-      {found.map(({ data }, place) =>
-        data ? (
-          <Grid
-            key={LADDER[place]}
-            templateColumns="44px minmax(0,1fr)"
-            gap="3"
-            alignItems="center"
-            paddingBlock="1.5"
-          >
-            <b>{`N${["−2", "−1", "", "+1", "+2"][place]}`}</b>
-            <Box>
-              <Box
-                height="10px"
-                background="accent"
-                opacity={data.origin === "estimated" ? 0.4 : 1}
-                width={`${(100 * data.minutes) / longest}%`}
-              />
-              <Box fontSize="14px">
-                {data.minutes_text}{" "}
-                <Box as="span" color="ink2">
-                  {[data.origin, data.who].filter(Boolean).join(", ")}
-                </Box>
+      {error && <Box color="ink2">{error.message}</Box>}
+      {data?.map((each) => (
+        <Grid
+          key={each.n_text}
+          templateColumns="44px minmax(0,1fr)"
+          gap="3"
+          alignItems="center"
+          paddingBlock="1.5"
+        >
+          <b>{each.n_text}</b>
+          <Box>
+            <Box
+              height="10px"
+              background="accent"
+              opacity={each.estimated ? 0.4 : 1}
+              width={`${100 * each.share}%`}
+            />
+            <Box fontSize="14px">
+              {each.minutes_text}{" "}
+              <Box as="span" color="ink2">
+                {each.said_by}
               </Box>
             </Box>
-          </Grid>
-        ) : null,
-      )}
+          </Box>
+        </Grid>
+      ))}
     </Titled>
   );
 }

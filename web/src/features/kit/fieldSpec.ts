@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/calls";
 import type { Unit, UnitKey } from "../../shared/measures";
-import type { LinesKind } from "./lines";
+import type { LinesKind } from "./LinesField";
 
 /* What a kind of record asks for: a path into the record, a label, and how it is typed. */
 

@@ -11,25 +11,6 @@ export const putRecord = (kind: Kind, record: { id: string }, base: string) =>
 
 export const deleteRecord = (kind: Kind, id: string) => act(KIT_DROPS[kind], { path: { id } });
 
-/** A recipe's minutes for an N, as it is being typed. */
-export const developedFor = (recipe: Schemas["Recipe"], n: number) =>
-  ask("compute_development", {
-    body: { recipe, n, reason: "drawn" } as Schemas["DevelopmentRequest"],
-  });
-
-/** The same light through a lens at each of its marks. */
-export const exposedAt = (optics: Schemas["Lens"]) =>
-  ask("compute_exposure", {
-    body: {
-      ei: 100,
-      readings: [{ id: "light", reading: { kind: "ev", ev: 12 } }],
-      placement: { school: "as_metered", reading: "light" },
-      optics,
-      law: { kind: "none", until_s: 100 },
-      aperture: optics.widest ?? null,
-    } as unknown as Schemas["ExposureRequest"],
-  });
-
 export const putPreferences = (preferences: Schemas["Preferences"], base: string) =>
   act("preferences_put", { query: { base }, body: preferences });
 

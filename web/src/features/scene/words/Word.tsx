@@ -1,6 +1,7 @@
 import { Box, Popover, Portal } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useContext, useState } from "react";
 import { Button } from "../../../components/Button";
+import { InSheets } from "../../../components/Sheet";
 
 /** A word of the settings sentence: its value is the button, its choices open beneath it. */
 export function Word({
@@ -27,6 +28,7 @@ export function Word({
   onOpen?: (open: boolean) => void;
   children: (close: () => void) => ReactNode;
 }) {
+  const asking = useContext(InSheets);
   const [own, setOwn] = useState(false);
   const shown = open ?? own;
   const set = (next: boolean) => (onOpen ? onOpen(next) : setOwn(next));
@@ -59,6 +61,7 @@ export function Word({
           <Popover.Positioner>
             <Popover.Content aria-label={label}>
               <Popover.Body>{children(() => set(false))}</Popover.Body>
+              {asking}
             </Popover.Content>
           </Popover.Positioner>
         </Portal>
