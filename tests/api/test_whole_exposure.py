@@ -158,6 +158,40 @@ def test_a_given_time_is_weighed_first(client: TestClient) -> None:
     assert client.get("/api/scenes/scene-pool").json()["exposures"] == []
 
 
+def test_what_a_sheet_was_exposed_for_last_decides(client: TestClient) -> None:
+    """Two openings of one sheet, the first for N, the second for N+1: it waits for N+1."""
+    pool = client.get("/api/scenes/scene-pool").json()
+    given = {"scene_id": "scene-pool", "piece_id": "sheet-2A", "share": 0.5}
+    for id_, n in (("first", 0), ("second", 1)):
+        body = {"edits": [{"kind": "set_n", "n": n}]}
+        base = client.get("/api/scenes/scene-pool").json()["version"]
+        assert (
+            client.post(f"/api/scenes/scene-pool/edits?base={base}", json=body).status_code == 200
+        )
+        assert client.post("/api/exposures", json={"id": id_, **given}).json()["n"] == n
+    groups = client.get("/api/darkroom").json()["groups"]
+    (waits,) = [
+        group["n"]
+        for group in groups
+        if any("sheet-2A" in each["piece_ids"] for each in group["sheets"])
+    ]
+    assert (pool["scene"]["n"], waits) == (None, 1)
+
+
+def test_a_school_that_is_taken_up_stays_on_the_scene(client: TestClient) -> None:
+    """Its own edits leave it named there, whichever was there before."""
+    scene = scene_of(client, "scene-winding-house")
+    schools = client.post("/api/scenes/opinions", json=scene).json()["schools"]
+    taken = [each for each in schools if each["edits"]]
+    assert len(taken) >= 4
+    for each in (*taken, *reversed(taken)):
+        body = {"scene": scene, "edits": each["edits"]}
+        scene = client.post("/api/scenes/solve", json=body).json()["scene"]
+        again = client.post("/api/scenes/opinions", json=scene).json()["schools"]
+        (chosen,) = [one["row"]["school"] for one in again if one["chosen"]]
+        assert chosen == each["row"]["school"]
+
+
 def test_the_light_changed(client: TestClient) -> None:
     """A stop less on the placed thing, half given: what is left, and what is logged for it."""
     metered = solved(client)["answer"]["metered_s"]

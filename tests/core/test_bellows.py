@@ -33,6 +33,17 @@ def test_nearer_always_costs_more(a: float, b: float, pupil: float) -> None:
     assert bellows.factor(low, pupil) <= bellows.factor(high, pupil)
 
 
+@pytest.mark.parametrize(("draw_mm", "factor", "stops"), [(0, 1, 0), (150, 4, 2), (300, 9, 3.17)])
+def test_the_operation_adds_stops(draw_mm: float, factor: float, stops: float) -> None:
+    """Factor 4 is two stops more: life size at twice the focal length (common practice)."""
+    answer = bellows_operation(
+        BellowsRequest(optics=Lens(focal_length_mm=150), focus=ByDraw(draw_mm=draw_mm))
+    )
+    assert answer.factor == pytest.approx(factor)
+    assert answer.stops == pytest.approx(stops, abs=0.005)
+    assert answer.magnification == pytest.approx(draw_mm / 150)
+
+
 def test_a_pinhole_never_takes_a_factor() -> None:
     """Whatever the focus says."""
     answer = bellows_operation(

@@ -186,6 +186,9 @@ def test_curves_go_out_and_come_in() -> None:
     lit = replace(CORVANE_TEST, curves=by_light)
     assert curves.read(curves.cgats(lit).decode()) == by_light
     assert curves.read(curves.table(lit).decode()) == by_light
+    named = replace(CORVANE_TEST, curves=(replace(CORVANE_TEST.curves[0], id="=1+1"),))
+    assert curves.table(named).decode().splitlines()[1].startswith("'=1+1,")  # never a formula
+    assert curves.read(curves.table(named).decode()) == named.curves
 
 
 @pytest.mark.parametrize(

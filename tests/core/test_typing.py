@@ -180,6 +180,8 @@ def test_the_meter_is_set(text: str, word: MeterWord) -> None:
         ("shade 9 III", "9 shade III"),
         ("fliter red", "filter red"),
         ("overcst", "overcast"),
+        ("overcst wall III", "overcast wall III"),
+        ("brigt sun wall", "bright sun wall"),
         ("12° wall", "12 wall"),
         ("9 wall III left", "9 wall left III"),
         ("9 shade f/16", "9 shade; f/16"),

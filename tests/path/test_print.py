@@ -93,6 +93,7 @@ def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
     view = done("post", "/api/prints/p/tries", made)
     (tried,) = view["tries"]
     assert (tried["number"], tried["notes"]["says"]) == (1, "good")
+    assert tried["notes"]["next_time"] == "larger"
     noted = {**tried["notes"], "hangs": "hallway"}
     at = f"/api/prints/p/tries/{tried['id']}?base={tried['version']}"
     (tried,) = done("put", at, noted)["tries"]

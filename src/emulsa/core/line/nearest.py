@@ -46,7 +46,9 @@ def _candidates(line: str) -> Iterator[str]:
         yield f"{word} {rest}".strip()
     two = " ".join(bare.split()[:2])
     for said in (two, first):
-        for word in get_close_matches(said.lower(), SKY_WORDS, n=1, cutoff=CLOSE):
+        # a sky of one word takes the place of one, a sky of two that of two
+        skies = [each for each in SKY_WORDS if each.count(" ") == said.count(" ")]
+        for word in get_close_matches(said.lower(), skies, n=1, cutoff=CLOSE):
             yield f"{word}{bare[len(said) :]}"
     number = NUMBER.search(bare)
     if number:
