@@ -10,9 +10,10 @@ from typing import Any
 from uuid import uuid4
 
 from emulsa.api import routes as _  # noqa: F401
-from emulsa.api.acting import Asked, serve
+from emulsa.api.acting import serve
 from emulsa.api.house import House
 from emulsa.api.refusals import status
+from emulsa.api.route import Asked
 from emulsa.api.routing import TABLE
 from emulsa.core.errors import CoreError
 from emulsa.store import journal

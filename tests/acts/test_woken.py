@@ -4,7 +4,8 @@ import json
 from random import Random
 from typing import Any
 
-from emulsa.api.acting import Asked, serve
+from emulsa.api.acting import serve
+from emulsa.api.route import Asked
 from emulsa.api.routing import TABLE
 from emulsa.core.errors import CoreError
 from emulsa.store.watched import ANY

@@ -7,7 +7,8 @@ from typing import Any
 
 import pytest
 
-from emulsa.api.acting import Asked, Route, serve
+from emulsa.api.acting import serve
+from emulsa.api.route import Asked, Route
 from emulsa.api.routing import TABLE
 from emulsa.core import wire
 from emulsa.core.errors import CoreError
@@ -209,5 +210,10 @@ def test_every_table_wakes_somebody_or_nobody(hands: Hands) -> None:
     known = {*journal.JOURNALED, *EVERY, *UNTOUCHED}
     rest = {each for each in database.form(hands.db) if not each.startswith("log_")}
     assert rest == known
+    triggers = hands.db.execute(
+        "SELECT tbl_name FROM sqlite_master WHERE type = 'trigger' AND name LIKE 'log_%'"
+        " AND tbl_name NOT LIKE 'log_%'"
+    )
+    assert {each["tbl_name"] for each in triggers} == {*log.INDEXED}  # what the index is made of
     assert woken_by({"log_text"}) == tuple(sorted(log.INDEXED))
     assert woken_by({"action", "film", "device", "found"}) == (ANY, "film")

@@ -6,8 +6,8 @@ from typing import Any
 
 import pytest
 
-from emulsa.api.acting import Route
 from emulsa.api.replies import File
+from emulsa.api.route import Route
 from emulsa.api.routing import TABLE
 from tests.acts.doing import Answer, Hands, Request
 from tests.acts.test_limits import ROOMS

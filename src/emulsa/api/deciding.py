@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 from uuid import uuid4
 
-from emulsa.api.acting import Asked, Reply, Route, now, perform
+from emulsa.api.acting import perform
 from emulsa.api.handing import (
     LATER,
     TAKEN_BACK,
@@ -21,6 +21,8 @@ from emulsa.api.handing import (
 )
 from emulsa.api.house import House
 from emulsa.api.refusals import Conflict
+from emulsa.api.request import now
+from emulsa.api.route import Asked, Reply, Route
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.core.limits import Id
 from emulsa.core.moments import seconds

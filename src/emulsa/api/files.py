@@ -6,9 +6,10 @@ from dataclasses import replace
 from pathlib import Path
 from uuid import uuid4
 
-from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.acting import serve
 from emulsa.api.house import House
 from emulsa.api.limits import too_large
+from emulsa.api.route import Asked, Reply, Route
 from emulsa.core.errors import Missing
 from emulsa.store.folder import swept_of
 

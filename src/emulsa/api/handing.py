@@ -14,11 +14,13 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
-from emulsa.api.acting import Asked, Route, now, perform
+from emulsa.api.acting import perform
 from emulsa.api.alike import came_to_the_same
 from emulsa.api.ending import Stopping
 from emulsa.api.given import as_given
 from emulsa.api.house import House
+from emulsa.api.request import now
+from emulsa.api.route import Asked, Route
 from emulsa.api.routing import TABLE
 from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible, Unreadable

@@ -11,9 +11,10 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any
 
-from emulsa.api.acting import KEY, MOMENT, Act, Kind, Method, Route, now
 from emulsa.api.house import House
 from emulsa.api.replies import File
+from emulsa.api.request import now
+from emulsa.api.route import KEY, MOMENT, Act, Kind, Method, Route
 from emulsa.store.database import Connection as Db
 
 Handler = Callable[..., Any]

@@ -7,10 +7,10 @@ from dataclasses import dataclass
 from typing import Annotated
 from urllib.parse import parse_qsl, unquote, urlsplit
 
-from emulsa.api.acting import Asked
 from emulsa.api.files import serve_file
 from emulsa.api.handing import LATER, CameOf, HandIn, hand_in
 from emulsa.api.house import House
+from emulsa.api.route import Asked
 from emulsa.api.routing import TABLE
 from emulsa.core.errors import CoreError, Unreadable
 from emulsa.core.limits import Id, Length

@@ -45,7 +45,7 @@ def restore(options: argparse.Namespace) -> int:
 
 def single_file(options: argparse.Namespace) -> int:
     """Everything, with a copy of the log, as one page that opens from a device's files."""
-    from emulsa.api.acting import now
+    from emulsa.api.request import now
     from emulsa.field.one_file import write
 
     data = options.data or default_data(demo=False)

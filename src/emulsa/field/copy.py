@@ -17,13 +17,14 @@ from pathlib import Path
 from typing import Any
 from urllib.parse import parse_qsl, unquote, urlsplit
 
-from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.acting import serve
 from emulsa.api.files import serve_file
 from emulsa.api.house import House
 from emulsa.api.jobs import Jobs
 from emulsa.api.limits import LARGEST_BODY, too_large
 from emulsa.api.refusals import NOTHING, UNFORESEEN, WAITS, NotFound, status
 from emulsa.api.replies import File
+from emulsa.api.route import Asked, Reply, Route
 from emulsa.api.routes import ROUTES
 from emulsa.api.routing import KEY, MOMENT
 from emulsa.core import wire

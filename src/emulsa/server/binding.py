@@ -17,11 +17,12 @@ from fastapi.openapi.utils import get_openapi
 from fastapi.responses import FileResponse, StreamingResponse
 from pydantic import TypeAdapter
 
-from emulsa.api.acting import Asked, Reply, Route, serve
+from emulsa.api.acting import serve
 from emulsa.api.files import arrives_in
 from emulsa.api.house import House
 from emulsa.api.limits import LARGEST_BODY
 from emulsa.api.replies import File
+from emulsa.api.route import Asked, Reply, Route
 from emulsa.api.routing import KEY, MOMENT, Routes
 from emulsa.core import wire
 from emulsa.server.uploads import body, received

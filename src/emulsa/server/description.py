@@ -13,7 +13,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Any
 
-from emulsa.api.acting import Route
+from emulsa.api.route import Route
 from emulsa.api.routes import ROUTES
 from emulsa.core import wire
 from emulsa.core.begun import BEGUN

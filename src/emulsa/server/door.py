@@ -16,9 +16,9 @@ from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import HTMLResponse, RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from emulsa.api.acting import now
 from emulsa.api.pairing import AT, COOKIE, TRUST, Pairing, is_local
 from emulsa.api.refusals import Forbidden
+from emulsa.api.request import now
 from emulsa.core.errors import CoreError
 from emulsa.server.errors import response
 from emulsa.server.guard import LOCAL, hostname

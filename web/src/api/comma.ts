@@ -1,12 +1,11 @@
 import { useSyncExternalStore } from "react";
-import type { Call } from "./calls";
 import type { Refusal } from "./refusal";
 
 /* Whether a comma between digits is a decimal point was asked, and by which call; asked no more once
    that call is answered. The reading line asks by itself. */
 
-const BY_ITSELF: Call[] = ["scenes_line", "scenes_say"];
-let asking: { name: Call; points: string } | null = null;
+const BY_ITSELF: string[] = ["scenes_line", "scenes_say"];
+let asking: { name: string; points: string } | null = null;
 let places = 0;
 const watchers = new Set<() => void>();
 
@@ -15,11 +14,11 @@ function now(asked: typeof asking) {
   for (const tell of watchers) tell();
 }
 
-export function commaAsked(name: Call, { code, allowed }: Refusal) {
+export function commaAsked(name: string, { code, allowed }: Refusal) {
   if (code === "comma" && !BY_ITSELF.includes(name)) now({ name, points: String(allowed?.[0]) });
 }
 
-export function commaAnswered(name: Call) {
+export function commaAnswered(name: string) {
   if (asking?.name === name) now(null);
 }
 

@@ -9,11 +9,11 @@ from tempfile import TemporaryDirectory
 from typing import Literal
 
 from emulsa import __version__
-from emulsa.api.acting import now
 from emulsa.api.deciding import Otherwise, again, here
 from emulsa.api.handing import CameOf, HandIn, hand_in
 from emulsa.api.limits import LARGEST_HANDED
 from emulsa.api.lookup import needed
+from emulsa.api.request import now
 from emulsa.api.routing import TABLE, Db, File, House, Routes
 from emulsa.store import carrying, preferences
 from emulsa.store.carrying import Aside, Carried, Happened, Outgoing

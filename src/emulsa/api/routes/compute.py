@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from emulsa.api.acting import Asked
+from emulsa.api.route import Asked
 from emulsa.api.routing import Routes
 from emulsa.core import operations, wire
 from emulsa.core.data.bibliography import SOURCES

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.api.acting import now
+from emulsa.api.request import now
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.film.judgement import showed
 from emulsa.core.light.reading_text import reading_text

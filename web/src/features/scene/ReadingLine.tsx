@@ -48,7 +48,7 @@ function refusalOf(problem: Error): Meaning {
 }
 
 /** Nobody reads a meaning sooner after the last. */
-const APART_MS = 150;
+const APART_MS = 250;
 
 /** Where the line stands while its keypad is open: over the room, at the thumb. */
 const ABOVE = {
