@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { Conflict } from "../../shared/Conflict";
@@ -94,12 +95,9 @@ export function CurveForm({
         close={close}
         title={known ? `Development, ${known.id}` : "Add a development"}
         footer={
-          <>
-            <Button onClick={close}>Cancel</Button>
-            <Button variant="main" type="submit" form="curve" disabled={busy || Boolean(unread)}>
-              Save
-            </Button>
-          </>
+          <FormFooter close={close} form="curve" disabled={busy || Boolean(unread)}>
+            Save
+          </FormFooter>
         }
       >
         <form

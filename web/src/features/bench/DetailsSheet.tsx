@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber, typedRows } from "../../components/typedNumber";
@@ -98,12 +98,9 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
       close={close}
       title="Details of the test"
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="details" disabled={busy}>
-            Save
-          </Button>
-        </>
+        <FormFooter close={close} form="details" disabled={busy}>
+          Save
+        </FormFooter>
       }
     >
       <Flex as="form" id="details" direction="column" gap="5" onSubmit={submit}>

@@ -3,10 +3,10 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { today } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
@@ -51,12 +51,9 @@ export function NewTest({ close }: { close: () => void }) {
       close={close}
       title="Add a film test"
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="new-test" disabled={busy || !film}>
-            Add
-          </Button>
-        </>
+        <FormFooter close={close} form="new-test" disabled={busy || !film}>
+          Add
+        </FormFooter>
       }
     >
       <form

@@ -4,10 +4,10 @@ import { type FormEvent, useRef, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { dayText, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
@@ -99,12 +99,9 @@ export function RunSheet({
       close={close}
       title={`Run: ${group.film_name}, ${group.n_text}`}
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="run" disabled={busy || chosen.length === 0}>
-            Put {chosen.length} into the run
-          </Button>
-        </>
+        <FormFooter close={close} form="run" disabled={busy || chosen.length === 0}>
+          Put {chosen.length} into the run
+        </FormFooter>
       }
     >
       <Flex direction="column" gap="4" as="form" id="run" onSubmit={begin}>

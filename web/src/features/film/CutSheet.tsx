@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
-import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
@@ -30,12 +30,9 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
       close={close}
       title={`Cut roll ${roll.number}`}
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="cut" disabled={busy}>
-            {text.trim() ? "Cut" : "Leave it whole"}
-          </Button>
-        </>
+        <FormFooter close={close} form="cut" disabled={busy}>
+          {text.trim() ? "Cut" : "Leave it whole"}
+        </FormFooter>
       }
     >
       <Flex direction="column" gap="3" as="form" id="cut" onSubmit={cut}>

@@ -5,9 +5,9 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { formatsQuery, kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
@@ -65,12 +65,9 @@ export function LoadRoll({ close }: { close: () => void }) {
       close={close}
       title="Load a roll"
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="roll" disabled={busy || !films.length}>
-            Load
-          </Button>
-        </>
+        <FormFooter close={close} form="roll" disabled={busy || !films.length}>
+          Load
+        </FormFooter>
       }
     >
       <Flex direction="column" gap="4" as="form" id="roll" onSubmit={load}>

@@ -7,6 +7,7 @@ import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedIn, typedNumber } from "../../components/typedNumber";
@@ -121,12 +122,9 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
       close={close}
       title="Plan of the print"
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="print-plan" disabled={busy}>
-            Save
-          </Button>
-        </>
+        <FormFooter close={close} form="print-plan" disabled={busy}>
+          Save
+        </FormFooter>
       }
     >
       <Flex as="form" id="print-plan" direction="column" gap="5" onSubmit={submit}>

@@ -2,9 +2,9 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { newId } from "../../api/newId";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { OFFERED } from "../../service/service";
@@ -93,17 +93,9 @@ export function BracketSheet({
       close={close}
       title={`Bracket on ${filmName}`}
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button
-            variant="main"
-            type="submit"
-            form="bracket"
-            disabled={!data || Boolean(error) || busy}
-          >
-            Log {count || ""} exposures
-          </Button>
-        </>
+        <FormFooter close={close} form="bracket" disabled={!data || Boolean(error) || busy}>
+          Log {count || ""} exposures
+        </FormFooter>
       }
     >
       <Flex as="form" id="bracket" direction="column" gap="4" onSubmit={log}>

@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
+import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
@@ -74,12 +75,9 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
       close={close}
       title={[`Judge ${line.where}`, line.scene_title, line.part_text].filter(Boolean).join(", ")}
       footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="judge" disabled={busy}>
-            Save
-          </Button>
-        </>
+        <FormFooter close={close} form="judge" disabled={busy}>
+          Save
+        </FormFooter>
       }
     >
       <Flex direction="column" gap="4" as="form" id="judge" onSubmit={submit}>
