@@ -23,7 +23,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
-from emulsa.core.kit.pictured import MarkShown, Rung, ladder, lens_marks
+from emulsa.core.kit.pictured import MarkShown, LadderRung, ladder, lens_marks
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.kit.table_text import table_texts
@@ -174,7 +174,7 @@ def read_sheet(pasted: PastedSheet) -> DataSheet:
 
 
 @routes.question("/ladder", "POST")
-def recipe_ladder(recipe: Recipe) -> tuple[Rung, ...]:
+def recipe_ladder(recipe: Recipe) -> tuple[LadderRung, ...]:
     """The minutes of a recipe as it is typed, N by N."""
     return ladder(recipe)
 

@@ -21,7 +21,7 @@ EI = 100.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Rung:
+class LadderRung:
     """The minutes of one N, as a share of the longest of all, and who says them."""
 
     n_text: str
@@ -39,13 +39,13 @@ class MarkShown:
     text: str
 
 
-def ladder(recipe: Recipe) -> tuple[Rung, ...]:
+def ladder(recipe: Recipe) -> tuple[LadderRung, ...]:
     """A recipe's own minutes from N−2 to N+2, whatever speaks against using it; Missing without
     any."""
     found = [(n, time_for(recipe, n)) for n in LADDER]
     longest = max(timed.minutes for _, timed in found)
     return tuple(
-        Rung(
+        LadderRung(
             n_text=n_text(n),
             minutes_text=minutes_text(timed.minutes),
             share=timed.minutes / longest,

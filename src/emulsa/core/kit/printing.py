@@ -65,15 +65,11 @@ class PrintingPaper:
     id: Id
     name: Name
     surface: Label = ""
-    filters: Annotated[
-        tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16, tables.paper_filters)
-    ] = (PaperFilter(label="no filter"),)
+    filters: PaperFilters = (PaperFilter(label="no filter"),)
     dmax: PaperBlack = 2.1
     dmin: PaperWhite = 0.05
     drying_down: DryingDown = 0.0
-    steps: Annotated[
-        tuple[PaperStep, ...], Length("Measured steps of a paper", 0, 60, tables.paper_steps)
-    ] = ()
+    steps: PaperSteps = ()
     baths: Annotated[tuple[PaperBath, ...], Length("Baths of a paper", 0, 12)] = USUAL_BATHS
     note: Note = ""
     archived: bool = False
