@@ -448,7 +448,7 @@ def _edit(look: Looking) -> Request:
 
 @drawn("scenes.say")
 def _say(look: Looking) -> Request:
-    """Over a scene that is there, or one that begins by it; kit that is not there yet is made."""
+    """Over a scene that is there; kit that is not there yet is made."""
     word, zone = look.word().split()[0], look.dice.choice(["II", "III½", "V"])
     text = look.dice.choice(
         [
@@ -459,15 +459,8 @@ def _say(look: Looking) -> Request:
             "f/22",
         ]
     )
-    new = look.new("said")
-    id_ = look.dice.choice([_any_scene(look).id, new])
-    body = {
-        "text": text,
-        "reading_id": f"{new}-r",
-        "outing_id": f"{new}-o",
-        "day": look.dice.choice(["2026-01-17", "2026-02-03"]),
-    }
-    return Request("scenes.say", {"id": id_}, body=body)
+    body = {"text": text, "reading_id": look.new("said")}
+    return Request("scenes.say", {"id": _any_scene(look).id}, body=body)
 
 
 @drawn("scenes.begin")

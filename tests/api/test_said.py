@@ -1,5 +1,7 @@
 """A typed line is one act: read under the lock over the scene as it is, kept, undone at once."""
 
+import json
+from sqlite3 import Connection
 from typing import Any
 
 import pytest
@@ -11,7 +13,7 @@ POOL = "/api/scenes/scene-pool"
 
 
 def said(client: TestClient, text: str, scene: str = "scene-pool", **more: Any) -> Any:
-    body = {"text": text, "reading_id": "new", "outing_id": "new-o", "day": "2026-02-03"}
+    body = {"text": text, "reading_id": "new"}
     base = more.pop("base", None)
     if base is None:
         known = client.get(f"/api/scenes/{scene}")
@@ -43,17 +45,6 @@ def test_what_is_shown_is_what_is_kept(client: TestClient) -> None:
     assert client.get("/api/kit").json()["filters"] == kit
 
 
-def test_a_scene_begins_by_what_is_typed(client: TestClient) -> None:
-    """On an outing of the day, made if there is none; a second line goes on with it."""
-    first = said(client, "9 shade III", "begun").json()
-    assert first["scene"]["pin"] == {"reading": "new", "zone": 3.0}
-    day = client.get("/api/outings").json()[0]
-    assert (day["outing"]["id"], day["outing"]["day"]) == ("new-o", "2026-02-03")
-    second = said(client, "12 frost", "begun", reading_id="second").json()
-    assert [each["label"] for each in second["scene"]["readings"]] == ["shade", "frost"]
-    assert len(client.get("/api/outings").json()[0]["scenes"]) == 1
-
-
 def test_a_line_is_read_over_the_scene_it_was_typed_on(client: TestClient) -> None:
     """Another hand was faster: nothing is overwritten, and what is kept now is told."""
     base = client.get(POOL).json()["version"]
@@ -76,13 +67,13 @@ def test_a_line_is_read_over_the_scene_it_was_typed_on(client: TestClient) -> No
 def test_what_is_not_understood_keeps_nothing(
     client: TestClient, text: str, code: str, message: str
 ) -> None:
-    """A scene does not begin by it, nor an outing."""
-    outings = client.get("/api/outings").json()
-    told = refusal(said(client, text, "begun"), 422)
+    """The scene stays as it was; one that is not there is not begun by it."""
+    kept = client.get(POOL).json()
+    told = refusal(said(client, text), 422)
     assert told["code"] == code
     assert message in told["message"]
-    assert client.get("/api/outings").json() == outings
-    assert client.get("/api/scenes/begun").status_code == 404
+    assert client.get(POOL).json() == kept
+    assert said(client, text, "begun").status_code == 404
 
 
 def test_a_comma_is_what_was_answered(client: TestClient) -> None:
@@ -100,3 +91,17 @@ def test_a_comma_is_what_was_answered(client: TestClient) -> None:
 def spread(client: TestClient, text: str) -> dict[str, Any]:
     edit = {"kind": "depth", "depth": {"kind": "spread", "focus_spread_mm": text}}
     return {"scene": client.get(POOL).json()["scene"], "edits": [edit]}
+
+
+def test_what_is_kept_of_an_act_is_what_was_meant(client: TestClient, db: Connection) -> None:
+    """A number typed with a comma is told as the number: elsewhere commas may mean otherwise."""
+    way = client.get("/api/preferences").json()["preferences"]
+    client.put("/api/preferences", json={**way, "decimal_comma": True})
+    edits = spread(client, "0,5")["edits"]
+    base = client.get(POOL).json()["version"]
+    body = {"edits": [*edits, {"kind": "name", "title": "Pool, 3,5 m"}]}
+    assert client.post(f"{POOL}/edits?base={base}", json=body).status_code == 200
+    row = db.execute("SELECT request FROM act ORDER BY rowid DESC LIMIT 1").fetchone()
+    depth, name = json.loads(row["request"])["body"]["edits"]
+    assert depth["depth"] == {"kind": "spread", "focus_spread_mm": 0.5}
+    assert name["title"] == "Pool, 3,5 m"

@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from typing import Any
 
+WORDS = ("version", "says", "lines", "said")
+
 
 def came_to_the_same(here: Any, there: Any) -> bool:
     """By what the act answered on both sides.
@@ -19,7 +21,7 @@ def _worked(answer: Any) -> Any:
     """What an act came to: its words and the version it made are not what was worked out."""
     if not isinstance(answer, dict):
         return answer
-    return {name: value for name, value in answer.items() if name not in ("version", "says")}
+    return {name: value for name, value in answer.items() if name not in WORDS}
 
 
 def alike(one: Any, other: Any) -> bool:

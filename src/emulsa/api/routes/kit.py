@@ -23,7 +23,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
-from emulsa.core.kit.pictured import MarkShown, LadderRung, ladder, lens_marks
+from emulsa.core.kit.pictured import LadderRung, MarkShown, ladder, lens_marks
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.kit.table_text import table_texts

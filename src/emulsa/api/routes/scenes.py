@@ -77,13 +77,10 @@ Line = Annotated[str, Length("What is typed", 0, 4000)]
 
 @dataclass(frozen=True, kw_only=True)
 class Saying:
-    """What is typed over a scene; ``reading_id`` names the reading it may add, ``outing_id`` a new
-    outing of the ``day``, where the scene begins by it."""
+    """What is typed over a scene; ``reading_id`` names the reading it may add."""
 
     text: Line
     reading_id: Id
-    outing_id: Id
-    day: Day
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -158,13 +155,11 @@ def edit(act: Act, id: str, base: str, editing: Editing) -> KeptScene:  # noqa: 
 
 @routes.act("POST", "/{id}/line", works_out=True)
 def say(act: Act, id: str, base: str, saying: Saying) -> KeptScene:  # noqa: A002
-    """Carry out what is typed over a scene: the line is read under the lock, over the scene as it
-    is. One nobody has begun begins by it, on its day's outing."""
-    stored = store.scene(act.db, id)
-    scene = stored or _begun(act, id, saying.day, saying.outing_id)
-    meant = _typed(act.db, scene, saying.text, saying.reading_id)
+    """Carry out what is typed over a scene: the line is read under the lock, over what is kept."""
+    stored = found(act.db, id)
+    meant = _typed(act.db, stored, saying.text, saying.reading_id)
     _make(act, meant.makes)
-    return _keep(act, stored, edited(scene, meant.edits, act.moment), base)
+    return _keep(act, stored, edited(stored, meant.edits, act.moment), base)
 
 
 @routes.act("POST", "/{id}/reciprocity")
@@ -185,9 +180,14 @@ def begin(act: Act, beginning: Beginning) -> KeptScene:
     known = store.scene(act.db, beginning.id)
     if known is not None:
         return kept(act.db, known)
+    outing = of_today(outings.outings(act.db), beginning.day, beginning.outing_id)
+    before = store.of_outing(act.db, outing.id)
+    school = preferences.preferences(act.db).school
+    title = f"Scene {len(before) + 1}"
+    blank = Scene(id=beginning.id, outing_id=outing.id, title=title, school=school)
     _make(act, beginning.makes)
-    begun = _begun(act, beginning.id, beginning.day, beginning.outing_id)
-    scene = edited(begun, beginning.edits, act.moment)
+    act.keep(outing)
+    scene = edited(follow_on(blank, before[-1:]), beginning.edits, act.moment)
     act.says(f"begin scene {scene.title}")
     store.put(act.db, scene)
     return kept(act.db, scene)
@@ -263,17 +263,6 @@ def _typed(db: Db, scene: Scene, text: str, reading_id: str) -> Typed:
     """What is typed means over a scene with the kit as it is, by its names."""
     way = preferences.preferences(db)
     return typed(text, scene, store.kit_of(db, scene), kit.names(db), way, reading_id)
-
-
-def _begun(act: Act, id_: str, day: str, outing_id: str) -> Scene:
-    """A scene nobody has begun: on its day's outing, going on from the one before it."""
-    outing = of_today(outings.outings(act.db), day, outing_id)
-    before = store.of_outing(act.db, outing.id)
-    act.keep(outing)
-    school = preferences.preferences(act.db).school
-    title = f"Scene {len(before) + 1}"
-    blank = Scene(id=id_, outing_id=outing.id, title=title, school=school)
-    return follow_on(blank, before[-1:])
 
 
 def _make(act: Act, makes: Made) -> None:

@@ -17,7 +17,11 @@ export type Edit = Schemas["Editing"]["edits"][number];
 export type Made = Schemas["Made"];
 
 /** What is changed of a scene: by edits, with the kit that is made on the way, or by what is typed. */
-export type Changed = { edits: Edit[]; makes?: Made } | Said;
+export type Changed = Edited | Said;
+interface Edited {
+  edits: Edit[];
+  makes?: Made;
+}
 export interface Said {
   text: string;
   reading_id: string;
@@ -38,23 +42,22 @@ export const solve = (scene: Scene, edits: Edit[]) =>
   ask("scenes_solve", { body: { scene, edits } });
 
 /** A scene that was never kept begins by what is done in it, on today's outing. */
-export function change({ id, outing_id }: Scene, base: string, changed: Changed) {
-  if ("text" in changed)
-    return act("scenes_say", {
-      path: { id },
-      query: { base },
-      body: { ...changed, outing_id, day: today() },
-    });
-  const { edits, makes = NOTHING } = changed;
+export async function change({ id, outing_id, ...rest }: Scene, base: string, changed: Changed) {
+  if (base && "text" in changed)
+    return act("scenes_say", { path: { id }, query: { base }, body: changed });
+  const { edits, makes = NOTHING } = await meantBy({ id, outing_id, ...rest }, changed);
   return base
     ? act("scenes_edit", { path: { id }, query: { base }, body: { edits, makes } })
     : act("scenes_begin", { body: { id, outing_id, day: today(), edits, makes } });
 }
 
+/** What is typed, as the edits it means over a scene. */
+const meantBy = async (scene: Scene, changed: Changed): Promise<Edited> =>
+  "text" in changed ? await readLine(scene, changed.text, changed.reading_id) : changed;
+
 /** The scene as it would be. */
 export async function changedBy(scene: Scene, changed: Changed): Promise<Scene> {
-  const { edits } =
-    "text" in changed ? await readLine(scene, changed.text, changed.reading_id) : changed;
+  const { edits } = await meantBy(scene, changed);
   return (await solve(scene, edits)).scene;
 }
 

@@ -42,7 +42,7 @@ export function useKeeping(id: string, view: SceneView | undefined) {
       const before = latest.current;
       if (!before || ("edits" in changed && changed.edits.length === 0)) return;
       try {
-        const { answer } = await carryOut(client, change(before.scene, base, changed));
+        const { answer } = await carryOut(client, await change(before.scene, base, changed));
         latest.current = { ...before, ...answer };
         client.setQueryData<SceneView>(sceneQuery(id).queryKey, (shown) => ({
           ...(shown ?? before),
