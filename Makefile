@@ -3,7 +3,7 @@
 
 PORT ?= 8017
 # on two cores: tests in a browser wait more than they work
-WORKERS ?= 3
+WORKERS ?= 4
 PYTHON ?= $(shell command -v python3.11 || command -v python3)
 VENV := .venv
 BIN := $(VENV)/bin
@@ -12,7 +12,7 @@ SUDO := $(shell [ "$$(id -u)" = 0 ] || echo sudo)
 # what tests write is thrown away: in memory, where there is a gigabyte of it, nobody waits for a disk
 SCRATCH := $(shell df -Pm /dev/shm 2>/dev/null | awk 'NR == 2 && $$4 > 2000 { print "/dev/shm" }')
 SCRATCH := $(or $(SCRATCH),$(TMPDIR),/tmp)
-PYTEST = scratch=$$(mktemp -d -p $(SCRATCH) emulsa-tests.XXXXXX) && trap 'rm -rf "$$scratch"' EXIT && $(BIN)/python -m pytest -q --basetemp="$$scratch/data" -n $(WORKERS) --dist worksteal
+PYTEST = scratch=$$(mktemp -d -p $(SCRATCH) emulsa-tests.XXXXXX) && trap 'rm -rf "$$scratch"' EXIT && $(BIN)/python -m pytest -q --durations=30 --basetemp="$$scratch/data" -n $(WORKERS) --dist worksteal
 # where bytecode is not kept, every process compiles everything anew, which is most of its start
 unexport PYTHONDONTWRITEBYTECODE
 hash = $(shell cat $(1) 2>/dev/null | sha256sum | cut -c1-16)

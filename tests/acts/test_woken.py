@@ -13,7 +13,7 @@ from tests.acts.conftest import MUCH, Season
 from tests.acts.doing import Hands, Request
 from tests.api.test_reads import BY_PATH, asked
 
-KINDS_OF_ACTS = 30 * MUCH  # each at its first place in the season
+KINDS_OF_ACTS = 16 * MUCH  # each at its first place in the season
 Answers = dict[str, tuple[Any, tuple[str, ...]]]
 JOBS = "/api/exchange/jobs"
 
