@@ -147,6 +147,16 @@ def test_a_slip_is_put_right_with_one_touch(open_page: Open, service: Service) -
     expect(page.get_by_role("slider", name=re.compile("^sky"))).to_be_visible()
 
 
+def test_a_line_that_was_only_refused_is_read_again(open_page: Open, service: Service) -> None:
+    """The first thing that is typed has a comma: once it is answered, the line says its meaning."""
+    service.lay(service.empty)
+    page = open_page("/")
+    page.get_by_label("Type a reading").fill("13,5 bark")
+    page.get_by_role("button", name="A decimal comma").click()
+    expect(page.get_by_text("EV 13½").first).to_be_visible()
+    expect(page.get_by_role("group", name="Decimal comma")).to_have_count(0)
+
+
 def test_the_guide_goes_with_what_is_really_done(open_page: Open, service: Service) -> None:
     """Five steps; the next is a link to where it is done; it can be closed for good."""
     service.lay(service.empty)

@@ -38,8 +38,11 @@ const subscribe = (tell: () => void) => {
   return () => void watchers.delete(tell);
 };
 
-/** A number that is another one as soon as something a question reads was touched. */
+/** A number that is another one as soon as something a question reads was touched; anything, while it
+    was only refused and nobody knows what it reads. */
 export const useStamp = (name: Call) =>
-  useSyncExternalStore(subscribe, () =>
-    Math.max(0, ...[...(wokenBy.get(name) ?? [])].map((table) => touchedAt.get(table) ?? 0)),
-  );
+  useSyncExternalStore(subscribe, () => {
+    const known = wokenBy.get(name);
+    if (!known) return count;
+    return Math.max(0, ...[...known].map((table) => touchedAt.get(table) ?? 0));
+  });

@@ -61,7 +61,6 @@ export function Sheet({
               <Dialog.Title>{title}</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body>{children}</Dialog.Body>
-            {asking}
             {asked ? (
               // a button of its own: one that turned into Save under the click would send the form
               <Dialog.Footer key="asked">
@@ -76,7 +75,14 @@ export function Sheet({
                 </Button>
               </Dialog.Footer>
             ) : (
-              footer && <Dialog.Footer key="own">{footer}</Dialog.Footer>
+              footer && (
+                <Dialog.Footer key="own">
+                  <Box flex="1 0 100%" _empty={{ display: "none" }}>
+                    {asking}
+                  </Box>
+                  {footer}
+                </Dialog.Footer>
+              )
             )}
           </Dialog.Content>
         </Dialog.Positioner>
