@@ -26,7 +26,7 @@ SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web
 SERVING := $(shell find src/emulsa -name '*.py' -not -path '*/built/*' 2>/dev/null | sort)
 DESCRIBED := $(STAMPS)/described-$(call hash,$(SERVING) requirements/runtime.txt web/package-lock.json)
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) $(SERVING) web/package-lock.json)
-CARRIED := $(shell find src/emulsa web/field \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
+CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
