@@ -105,3 +105,28 @@ def test_what_is_kept_of_an_act_is_what_was_meant(client: TestClient, db: Connec
     depth, name = json.loads(row["request"])["body"]["edits"]
     assert depth["depth"] == {"kind": "spread", "focus_spread_mm": 0.5}
     assert name["title"] == "Pool, 3,5 m"
+
+
+@pytest.mark.parametrize(
+    ("path", "body", "path_in"),
+    [
+        ("/api/prints/strip", {"kind": "linear", "step_s": "3,5", "strips": 3}, "step_s"),
+        ("/api/kit/ladder", {"points": "0 8,5"}, "points"),
+        ("/api/compute/pinhole", {"diameter_mm": "0,3", "distance_mm": 75, "format_mm": [120, 95]}, "diameter_mm"),
+    ],
+)  # fmt: skip
+def test_what_needs_no_log_is_read_as_one_writes(
+    client: TestClient, path: str, body: dict[str, Any], path_in: str
+) -> None:
+    """A question of what is sent alone: asked about its comma once, answered from then on."""
+    asked = refusal(client.post(path, json=body), 422)
+    assert asked["code"] == "comma"
+    assert asked["field"].startswith(path_in)
+    way = client.get("/api/preferences").json()["preferences"]
+    client.put("/api/preferences", json={**way, "decimal_comma": True})
+    answer = client.post(path, json=body)
+    assert answer.status_code == 200
+    pointed = json.loads(
+        json.dumps(body).replace("3,5", "3.5").replace("8,5", "8.5").replace("0,3", "0.3")
+    )
+    assert answer.json() == client.post(path, json=pointed).json()

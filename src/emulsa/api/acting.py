@@ -30,7 +30,7 @@ from emulsa.store.watched import watching, woken_by
 
 def serve(route: Route, house: House, asked: Asked) -> Reply:
     """Answer a request; raises CoreError for what is refused."""
-    if route.is_pure:
+    if route.stands_alone(asked):
         return _reply(route, route.handler(**arguments(route, asked, house)))
     if route.kind == "work":
         given = arguments(route, asked, house)

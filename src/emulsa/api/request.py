@@ -15,7 +15,6 @@ from emulsa.core import wire
 from emulsa.core.errors import CoreError, Missing, OutOfRange
 from emulsa.core.limits import Length
 from emulsa.core.moments import Moment, seconds
-from emulsa.core.typed import DECIMAL_COMMA
 
 ActId = Annotated[str, Length("The id of an act", 1, 64)]
 CLOCKS_DIFFER_S = 86_400.0  # a phone's clock may be wrong by so much, not by more
@@ -102,7 +101,7 @@ def as_kept(route: Route, asked: Asked) -> dict[str, Any]:
     elif route.body is not None:
         try:
             body = wire.parsed(asked.body)
-            if DECIMAL_COMMA.search(asked.body.decode()):
+            if wire.has_comma(asked.body):
                 # told as what was meant: another machine's photographer may write numbers otherwise
                 body = wire.encode(wire.loads(route.hints[route.body], asked.body))
         except CoreError:

@@ -14,6 +14,7 @@ from typing import Annotated, Any, Literal, TypeVar, get_args, get_origin
 
 from emulsa.api.house import House
 from emulsa.api.replies import File
+from emulsa.core import wire
 from emulsa.core.film.moves import Outcome
 from emulsa.core.operations import Operation
 from emulsa.store import journal, records
@@ -207,8 +208,13 @@ class Route:
 
     @cached_property
     def is_pure(self) -> bool:
-        """Whether it asks nothing but what it is sent: it may answer where it stands."""
+        """Whether it asks nothing but what it is sent."""
         return self.kind == "question" and not {"db", "house"} & self.given
+
+    def stands_alone(self, asked: Asked) -> bool:
+        """Whether it may answer where it stands: what a typed comma is, only the photographer's
+        preferences know."""
+        return self.is_pure and not wire.has_comma(asked.body)
 
 
 # What a handler may ask for by name and type, beside what it is sent.

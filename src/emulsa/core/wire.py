@@ -77,6 +77,16 @@ def _depth(text: str | bytes) -> int:
     return deepest
 
 
+def has_comma(text: str | bytes) -> bool:
+    """Whether a JSON text holds a decimal comma in anything that was typed.
+
+    >>> has_comma('{"a": [1,2], "b": "x"}'), has_comma('{"a": "1,5"}')
+    (False, True)
+    """
+    plain = text if isinstance(text, str) else text.decode("utf-8", "replace")
+    return any(typed.DECIMAL_COMMA.search(each) for each in TEXTS.findall(plain))
+
+
 def dumps(answer: Any) -> str:
     """The JSON text of an answer; NaN never leaves the core."""
     return _ENCODER.encode(answer)

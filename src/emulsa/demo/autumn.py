@@ -132,7 +132,8 @@ def _sheets(connection: Connection, moved: Moved) -> None:
     found = _found(connection, ids)
     begun = running.begin(RUN, recipe.recipe, found, alone, None, (), areas, developed_at)
     records.carry_out(connection, begun)
-    developed = running.developed(RUN, _found(connection, ids), alone, (), areas, developed_at)
+    held = running.InRun(pieces=_found(connection, ids), on_rolls=alone, bottles=(), areas=areas)
+    developed = running.developed(RUN, held, developed_at)
     records.carry_out(connection, developed)
     for (_, shadow, note, low, high), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
         word = Judgement(

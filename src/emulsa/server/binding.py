@@ -62,7 +62,7 @@ def _endpoint(route: Route, house: House) -> Callable[[Request], Any]:
             if route.body or route.operation
             else b"",
         )
-        if route.is_pure:
+        if route.stands_alone(asked):
             return _respond(serve(route, house, asked))
         return _respond(await run_in_threadpool(serve, route, house, asked))
 

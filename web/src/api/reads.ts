@@ -26,9 +26,10 @@ export function refresh(client: QueryClient, touched: string[]): Promise<void> {
   for (const table of wakes) touchedAt.set(table, count);
   for (const tell of watchers) tell();
   return client.invalidateQueries({
-    predicate: ({ queryKey: [name] }) => {
+    // a refusal says not what it was read of
+    predicate: ({ queryKey: [name], state }) => {
       const known = wokenBy.get(name as string);
-      return !known || wakes.some((table) => known.has(table));
+      return !known || state.error !== null || wakes.some((table) => known.has(table));
     },
   });
 }

@@ -12,8 +12,7 @@ from emulsa.api.views.courses import Course, course_of, recipe_of
 from emulsa.api.views.done import Done
 from emulsa.api.views.runs import run_view
 from emulsa.core.darkroom.acts import running
-from emulsa.core.darkroom.acts.running import OnRolls, RunBeginning
-from emulsa.core.darkroom.areas import Areas
+from emulsa.core.darkroom.acts.running import InRun, RunBeginning
 from emulsa.core.darkroom.beside import BesideRuns, Going, beside
 from emulsa.core.darkroom.run import BathReading, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
@@ -22,8 +21,6 @@ from emulsa.core.development import drift, temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
-from emulsa.core.film.pieces import Piece
-from emulsa.core.kit.darkroom import Bottle
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
 from emulsa.core.written import temperature_text
@@ -150,14 +147,14 @@ def keep_course(act: Act, id: str, went: Went) -> Done:  # noqa: A002
 def finished(act: Act, id: str, went: Went) -> Done:  # noqa: A002
     """Its clock is over: keep how it went, and its film is developed."""
     run = _found(act.db, id)
-    return _done(act, running.finished(run, went, *_what_is_in(act, run)), id)
+    return _done(act, running.finished(run, went, _held(act, run), act.moment), id)
 
 
 @routes.act("POST", "/{id}/developed", says_over=True)
 def developed(act: Act, id: str) -> Done:  # noqa: A002
     """The run is out of the developer and fixed: its film is developed."""
     run = _found(act.db, id)
-    return _done(act, running.developed(run, *_what_is_in(act, run)), id)
+    return _done(act, running.developed(run, _held(act, run), act.moment), id)
 
 
 @routes.act("DELETE", "/{id}")
@@ -167,11 +164,15 @@ def leave(act: Act, id: str) -> Done:  # noqa: A002
     return _done(act, running.leave(run, found, act.moment), id)
 
 
-def _what_is_in(act: Act, run: Run) -> tuple[list[Piece], OnRolls, list[Bottle], Areas, str]:
-    """A run's film, the rolls it is of, what it is developed in, and the moment."""
+def _held(act: Act, run: Run) -> InRun:
+    """What a run holds as it is kept."""
     found = pieces.of_run(act.db, run.id)
-    bottles = darkroom.bottles_of(act.db, run.bottle_ids)
-    return found, rolls.with_film(act.db, found), bottles, holders.areas(act.db), act.moment
+    return InRun(
+        pieces=found,
+        on_rolls=rolls.with_film(act.db, found),
+        bottles=darkroom.bottles_of(act.db, run.bottle_ids),
+        areas=holders.areas(act.db),
+    )
 
 
 def _done(act: Act, outcome: Outcome, id_: str) -> Done:

@@ -29,12 +29,19 @@ export function AreaPanel({
   const amount = area.stops ?? area.seconds ?? 0;
   const [text, setText] = useState(String(Number(amount.toFixed(3))));
   const latest = useRef(text);
-  const give = async (typed: string) => {
-    setText(typed);
-    latest.current = typed;
+  const show = (next: string) => {
+    setText(next);
+    latest.current = next;
+  };
+  const give = (value: number) => change((before) => ({ ...before, [by]: value }));
+  const type = async (typed: string) => {
+    show(typed);
     const read = await ask("service_number", { query: { text: typed } }).catch(() => null);
-    if (!read || read.value < 0 || latest.current !== typed) return;
-    change((before) => ({ ...before, [by]: read.value }));
+    if (read && read.value >= 0 && latest.current === typed) give(read.value);
+  };
+  const drag = (value: number) => {
+    show(String(value));
+    give(value);
   };
   return (
     <Box
@@ -53,13 +60,13 @@ export function AreaPanel({
           by={by}
           parts={plan.parts}
           change={change}
-          setText={setText}
+          setText={show}
         />
         <Entry
           label={by === "stops" ? "Stops" : "Seconds"}
           inputMode="decimal"
           value={text}
-          onChange={(event) => void give(event.target.value)}
+          onChange={(event) => void type(event.target.value)}
         />
         <Box as="label" display="block">
           <Box as="span" srOnly>
@@ -72,7 +79,7 @@ export function AreaPanel({
             step={by === "stops" ? 1 / 12 : 0.5}
             value={amount}
             style={{ width: "100%", height: 44, accentColor: "var(--chakra-colors-accent)" }}
-            onChange={(event) => give(String(Number(Number(event.target.value).toFixed(3))))}
+            onChange={(event) => drag(Number(Number(event.target.value).toFixed(3)))}
           />
         </Box>
         <Flex gap="2" wrap="wrap">

@@ -47,6 +47,16 @@ class OnRolls:
         ]
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class InRun:
+    """What a run holds: its film with the rolls that is on, its bottles, and how large film is."""
+
+    pieces: Sequence[Piece]
+    on_rolls: OnRolls
+    bottles: Sequence[Bottle]
+    areas: Areas
+
+
 def begin(
     run: Run,
     recipe: Recipe,
@@ -85,14 +95,7 @@ def keep_course(run: Run, went: Went) -> Outcome:
     return Outcome(says=f"keep how run {run.name} went", kept=(replace(run, went=went),))
 
 
-def developed(
-    run: Run,
-    pieces: Sequence[Piece],
-    on_rolls: OnRolls,
-    bottles: Sequence[Bottle],
-    areas: Areas,
-    at: str,
-) -> Outcome:
+def developed(run: Run, held: InRun, at: str) -> Outcome:
     """Out of the developer and fixed: its film is developed, its bottles have done so much more.
 
     Frames of its strips that were never exposed are developed with them, and blank.
@@ -100,35 +103,27 @@ def developed(
     label = f"mark run {run.name} developed"
     if run.developed_at:
         return Outcome(says=label)
-    spent = rolls_of(areas.in2(pieces))
+    spent = rolls_of(held.areas.in2(held.pieces))
     blank = [
         move(each, "skip", at, run.name)
-        for roll, strip in on_rolls.strips_with(pieces)
-        for each in frames_in(strip, on_rolls.frames[roll.id])
+        for roll, strip in held.on_rolls.strips_with(held.pieces)
+        for each in frames_in(strip, held.on_rolls.frames[roll.id])
         if each.state == "loaded"
     ]
-    done = [move(each, "develop", at, run.name, in_place=False) for each in pieces]
+    done = [move(each, "develop", at, run.name, in_place=False) for each in held.pieces]
     return Outcome(
         says=label,
-        kept=(replace(run, developed_at=at), *(charged(each, spent) for each in bottles)),
+        kept=(replace(run, developed_at=at), *(charged(each, spent) for each in held.bottles)),
         moved=(*done, *blank),
     )
 
 
-def finished(
-    run: Run,
-    went: Went,
-    pieces: Sequence[Piece],
-    on_rolls: OnRolls,
-    bottles: Sequence[Bottle],
-    areas: Areas,
-    at: str,
-) -> Outcome:
+def finished(run: Run, went: Went, held: InRun, at: str) -> Outcome:
     """Its clock is over: how it went, and its film developed, as one thing. Of a run that somebody
     marked developed meanwhile, how it went is kept all the same."""
     if run.developed_at:
         return keep_course(run, went)
-    return developed(replace(run, went=went), pieces, on_rolls, bottles, areas, at)
+    return developed(replace(run, went=went), held, at)
 
 
 def leave(run: Run, pieces: Sequence[Piece], at: str) -> Outcome:
