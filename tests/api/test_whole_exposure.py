@@ -84,10 +84,9 @@ def test_preferences_are_refused_by_name(client: TestClient, change: Json, field
 
 def frames(client: TestClient, wheres: list[str]) -> list[Json]:
     scene = scene_of(client)
-    on = [side_of(client, where)["piece_id"] for where in wheres]
-    asked = {"scene": scene, "frames": 3, "piece_ids": on}
+    asked = {"scene": scene, "frames": 3, "sides": " ".join(wheres)}
     answer = client.post("/api/scenes/bracket", json=asked).json()
-    assert (answer["uses"], answer["price"]) == ("3 sheets", pytest.approx(7.2))
+    assert answer["uses"] == "3 sheets"
     return [
         {
             "id": f"frame-{where}",
@@ -102,6 +101,10 @@ def frames(client: TestClient, wheres: list[str]) -> list[Json]:
 
 def test_a_bracket_is_one_action(client: TestClient) -> None:
     """Three sheets, most exposure first, handed in twice logged once, undone together."""
+    asked = {"scene": scene_of(client), "frames": 3, "sides": "2a, 2B 4b"}
+    shown = client.post("/api/scenes/bracket", json=asked).json()
+    assert (shown["film"]["where"], shown["price_text"]) == (["2A", "2B", "4B"], "7.20")
+    assert shown["film"]["refusal"] == ""
     body = {"id": "b", "frames": frames(client, ["2A", "2B", "4B"])}
     key = {"Idempotency-Key": "bracket"}
     logged = client.post("/api/exposures/bracket", json=body, headers=key).json()
@@ -117,7 +120,14 @@ def test_a_bracket_is_one_action(client: TestClient) -> None:
 
 
 def test_a_bracket_with_one_sheet_too_few_logs_nothing(client: TestClient) -> None:
-    """The last sheet is exposed already: the first two stay unexposed."""
+    """The last sheet is exposed already, which is said: the first two stay unexposed."""
+    asked = {"scene": scene_of(client), "frames": 3, "sides": "2A 2B 1A"}
+    shown = client.post("/api/scenes/bracket", json=asked).json()["film"]
+    assert shown["refusal"].startswith(
+        "3 different unexposed sides or frames of Corvane 100 are needed, in the order of the"
+        " frames; loaded are 2A, 2B, "
+    )
+    assert len(shown["piece_ids"]) == 2
     body = {"id": "b", "frames": frames(client, ["2A", "2B", "1A"])}
     refusal(client.post("/api/exposures/bracket", json=body), 409)
     assert side_of(client, "2A")["state"] == side_of(client, "2B")["state"] == "loaded"

@@ -120,7 +120,8 @@ def test_a_box_on_a_day(taken: int, today: str, low: bool, expired: bool, says: 
     state = stock.state(BOX, taken, today)
     assert (state.left, state.low, state.expired) == (22 - taken, low, expired)
     assert says in state.says
-    assert state.each == 2
+    assert state.each_text == "2.00 each"
+    assert state.offered == (taken < 22)
 
 
 def test_a_box_never_gives_more_than_it_holds() -> None:

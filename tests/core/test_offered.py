@@ -47,6 +47,7 @@ TYPES: dict[str, Any] = {
     "bracket_sides": Side,
     "shares_of": ShareOf,
 }
+NUMBERS = {"weights", "print_zones", "sought_n"}
 PARTS = {"sought_states": "states", "water_baths": "baths"}  # of another list
 
 
@@ -58,9 +59,11 @@ def test_every_value_is_offered_and_no_other(name: str) -> None:
 
 
 def test_no_list_is_left_out() -> None:
-    """Each is of a type, a part of another, or the weights, which are whole numbers."""
-    assert {*OFFERED} == {*TYPES, *PARTS, "weights"}
+    """Each is of a type, a part of another, or numbers in words."""
+    assert {*OFFERED} == {*TYPES, *PARTS, *NUMBERS}
     assert list(OFFERED["weights"]) == ["3", "2", "1", "0"]
+    assert OFFERED["print_zones"]["7.5"] == "VII½"
+    assert (OFFERED["sought_n"]["-1.5"], OFFERED["sought_n"]["0"]) == ("N−1½", "N")
     for part, whole in PARTS.items():
         assert {*OFFERED[part]} < {*OFFERED[whole]}
 

@@ -12,6 +12,7 @@ MM_PER_IN = 25.4  # by definition
 ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
 LENGTH = re.compile(r"(-?\d+(?:\.\d+)?)\s*(mm|cm|m|in|″|\")?")
 VOLUME = re.compile(r"(-?\d+(?:\.\d+)?)\s*(ml|l|fl\s*oz|oz)?", re.I)
+HORIZON_MM = 1e8  # so far that no lens tells it from the horizon
 IN_MM = {
     "": 1.0,
     "mm": 1.0,
@@ -27,9 +28,11 @@ IN_ML = {"": 1.0, "ml": 1.0, "l": 1_000.0, "floz": ML_PER_FL_OZ, "oz": ML_PER_FL
 def mm(text: str, field: str | None = None) -> float:
     """Millimetres of a length as one writes it; Unreadable for anything else.
 
-    >>> mm("30"), mm("6 in"), round(mm("2.5 cm"), 6)
-    (30.0, 152.39999999999998, 25.0)
+    >>> mm("30"), mm("6 in"), round(mm("2.5 cm"), 6), mm("horizon")
+    (30.0, 152.39999999999998, 25.0, 100000000.0)
     """
+    if text.strip().lower() == "horizon":
+        return HORIZON_MM
     found = LENGTH.fullmatch(pointed(text.strip(), field))
     if not found:
         raise Unreadable(

@@ -14,6 +14,15 @@ def plain(value: float) -> str:
     return f"{value:.6g}".replace("-", "−")
 
 
+def typed_text(value: float) -> str:
+    """A number as it is typed: with a hyphen for its sign.
+
+    >>> typed_text(-6.0), typed_text(0.5)
+    ('-6', '0.5')
+    """
+    return plain(value).replace("−", "-")
+
+
 @lru_cache(1024)
 def number_text(value: float) -> str:
     """A non-negative number to the nearest third or half, with a real fraction.

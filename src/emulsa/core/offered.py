@@ -9,6 +9,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from emulsa.core.development.ratings import RATING_WORDS
+from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.zones import zone_text
 
 Offered = Mapping[str, str]
 
@@ -53,6 +55,8 @@ OFFERED: dict[str, Offered] = {
         "own tablet": "own step tablet",
         "Zone I and Zone VIII": "two sheets, Zone I and Zone VIII",
     },
+    "sought_n": {f"{n:g}": n_text(n) for n in (-3, -2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2, 3)},
+    "print_zones": {f"{zone:g}": zone_text(zone) for zone in (6, 6.5, 7, 7.5, 8, 8.5, 9)},
     "series": {
         "full": "full stops",
         "half": "half stops",

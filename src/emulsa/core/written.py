@@ -33,6 +33,7 @@ class Written:
     length: Literal["mm", "in"] = "mm"
     stops: Literal["third", "tenth"] = "third"
     dates: Literal["day first", "month first", "iso"] = "day first"
+    currency: str = ""
 
 
 CONTRACT = Written()
@@ -101,6 +102,15 @@ def length_text(mm: float) -> str:
     return f"{_length(mm)} {_form().length}"
 
 
+def area_text(size_mm: tuple[float, float]) -> str:
+    """A width and a height, the unit once.
+
+    >>> area_text((120, 95))
+    '120 × 95 mm'
+    """
+    return f"{_length(size_mm[0])} × {length_text(size_mm[1])}"
+
+
 def volume_text(ml: float) -> str:
     """To a tenth below 20 ml, to the millilitre above; ounces to a hundredth.
 
@@ -119,6 +129,16 @@ def amount_text(ml: float) -> str:
     if _form().volume == "ml" and ml >= 2_000:
         return f"{plain(round(ml / 1_000, 1))} l"
     return volume_text(ml)
+
+
+def money_text(amount: float) -> str:
+    """Money, with the photographer's own sign.
+
+    >>> with writing(Written(currency="£")):
+    ...     money_text(2.5)
+    '£2.50'
+    """
+    return f"{_form().currency}{amount:.2f}"
 
 
 def degrees_text(celsius: float) -> str:

@@ -17,6 +17,7 @@ from emulsa.api.route import Route
 from emulsa.api.routes import ROUTES
 from emulsa.core import wire
 from emulsa.core.begun import BEGUN
+from emulsa.core.handles import HANDLES
 from emulsa.core.offered import OFFERED
 from emulsa.server.app import Settings, create_app
 
@@ -52,6 +53,7 @@ def module() -> str:
             _constant("KIT_KEEPS", _of_the_kit("PUT"), fixed=True),
             _constant("KIT_DROPS", _of_the_kit("DELETE"), fixed=True),
             _constant("BEGUN", BEGUN, f"{{ {_kinds(BEGUN)} }}"),
+            _constant("HANDLES", HANDLES, fixed=True),
             _constant(
                 "OFFERED",
                 offered,

@@ -47,9 +47,6 @@ export function closedAt(timed: Timed, now: number): Interval[] {
     : timed.intervals;
 }
 
-/** Minutes as a developing clock shows them: 6:50, never 6.83. */
-export const clockText = (minutes: number) => watchText(Math.round(minutes * 60));
-
 /** 1:05 or 0:09.4, as a watch shows it. */
 export function watchText(seconds: number): string {
   const held = Math.max(0, seconds + 1e-6); // 409.9999999 s is 6:50

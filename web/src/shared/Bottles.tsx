@@ -2,11 +2,12 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../api/queries";
+import { offered } from "./offered";
 
 /** The bottles a run uses up: those that serve run after run, until others are ticked. */
 export function useBottles() {
   const kit = useQuery(kitQuery).data;
-  const all = (kit?.bottles ?? []).filter((each) => !each.archived);
+  const all = offered(kit?.bottles);
   const [taken, setTaken] = useState<Record<string, boolean>>({});
   const chosen = all.filter((each) => taken[each.id] ?? kit?.reused.includes(each.kind));
   const take = (id: string, wanted: boolean) => setTaken({ ...taken, [id]: wanted });

@@ -46,15 +46,5 @@ const unitsOf = (told: Record<string, Schemas["Unit"]> = OWN): Record<UnitKey, U
   "°C": unit(told["°C"] ?? OWN["°C"]),
 });
 
-/** Money, with the photographer's own sign. */
-export const moneyIn = (amount: number, currency: string | undefined) =>
-  `${currency ?? ""}${amount.toFixed(2)}`;
-
-/** Every formatter, as one works. */
-export function useMeasures() {
-  const kept = useQuery(wayQuery).data;
-  return {
-    units: unitsOf(kept?.units),
-    money: (amount: number) => moneyIn(amount, kept?.preferences.measures?.currency),
-  };
-}
+/** Numbers in fields, in the units one works in. */
+export const useMeasures = () => unitsOf(useQuery(wayQuery).data?.units);

@@ -11,6 +11,7 @@ from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.learned import learned
+from emulsa.core.bench.curve_form import CurveForm, curve_forms
 from emulsa.core.bench.evidence import Learned
 from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
@@ -67,7 +68,8 @@ class BenchView:
 @dataclass(frozen=True)
 class TestView:
     """A test with its version, the film's and recipe's names and versions, and what it says;
-    ``use_text`` is what using its times would change in the recipe."""
+    ``use_text`` is what using its times would change in the recipe, ``forms`` each development as
+    it is typed, and the next."""
 
     test: FilmTest
     version: str
@@ -77,6 +79,7 @@ class TestView:
     recipe_version: str
     worked: Worked
     use_text: str
+    forms: tuple[CurveForm, ...]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -235,6 +238,7 @@ def _view(db: Db, test: FilmTest) -> TestView:
         version_of(recipe) if recipe else "",
         worked,
         _use_text(recipe, test, worked) if recipe and worked.ladder else "",
+        curve_forms(test),
     )
 
 

@@ -80,6 +80,7 @@ class DensitometerView:
 
     name: str
     density: float
+    text: str
 
 
 @dataclass(frozen=True)
@@ -141,7 +142,8 @@ def densitometer(
     """Read the patch that lies under the head."""
     _must_be_on(db, house)
     device = house.densitometer
-    return DensitometerView(device.name, device.read(place, zeroed))
+    density = device.read(place, zeroed)
+    return DensitometerView(device.name, density, f"{density:.2f}")
 
 
 @routes.question("/shutter-tester/measure", "POST")

@@ -9,7 +9,8 @@ from emulsa.api.replies import ICS, attached
 from emulsa.api.routing import Db, File, Routes, now
 from emulsa.api.views.darkroom import WAITING_AT_ONCE, waiting
 from emulsa.core.darkroom import plan
-from emulsa.core.darkroom.night import EveningPlan, Night, Planning, planned
+from emulsa.core.darkroom.evening_plan import EveningPlan
+from emulsa.core.darkroom.night import Night, Planning, planned
 from emulsa.exchange.calendar import Entry, Moment, ics
 from emulsa.store import darkroom, films, holders, pieces
 

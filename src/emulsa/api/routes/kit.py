@@ -12,7 +12,10 @@ from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import amount_text
-from emulsa.core.corrections.optics import Lens
+from emulsa.core.corrections.optics import Lens, Pinhole
+from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
+from emulsa.core.corrections.pinhole import Side as FormatSide
+from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.data.developers import DEVELOPERS
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
@@ -22,11 +25,22 @@ from emulsa.core.development.recipes import Recipe
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
+from emulsa.core.kit.described import described
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
-from emulsa.core.kit.pictured import LadderRung, MarkShown, ladder, lens_marks
+from emulsa.core.kit.pictured import (
+    LadderRung,
+    LawDrawn,
+    MarkShown,
+    SeenByPinhole,
+    ladder,
+    law_drawn,
+    lens_marks,
+    seen,
+)
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.kit.table_text import table_texts
+from emulsa.core.kit.usual import offered
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
 from emulsa.store import films, rows
@@ -54,10 +68,14 @@ class Starting:
 
 @dataclass(frozen=True)
 class Kit:
-    """Everything one owns, each list by name; ``agitations`` are the ways of moving film there are,
-    in words, ``tables`` each record's tables as they are typed, ``amounts`` what each filter takes,
-    ``reused`` the kinds of bottles that serve run after run, ``developers`` generic names with
-    their usual dilutions, ``starters`` sets to begin with."""
+    """Everything one owns, each list by name.
+
+    ``agitations`` are the ways of moving film there are, in words; ``said`` is each record in a
+    line, ``tables`` its tables as they are typed, ``amounts`` what each filter takes; ``usual``
+    what is taken of a list while nothing is chosen; ``reused`` the kinds of bottles that serve run
+    after run, ``developers`` generic names with their usual dilutions, ``starters`` sets to begin
+    with.
+    """
 
     films: list[Film]
     recipes: list[FilmRecipe]
@@ -74,8 +92,10 @@ class Kit:
     papers: list[PrintingPaper]
     enlargers: list[Enlarger]
     agitations: dict[str, str]
+    said: dict[str, str]
     tables: dict[str, dict[str, str]]
     amounts: dict[str, str]
+    usual: dict[str, str]
     reused: tuple[str, ...]
     developers: tuple[tuple[str, tuple[str, ...]], ...]
     starters: tuple[StarterLine, ...]
@@ -90,6 +110,21 @@ class PastedSheet:
 
 
 @dataclass(frozen=True, kw_only=True)
+class PinholeTyped:
+    """A pinhole as it is typed, before a format."""
+
+    optics: Pinhole
+    format_mm: tuple[FormatSide, FormatSide] = DEFAULT_FORMAT_MM
+
+
+@dataclass(frozen=True, kw_only=True)
+class LawTyped:
+    """A reciprocity law as it is typed."""
+
+    law: Law
+
+
+@dataclass(frozen=True, kw_only=True)
 class NewRecipes:
     """Recipes that come together, as a data sheet's."""
 
@@ -101,11 +136,16 @@ def read(db: Db) -> Kit:
     """The whole kit."""
     lists = store.everything(db)
     records = [each for members in lists.values() for each in members]
+    names = {each.id: each.name for each in lists["films"]}
+    agitations = words() | {key: scheme_text(key) for key in _schemes(lists)}
+    first = {kind: next(iter(offered(members)), None) for kind, members in lists.items()}
     return Kit(
         **lists,
-        agitations=words() | {key: scheme_text(key) for key in _schemes(lists)},
+        agitations=agitations,
+        said={each.id: described(each, names, agitations) for each in records},
         tables={each.id: told for each in records if (told := table_texts(each))},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
+        usual={kind: each.id if each else "" for kind, each in first.items()},
         reused=REUSED,
         developers=DEVELOPERS,
         starters=tuple(StarterLine(each.key, each.title, each.says) for each in STARTERS),
@@ -183,6 +223,18 @@ def recipe_ladder(recipe: Recipe) -> tuple[LadderRung, ...]:
 def marks_of_lens(optics: Lens) -> tuple[MarkShown, ...]:
     """The marks of a lens as it is typed, with the time each takes in open shade."""
     return lens_marks(optics)
+
+
+@routes.question("/pinhole-facts", "POST")
+def facts_of_pinhole(asked: PinholeTyped) -> SeenByPinhole:
+    """What a pinhole as it is typed makes of a format."""
+    return seen(asked.optics, asked.format_mm)
+
+
+@routes.question("/law", "POST")
+def drawing_of_law(asked: LawTyped) -> LawDrawn:
+    """A reciprocity law as it is typed, to be drawn."""
+    return law_drawn(asked.law)
 
 
 @routes.act("POST", "/recipes")

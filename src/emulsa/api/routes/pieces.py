@@ -2,18 +2,24 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+from typing import Annotated
+
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
+from emulsa.api.views.ready import ready_now
 from emulsa.core.film.acts.naming import Naming
 from emulsa.core.film.acts.naming import name_holder as named
 from emulsa.core.film.metered import MeteredSpot, metered_spots
-from emulsa.core.film.ready import Fitting, Ready
+from emulsa.core.film.ready import Fitting, Meant, Ready, meant
 from emulsa.core.film.ready import fitting as fitting_of
-from emulsa.core.film.ready import ready as ready_of
-from emulsa.core.limits import Id
+from emulsa.core.limits import Length
 from emulsa.core.logged.record import Share
-from emulsa.store import exposures, films, holders, pieces, rolls
+from emulsa.store import exposures, films, holders, pieces
+
+FilmMeant = Annotated[str, Length("A film's id", 0, 64)]
+SideMeant = Annotated[str, Length("The side or frame", 0, 40)]
 
 routes = Routes("pieces", "/api/pieces")
 
@@ -21,13 +27,28 @@ routes = Routes("pieces", "/api/pieces")
 @routes.question("/ready")
 def ready(db: Db) -> tuple[Ready, ...]:
     """Sides by number, then rolls frame by frame from the one in the gate."""
-    return _ready(db)
+    return ready_now(db)
+
+
+@dataclass(frozen=True, kw_only=True)
+class Fits(Fitting):
+    """Film an exposure can go onto, and which of it was meant."""
+
+    meant: Meant
 
 
 @routes.question("/fitting")
-def fitting(db: Db, film_id: Id, share: Share = 1.0) -> Fitting:
-    """The film of one kind an exposure, or a share of a multiple one, can go onto."""
-    return fitting_of(_ready(db), film_id, share)
+def fitting(db: Db, film_id: FilmMeant = "", share: Share = 1.0, side: SideMeant = "") -> Fits:
+    """The film of one kind an exposure, or a share of a multiple one, can go onto, and what the
+    ``side`` that was typed means; nothing fits a scene whose film was not chosen."""
+    fits = fitting_of(ready_now(db), film_id, share)
+    name = films.names(db).get(film_id, "film of this kind")
+    return Fits(
+        now=fits.now,
+        unexposed=fits.unexposed,
+        taken=fits.taken,
+        meant=meant(fits, side, name),
+    )
 
 
 @routes.question("/{id}/spots")
@@ -45,17 +66,3 @@ def name_holder(act: Act, id: str, naming: Naming) -> Done:  # noqa: A002
     outcome = named(piece, naming, holders.holders(act.db), pieces.in_holders(act.db), act.moment)
     act.carry_out(outcome)
     return Done(outcome.says, (id,))
-
-
-def _ready(db: Db) -> tuple[Ready, ...]:
-    sheets = pieces.in_holders(db)
-    loaded = [each for each in rolls.rolls(db) if each.place == "camera"]
-    frames = pieces.of_rolls(db, [each.id for each in loaded])
-    every = [*sheets, *(piece for of_roll in frames.values() for piece in of_roll)]
-    return ready_of(
-        sheets,
-        frames,
-        loaded,
-        {each.id: each for each in films.films(db)},
-        exposures.shots(db, [each.id for each in every]),
-    )

@@ -11,6 +11,7 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes, now
 from emulsa.api.views.done import Done
+from emulsa.api.views.ready import ready_now
 from emulsa.api.views.scenes import KeptScene, SceneView, kept, scene_view, solution
 from emulsa.api.views.targets import targets_of
 from emulsa.core.advice import Advice
@@ -26,6 +27,7 @@ from emulsa.core.exposing.bracket import (
 )
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.penalties import Weights
+from emulsa.core.film.ready import MeantRow, fitting, meant_row
 from emulsa.core.kit.films import unnamed_film
 from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
@@ -39,6 +41,7 @@ from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.solve import Solution
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
+from emulsa.core.written import money_text
 from emulsa.store import films, kit, outings, pieces, preferences
 from emulsa.store import scenes as store
 
@@ -92,25 +95,26 @@ class LikeFilm:
 
 @dataclass(frozen=True)
 class BracketShown:
-    """The frames of a bracket, what they use up in words, and what that film cost, where it is
-    known."""
+    """The frames of a bracket, the film they go onto, what they use up in words, and what that
+    film cost, where it is known."""
 
     frames: tuple[Frame, ...]
+    film: MeantRow
     uses: str
-    price: float | None
+    price_text: str
     advice: tuple[Advice, ...]
 
 
 @dataclass(frozen=True, kw_only=True)
 class Bracketing:
-    """A bracket of a scene: its step, frames and side, and the film it is meant for, as far as it
-    is named."""
+    """A bracket of a scene: its step, frames and side, and the film it is meant for as it is
+    typed; nothing is what comes first."""
 
     scene: Scene
     step_stops: BracketStep = 1.0
     frames: Frames = 3
     side: Side = "both"
-    piece_ids: Annotated[tuple[Id, ...], Length("Film of a bracket", 0, 15)] = ()
+    sides: Annotated[str, Length("The sides or frames", 0, 200)] = ""
 
 
 @dataclass(frozen=True)
@@ -213,13 +217,18 @@ def bracketed(db: Db, asked: Bracketing) -> BracketShown:
             side=asked.side,
         )
     )
-    on = list(pieces.of_ids(db, asked.piece_ids).values())
+    count = len(answer.frames)
+    film_id = asked.scene.film_id or ""
+    name = films.names(db).get(film_id, "film of this kind")
+    row = meant_row(fitting(ready_now(db), film_id, 1.0), asked.sides, count, name)
+    on = list(pieces.of_ids(db, row.piece_ids).values())
     costs = [each.cost for each in targets_of(db, on).values()]
     known = [each for each in costs if each is not None]
     return BracketShown(
         answer.frames,
-        used_text(len(answer.frames), [each.roll_id is not None for each in on]),
-        math.fsum(known) if known and len(known) == len(answer.frames) else None,
+        row,
+        used_text(count, [each.roll_id is not None for each in on]),
+        money_text(math.fsum(known)) if known and len(known) == count else "",
         answer.advice,
     )
 

@@ -14,6 +14,7 @@ from emulsa.core.data.cautions import of_run
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.kit import plain
 from emulsa.core.kit.darkroom import Line, Tank
+from emulsa.core.kit.usual import usual
 from emulsa.store import darkroom, films, holders, pieces
 
 
@@ -32,10 +33,8 @@ class Course:
 
 def course_of(db: Db, run: Run, minutes: float) -> Course:
     """In its own tank and along its own line, else the first there are, else plain ones."""
-    tanks = [each for each in darkroom.tanks(db) if not each.archived or each.id == run.tank_id]
-    lines = [each for each in darkroom.lines(db) if not each.archived or each.id == run.line_id]
-    tank = next((each for each in tanks if each.id == run.tank_id), (*tanks, plain.TANK)[0])
-    line = next((each for each in lines if each.id == run.line_id), (*lines, plain.SEQUENCE)[0])
+    tank = usual(darkroom.tanks(db), run.tank_id, plain.TANK)
+    line = usual(darkroom.lines(db), run.line_id, plain.SEQUENCE)
     area = holders.areas(db).in2(pieces.of_run(db, run.id))
     recipe = recipe_of(db, run)
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import Holder, doubt
 from emulsa.core.film.pieces import Piece, Side
-from emulsa.core.film.states import State
+from emulsa.core.film.states import BAG_MOVES, BagMove, State
 from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text
 from emulsa.core.tones.development_number import n_text
@@ -20,11 +20,13 @@ from emulsa.store.database import Connection
 
 @dataclass(frozen=True)
 class SideView:
-    """One side of a holder in words; ``doubt`` is what speaks against loading it."""
+    """One side of a holder in words; ``bag_move`` is what is done with it in the changing bag,
+    ``doubt`` what speaks against loading it."""
 
     side: Side
     where: str
     state: State
+    bag_move: BagMove | None
     piece_id: str | None
     film_id: str | None
     film_name: str
@@ -87,10 +89,12 @@ def _side(
 ) -> SideView:
     names, titles = words
     last = given[-1] if given else None
+    state: State = sheet.state if sheet else "empty"
     return SideView(
         side=letter,
         where=f"{holder.number}{letter}",
-        state=sheet.state if sheet else "empty",
+        state=state,
+        bag_move=BAG_MOVES.get(state),
         piece_id=sheet.id if sheet else None,
         film_id=sheet.film_id if sheet else None,
         film_name=names[sheet.film_id] if sheet else "",

@@ -10,7 +10,7 @@ from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.api.views.prints import made_text
-from emulsa.core.darkroom.run import Run
+from emulsa.core.darkroom.run import Run, went_text
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
 from emulsa.core.errors import CoreError
@@ -123,6 +123,7 @@ class Story:
     shares: list[ExposureView]
     run: Run | None
     run_text: str
+    went_text: str
     decided: str
     judgement: Judgement | None
     judgement_version: str
@@ -170,6 +171,7 @@ def story_of(db: Db, id_: str) -> Story:
         ],
         run=run,
         run_text=_run_text(run) if run else "",
+        went_text=went_text(run.went) if run and run.went else "",
         decided=_decided(db, piece),
         judgement=judged,
         judgement_version=version_of(judged) if judged else "",

@@ -14,6 +14,7 @@ from emulsa.core.scene.plan import meter_set
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.solve import Solution, solved
 from emulsa.core.versions import version_of
+from emulsa.core.written import money_text
 from emulsa.store import exposures, films, outings, preferences, runs, scenes
 from emulsa.store.database import Connection
 
@@ -23,9 +24,9 @@ class SceneView:
     """A scene and its version, what was exposed on it, and its readings as lines to edit and in
     words (``said``).
 
-    ``showed`` is what the negatives of the scene it goes back to showed; ``cost`` what film was
-    spent here, when its price is known; ``outing`` the day it belongs to; ``labels`` what was
-    metered lately, by its names.
+    ``showed`` is what the negatives of the scene it goes back to showed; ``cost_text`` what
+    film was spent here, when its price is known; ``outing`` the day it belongs to; ``labels`` what
+    was metered lately, by its names.
     """
 
     scene: Scene
@@ -34,7 +35,7 @@ class SceneView:
     lines: dict[str, str]
     said: dict[str, str]
     showed: list[str]
-    cost: float | None
+    cost_text: str
     outing: Outing | None
     labels: list[str]
 
@@ -64,7 +65,7 @@ def scene_view(db: Connection, scene: Scene) -> SceneView:
         lines(db, scene),
         _said(scene),
         [showed(each) for each in seen],
-        sum(costs) if costs else None,
+        money_text(sum(costs)) if costs else "",
         outings.outing(db, scene.outing_id),
         scenes.labels(db),
     )

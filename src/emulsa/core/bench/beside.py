@@ -63,6 +63,7 @@ class Compared:
     line: CurveLine
     match_x: float
     match_net: float
+    match_text: str
     observed: tuple[tuple[str, str], ...]
     films: tuple[ComparedFilm, ...]
 
@@ -108,6 +109,7 @@ def side_by_side(test: FilmTest, beside: Sequence[FilmTest]) -> Compared | str |
         line=_moved(drawn_line(ready.curve, ready.answer), shift),
         match_x=at + shift,
         match_net=test.match_net,
+        match_text=f"{test.match_net:.2f} above clear film",
         observed=observed_words(reference),
         films=tuple(_beside(each, ready, test) for each in films),
     )

@@ -2,23 +2,29 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from emulsa.core.errors import CoreError
 from emulsa.core.light.hand_time import minutes_text
+from emulsa.core.numbers import counted, plain
 from emulsa.core.sensitometry.curve import FEWEST, STOP, Curve, Drawn
 from emulsa.core.sensitometry.film_test import CurveAnswer, FilmTestAnswer
-from emulsa.core.tones.zones import MIDDLE
+from emulsa.core.tones.zones import MIDDLE, zone_text
 
+SLACK = 1e-6  # an end that lies on a third is read, whatever its last digit
 DRAWN = 81  # points of a curve as it is drawn
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CurveLine:
-    """A curve as it is drawn: along zones (or log H), up by density with base."""
+    """A curve as it is drawn: along zones (or log H), up by density with base; ``steps_text`` what
+    it was drawn from."""
 
     id: str
     minutes_text: str
+    steps_text: str
     base_fog: float
     points: tuple[tuple[float, float], ...]
     line: tuple[tuple[float, float], ...]
@@ -43,14 +49,11 @@ def drawn_line(curve: Curve, answer: FilmTestAnswer | None) -> CurveLine:
             if found.speed_stops is not None
             else found.speed_log_h
         )
-    try:
-        drawn = Drawn(curve, "curve") if len(curve.steps) >= FEWEST else None
-        problem = ""
-    except CoreError as refusal:
-        drawn, problem = None, refusal.message
+    drawn, problem = _drawn(curve)
     return CurveLine(
         id=curve.id,
         minutes_text=minutes_text(curve.minutes) if curve.minutes else curve.id,
+        steps_text=_steps_text(curve),
         base_fog=curve.base_fog,
         points=tuple(
             (
@@ -63,6 +66,56 @@ def drawn_line(curve: Curve, answer: FilmTestAnswer | None) -> CurveLine:
         speed_x=speed,
         problem=problem,
     )
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ReadOff:
+    """An exposure, in words, and what each curve that reaches it has there, by its name."""
+
+    at: float
+    text: str
+    densities: dict[str, str]
+
+
+def read_off(curves: Sequence[Curve]) -> Iterator[ReadOff]:
+    """What the curves have, from the least exposure to the most: by thirds of a zone where a meter
+    told them, else by tenths of log H."""
+    ready = [(each, drawn) for each in curves if (drawn := _drawn(each)[0])]
+    if not ready:
+        return
+    metered = ready[0][0].exposure.kind == "metered"
+    per = 3 if metered else 10
+    ends = [
+        as_drawn(each, x / STOP) if metered else x
+        for each, drawn in ready
+        for x in (drawn.first, drawn.last)
+    ]
+    for count in range(math.ceil(per * min(ends) - SLACK), math.floor(per * max(ends) + SLACK) + 1):
+        at = count / per
+        x = (at - MIDDLE) * STOP if metered else at
+        yield ReadOff(
+            at=at,
+            text=f"Zone {zone_text(at)}" if metered else f"log H {plain(round(at, 1))}",
+            densities={
+                each.id: f"{drawn.density(x):.2f}" for each, drawn in ready if drawn.inside(x)
+            },
+        )
+
+
+def _drawn(curve: Curve) -> tuple[Drawn | None, str]:
+    """A curve ready to be read; nothing, and why, when it cannot be."""
+    if len(curve.steps) < FEWEST:
+        return None, ""
+    try:
+        return Drawn(curve, "curve"), ""
+    except CoreError as refusal:
+        return None, refusal.message
+
+
+def _steps_text(curve: Curve) -> str:
+    if not curve.steps:
+        return "waits for densities"
+    return f"{counted(len(curve.steps), 'step')}, clear film {curve.base_fog:.2f}"
 
 
 def _samples(curve: Curve, drawn: Drawn) -> list[tuple[float, float]]:

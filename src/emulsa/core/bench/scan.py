@@ -21,10 +21,22 @@ UNSURE = 0.03  # of density: what a hand densitometer wanders at most
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class ScanRead:
-    """Every patch's density, from the least exposed on; what is clear film, and what to look at."""
+class PatchRead:
+    """What was read under a patch, and how sure it is."""
 
-    samples: tuple[SampleAnswer, ...]
+    id: str
+    density_text: str
+    doubt_text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class ScanRead:
+    """Every patch's density, from the least exposed on, to be shown and as they are typed; what is
+    clear film, and what to look at."""
+
+    patches: tuple[PatchRead, ...]
+    column: str
+    fog_text: str
     densities: tuple[float, ...]
     base_fog: float | None
     says: tuple[str, ...]
@@ -68,11 +80,19 @@ def densities(scan: StripScan, white: float, levels: Sequence[tuple[float, float
     fog = answer.samples[count].density if clear is not None and by_wedge else None
     fog = fog if fog is None else max(fog, 0.0)  # clear film is the wedge's own zero, or above it
     return ScanRead(
-        samples=found,
+        patches=tuple(_patch(each) for each in found),
+        column="\n".join(f"{each.density:.3f}" for each in found if each.density is not None),
+        fog_text="" if fog is None else f"{fog:.2f}",
         densities=tuple(each.density for each in found if each.density is not None),
         base_fog=fog,
         says=tuple(_said(found, by_wedge)),
     )
+
+
+def _patch(sample: SampleAnswer) -> PatchRead:
+    doubt = "" if sample.uncertainty is None else f"±{sample.uncertainty:.2f}"
+    density = "none" if sample.density is None else f"{sample.density:.2f}"
+    return PatchRead(id=sample.id, density_text=density, doubt_text=doubt)
 
 
 def _said(samples: Sequence[SampleAnswer], by_wedge: bool) -> list[str]:

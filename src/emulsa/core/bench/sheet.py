@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from emulsa.core.bench.beside import Compared, side_by_side
-from emulsa.core.bench.drawing import CurveLine, drawn_line, main_curve
+from emulsa.core.bench.drawing import CurveLine, ReadOff, drawn_line, main_curve, read_off
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.textural import Textural, textural_of
 from emulsa.core.bench.zone_sheets import ZoneSheets, zone_sheets
@@ -47,10 +47,12 @@ class RungLine:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Worked:
-    """Everything a test says; ``problem`` when it cannot be worked out, with the field at fault."""
+    """Everything a test says; ``readings`` are its curves read off along the axis, ``problem`` when
+    it cannot be worked out, with the field at fault."""
 
     axis: Literal["zones", "log_h"]
     lines: tuple[CurveLine, ...]
+    readings: tuple[ReadOff, ...]
     answer: FilmTestAnswer | None
     main: str | None
     rate_at: str
@@ -59,6 +61,7 @@ class Worked:
     today: str
     net_at_viii: float
     speed_net: float
+    speed_net_text: str
     compared: Compared | None
     not_compared: str
     textural: Textural | None
@@ -87,6 +90,7 @@ def worked_out(
     return Worked(
         axis="zones" if metered else "log_h",
         lines=tuple(drawn_line(each, answer) for each in test.curves),
+        readings=tuple(read_off(test.curves)),
         answer=answer,
         main=main.id if main else None,
         rate_at=f"EI {plain(rounded(main.metered_ei))}" if main else "",
@@ -95,6 +99,7 @@ def worked_out(
         today=_today(answer, recipe) if answer and recipe else "",
         net_at_viii=Targets().net_at_viii,
         speed_net=SPEED_NET,
+        speed_net_text=f"{SPEED_NET:.2f} above clear film",
         compared=compared if isinstance(compared, Compared) else None,
         not_compared=compared if isinstance(compared, str) else "",
         textural=textural_of(test, answer) if answer else None,

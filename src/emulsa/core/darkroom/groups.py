@@ -16,6 +16,7 @@ from emulsa.core.development.time import DevelopmentAnswer
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.watch import minutes_typed
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,7 +34,8 @@ class Group:
     """Film that wants the same of the same recipe, and its time at the temperature.
 
     ``time`` is empty and ``problem`` says why when there is no recipe, no time in it, or when it is
-    not recommended (``needs_reason``). ``others`` are compensating recipes a contraction may take.
+    not recommended (``needs_reason``). ``own_minutes`` are those one decided on,
+    as they are typed; ``others`` are compensating recipes a contraction may take.
     """
 
     film_id: str
@@ -48,6 +50,7 @@ class Group:
     problem: str
     needs_reason: bool
     choice: Choice
+    own_minutes: str
     others: tuple[Other, ...]
 
 
@@ -121,6 +124,7 @@ def _group(
         problem=problem,
         needs_reason=needs_reason,
         choice=first.choice,
+        own_minutes=minutes_typed(own) if (own := first.choice.minutes) else "",
         others=tuple(_others(first, film, recipes, temperature_c)) if first.n < 0 else (),
     )
 

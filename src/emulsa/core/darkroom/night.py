@@ -11,9 +11,17 @@ from emulsa.core.chemistry.dilution import mix_text
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.areas import Areas
 from emulsa.core.darkroom.batches import BatchesAnswer
-from emulsa.core.darkroom.evening import EveningRequest, PlacedTask, evening
+from emulsa.core.darkroom.evening import EveningRequest, evening
+from emulsa.core.darkroom.evening_plan import (
+    Amount,
+    EveningPlan,
+    Idle,
+    PlannedPiece,
+    PlannedRun,
+    hours,
+    told,
+)
 from emulsa.core.darkroom.groups import time_of
-from emulsa.core.darkroom.process import ProcessAnswer
 from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.development.negative import Tankful
@@ -57,79 +65,6 @@ class Planning:
     bottle_ids: Annotated[tuple[Id, ...], BOTTLES] = ()
     washers: Places = 1
     dryers: Places = 1
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PlannedPiece:
-    """A piece of film in a planned run: what it wants, and what sharing does to it."""
-
-    id: str
-    piece_ids: tuple[str, ...]
-    where: str
-    scene_title: str
-    part_text: str
-    n_text: str
-    minutes: float
-    minutes_text: str
-    error_zones: float
-    error_text: str
-    too_far: bool
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PlannedRun:
-    """A run of the evening: its film, its minutes, what is measured for it, second by second."""
-
-    id: str
-    film_id: str
-    recipe_id: str
-    tank_id: str
-    name: str
-    n: float
-    minutes: float
-    minutes_text: str
-    pieces: tuple[PlannedPiece, ...]
-    developer: str
-    dilution: str
-    volume_ml: float
-    area_in2: float
-    mix_text: str
-    course: ProcessAnswer
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Idle:
-    """How long a place stands idle until all is dry."""
-
-    place: str
-    text: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Amount:
-    """What an evening takes of something, in the photographer's measures."""
-
-    what: str
-    text: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class EveningPlan:
-    """The evening: its runs, every task on one clock, what it uses, and what is worth saying.
-
-    ``proven`` tells for each kind of film whether no better sharing is possible.
-    """
-
-    runs: tuple[PlannedRun, ...]
-    proven: dict[str, bool]
-    tasks: tuple[PlacedTask, ...]
-    finish_s: float
-    finish_text: str
-    hands_idle_text: str
-    idle: tuple[Idle, ...]
-    totals: tuple[Amount, ...]
-    advice: tuple[Advice, ...]
-    temperature_c: float
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -189,10 +124,15 @@ class _Night:
                 },
             )
         )
+        # drying goes on overnight: the drawing ends when the hands and the washer are done
+        wet_until_s = max((each.end_s for each in answer.tasks if each.place != "dryer"), default=0)
         return EveningPlan(
             runs=tuple(runs),
             proven=proven,
             tasks=answer.tasks,
+            wet_until_s=wet_until_s,
+            hours=tuple(hours(wet_until_s)),
+            says=told(runs, answer.tasks),
             finish_s=answer.finish_s,
             finish_text=hours_text(answer.finish_s / 60),
             hands_idle_text=hours_text(answer.hands_idle_s / 60),

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
+from emulsa.core.light.hand_time import watch_text
 from emulsa.core.limits import BOTTLES, Id, Label, Length, Name, Note, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.core.written import temperature_text
 
 Minutes = Annotated[float, Within("The developing time", 0.5, 600, "min")]
 Minute = Annotated[float, Within("A minute of the development", 0, 600, "min")]
@@ -39,6 +41,28 @@ class Went:
     started_at: Label = ""
     steps: Annotated[tuple[WentStep, ...], Length("Steps done", 0, 30)] = ()
     measured: Annotated[tuple[BathReading, ...], Length("Measurements", 0, 200)] = ()
+
+
+def to_the_second(went: Went) -> Went:
+    """Baths as they are noted: nobody lifts film out to a fraction of a second."""
+    steps = tuple(replace(each, seconds=float(round(each.seconds))) for each in went.steps)
+    return replace(went, steps=steps)
+
+
+def went_text(went: Went) -> str:
+    """How a run went, bath by bath, and what the thermometer said.
+
+    >>> baths = (WentStep(name="Developer", seconds=485.2), WentStep(name="Stop", seconds=30))
+    >>> warm = (BathReading(minute=4.1, temperature_c=19.5),)
+    >>> went_text(Went(steps=baths, measured=warm))
+    'Developer 8:05, Stop 0:30; 19.5 °C after 4 min'
+    """
+    steps = ", ".join(f"{each.name} {watch_text(each.seconds)}" for each in went.steps)
+    read = (
+        f"{temperature_text(each.temperature_c)} after {each.minute:.0f} min"
+        for each in went.measured
+    )
+    return "; ".join((steps, *read))
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from emulsa.core.chemistry.dilution import mix_text
 from emulsa.core.darkroom.process import ProcessAnswer, TimedStep
 from emulsa.core.data.cautions import CAUTIONS, of_run
+from emulsa.core.light.hand_time import watch_text
 from emulsa.core.written import volume_text
 
 
@@ -53,19 +54,6 @@ def run_sheet(
     )
 
 
-def watch(seconds: float) -> str:
-    """A moment of a run as a watch shows it.
-
-    >>> watch(75), watch(3_725)
-    ('1:15', '1:02:05')
-    """
-    whole = round(seconds)
-    hours, minutes = whole // 3_600, whole % 3_600 // 60
-    if hours:
-        return f"{hours}:{minutes:02d}:{whole % 60:02d}"
-    return f"{minutes}:{whole % 60:02d}"
-
-
 def _step(step: TimedStep) -> SheetStep:
     moves = [
         (each.start_s - step.start_s, each.end_s - step.start_s)
@@ -77,12 +65,12 @@ def _step(step: TimedStep) -> SheetStep:
     elif len(moves) == 1 and moves[0][1] >= step.end_s - step.start_s - 61:
         said = "without a stop"
     else:
-        said = ", ".join(watch(start) for start, _ in moves)
+        said = ", ".join(watch_text(start) for start, _ in moves)
     return SheetStep(
         name=step.name,
-        begins=watch(step.start_s),
-        ends=watch(step.end_s),
-        lasts=watch(step.end_s - step.start_s),
+        begins=watch_text(step.start_s),
+        ends=watch_text(step.end_s),
+        lasts=watch_text(step.end_s - step.start_s),
         moves=said,
         caution=CAUTIONS.get(step.kind, ""),
     )

@@ -17,6 +17,7 @@ from emulsa.core.development.recipes import MINUTES
 from emulsa.core.errors import CoreError, Unreadable
 from emulsa.core.limits import EI, Length
 from emulsa.core.numbers import plain
+from emulsa.core.watch import minutes_typed
 
 Pasted = Annotated[str, Length("A data sheet", 1, 20_000)]
 DASHES = {"-", "–", "—", "−", "--", "n/r", "nr", "not recommended", "x"}
@@ -28,12 +29,14 @@ MOST_ROWS, MOST_COLUMNS = 200, 20
 class Cell:
     """What the sheet says for a film in a dilution.
 
-    ``minutes`` empty and no ``problem``: not recommended. A ``problem`` says what cannot be read.
+    ``minutes`` empty and no ``problem``: not recommended. A ``problem`` says what cannot be read,
+    ``text`` any of it.
     """
 
     dilution: str
     minutes: float | None
     problem: str
+    text: str
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -121,14 +124,22 @@ def _ei(text: str, line: int) -> float | None:
 def _cell(name: str, text: str) -> Cell:
     bare = text.strip().lower().removesuffix("min").strip()
     if not bare:
-        return Cell(dilution=name, minutes=None, problem="nothing is said")
+        return _told(name, problem="nothing is said")
     if bare in DASHES:
-        return Cell(dilution=name, minutes=None, problem="")
+        return _told(name)
     try:
         minutes = _minutes(bare)
     except CoreError as refused:
-        return Cell(dilution=name, minutes=None, problem=refused.message)
-    return Cell(dilution=name, minutes=minutes, problem="")
+        return _told(name, problem=refused.message)
+    return _told(name, minutes)
+
+
+def _told(dilution: str, minutes: float | None = None, problem: str = "") -> Cell:
+    if problem:
+        text = f"left out: {problem}"
+    else:
+        text = "not recommended" if minutes is None else minutes_typed(minutes)
+    return Cell(dilution=dilution, minutes=minutes, problem=problem, text=text)
 
 
 def _minutes(bare: str) -> float:

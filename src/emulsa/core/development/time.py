@@ -85,6 +85,7 @@ class TimeRow:
     step: str
     label: str
     factor: float
+    factor_text: str
     minutes: float
     minutes_text: str
     why: str
@@ -274,6 +275,7 @@ def _rows(minutes: float, steps: Iterable[_Step]) -> list[TimeRow]:
                 step=each.step,
                 label=each.label,
                 factor=each.factor,
+                factor_text="" if each.factor == 1 else f"×{each.factor:.2f}",
                 minutes=minutes,
                 minutes_text=minutes_text(minutes),
                 why=each.why,

@@ -83,7 +83,7 @@ class PlansRequest:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Plan:
-    """One whole way of taking the picture."""
+    """One whole way of taking the picture; ``cost_text`` is what it costs, with its sum."""
 
     placement: Placement
     n: float
@@ -96,7 +96,9 @@ class Plan:
     reason: str
     costs: str
     cost: float
+    cost_text: str
     penalties: tuple[Penalty, ...]
+    sum_text: str
     sheets: int
 
 
@@ -260,6 +262,7 @@ def _plan(way: _Way, tones: Tones, choice: FilterChoice, shot: _Shot) -> Plan:
         asked, way.limits, shot.mark[1], (shot.metered_s, shot.seconds, shot.error_stops)
     )
     labels = {each.id: each.label or "reading" for each in asked.readings}
+    terms = penalties(amounts, way.request.weights, tones)
     filters = " + ".join(each.label or "filter" for each in asked.filters) or "no filter"
     return Plan(
         placement=tones.placement,
@@ -274,6 +277,8 @@ def _plan(way: _Way, tones: Tones, choice: FilterChoice, shot: _Shot) -> Plan:
         reason=reason(tones, amounts, way.limits),
         costs=costs(tones, amounts, out, shot.error_stops),
         cost=shot.cost,
-        penalties=penalties(amounts, way.request.weights, tones),
+        cost_text=f"cost {shot.cost:.1f}",
+        penalties=terms,
+        sum_text=" + ".join(f"{each.text} {each.cost:.1f}" for each in terms),
         sheets=2 if amounts["extrapolation"] else 1,
     )

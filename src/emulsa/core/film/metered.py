@@ -11,12 +11,13 @@ from emulsa.core.tones.zones import zone_text
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MeteredSpot:
-    """A reading, and the zone it was meant to fall on."""
+    """A reading, the zone it was meant to fall on, and the patch of a strip nearest to it."""
 
     reading_id: str
     label: str
     zone: float
     zone_text: str
+    patch: int
 
 
 def metered_spots(exposures: Sequence[Exposure]) -> tuple[MeteredSpot, ...]:
@@ -33,6 +34,7 @@ def metered_spots(exposures: Sequence[Exposure]) -> tuple[MeteredSpot, ...]:
             label=labels.get(each["id"]) or "reading",
             zone=each["zone"],
             zone_text=zone_text(each["zone"]),
+            patch=round(each["zone"]) + 1,
         )
         for each in falls
         if not each.get("incident")

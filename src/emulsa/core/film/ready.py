@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
-from emulsa.core.film.pieces import Piece
+from emulsa.core.film.pieces import NO_HOLDER, Piece
 from emulsa.core.film.rolls import Roll, in_the_gate, rated
 from emulsa.core.film.states import State
 from emulsa.core.kit.films import Film
@@ -84,6 +85,58 @@ def fitting(found: Iterable[Ready], film_id: str, share: float) -> Fitting:
         unexposed=unexposed,
         taken=tuple(each for each in begun if each not in open_),
     )
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Meant:
+    """The film that a typed side or frame means; none, and why, when it cannot take an exposure.
+
+    ``unplaced``: a sheet in no holder, or one whose holder is named later.
+    """
+
+    piece: Ready | None
+    unplaced: bool
+    refusal: str
+
+
+def meant(fits: Fitting, typed: str, film_name: str) -> Meant:
+    """What is exposed already may be named, too: it is recorded when it happened. Nothing typed is
+    what can take it first."""
+    first = fits.now[0].where if fits.now else NO_HOLDER
+    wanted = typed.strip().upper() or first.upper()
+    if wanted == NO_HOLDER.upper():
+        return Meant(piece=None, unplaced=True, refusal="")
+    found = next((each for each in (*fits.now, *fits.taken) if each.where == wanted), None)
+    if found is not None:
+        return Meant(piece=found, unplaced=False, refusal="")
+    offered = ", ".join(each.where for each in fits.now)
+    choose = f"{offered}, or {NO_HOLDER}" if offered else NO_HOLDER
+    said = f"{wanted} holds no unexposed {film_name}; choose from {choose}."
+    return Meant(piece=None, unplaced=False, refusal=said)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MeantRow:
+    """The film a bracket goes onto, frame by frame, as it was typed; why not, when it does not."""
+
+    where: tuple[str, ...]
+    piece_ids: tuple[str, ...]
+    refusal: str
+
+
+def meant_row(fits: Fitting, typed: str, count: int, film_name: str) -> MeantRow:
+    """Nothing typed is the first unexposed pieces in their order."""
+    there = {each.where: each.piece_id for each in fits.unexposed}
+    wanted = tuple(filter(None, re.split(r"[\s,]+", typed.upper())))
+    wanted = wanted or tuple(there)[:count]
+    ids = tuple(dict.fromkeys(there[each] for each in wanted if each in there))
+    if len(ids) == len(wanted) == count:
+        return MeantRow(where=wanted, piece_ids=ids, refusal="")
+    said = (
+        f"{count} different unexposed sides or frames of {film_name} are needed, in the order of"
+        f" the frames; loaded are {', '.join(there) or 'none'}."
+    )
+    return MeantRow(where=wanted, piece_ids=ids, refusal=said)
 
 
 def _ready(piece: Piece, roll: Roll | None, film: Film, shots: Sequence[Shot]) -> Ready:

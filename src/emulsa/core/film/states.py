@@ -29,6 +29,8 @@ Move = Literal[
     "name",
 ]
 
+BagMove = Literal["load", "unload", "box"]
+
 MOVES: dict[tuple[State, Move], State] = {
     ("empty", "load"): "loaded",
     ("loaded", "unload"): "empty",
@@ -46,6 +48,13 @@ MOVES: dict[tuple[State, Move], State] = {
     ("in_run", "name"): "in_run",
     ("developed", "name"): "developed",
     ("judged", "name"): "judged",
+}
+
+# What is done with a side in the changing bag, by how it stands.
+BAG_MOVES: dict[State, BagMove] = {
+    "empty": "load",
+    "loaded": "unload",
+    "exposed": "box",
 }
 
 IS: dict[State, str] = {

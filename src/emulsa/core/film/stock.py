@@ -10,7 +10,7 @@ from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.limits import Id, Label, Length, Note, Within
 from emulsa.core.numbers import plain
-from emulsa.core.written import month_words
+from emulsa.core.written import money_text, month_words
 
 Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
 Spent = Annotated[int, Within("Sheets or rolls gone already", 0, 10_000)]
@@ -56,10 +56,12 @@ class Stock:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StockState:
-    """What is left of a box, what one of it costs, and what is worth saying about it."""
+    """What is left of a box, whether one loads from it, what one of it costs, and what is worth
+    saying about it."""
 
     left: int
-    each: float | None
+    offered: bool
+    each_text: str
     low: bool
     expired: bool
     says: str
@@ -114,8 +116,14 @@ def state(stock: Stock, taken: int, today: str) -> StockState:
         said.append(f"only {there} left")
     if stock.kept in ("freezer", "fridge"):
         said.append(f"let it warm up before opening it: it is in the {stock.kept}")
+    each = cost_each(stock)
     return StockState(
-        left=there, each=cost_each(stock), low=low, expired=expired, says="; ".join(said)
+        left=there,
+        offered=there > 0 and not stock.archived,
+        each_text="" if each is None else f"{money_text(each)} each",
+        low=low,
+        expired=expired,
+        says="; ".join(said),
     )
 
 

@@ -74,6 +74,19 @@ def hours_text(minutes: float) -> str:
     return f"{hours} h {rest} min" if hours else f"{rest} min"
 
 
+def watch_text(seconds: float) -> str:
+    """Seconds as a watch shows them.
+
+    >>> watch_text(75), watch_text(3_725)
+    ('1:15', '1:02:05')
+    """
+    whole = round(seconds)
+    hours, minutes = whole // 3_600, whole % 3_600 // 60
+    if hours:
+        return f"{hours}:{minutes:02d}:{whole % 60:02d}"
+    return f"{minutes}:{whole % 60:02d}"
+
+
 def hand_minutes(minutes: float) -> float:
     """Developing time as the clock is set: to five seconds, as it is written.
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from emulsa.core.data.cautions import TONER
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.light.hand_time import watch_text
 from emulsa.core.prints.layout import mask_text
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
@@ -67,7 +68,7 @@ def print_map(
         rows=tuple(_rows(worked)),
         total=seconds_text(worked.total_s),
         facts=tuple(_facts(print_.plan, paper, worked)),
-        baths=tuple((each.name, _clock(each.seconds)) for each in paper.baths) if paper else (),
+        baths=tuple((each.name, watch_text(each.seconds)) for each in paper.baths) if paper else (),
         tries=tuple(_tries(tries)),
         notes=(TONER,),
     )
@@ -135,11 +136,6 @@ def _tries(tries: Sequence[PrintTry]) -> list[tuple[str, str, str]]:
         kept = ", ".join(filter(None, (each.edition, each.toning, each.developer, each.hangs)))
         lines.append((name, day, "; ".join(filter(None, (showed, kept)))))
     return lines
-
-
-def _clock(seconds: float) -> str:
-    whole = round(seconds)
-    return f"{whole // 60}:{whole % 60:02d}"
 
 
 def _area(number: int, area: PlannedArea) -> MapArea:

@@ -35,8 +35,16 @@ class HoldBar:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class LampCue:
+    """What is said while the lamp is on, so many seconds after its time began."""
+
+    at_s: float
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class RowBar:
-    """A time the lamp is on: what, its seconds and words, its holds."""
+    """A time the lamp is on: what, its seconds and words, its holds, and what is said when."""
 
     id: str
     title: str
@@ -45,6 +53,7 @@ class RowBar:
     set_s: float
     text: str
     holds: tuple[HoldBar, ...]
+    cues: tuple[LampCue, ...]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -162,7 +171,22 @@ def _bar(row: PrintRow, labels: Mapping[str, str]) -> RowBar:
             )
             for each in row.dodges
         ),
+        cues=tuple(_cues(row)),
     )
+
+
+def _cues(row: PrintRow) -> list[LampCue]:
+    """When to hold something back and when to let go: the lamp comes on late, so they do, too."""
+    late = row.set_s - row.seconds
+    said = [
+        cue
+        for each in row.dodges
+        for cue in (
+            LampCue(at_s=each.start_s + late, text=f"hold the {each.label.lower()}"),
+            LampCue(at_s=each.start_s + each.hold_s + late, text="let go"),
+        )
+    ]
+    return sorted(said, key=lambda cue: cue.at_s)
 
 
 def told(tries: Sequence[PrintTry]) -> Iterator[tuple[str, ...]]:

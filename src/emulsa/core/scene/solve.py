@@ -30,6 +30,9 @@ from emulsa.core.scene.plan import (
     who_decides,
 )
 from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.sharp import SharpSaid, sharp_said
+from emulsa.core.tones.textural_range import TYPICAL
+from emulsa.core.tones.zones import zone_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -45,8 +48,9 @@ class Problem:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Solution:
     """A scene worked out; ``plan`` is what an exposure made by it is logged with. ``high_reading``
-    is the important highlight where one is marked, else the brightest that may be; ``fixes`` what
-    one touch would take up or undo."""
+    is the important highlight where one is marked, else the brightest that may be;
+    ``sharp`` is what must be sharp in words, ``textural_range`` where film, else paper, holds texture; ``fixes`` what one touch would take up
+    or undo."""
 
     scene: Scene
     falls: tuple[Fall, ...]
@@ -54,6 +58,8 @@ class Solution:
     placed_reading: str | None
     high_reading: str | None
     high_marked: bool
+    textural_range: tuple[float, float]
+    textural_text: str
     fixes: tuple[Fix, ...]
     answer: ExposureAnswer | None
     assumed: tuple[Assumed, ...]
@@ -63,6 +69,7 @@ class Solution:
     development: DevelopmentAnswer | None
     development_problem: str
     lacking: str
+    sharp: SharpSaid
     aged: tuple[Advice, ...]
     age_text: str
 
@@ -92,6 +99,7 @@ def solved(
     marked = high(scene, kit)
     ages = _ages_s(scene, now)
     placed = placement(scene, kit) if scene.readings else None
+    held = kit.film.textural_range if kit.film else TYPICAL
     return Solution(
         scene=scene,
         falls=falls(scene, kit),
@@ -99,6 +107,8 @@ def solved(
         placed_reading=placed_reading(placed) if placed else None,
         high_reading=marked.reading or (who_decides(scene, kit).reading if placed else None),
         high_marked=marked.reading is not None,
+        textural_range=held,
+        textural_text=f"texture this film holds, {zone_text(held[0])} to {zone_text(held[1])}",
         fixes=fixes_of(scene, kit, request, answer) if answer and request else (),
         answer=answer,
         assumed=complete(scene, kit)[2] if scene.readings else (),
@@ -108,6 +118,7 @@ def solved(
         development=time,
         development_problem=time_problem,
         lacking=lacking(scene, kit),
+        sharp=sharp_said(scene),
         aged=aged(ages, {each.id: each.label for each in scene.readings}),
         age_text=age_text(ages),
     )

@@ -1,7 +1,7 @@
 import type { ScaleLinear } from "d3-scale";
+import { ZONES } from "../../shared/zones";
 import { BOTTOM, INK2, LEFT, RIGHT } from "./plot";
 
-const ROMAN = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
 const LINE = "var(--chakra-colors-line)";
 
 /** Densities at the side; under the curves the greys of the zones, or the light itself. */
@@ -25,12 +25,12 @@ export function Axes({
         <g key={tick}>
           <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} stroke={LINE} />
           <text x={LEFT - 8} y={y(tick) + 4} textAnchor="end" fontSize={12} fill={INK2}>
-            {tick.toFixed(1)}
+            {y.tickFormat(5)(tick)}
           </text>
         </g>
       ))}
       {zones &&
-        ROMAN.map((roman, zone) => (
+        ZONES.map((roman, zone) => (
           <rect
             key={roman}
             x={x(zone - 0.5)}
@@ -41,7 +41,7 @@ export function Axes({
           />
         ))}
       {zones &&
-        ROMAN.map(
+        ZONES.map(
           (roman, zone) =>
             (x(1) - x(0) > 24 || zone % 2 === 0) && (
               <text

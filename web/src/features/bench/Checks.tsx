@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { offered } from "../../shared/offered";
 import { MeterCheck } from "./MeterCheck";
 import { PaperCheck } from "./PaperCheck";
 import { ShutterCheck } from "./ShutterCheck";
@@ -11,9 +12,9 @@ import { ShutterCheck } from "./ShutterCheck";
 export function Checks() {
   const kit = useQuery(kitQuery).data;
   const [open, setOpen] = useState<"shutter" | "meters" | "paper" | null>(null);
-  const lenses = (kit?.lenses ?? []).filter((each) => !each.archived);
-  const meters = (kit?.meters ?? []).filter((each) => !each.archived);
-  const papers = (kit?.papers ?? []).filter((each) => !each.archived);
+  const lenses = offered(kit?.lenses);
+  const meters = offered(kit?.meters);
+  const papers = offered(kit?.papers);
   return (
     <Box as="section" aria-label="Shutters, meters, papers">
       <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingBlock="2">

@@ -15,16 +15,7 @@ import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { putTest, readDensities, readPatch, type TestView } from "./queries";
 import { ScanSheet } from "./ScanSheet";
-import {
-  byTablet,
-  curvesAt,
-  exposuresOf,
-  type Row,
-  rowTyped,
-  type TypedCurve,
-  testTyped,
-  typedOf,
-} from "./typedCurve";
+import { byTablet, type Row, rowTyped, type TypedCurve, testTyped } from "./typedCurve";
 
 type Read = Pick<Schemas["ReadDensities"], "steps" | "turned">;
 
@@ -46,10 +37,11 @@ export function CurveForm({
   close: () => void;
 }) {
   const { test } = view;
-  const { known, like } = curvesAt(test, place);
-  const [typed, setTyped] = useState(() => typedOf(test, place));
+  const known = test.curves?.[place];
+  const [typed, setTyped] = useState(view.forms[place] as TypedCurve);
   const type = (change: Partial<TypedCurve>) => setTyped((before) => ({ ...before, ...change }));
-  const { light, how, text } = typed;
+  const { light, text, kept: keptAt } = typed;
+  const how = typed.how as Row["how"];
   const [turned, setTurned] = useState(false);
   const [read, setRead] = useState<Read>(NONE);
   const [unread, setUnread] = useState<Refusal | null>(null);
@@ -57,8 +49,7 @@ export function CurveForm({
   const { write, ask, problem, busy, take } = useWrite(close);
   const [wanted, setWanted] = useState(test);
   const keep = (base: string) => void write(putTest(wanted, base));
-  const keptAt = exposuresOf(known ?? like);
-  const row = rowTyped(typed, keptAt);
+  const row = rowTyped(typed);
   const asked = JSON.stringify(row);
   useEffect(() => {
     let here = true;
@@ -210,7 +201,7 @@ export function CurveForm({
               take={(density) =>
                 setTyped((before) => ({
                   ...before,
-                  text: `${before.text.trim()}\n${density.toFixed(2)}`.trim(),
+                  text: `${before.text.trim()}\n${density}`.trim(),
                 }))
               }
             />
@@ -239,9 +230,8 @@ export function CurveForm({
           view={view}
           count={read.steps.length || (tablet ? (how === "31-step tablet" ? 31 : 21) : 13)}
           close={() => setScanning(false)}
-          take={(found, clear) => {
-            type({ text: found.map((each) => each.toFixed(3)).join("\n") });
-            if (clear !== null) type({ fog: clear.toFixed(2) });
+          take={(column, clear) => {
+            type({ text: column, ...(clear && { fog: clear }) });
             setScanning(false);
           }}
         />
@@ -251,12 +241,12 @@ export function CurveForm({
 }
 
 /** The densitometer, where there is one: a patch after the other. */
-function Densitometer({ place, take }: { place: number; take: (density: number) => void }) {
+function Densitometer({ place, take }: { place: number; take: (density: string) => void }) {
   const simulated = useQuery(devicesQuery).data?.simulated;
   const [zeroed, setZeroed] = useState(false);
   const { ask, problem } = useWrite();
   if (!simulated) return null;
-  const next = () => ask(async () => take((await readPatch(place, zeroed)).density));
+  const next = () => ask(async () => take((await readPatch(place, zeroed)).text));
   return (
     <>
       <Button onClick={next}>Read the next patch</Button>

@@ -8,12 +8,23 @@ import { Curves } from "./Curves";
 import { Legend } from "./Legend";
 import { Gap, Level } from "./Levels";
 import { MatchHandle } from "./MatchHandle";
-import { ACCENT, BOTTOM, INK, INK2, LEFT, type Point, RIGHT, reached, readAt, TOP } from "./plot";
+import {
+  ACCENT,
+  BOTTOM,
+  INK,
+  INK2,
+  LEFT,
+  nearest,
+  type Point,
+  RIGHT,
+  reached,
+  readText,
+  TOP,
+} from "./plot";
 import type { Worked } from "./queries";
 
 const STOP = 0.30103; // of log H: an equal scale makes a slope look like what it is
 const OCHRE = "var(--chakra-colors-ochre)";
-const THIRD = 1 / 3;
 const DASHES = ["9 4", "9 4 2 4", "3 3", "14 5"];
 
 /** Density over zones: a curve for each development, points where they were measured. The handle
@@ -29,7 +40,7 @@ export function CurvePlot({
 }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const [hidden, setHidden] = useState<string[]>([]);
-  const [at, setAt] = useState<number | null>(null);
+  const [place, setPlace] = useState<number | null>(null);
   const zones = worked.axis === "zones";
   const lines = worked.lines.filter((each) => each.points.length > 0);
   const compared = worked.compared;
@@ -57,19 +68,26 @@ export function CurvePlot({
   const handle =
     main && compared ? reached(main, main.base_fog + matchNet) : (main?.speed_x ?? null);
   const fog = main?.base_fog ?? 0;
-  const move = (to: number) => setAt(Math.max(low, Math.min(high, to)));
+  const { readings } = worked;
+  const last = readings.length - 1;
+  const middle = Math.max(
+    0,
+    readings.findIndex((each) => each.at >= (low + high) / 2),
+  );
   const pressed = (event: KeyboardEvent) => {
-    const from = at ?? 5;
-    const to = { ArrowLeft: from - THIRD, ArrowRight: from + THIRD, Home: low, End: high }[
-      event.key
-    ];
+    const from = place ?? middle;
+    const to = { ArrowLeft: from - 1, ArrowRight: from + 1, Home: 0, End: last }[event.key];
     if (to === undefined) return;
     event.preventDefault();
-    move(to);
+    setPlace(Math.max(0, Math.min(last, to)));
   };
-  const pointed = (event: PointerEvent<HTMLElement>) =>
-    move(x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left));
-  const read = at === null ? "" : readAt(at, shown, zones);
+  const pointed = (event: PointerEvent<HTMLElement>) => {
+    const at = x.invert(event.clientX - event.currentTarget.getBoundingClientRect().left);
+    setPlace(nearest(readings, at));
+  };
+  const reading = place === null ? undefined : readings[place];
+  const at = reading?.at ?? null;
+  const read = readText(reading, shown);
   return (
     <Box ref={ref} position="relative">
       {width > 0 && lines.length > 0 && (
@@ -79,7 +97,7 @@ export function CurvePlot({
           aria-label="Read the curves at an exposure"
           aria-valuemin={low}
           aria-valuemax={high}
-          aria-valuenow={at ?? 5}
+          aria-valuenow={at ?? readings[middle]?.at}
           aria-valuetext={read || "arrow keys read the curves"}
           onKeyDown={pressed}
           onPointerMove={pointed}
@@ -95,9 +113,7 @@ export function CurvePlot({
                   to={width - RIGHT}
                   stroke={OCHRE}
                   text={
-                    compared
-                      ? `matched ${matchNet.toFixed(2)}${wide ? " above clear film" : ""}`
-                      : `${worked.speed_net.toFixed(2)} above clear film`
+                    compared ? `matched ${wide ? compared.match_text : ""}` : worked.speed_net_text
                   }
                   end
                 />
@@ -171,6 +187,7 @@ export function CurvePlot({
           left={x(handle)}
           top={y(fog + matchNet)}
           net={matchNet}
+          text={compared.match_text}
           toNet={(pixels) => y.invert(pixels) - fog}
           onMatch={onMatch}
         />

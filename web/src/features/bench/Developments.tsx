@@ -63,9 +63,8 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
               <Box>
                 <b>{each.minutes_text}</b>
                 <Box as="span" color={each.points.length ? "ink2" : "ochre"}>
-                  {each.points.length
-                    ? ` ${each.points.length} steps, clear film ${each.base_fog.toFixed(2)}`
-                    : " waits for densities"}
+                  {" "}
+                  {each.steps_text}
                 </Box>
                 {strip && (
                   <Box color="ink2" fontSize="14px">

@@ -11,6 +11,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { exposeStrip, planQuery, type TestView, testFilmQuery } from "./queries";
 
@@ -18,7 +19,7 @@ import { exposeStrip, planQuery, type TestView, testFilmQuery } from "./queries"
     the same frames logged on film that lies ready. */
 export function FramesSheet({ view, close }: { view: TestView; close: () => void }) {
   const { test } = view;
-  const lenses = (useQuery(kitQuery).data?.lenses ?? []).filter((each) => !each.archived);
+  const lenses = offered(useQuery(kitQuery).data?.lenses);
   const there = useQuery(testFilmQuery(test.id)).data;
   const ready = there?.unexposed ?? [];
   const full = there?.full_text ?? "";

@@ -1,29 +1,35 @@
 import { Box } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { heldTo } from "../../components/heldTo";
+import { HANDLES } from "../../service/service";
 
 /** What the films are matched at: dragged up and down, or moved by arrow keys. */
 export function MatchHandle({
   left,
   top,
   net,
+  text,
   toNet,
   onMatch,
 }: {
   left: number;
   top: number;
   net: number;
+  /** in words */
+  text: string;
   toNet: (pixels: number) => number;
   onMatch: (net: number, done: boolean) => void;
 }) {
-  const held = (value: number) => Math.min(1.5, Math.max(0.02, Math.round(value * 100) / 100));
+  const { lowest, highest, step, far } = HANDLES.match_net;
+  const held = (value: number) => heldTo(HANDLES.match_net, value);
   const grip = useRef<{ from: number; top: number } | null>(null);
   const at = (event: PointerEvent) =>
     grip.current ? held(toNet(grip.current.top + event.clientY - grip.current.from)) : net;
   const pressed = (event: KeyboardEvent) => {
-    const step = { ArrowUp: 0.01, ArrowDown: -0.01, PageUp: 0.1, PageDown: -0.1 }[event.key];
-    if (step === undefined) return;
+    const by = { ArrowUp: step, ArrowDown: -step, PageUp: far, PageDown: -far }[event.key];
+    if (by === undefined) return;
     event.preventDefault();
-    onMatch(held(net + step), true);
+    onMatch(held(net + by), true);
   };
   return (
     <Box
@@ -31,10 +37,10 @@ export function MatchHandle({
       tabIndex={0}
       aria-label="Density films are matched at"
       aria-orientation="vertical"
-      aria-valuemin={0.02}
-      aria-valuemax={1.5}
+      aria-valuemin={lowest}
+      aria-valuemax={highest}
       aria-valuenow={net}
-      aria-valuetext={`${net.toFixed(2)} above clear film`}
+      aria-valuetext={text}
       position="absolute"
       style={{ left: left - 22, top: top - 22 }}
       width="44px"

@@ -10,12 +10,13 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedRows } from "../../components/typedNumber";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { metersQuery, takeMeters } from "./queries";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 export function MeterCheck({ close }: { close: () => void }) {
-  const meters = (useQuery(kitQuery).data?.meters ?? []).filter((each) => !each.archived);
+  const meters = offered(useQuery(kitQuery).data?.meters);
   const versionOf = useVersionsAtFirst();
   const [trusted, setTrusted] = useState("");
   const [other, setOther] = useState("");

@@ -11,6 +11,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { BEGUN, OFFERED } from "../../service/service";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, putTest } from "./queries";
 
@@ -18,7 +19,7 @@ import { type FilmTest, putTest } from "./queries";
 export function NewTest({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
   const navigate = useNavigate();
-  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const films = offered(kit?.films);
   const [filmId, setFilmId] = useState("");
   const [recipeId, setRecipeId] = useState("");
   const [title, setTitle] = useState("");

@@ -10,6 +10,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, proofQuery, takePaper } from "./queries";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
@@ -19,7 +20,7 @@ const FEWEST = 5;
 
 /** A paper measured: a step tablet printed by contact, its reflection densities read. */
 export function PaperCheck({ close }: { close: () => void }) {
-  const papers = (useQuery(kitQuery).data?.papers ?? []).filter((each) => !each.archived);
+  const papers = offered(useQuery(kitQuery).data?.papers);
   const versionOf = useVersionsAtFirst();
   const [paperId, setPaperId] = useState("");
   const [label, setLabel] = useState("");

@@ -27,7 +27,7 @@ export function ScanSheet({
   view: TestView;
   count: number;
   close: () => void;
-  take: (densities: number[], clear: number | null) => void;
+  take: (column: string, fog: string) => void;
 }) {
   const { test } = view;
   const client = useQueryClient();
@@ -66,7 +66,7 @@ export function ScanSheet({
     setGoing(null);
     setChosen(id);
   };
-  const samples = read.data?.samples ?? [];
+  const readings = read.data?.patches ?? [];
   const refused = read.error?.message ?? null;
   return (
     <Sheet
@@ -80,9 +80,9 @@ export function ScanSheet({
           <Button
             variant="main"
             disabled={
-              !read.data || Boolean(refused) || samples.length !== read.data.densities.length
+              !read.data || Boolean(refused) || readings.length !== read.data.densities.length
             }
-            onClick={() => read.data && take(read.data.densities, read.data.base_fog)}
+            onClick={() => read.data && take(read.data.column, read.data.fog_text)}
           >
             Use these densities
           </Button>
@@ -176,7 +176,7 @@ export function ScanSheet({
               </Notice>
             </Box>
           )}
-          {!refused && read.data && samples.length > 0 && <DensitiesRead read={read.data} />}
+          {!refused && read.data && readings.length > 0 && <DensitiesRead read={read.data} />}
         </>
       )}
       <Problem of={problem} />

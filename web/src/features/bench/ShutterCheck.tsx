@@ -9,13 +9,14 @@ import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedRows } from "../../components/typedNumber";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { shutterQuery, takeShutter, testShutter } from "./queries";
 import { useVersionsAtFirst } from "./useVersionsAtFirst";
 
 export function ShutterCheck({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
-  const lenses = (kit?.lenses ?? []).filter((each) => !each.archived);
+  const lenses = offered(kit?.lenses);
   const simulated = useQuery(devicesQuery).data?.simulated;
   const versionOf = useVersionsAtFirst();
   const [lensId, setLensId] = useState("");

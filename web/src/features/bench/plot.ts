@@ -23,16 +23,19 @@ export function reached(line: Line, density: number): number | null {
   return null;
 }
 
-/** What each curve has at an exposure, between the points it is drawn by. */
-export function readAt(at: number, lines: Line[], zones: boolean): string {
-  const said = lines.flatMap((each) => {
-    const points = each.line as Point[];
-    const next = points.findIndex(([x]) => x >= at);
-    const [one, two] = [points[next - 1], points[next]];
-    if (!one || !two) return [];
-    const density = one[1] + ((two[1] - one[1]) * (at - one[0])) / (two[0] - one[0]);
-    return [`${each.id} ${density.toFixed(2)}`];
-  });
-  const where = zones ? `Zone ${at.toFixed(1)}` : `log H ${at.toFixed(2)}`;
-  return `${where}: ${said.join(", ") || "no data"}`;
+/** The place of what was read off nearest to an exposure. */
+export const nearest = (readings: Worked["readings"], at: number) =>
+  readings.reduce(
+    (best, each, place) =>
+      Math.abs(each.at - at) < Math.abs((readings[best]?.at ?? 0) - at) ? place : best,
+    0,
+  );
+
+/** What the curves that are shown have there. */
+export function readText(read: Worked["readings"][number] | undefined, shown: Line[]): string {
+  if (!read) return "";
+  const said = shown.flatMap(({ id }) =>
+    read.densities[id] ? [`${id} ${read.densities[id]}`] : [],
+  );
+  return `${read.text}: ${said.join(", ") || "no data"}`;
 }

@@ -4,7 +4,6 @@ import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";
-import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -13,6 +12,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { offered } from "../../shared/offered";
 import { type Group, weighQuery } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { AS_PLANNED, decide } from "./queries";
@@ -34,7 +34,7 @@ export function DecideSheet({
   const { choice } = group;
   const [left, setLeft] = useState<string[]>([]);
   const [recipe, setRecipe] = useState(choice.recipe_id ?? "");
-  const [minutes, setMinutes] = useState(choice.minutes == null ? "" : clockText(choice.minutes));
+  const [minutes, setMinutes] = useState(group.own_minutes);
   const [reason, setReason] = useState(choice.reason ?? "");
   const [held, setHeld] = useState(choice.hold_highlights);
   const [weight, setWeight] = useState(String(group.sheets[0]?.weight ?? 1));
@@ -61,9 +61,7 @@ export function DecideSheet({
     }),
     enabled: whole && pieces.length > 0,
   });
-  const own = (kit?.recipes ?? []).filter(
-    (each) => each.film_id === group.film_id && (!each.archived || each.id === recipe),
-  );
+  const own = offered(kit?.recipes, recipe).filter((each) => each.film_id === group.film_id);
   const keep = (event: FormEvent) => {
     event.preventDefault();
     void write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));

@@ -98,7 +98,7 @@ export function GroupPanel({
             rows={time.ledger.map((row) => ({
               key: row.step,
               label: row.label,
-              amount: row.factor === 1 ? "" : `×${row.factor.toFixed(2)}`,
+              amount: row.factor_text,
               running: row.minutes_text,
               why: row.why,
               source: sources[row.source] ?? row.source,

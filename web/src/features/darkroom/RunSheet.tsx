@@ -12,6 +12,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { Bottles, useBottles } from "../../shared/Bottles";
+import { offered } from "../../shared/offered";
 import { type Group, newRun, weighQuery } from "../../shared/runs";
 import { useDegrees } from "../../shared/useDegrees";
 import { useWrite } from "../../shared/useWrite";
@@ -19,8 +20,7 @@ import { beginRun } from "./queries";
 import { WhichPieces } from "./WhichPieces";
 
 /** A row of the sum in a word: what it is, and what it does. */
-const part = (row: Schemas["TimeRow"]) =>
-  row.factor === 1 ? row.label : `${row.label} ×${row.factor.toFixed(2)}`;
+const part = (row: Schemas["TimeRow"]) => `${row.label} ${row.factor_text}`.trim();
 
 const FIELDS = ["piece_ids", "run.name", "run.minutes", "run.temperature_c", "name"];
 
@@ -39,12 +39,12 @@ export function RunSheet({
   const [left, setLeft] = useState<string[]>([]);
   const [name, setName] = useState(`${group.film_name} ${group.n_text}, ${dayText(today())}`);
   const kit = useQuery(kitQuery).data;
-  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
-  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const tanks = offered(kit?.tanks);
+  const lines = offered(kit?.lines);
   const [tank, setTank] = useState<string | null>(null);
   const [line, setLine] = useState<string | null>(null);
-  const tank_id = tank ?? tanks[0]?.id ?? "";
-  const line_id = line ?? lines[0]?.id ?? "";
+  const tank_id = tank ?? kit?.usual.tanks ?? "";
+  const line_id = line ?? kit?.usual.lines ?? "";
   const bottles = useBottles();
   const { unit, said } = useDegrees();
   const [typed, setTyped] = useState<string | null>(null);

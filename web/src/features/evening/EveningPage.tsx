@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
 import { Bottles, useBottles } from "../../shared/Bottles";
+import { offered } from "../../shared/offered";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { darkroomQuery } from "../../shared/runs";
 import { useDegrees } from "../../shared/useDegrees";
@@ -29,9 +30,9 @@ export function EveningPage() {
   const [washers, setWashers] = useState("1");
   const [dryers, setDryers] = useState("1");
   const [chosen, setChosen] = useState<Record<string, Chosen>>({});
-  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
+  const tanks = offered(kit?.tanks);
   const bottles = useBottles();
-  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const lines = offered(kit?.lines);
   const groups = (waiting ?? []).filter((each) => each.recipe_id && each.time);
   const kinds = [...new Set(groups.map((each) => `${each.film_id} ${each.recipe_id}`))];
   const change = (kind: string, more: Chosen) =>
@@ -44,12 +45,12 @@ export function EveningPage() {
       return {
         film_id,
         recipe_id,
-        tank_id: own.tank_id ?? tanks[0]?.id ?? "",
+        tank_id: own.tank_id ?? kit?.usual.tanks ?? "",
         max_runs: own.max_runs?.trim() ? typedNumber(own.max_runs) : null,
         parts: own.parts ?? [],
       };
     }),
-    line_id: line ?? lines[0]?.id ?? "",
+    line_id: line ?? kit?.usual.lines ?? "",
     temperature_c: said(degrees),
     bottle_ids: bottles.chosen.map((each) => each.id),
     washers: typedNumber(washers),

@@ -6,24 +6,15 @@ import type { Plan } from "./queries";
 const ROW_PX = 34;
 const LEFT_PX = { wide: 168, narrow: 26 };
 
-const clock = (seconds: number) => {
-  const minutes = Math.round(seconds / 60);
-  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
-};
-
 /** The evening on one clock: a row for each run, full bars where the hands are held. */
 export function Timeline({ plan }: { plan: Plan }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  // Drying goes on overnight: the drawing ends when the hands and the washer are done.
-  const wet = plan.tasks.filter((task) => task.place !== "dryer");
-  const end = Math.max(60, ...wet.map((task) => task.end_s));
+  const wet = plan.tasks.filter((task) => task.end_s <= plan.wet_until_s);
   const width = size.width;
   const narrow = width < 600;
   const left = narrow ? LEFT_PX.narrow : LEFT_PX.wide;
-  const x = scaleLinear([0, end], [left, Math.max(left + 1, width - 12)]);
-  const ticks = scaleLinear([0, end / 60], [0, 1])
-    .ticks(narrow ? 3 : 8)
-    .map((minutes) => minutes * 60);
+  const x = scaleLinear([0, plan.wet_until_s], [left, Math.max(left + 1, width - 12)]);
+  const ticks = plan.hours.filter((_, place) => !narrow || place % 3 === 0);
   const height = plan.runs.length * ROW_PX + 28;
   return (
     <Box as="section" aria-label="The evening" paddingTop="4">
@@ -38,24 +29,24 @@ export function Timeline({ plan }: { plan: Plan }) {
       </Flex>
       <Box ref={ref} height={`${height}px`}>
         {width > 0 && (
-          <svg width={width} height={height} role="img" aria-label={told(plan)}>
-            {ticks.map((tick) => (
-              <g key={tick}>
+          <svg width={width} height={height} role="img" aria-label={plan.says}>
+            {ticks.map(({ at_s, text }) => (
+              <g key={at_s}>
                 <line
-                  x1={x(tick)}
-                  x2={x(tick)}
+                  x1={x(at_s)}
+                  x2={x(at_s)}
                   y1={0}
                   y2={height - 22}
                   stroke="var(--chakra-colors-line)"
                 />
                 <text
-                  x={x(tick)}
+                  x={x(at_s)}
                   y={height - 6}
-                  textAnchor={x(tick) > width - 24 ? "end" : "middle"}
+                  textAnchor={x(at_s) > width - 24 ? "end" : "middle"}
                   fontSize="12"
                   fill="var(--chakra-colors-ink2)"
                 >
-                  {clock(tick)}
+                  {text}
                 </text>
               </g>
             ))}
@@ -104,11 +95,3 @@ export function Timeline({ plan }: { plan: Plan }) {
     </Box>
   );
 }
-
-const told = (plan: Plan) =>
-  plan.runs
-    .map((run) => {
-      const mine = plan.tasks.filter((task) => task.run_id === run.id);
-      return `${run.name}: ${mine.map((task) => `${task.name} at ${clock(task.start_s)}`).join(", ")}`;
-    })
-    .join(". ");

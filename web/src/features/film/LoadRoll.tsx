@@ -12,6 +12,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { loadRoll, stockQuery } from "./queries";
 
@@ -22,7 +23,7 @@ export function LoadRoll({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
   const formats = (useQuery(formatsQuery).data ?? []).filter((each) => each.kind === "frame");
   const stock = useQuery(stockQuery).data ?? [];
-  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const films = offered(kit?.films);
   const id = useRef(newId());
   const [film, setFilm] = useState<string | null>(null);
   const [format, setFormat] = useState("6x6");
@@ -35,9 +36,7 @@ export function LoadRoll({ close }: { close: () => void }) {
   const [note, setNote] = useState("");
   const { problem, write, busy, at } = useWrite(close);
   const chosen = formats.find((each) => each.key === format);
-  const rolls = stock.filter(
-    (each) => !each.stock.archived && each.state.left > 0 && each.stock.format === chosen?.film,
-  );
+  const rolls = stock.filter((each) => each.state.offered && each.stock.format === chosen?.film);
   const filmId = film ?? rolls[0]?.stock.film_id ?? films[0]?.id ?? "";
   const own = films.find((each) => each.id === filmId);
   const boxes = rolls.filter((each) => each.stock.film_id === filmId);
@@ -128,9 +127,7 @@ export function LoadRoll({ close }: { close: () => void }) {
             value={camera}
             options={[
               { value: "", label: "not said" },
-              ...(kit?.cameras ?? [])
-                .filter((each) => !each.archived)
-                .map((each) => ({ value: each.id, label: each.name })),
+              ...offered(kit?.cameras).map((each) => ({ value: each.id, label: each.name })),
             ]}
             onChange={setCamera}
           />

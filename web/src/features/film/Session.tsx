@@ -11,6 +11,7 @@ import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { offered } from "../../shared/offered";
 import { useKeptText } from "../../shared/useKeptText";
 import { useWrite } from "../../shared/useWrite";
 import { BagList } from "./BagList";
@@ -33,20 +34,18 @@ export function Session({
 }) {
   const kit = useQuery(kitQuery).data;
   const stock = useQuery(stockQuery).data ?? [];
-  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const films = offered(kit?.films);
   const [film, setFilm] = useState<string | null>(null);
   const [from, setFrom] = useState<string | null>(null);
   const [box, setBox] = useKeptText("exposed-box");
   const [id, setId] = useState(newId);
   const { problem, write, busy, at } = useWrite();
   const filmId = film ?? films[0]?.id ?? "";
-  const boxes = stock.filter(
-    (each) => each.stock.film_id === filmId && each.state.left > 0 && !each.stock.archived,
-  );
+  const boxes = stock.filter((each) => each.state.offered && each.stock.film_id === filmId);
   const boxId = from ?? boxes[0]?.stock.id ?? "";
-  const states = new Set(sides.map((side) => side.state));
-  const [state] = states;
-  const mixed = states.size > 1;
+  const moves = new Set(sides.map((side) => side.bag_move));
+  const [move] = moves;
+  const mixed = moves.size > 1;
   const doubts = [...new Set(sides.map((side) => side.doubt).filter(Boolean))];
   const act = (event: FormEvent) => {
     event.preventDefault();
@@ -56,8 +55,8 @@ export function Session({
       setTyped("");
       setId(newId());
     };
-    if (state === "loaded") void write(unloadSides(typed, ""), { at_once });
-    else if (state === "exposed") void write(unloadSides(typed, box.trim()), { at_once });
+    if (move === "unload") void write(unloadSides(typed, ""), { at_once });
+    else if (move === "box") void write(unloadSides(typed, box.trim()), { at_once });
     else void write(loadSides(id, typed, filmId, boxId || null), { at_once });
   };
   if (kit && !films.length) {
@@ -67,8 +66,8 @@ export function Session({
       </Box>
     );
   }
-  const loading = state === undefined || state === "empty";
-  const word = loading ? "Load" : state === "exposed" ? "Put into the box" : "Take out";
+  const loading = move === undefined || move === "load";
+  const word = loading ? "Load" : move === "box" ? "Put into the box" : "Take out";
   return (
     <Box
       position="sticky"
@@ -128,7 +127,7 @@ export function Session({
             </Box>
           </>
         )}
-        {state === "exposed" && !mixed && (
+        {move === "box" && !mixed && (
           <Box flex="1 1 220px">
             <Entry
               label="Into which box"
@@ -156,7 +155,7 @@ export function Session({
           </Notice>
         ) : doubts.length ? (
           <Notice tone="caution">{doubts.join(" ")}</Notice>
-        ) : state === "loaded" ? (
+        ) : move === "unload" ? (
           <Box color="ink2">Unexposed sheets go back to the box they came from.</Box>
         ) : null}
         <Problem of={problem} fields={["sides", "side", "film_id", "stock_id", "box"]} />

@@ -11,7 +11,7 @@ import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { BEGUN } from "../../service/service";
-import { useMeasures } from "../../shared/measures";
+import { offered } from "../../shared/offered";
 import { FilmRoom } from "./FilmRoom";
 import { stockQuery } from "./queries";
 import { StockSheet } from "./StockSheet";
@@ -21,7 +21,6 @@ type View = Schemas["StockView"];
 /** Boxes and bricks: what is left, what it costs, what expires. */
 export function StockPart() {
   const stock = useQuery(stockQuery);
-  const { money } = useMeasures();
   const kit = useQuery(kitQuery).data;
   const formats = useQuery(formatsQuery).data ?? [];
   const [edited, setEdited] = useState<Pick<View, "stock" | "version"> | null>(null);
@@ -29,7 +28,7 @@ export function StockPart() {
   const all = stock.data ?? [];
   const hidden = all.filter((each) => each.stock.archived).length;
   const shown = all.filter((each) => archived || !each.stock.archived);
-  const films = (kit?.films ?? []).filter((each) => !each.archived);
+  const films = offered(kit?.films);
   const name = (key: string) => formats.find((each) => each.key === key)?.name ?? `${key} rolls`;
   const add = () =>
     setEdited({
@@ -89,7 +88,7 @@ export function StockPart() {
                   {[
                     view.stock.kept === "bag" ? "in the bag" : `in the ${view.stock.kept}`,
                     view.stock.opened && `opened ${dayText(view.stock.opened)}`,
-                    view.state.each != null && `${money(view.state.each)} each`,
+                    view.state.each_text,
                   ]
                     .filter(Boolean)
                     .join(", ")}

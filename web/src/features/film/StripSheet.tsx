@@ -11,6 +11,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { offered } from "../../shared/offered";
 import { developStrip } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { LossCurve } from "./LossCurve";
@@ -34,8 +35,8 @@ export function StripSheet({
   const ei = typedEi.trim() ? typedNumber(typedEi) : null;
   const asked = useQuery(choicesQuery(strip.id, ei));
   const choices = asked.data?.choices;
-  const recipes = (useQuery(kitQuery).data?.recipes ?? []).filter(
-    (each) => each.film_id === view.roll.film_id && !each.archived,
+  const recipes = offered(useQuery(kitQuery).data?.recipes).filter(
+    (each) => each.film_id === view.roll.film_id,
   );
   const [n, setN] = useState<number | null>(strip.n ?? null);
   const [taken, setRecipe] = useState(strip.recipe_id);

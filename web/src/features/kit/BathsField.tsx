@@ -32,7 +32,7 @@ export function BathsField({
 }) {
   const set = (place: number, more: Partial<Bath>) =>
     onChange(value.map((bath, at) => (at === place ? { ...bath, ...more } : bath)));
-  const { ml } = useMeasures().units;
+  const { ml } = useMeasures();
   // each bath keeps a key of its own, so that what was typed moves with it
   const [keys, setKeys] = useState(() => value.map(() => newId()));
   const change = (baths: Bath[], moved: string[]) => {

@@ -2,7 +2,6 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
-import { clockText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
@@ -124,14 +123,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
             <Flex as="ul" columnGap="5" wrap="wrap" paddingTop="1">
               {row.cells.map((cell) => (
                 <Box as="li" key={cell.dilution} color={cell.problem ? "ochre" : "ink"}>
-                  {cell.dilution}{" "}
-                  <b>
-                    {cell.problem
-                      ? `left out: ${cell.problem}`
-                      : cell.minutes == null
-                        ? "not recommended"
-                        : clockText(cell.minutes)}
-                  </b>
+                  {cell.dilution} <b>{cell.text}</b>
                 </Box>
               ))}
             </Flex>

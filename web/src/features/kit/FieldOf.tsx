@@ -46,7 +46,7 @@ function dilutions(kit: Schemas["Kit"], record: unknown): string[] {
 
 /** One field of a record, the way its kind is typed or chosen. */
 export function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
-  const { units } = useMeasures();
+  const units = useMeasures();
   const text = value == null ? "" : String(value);
   const owned = (records: { id: string; name: string }[]) =>
     records.map((each) => ({ value: each.id, label: each.name }));

@@ -6,7 +6,6 @@ import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { BEGUN } from "../../service/service";
-import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
 import { Cards } from "./Cards";
@@ -24,8 +23,6 @@ interface Edited {
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
-  const { units, money } = useMeasures();
-  const written = { ...units, money };
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
@@ -130,7 +127,7 @@ export function KitRoom() {
                             )}
                           </Box>
                           <Box color="ink2" fontSize="14px">
-                            {spec.describe(record as never, kit.data, written)}
+                            {kit.data.said[record.id]}
                           </Box>
                         </Box>
                       </Box>

@@ -8,27 +8,16 @@ import type { Schemas } from "../../api/calls";
 
 type Law = NonNullable<Schemas["Film"]["law"]>;
 
-const METERED = Array.from({ length: 33 }, (_, k) => 0.1 * 10 ** (k / 8));
 const HEIGHT = 250;
 const [LEFT, BOTTOM] = [84, 46];
-const TICKS = [0.1, 1, 10, 60, 600];
-const named = (seconds: number) =>
-  seconds < 60
-    ? `${seconds} s`
-    : seconds < 3600
-      ? `${Math.round(seconds / 6) / 10} min`
-      : `${Math.round(seconds / 360) / 10} h`;
 
 /** The law as it is typed: metered time across, time to give upwards; dashed where no data are. */
 export function LawPlot({ law }: { law: Law }) {
   const asked = useDeferredValue(law);
   const { data } = useQuery({
-    ...question("compute_reciprocity", {
-      body: { law: asked, metered_s: METERED, clock_s: null },
-    }),
-    placeholderData: (before: Schemas["ReciprocityAnswer"] | undefined) => before,
+    ...question("kit_drawing_of_law", { body: { law: asked } }),
+    placeholderData: (before: Schemas["LawDrawn"] | undefined) => before,
     retry: false,
-    staleTime: Number.POSITIVE_INFINITY,
   });
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
@@ -39,7 +28,7 @@ export function LawPlot({ law }: { law: Law }) {
     seen.observe(node);
     return () => seen.disconnect();
   }, []);
-  const results = data?.results ?? [];
+  const results = data?.points ?? [];
   const x = scaleLog([0.1, 1000], [LEFT, Math.max(LEFT + 16, width - 16)]);
   const y = scaleLog([0.1, 36_000], [HEIGHT - BOTTOM, 8]).clamp(true);
   const path = line<(typeof results)[number]>(
@@ -52,45 +41,45 @@ export function LawPlot({ law }: { law: Law }) {
   );
   return (
     <Box ref={box} minHeight={`${HEIGHT}px`}>
-      {width > 0 && results.length > 0 && (
-        <svg width={width} height={HEIGHT} role="img" aria-label={valuesOf(results)}>
-          {TICKS.map((tick) => (
-            <g key={tick}>
+      {width > 0 && data && (
+        <svg width={width} height={HEIGHT} role="img" aria-label={data.says}>
+          {data.metered.map(({ at_s, text }) => (
+            <g key={at_s}>
               <line
-                x1={x(tick)}
-                x2={x(tick)}
+                x1={x(at_s)}
+                x2={x(at_s)}
                 y1={8}
                 y2={HEIGHT - BOTTOM}
                 stroke="var(--chakra-colors-line)"
               />
               <text
-                x={x(tick)}
+                x={x(at_s)}
                 y={HEIGHT - BOTTOM + 18}
                 textAnchor="middle"
                 fontSize={13}
                 fill="var(--chakra-colors-ink2)"
               >
-                {named(tick)}
+                {text}
               </text>
             </g>
           ))}
-          {[1, 10, 60, 600, 3600].map((tick) => (
-            <g key={tick}>
+          {data.given.map(({ at_s, text }) => (
+            <g key={at_s}>
               <line
                 x1={LEFT}
                 x2={width - 16}
-                y1={y(tick)}
-                y2={y(tick)}
+                y1={y(at_s)}
+                y2={y(at_s)}
                 stroke="var(--chakra-colors-line)"
               />
               <text
                 x={LEFT - 8}
-                y={y(tick) + 4}
+                y={y(at_s) + 4}
                 textAnchor="end"
                 fontSize={13}
                 fill="var(--chakra-colors-ink2)"
               >
-                {named(tick)}
+                {text}
               </text>
             </g>
           ))}
@@ -142,13 +131,3 @@ export function LawPlot({ law }: { law: Law }) {
     </Box>
   );
 }
-
-/** The law's values, for the ear. */
-const valuesOf = (results: { metered_s: number; corrected_s: number }[]) =>
-  `Metered and given: ${results
-    .filter((_, place) => place % 8 === 0)
-    .map(
-      (each) =>
-        `${named(Number(each.metered_s.toPrecision(2)))} ${named(Number(each.corrected_s.toPrecision(2)))}`,
-    )
-    .join(", ")}`;

@@ -4,11 +4,10 @@ import { useDeferredValue } from "react";
 import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
 import { LearnedLine } from "../../shared/LearnedLine";
+import { ZONES } from "../../shared/zones";
 import type { Kind } from "./fields";
 import { LawPlot } from "./LawPlot";
 import { PinholeFacts } from "./PinholeFacts";
-
-const ZONES = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
 
 /** The kinds of record that have a picture of what they mean. */
 export const PICTURED: readonly Kind[] = ["films", "lenses", "recipes", "pinholes"];

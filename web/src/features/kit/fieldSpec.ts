@@ -1,5 +1,4 @@
-import type { Schemas } from "../../api/calls";
-import type { Unit, UnitKey } from "../../shared/measures";
+import type { UnitKey } from "../../shared/measures";
 import type { LinesKind } from "./LinesField";
 
 /* What a kind of record asks for: a path into the record, a label, and how it is typed. */
@@ -19,9 +18,6 @@ export type Kind =
   | "powders"
   | "papers"
   | "enlargers";
-
-/** Units, and money, as the photographer writes them. */
-export type Written = Record<UnitKey, Unit> & { money: (amount: number) => string };
 
 export interface FieldSpec {
   path: string;
@@ -63,7 +59,6 @@ export interface KindSpec {
   one: string;
   teach: string;
   fields: FieldSpec[];
-  describe: (record: never, kit: Schemas["Kit"], units: Written) => string;
 }
 
 export const name: FieldSpec = { path: "name", label: "Name", as: "text" };

@@ -1,5 +1,3 @@
-import type { Schemas } from "../../api/calls";
-import { dayText } from "../../components/days";
 import { type KindSpec, name, note } from "./fieldSpec";
 
 /* What stands in the darkroom: recipes, and what film is developed in. */
@@ -49,16 +47,6 @@ export const INDOORS = {
       },
       note,
     ],
-    describe: (each: Schemas["FilmRecipe"], kit: Schemas["Kit"]) =>
-      [
-        kit.films.find((film) => film.id === each.film_id)?.name,
-        each.recipe.developer,
-        each.recipe.dilution,
-        each.recipe.agitation,
-        each.recipe.not_recommended && `not recommended: ${each.recipe.not_recommended}`,
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
   tanks: {
     title: "Tanks and trays",
@@ -80,23 +68,12 @@ export const INDOORS = {
       { path: "drain_s", label: "Seconds to drain it", as: "number" },
       note,
     ],
-    describe: (tank: Schemas["Tank"], kit: Schemas["Kit"], units) =>
-      [
-        `${tank.holds} sheets`,
-        tank.holds_rolls != null && `${tank.holds_rolls} rolls`,
-        units.ml.text(tank.volume_ml),
-        kit.agitations[tank.agitation],
-        tank.many > 1 && `${tank.many} of them`,
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
   lines: {
     title: "Bath sequences",
     one: "bath sequence",
     teach: "The baths in their order, strictly one way; the developer's time comes from the film.",
     fields: [name, { path: "baths", label: "Baths", as: "baths" }, note],
-    describe: (line: Schemas["Line"]) => line.baths.map((bath) => bath.name).join(", "),
   },
   bottles: {
     title: "Bottles",
@@ -130,15 +107,6 @@ export const INDOORS = {
       },
       note,
     ],
-    describe: (bottle: Schemas["Bottle"]) =>
-      [
-        bottle.kind,
-        bottle.mixed && `mixed ${dayText(bottle.mixed)}`,
-        bottle.capacity_rolls != null &&
-          `${bottle.used_rolls} of ${bottle.capacity_rolls} rolls used`,
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
   powders: {
     title: "Stock from powder",
@@ -159,8 +127,6 @@ export const INDOORS = {
       { path: "parts", label: "Powders", as: "parts" },
       note,
     ],
-    describe: (powder: Schemas["Powder"], _kit, units) =>
-      [units.ml.text(powder.volume_ml), ...powder.parts.map((part) => part.name)].join(", "),
   },
   papers: {
     title: "Printing papers",
@@ -182,8 +148,6 @@ export const INDOORS = {
       { path: "baths", label: "Baths", as: "paperbaths" },
       note,
     ],
-    describe: (paper: Schemas["PrintingPaper"]) =>
-      [paper.surface, ...paper.filters.map((each) => each.label)].filter(Boolean).join(", "),
   },
   enlargers: {
     title: "Enlargers",
@@ -199,13 +163,5 @@ export const INDOORS = {
       { path: "most_magnification", label: "Largest magnification", as: "number" },
       note,
     ],
-    describe: (enlarger: Schemas["Enlarger"]) =>
-      [
-        enlarger.focal_lengths_mm.map((each) => `${each} mm`).join(", "),
-        `f/${enlarger.widest} to f/${enlarger.smallest}`,
-        `${enlarger.least_magnification} to ${enlarger.most_magnification} ×`,
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
 } satisfies Record<string, KindSpec>;

@@ -1,23 +1,8 @@
-import type { Schemas } from "../../api/calls";
 import { type KindSpec, name, note } from "./fieldSpec";
 
 /* What is carried to the picture: film and what exposes it. */
 
 const WHO = "own test, maker's sheet, a guess";
-
-export function lawText(law: Schemas["Film"]["law"]): string {
-  if (!law) return "no reciprocity law yet";
-  switch (law.kind) {
-    case "none":
-      return `no correction up to ${law.until_s} s`;
-    case "power":
-      return `t^${law.exponent} from ${law.from_s} s`;
-    case "additive":
-      return `t + ${law.a}·t^${law.b}`;
-    default:
-      return `table of ${law.rows.length} rows`;
-  }
-}
 
 export const OUTDOORS = {
   films: {
@@ -38,15 +23,6 @@ export const OUTDOORS = {
       { path: "provenance.price", label: "Price source", as: "text" },
       note,
     ],
-    describe: (film: Schemas["Film"], _kit, units) =>
-      [
-        `EI ${film.exposure_index}${film.box_speed ? ` (box ${film.box_speed})` : ""}`,
-        lawText(film.law),
-        film.provenance?.law,
-        film.price != null && `${units.money(film.price)} a sheet`,
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
   cameras: {
     title: "Cameras",
@@ -59,11 +35,6 @@ export const OUTDOORS = {
       { path: "backs", label: "Other backs", as: "backs" },
       note,
     ],
-    describe: (camera: Schemas["Camera"], _kit, units) =>
-      [
-        `${units.mm.show(camera.format_mm[0] ?? 0)} × ${units.mm.text(camera.format_mm[1] ?? 0)}`,
-        ...(camera.backs ?? []).map((back) => back.name),
-      ].join(", "),
   },
   lenses: {
     title: "Lenses",
@@ -90,14 +61,6 @@ export const OUTDOORS = {
       { path: "optics.telephoto", label: "Telephoto", as: "flag" },
       note,
     ],
-    describe: (lens: Schemas["KitLens"]) =>
-      [
-        `${lens.optics.focal_length_mm} mm, f/${lens.optics.widest} to f/${lens.optics.smallest}`,
-        lens.optics.shutter?.measured?.length && "shutter measured",
-        lens.optics.telephoto && "telephoto",
-      ]
-        .filter(Boolean)
-        .join(", "),
   },
   pinholes: {
     title: "Pinholes",
@@ -111,27 +74,12 @@ export const OUTDOORS = {
       { path: "leaflet", label: "Leaflet", as: "leaflet" },
       note,
     ],
-    describe: (pinhole: Schemas["KitPinhole"], _kit, units) =>
-      `${pinhole.optics.diameter_mm} mm hole, ${units.mm.text(pinhole.optics.distance_mm)} from the film${
-        pinhole.leaflet ? ", with its leaflet's times" : ""
-      }`,
   },
   filters: {
     title: "Filters",
     one: "filter",
     teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
     fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
-    describe: (each: Schemas["KitFilter"]) => {
-      const { factor, stops, density, type, colour } = each.filter;
-      const strength =
-        factor != null
-          ? `factor ×${factor}`
-          : density != null
-            ? `density ${density}`
-            : `${stops} stops`;
-      const what = colour ? colour.replace("_", "-") : type === "plain" ? "" : type;
-      return [strength, what].filter(Boolean).join(", ");
-    },
   },
   formats: {
     title: "Sheet sizes of your own",
@@ -143,8 +91,6 @@ export const OUTDOORS = {
       { path: "size_mm.1", label: "Image height", unit: "mm", as: "number" },
       note,
     ],
-    describe: (format: Schemas["SheetFormat"], _kit, units) =>
-      `${units.mm.show(format.size_mm[0] ?? 0)} × ${units.mm.text(format.size_mm[1] ?? 0)}`,
   },
   meters: {
     title: "Meters",
@@ -181,12 +127,5 @@ export const OUTDOORS = {
       { path: "spot_deg", label: "Spot angle, degrees", as: "optional" },
       note,
     ],
-    describe: (meter: Schemas["Meter"]) => {
-      const offset = meter.calibration.offset_stops;
-      const own = offset
-        ? `${offset > 0 ? "+" : "−"}${Math.abs(offset)} stop`
-        : "no error of its own";
-      return meter.spot_deg ? `${meter.spot_deg}°, ${own}` : own;
-    },
   },
 } satisfies Record<string, KindSpec>;

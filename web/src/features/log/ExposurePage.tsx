@@ -3,13 +3,11 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
 import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { watchText } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
-import { useMeasures } from "../../shared/measures";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { stateWord } from "../../shared/states";
 import { useAsked } from "../../shared/useAsked";
@@ -43,7 +41,6 @@ function Told({ story }: { story: Story }) {
   const { exposure: view, scene, outing } = story;
   const recipes = useQuery(kitQuery).data?.recipes ?? [];
   const [open, setOpen] = useState<"correct" | "judge" | null>(null);
-  const { units } = useMeasures();
   const recipe = recipes.find((each) => each.id === view.recipe_id);
   const developed = story.state === "developed" || story.state === "judged";
   const close = () => setOpen(null);
@@ -157,18 +154,7 @@ function Told({ story }: { story: Story }) {
                     : `Meant for ${view.development_text}`)}
               </Box>
               {story.decided && <Box fontSize="15px">Decided: {story.decided}</Box>}
-              {story.run?.went && (
-                <Box fontSize="15px">
-                  As it went:{" "}
-                  {story.run.went.steps
-                    .map((step) => `${step.name} ${watchText(step.seconds)}`)
-                    .join(", ")}
-                  {story.run.went.measured.map(
-                    (each) =>
-                      `; ${units["°C"].text(each.temperature_c)} after ${Math.round(each.minute)} min`,
-                  )}
-                </Box>
-              )}
+              {story.went_text && <Box fontSize="15px">As it went: {story.went_text}</Box>}
               <Box color={story.showed ? "ink" : "ink2"}>
                 {story.showed ? `Showed ${story.showed}` : "Not judged yet"}
                 {story.next_time && (

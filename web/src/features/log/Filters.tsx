@@ -6,20 +6,6 @@ import { OFFERED } from "../../service/service";
 import { outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 
-const NS = [
-  { value: "-3", label: "N−3" },
-  { value: "-2", label: "N−2" },
-  { value: "-1.5", label: "N−1½" },
-  { value: "-1", label: "N−1" },
-  { value: "-0.5", label: "N−½" },
-  { value: "0", label: "N" },
-  { value: "0.5", label: "N+½" },
-  { value: "1", label: "N+1" },
-  { value: "1.5", label: "N+1½" },
-  { value: "2", label: "N+2" },
-  { value: "3", label: "N+3" },
-];
-
 const Day = chakra("input", {
   base: {
     minHeight: "44px",
@@ -97,7 +83,7 @@ export function Filters({
         label="Development"
         any="any N"
         value={sought.n ?? ""}
-        options={NS}
+        options={OFFERED.sought_n}
         choose={(n) => seek({ n })}
       />
       of

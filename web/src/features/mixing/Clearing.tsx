@@ -11,14 +11,13 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { typedNumber } from "../../components/typedNumber";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { clear } from "./queries";
 
 /** The clearing test: a snip of film in the fixer in the light; twice the time it takes is enough. */
 export function Clearing() {
-  const bottles = (useQuery(kitQuery).data?.bottles ?? []).filter(
-    (each) => each.kind === "fixer" && !each.archived,
-  );
+  const bottles = offered(useQuery(kitQuery).data?.bottles).filter((each) => each.kind === "fixer");
   const [since, setSince] = useState<number | null>(null);
   const now = useTicks(since !== null);
   const [seconds, setSeconds] = useState("");
@@ -91,7 +90,7 @@ export function Clearing() {
       {answer && (
         <Box role="status" paddingTop="2">
           <Box fontSize="26px" fontWeight={620}>
-            Fix for {watchText(answer.fixing_s)}
+            {answer.says}
           </Box>
           {answer.trouble && <Notice tone="warning">{answer.trouble}</Notice>}
         </Box>

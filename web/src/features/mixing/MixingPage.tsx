@@ -9,6 +9,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
 import { FileLink } from "../../shared/FileLink";
+import { offered } from "../../shared/offered";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAddress } from "../../shared/useAddress";
 import { useDegrees } from "../../shared/useDegrees";
@@ -22,15 +23,15 @@ export function MixingPage() {
   const kit = useQuery(kitQuery).data;
   const [sought, set] = useAddress();
   const powder = sought.get("powder");
-  const powders = (kit?.powders ?? []).filter((each) => !each.archived);
-  const recipes = (kit?.recipes ?? []).filter((each) => !each.archived);
-  const tanks = (kit?.tanks ?? []).filter((each) => !each.archived);
-  const lines = (kit?.lines ?? []).filter((each) => !each.archived);
+  const powders = offered(kit?.powders);
+  const recipes = offered(kit?.recipes);
+  const tanks = offered(kit?.tanks);
+  const lines = offered(kit?.lines);
   const filmOf = (id: string) => kit?.films.find((each) => each.id === id)?.name ?? "";
   const chosen = (name: string, first: string | undefined) => sought.get(name) ?? first ?? "";
-  const recipe = chosen("recipe_id", recipes[0]?.id);
-  const tank = chosen("tank_id", tanks[0]?.id);
-  const line = chosen("line_id", lines[0]?.id);
+  const recipe = chosen("recipe_id", kit?.usual.recipes);
+  const tank = chosen("tank_id", kit?.usual.tanks);
+  const line = chosen("line_id", kit?.usual.lines);
   const ready = recipe !== "" && tank !== "" && line !== "";
   return (
     <>

@@ -22,7 +22,7 @@ export function OutingSection({
   plan: (what: Planning) => void;
 }) {
   const { outing, scenes } = view;
-  const { units } = useMeasures();
+  const units = useMeasures();
   const said = [
     dayText(outing.day),
     outing.place,

@@ -27,7 +27,7 @@ export function OutingSheet({
 }) {
   const [draft, setDraft] = useState(outing);
   const [began] = useState(kept?.version ?? "");
-  const celsius = useMeasures().units["°C"];
+  const celsius = useMeasures()["°C"];
   const [typed, setTyped] = useState({
     temperature_c: outing.temperature_c == null ? "" : celsius.show(outing.temperature_c),
     latitude: String(outing.latitude ?? ""),

@@ -4,6 +4,7 @@ import { ask } from "../../api/ask";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { asTyped } from "../../components/typedNumber";
 import type { Drawing } from "./Picture";
 import type { Area, Plan } from "./queries";
 
@@ -27,7 +28,7 @@ export function AreaPanel({
 }) {
   const by = area.stops !== null ? "stops" : "seconds";
   const amount = area.stops ?? area.seconds ?? 0;
-  const [text, setText] = useState(String(Number(amount.toFixed(3))));
+  const [text, setText] = useState(asTyped(amount));
   const latest = useRef(text);
   const show = (next: string) => {
     setText(next);
@@ -40,8 +41,8 @@ export function AreaPanel({
     if (read && read.value >= 0 && latest.current === typed) give(read.value);
   };
   const drag = (value: number) => {
-    show(String(value));
-    give(value);
+    show(asTyped(value));
+    give(Number(asTyped(value)));
   };
   return (
     <Box
@@ -79,7 +80,7 @@ export function AreaPanel({
             step={by === "stops" ? 1 / 12 : 0.5}
             value={amount}
             style={{ width: "100%", height: 44, accentColor: "var(--chakra-colors-accent)" }}
-            onChange={(event) => drag(Number(Number(event.target.value).toFixed(3)))}
+            onChange={(event) => drag(Number(event.target.value))}
           />
         </Box>
         <Flex gap="2" wrap="wrap">

@@ -10,50 +10,48 @@ import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
-import { typedIn, typedNumber } from "../../components/typedNumber";
+import { asTyped, typedIn, typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
+import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { type Part, type Print, type PrintView, putPrint } from "./queries";
 
 const MOST_PARTS = 8;
 
 /** What the mask covers, in per cent, as it is typed. */
-const covered = (mask: Schemas["EaselMask"]) => {
-  const percent = (share: number) => String(Number((100 * share).toFixed(2)));
-  return {
-    left: percent(mask.left),
-    right: percent(mask.right),
-    top: percent(mask.top),
-    bottom: percent(mask.bottom),
-  };
-};
+const covered = (mask: Schemas["EaselMask"]) => ({
+  left: asTyped(100 * mask.left),
+  right: asTyped(100 * mask.right),
+  top: asTyped(100 * mask.top),
+  bottom: asTyped(100 * mask.bottom),
+});
 
 /** Paper, enlarger, parts and sheet of a plan, and the negative's densities. */
 export function PlanSheet({ view, close }: { view: PrintView; close: () => void }) {
   const { print } = view;
   const { plan } = print;
   const kit = useQuery(kitQuery).data;
-  const papers = (kit?.papers ?? []).filter((each) => !each.archived || each.id === plan.paper_id);
-  const enlargers = (kit?.enlargers ?? []).filter((each) => !each.archived);
+  const papers = offered(kit?.papers, plan.paper_id);
+  const enlargers = offered(kit?.enlargers);
   const [title, setTitle] = useState(print.title);
   const [paperId, setPaperId] = useState(plan.paper_id ?? "");
   const [enlargerId, setEnlargerId] = useState(plan.enlarger_id ?? "");
   const [parts, setParts] = useState(
-    plan.parts.map((each) => ({ ...each, text: String(Number(each.seconds.toFixed(2))) })),
+    plan.parts.map((each) => ({ ...each, text: asTyped(each.seconds) })),
   );
   const [text, setText] = useState({
     aperture: String(plan.setting.aperture),
-    magnification: String(plan.setting.magnification),
-    lamp_lag_s: String(plan.lamp_lag_s),
-    drying_down: String(plan.drying_down),
-    width_mm: String(plan.sheet.width_mm),
-    height_mm: String(plan.sheet.height_mm),
-    image_long_mm: String(plan.sheet.image_long_mm),
-    margin_mm: String(plan.sheet.margin_mm),
-    black_edge_mm: String(plan.sheet.black_edge_mm),
+    magnification: asTyped(plan.setting.magnification),
+    lamp_lag_s: asTyped(plan.lamp_lag_s),
+    drying_down: asTyped(plan.drying_down),
+    width_mm: asTyped(plan.sheet.width_mm),
+    height_mm: asTyped(plan.sheet.height_mm),
+    image_long_mm: asTyped(plan.sheet.image_long_mm),
+    margin_mm: asTyped(plan.sheet.margin_mm),
+    black_edge_mm: asTyped(plan.sheet.black_edge_mm),
     ...covered(plan.sheet.mask),
-    low: print.low == null ? "" : String(print.low),
-    high: print.high == null ? "" : String(print.high),
+    low: asTyped(print.low),
+    high: asTyped(print.high),
   });
   const [positive, setPositive] = useState(print.positive);
   const { write, problem, busy, at, take } = useWrite(close);

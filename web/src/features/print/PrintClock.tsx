@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { going, keepRun, READY } from "../../clock/run";
@@ -16,34 +16,8 @@ import { SAFE } from "../../theme/safelight";
 import { keepPrintClock, type PrintTimed, readPrintClock, usePrintClock } from "./clockState";
 import type { PrintView } from "./queries";
 
-interface Stage {
-  key: string;
-  title: string;
-  seconds: number;
-  /** what is said, at which second of the stage */
-  cues: { at_s: number; text: string }[];
-}
-
 const { red: RED, dim: DIM } = SAFE;
 const REHEARSAL = 10;
-
-/** What happens one after the other: every time the lamp is on. */
-function stagesOf(view: PrintView): Stage[] {
-  return view.worked.rows.map((row): Stage => {
-    const lag = row.set_s - row.seconds;
-    return {
-      key: row.id,
-      title: row.title,
-      seconds: row.set_s,
-      cues: row.holds
-        .flatMap((hold) => [
-          { at_s: hold.start_s + lag, text: `hold the ${hold.label.toLowerCase()}` },
-          { at_s: hold.start_s + hold.hold_s + lag, text: "let go" },
-        ])
-        .sort((a, b) => a.at_s - b.at_s),
-    };
-  });
-}
 
 /** The paper goes into its baths: from here on it is a run like any other, by the same clock. */
 function intoBaths(view: PrintView, course: Schemas["PaperCourse"], speed: number) {
@@ -73,7 +47,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
     keepPrintClock(null);
     shut();
   };
-  const stages = useMemo(() => stagesOf(view), [view]);
+  const stages = view.worked.rows;
   const first = view.baths?.steps[0]?.name;
   const timed = usePrintClock();
   const { place, since, speed } = timed ?? { place: -1, since: null, speed: 1 };
@@ -89,7 +63,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
   useSound(true);
   const stage = stages[place];
   const done_s = since === null ? 0 : (Math.max(0, now - since) / 1000) * speed;
-  const left = stage ? stage.seconds - done_s : 0;
+  const left = stage ? stage.set_s - done_s : 0;
   const running = since !== null && left > 0;
   useEffect(() => dialog.current?.focus(), []);
   // the end of a stage, the holds within it, and the seconds between
@@ -226,7 +200,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
                 lineHeight={1}
                 fontWeight={620}
               >
-                {clock(running ? left : (next?.seconds ?? view.baths?.steps[0]?.end_s ?? 0))}
+                {clock(running ? left : (next?.set_s ?? view.baths?.steps[0]?.end_s ?? 0))}
               </Box>
               <Box fontSize="22px" minHeight="34px" aria-live="assertive">
                 {running

@@ -16,7 +16,7 @@ export const useFinishing = (clocks: Clocks | null) => {
         started_at: run.started_at,
         steps: run.steps.map((step) => ({
           name: step.name,
-          seconds: Math.round(step.end_s - step.start_s),
+          seconds: step.end_s - step.start_s,
         })),
         measured: run.measured,
       }),

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { newId } from "../../api/newId";
 import { Choose } from "../../components/Choose";
@@ -8,16 +8,8 @@ import { FormFooter } from "../../components/FormFooter";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { OFFERED } from "../../service/service";
-import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
-import {
-  asPlanned,
-  bracketQuery,
-  fittingQuery,
-  logBracket,
-  type Scene,
-  type Solution,
-} from "./queries";
+import { asPlanned, bracketQuery, logBracket, type Scene, type Solution } from "./queries";
 
 const STEPS = [
   { value: "0.3333333333333333", label: "⅓ stop" },
@@ -40,8 +32,6 @@ export function BracketSheet({
   close: () => void;
   logged: (said: string) => void;
 }) {
-  const { money } = useMeasures();
-  const film = useQuery(fittingQuery(scene.film_id ?? "", 1)).data;
   const [step, setStep] = useState("1");
   const [frames, setFrames] = useState("3");
   const [side, setSide] = useState<"both" | "over" | "under">("both");
@@ -53,38 +43,26 @@ export function BracketSheet({
     step_stops: Number(step),
     frames: Number(frames),
     side,
+    sides: typed ?? "",
   };
-  const loaded = film?.unexposed ?? [];
-  const offered = loaded.slice(0, asked.frames || 0).map((each) => each.where);
-  const wanted = (typed ?? offered.join(" "))
-    .toUpperCase()
-    .split(/[\s,]+/)
-    .filter(Boolean);
-  // what it costs goes by the film it lies on
-  const piece_ids = wanted.flatMap(
-    (where) => loaded.find((each) => each.where === where)?.piece_id ?? [],
-  );
-  const { data, error } = useQuery(bracketQuery({ ...asked, piece_ids: piece_ids.slice(0, 15) }));
-  const { problem, write, busy } = useWrite(close);
+  const { data, error } = useQuery(bracketQuery(asked));
+  const client = useQueryClient();
+  const { problem, write, busy, ask } = useWrite(close);
   const count = data?.frames.length ?? 0;
 
-  const log = (event: FormEvent) => {
+  const log = async (event: FormEvent) => {
     event.preventDefault();
-    const sheets = wanted.map((where) => loaded.find((each) => each.where === where)?.piece_id);
-    if (!data || wanted.length !== count || sheets.some((each) => !each)) {
-      setRefused(
-        `${count} different unexposed sides or frames of ${filmName} are needed, in the order of the frames; loaded are ${loaded.map((each) => each.where).join(", ") || "none"}.`,
-      );
-      return;
-    }
-    setRefused(null);
-    const given = data.frames.map((frame, place) => ({
-      ...asPlanned(scene, plan, ids.current.frames[place] ?? newId(), sheets[place] ?? ""),
+    const now = await ask(() => client.fetchQuery(bracketQuery(asked)));
+    setRefused(now?.film.refusal || null);
+    if (!now || now.film.refusal) return;
+    const given = now.frames.map((frame, place) => ({
+      ...asPlanned(scene, plan, ids.current.frames[place] ?? "", now.film.piece_ids[place] ?? ""),
       aperture: frame.aperture,
       bracket_stops: frame.stops,
     }));
     void write(logBracket(ids.current.bracket, given), {
-      at_once: () => logged(`Bracket of ${count} logged on ${wanted.join(", ")}`),
+      at_once: () =>
+        logged(`Bracket of ${now.frames.length} logged on ${now.film.where.join(", ")}`),
     });
   };
   return (
@@ -144,7 +122,7 @@ export function BracketSheet({
                     </Box>
                   )}
                 </Box>
-                <Box color="ink2">{wanted[place] ?? "no sheet"}</Box>
+                <Box color="ink2">{data.film.where[place] ?? "no sheet"}</Box>
               </Grid>
             ))}
           </Box>
@@ -156,15 +134,15 @@ export function BracketSheet({
         ))}
         <Entry
           label="Sides or frames of a roll, most exposure first"
-          value={typed ?? offered.join(" ")}
+          value={typed ?? data?.film.where.join(" ") ?? ""}
           onChange={(event) => setTyped(event.target.value)}
           problem={refused ?? problem?.message ?? null}
         />
         {data && (
           <Box color="ink2" fontSize="14px">
             Uses {data.uses}
-            {data.price != null && `, ${money(data.price)} in film`}. Most exposure first, so that
-            the frames can be told apart in the dark.
+            {data.price_text && `, ${data.price_text} in film`}. Most exposure first, so that the
+            frames can be told apart in the dark.
           </Box>
         )}
       </Flex>

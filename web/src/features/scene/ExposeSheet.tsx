@@ -1,8 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { preferencesQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";
@@ -33,7 +32,6 @@ const SHARES = [
   { value: "0.3333333333333333", label: "⅓ of a multiple exposure" },
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
-const NOTHING_LOADED: Schemas["Fitting"] = { now: [], taken: [], unexposed: [] };
 const NO_HOLDER = "no holder";
 const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share", "share_of"];
 
@@ -60,23 +58,22 @@ export function ExposeSheet({
   const after = useQuery(preferencesQuery).data?.after;
   const [share, setShare] = useState("1");
   const [shareOf, setShareOf] = useState<Given["share_of"]>("one_scene");
-  const fitting = useQuery(fittingQuery(scene.film_id ?? "", Number(share))).data;
-  const film = scene.film_id ? fitting : NOTHING_LOADED;
   const id = useRef(newId());
   const sheet = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
+  const asked = fittingQuery(scene.film_id, Number(share), where ?? "");
+  const film = useQuery(asked).data;
+  const client = useQueryClient();
   const planned = answer.set.text.replace(/ s$/, "");
   const [time, setTime] = useState<string | null>(null);
   const [aperture, setAperture] = useState(answer.set.aperture.replace("f/", ""));
   const [note, setNote] = useState("");
   const [happened, setHappened] = useState(false);
   const [noSide, setNoSide] = useState<string | null>(null);
-  const { problem, write, busy } = useWrite(close);
+  const { problem, write, busy, ask } = useWrite(close);
   const typed = where ?? film?.now[0]?.where ?? NO_HOLDER;
-  const wanted = typed.trim().toUpperCase();
-  const unplaced = wanted === NO_HOLDER.toUpperCase();
-  // what is exposed already may be named: it is recorded when it happened
-  const side = [...(film?.now ?? []), ...(film?.taken ?? [])].find((each) => each.where === wanted);
+  const unplaced = film?.meant.unplaced ?? false;
+  const side = film?.meant.piece;
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
     ...asPlanned(scene, plan, id.current, unplaced ? sheet.current : (side?.piece_id ?? "")),
@@ -96,28 +93,30 @@ export function ExposeSheet({
   const check = checked.data?.check;
   const doubts = checked.data?.doubts ?? [];
 
-  const refuseSide = () => {
-    const offered = (film?.now ?? []).map((each) => each.where).join(", ");
-    setNoSide(
-      `${wanted || "This"} holds no unexposed ${filmName}; choose from ${offered ? `${offered}, or ` : ""}${NO_HOLDER}.`,
-    );
+  /** The film that is meant by what stands there now; nothing, and why, when it cannot take it. */
+  const onto = async () => {
+    const found = await ask(() => client.fetchQuery(asked));
+    setNoSide(found?.meant.refusal || null);
+    return found && !found.meant.refusal ? found.meant : null;
   };
-  const log = (event: FormEvent) => {
+  const log = async (event: FormEvent) => {
     event.preventDefault();
-    if (!side && !unplaced) return refuseSide();
-    setNoSide(null);
+    const meant = await onto();
+    if (!meant) return;
     const said = check && different ? check.time_text : answer.set.text;
-    void write(expose({ ...given, happened: happened && doubts.length > 0 }), {
+    const on = { unplaced: meant.unplaced, piece_id: meant.piece?.piece_id ?? sheet.current };
+    void write(expose({ ...given, ...on, happened: happened && doubts.length > 0 }), {
       at_once: () =>
-        logged(`${side?.where ?? "A sheet in no holder"} exposed: ${said} at f/${aperture}`),
+        logged(`${meant.piece?.where ?? "A sheet in no holder"} exposed: ${said} at f/${aperture}`),
     });
   };
-  const startClock = () => {
-    if (!side && !unplaced) return refuseSide();
+  const startClock = async () => {
+    const meant = await onto();
+    if (!meant) return;
     const timed = different ? check : undefined;
     keepClock({
       given: { ...given, time: null, happened: happened && doubts.length > 0 },
-      where: side?.where ?? NO_HOLDER,
+      where: meant.piece?.where ?? NO_HOLDER,
       title: scene.title,
       setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
       placed,
@@ -176,8 +175,8 @@ export function ExposeSheet({
               minWidth="56px"
               paddingInline="2"
               borderWidth="1px"
-              aria-pressed={each.where === typed.toUpperCase()}
-              variant={each.where === typed.toUpperCase() ? "main" : "plain"}
+              aria-pressed={each.where === side?.where}
+              variant={each.where === side?.where ? "main" : "plain"}
               onClick={() => setWhere(each.where)}
             >
               {each.where}

@@ -1,8 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import type { ReactNode, RefObject } from "react";
 import { Button } from "../../components/Button";
+import { ZONES } from "../../shared/zones";
 
-const ZONES = ["0", "I", "II", "III", "IV", "V", "VI", "VII", "VIII", "IX", "X"];
 const SKIES = ["bright sun", "hazy", "cloudy bright", "overcast", "open shade"];
 const KEYS = "7 8 9 ⅓ / − 4 5 6 ½ @ + 1 2 3 ⅔ f/".split(" ");
 const DOES = { variant: "main", background: "accent" };

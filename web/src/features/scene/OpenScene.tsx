@@ -94,9 +94,8 @@ export function OpenScene({
 
   if (!scene || !calmScene || !kit.data || !view) return <RoomHeader title="Scene" />;
 
-  const { outing, cost } = view;
+  const { outing } = view;
   const sub = [outing?.title, outing?.conditions, outing?.light].filter(Boolean).join(" · ");
-  const film = kit.data.films.find((each) => each.id === scene.film_id);
   const labels = new Map(scene.readings.map((each) => [each.id, each.label]));
   const pins = (solution?.falls ?? [])
     .filter((fall) => labels.has(fall.id))
@@ -111,7 +110,8 @@ export function OpenScene({
       pinned={placedId}
       high={highId}
       highMarked={solution?.high_marked ?? false}
-      range={film ? (film.textural_range as [number, number]) : [2, 8]}
+      range={solution?.textural_range as [number, number] | undefined}
+      rangeText={solution?.textural_text ?? ""}
       nText={nText}
       upright={narrow}
       onPlace={(reading, zone, done) => change([{ kind: "place", reading, zone }], done)}
@@ -306,7 +306,7 @@ export function OpenScene({
             )}
             {messages}
             <ShowedBefore showed={view.showed} />
-            <Exposed views={view.exposures} cost={cost} open={setCorrected} />
+            <Exposed views={view.exposures} cost={view.cost_text} open={setCorrected} />
             <Box flex="1" />
             {exposeButton}
           </Flex>

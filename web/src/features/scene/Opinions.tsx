@@ -118,16 +118,16 @@ export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
               {place + 1} · {plan.text}
             </Box>
             <Box color="ink2" fontSize="12.5px" whiteSpace="nowrap">
-              cost {plan.cost.toFixed(1)}
+              {plan.cost_text}
             </Box>
           </Flex>
           <Box fontSize="13px">{plan.says}</Box>
           <Box fontSize="12.5px" color="ink2">
             {plan.reason} {plan.costs}
           </Box>
-          {plan.penalties.length > 0 && (
+          {plan.sum_text && (
             <Box fontSize="12px" color="ink2">
-              {plan.penalties.map((each) => `${each.text} ${each.cost.toFixed(1)}`).join(" + ")}
+              {plan.sum_text}
             </Box>
           )}
         </Box>

@@ -5,7 +5,6 @@ import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
-import { useMeasures } from "../../shared/measures";
 import type { Answer, Edit, ExposureView, Solution } from "./queries";
 
 type Fix = Solution["fixes"][number];
@@ -241,15 +240,14 @@ export const Exposed = memo(function Exposed({
 }: {
   views: ExposureView[];
   /** what the film of these exposures cost, when its price is known */
-  cost: number | null;
+  cost: string;
   open: (view: ExposureView) => void;
 }) {
-  const { money } = useMeasures();
   if (!views.length) return null;
   return (
     <Box>
       <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-        Exposed on this scene{cost != null && `, ${money(cost)} in film`}
+        Exposed on this scene{cost && `, ${cost} in film`}
       </Box>
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (

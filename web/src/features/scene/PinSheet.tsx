@@ -6,7 +6,6 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
 import { OFFERED } from "../../service/service";
-import { ZONES } from "../../shared/zones";
 import { readLine, type Scene } from "./queries";
 import type { Change } from "./useKeeping";
 
@@ -81,12 +80,10 @@ export function PinSheet({
           value={target === null ? "" : String(target)}
           options={[
             { value: "", label: target === null ? "not this one" : "let the brightest decide" },
-            ...[6, 6.5, 7, 7.5, 8, 8.5, 9].map((zone) => ({
-              value: String(zone),
-              label: `${ZONES[Math.floor(zone)]}${zone % 1 ? "½" : ""}`,
-            })),
-            ...(target !== null && ![6, 6.5, 7, 7.5, 8, 8.5, 9].includes(target)
-              ? [{ value: String(target), label: `as dragged (${target})` }]
+            ...OFFERED.print_zones,
+            ...(target !== null &&
+            !OFFERED.print_zones.some(({ value }) => Number(value) === target)
+              ? [{ value: String(target), label: "as dragged" }]
               : []),
           ]}
           onChange={(value) =>

@@ -119,7 +119,7 @@ export function SceneDialogs({
             <ErrorOfSetting answer={answer} />
             <DevelopmentText solution={solution} />
             <AdviceList solution={solution} most={9} take={take} />
-            <Exposed views={view.exposures} cost={view.cost} open={setCorrected} />
+            <Exposed views={view.exposures} cost={view.cost_text} open={setCorrected} />
           </Flex>
         )}
       </Sheet>

@@ -78,11 +78,11 @@ export const logBracket = (id: string, frames: Given[]) =>
 export const checkQuery = (given: Given) =>
   queryOptions({ ...question("exposures_weigh", { body: given }), retry: false });
 
-/** Film of one kind that an exposure, or a share of a multiple one, can go onto. */
-export const fittingQuery = (film_id: string, share: number) =>
+/** Film of one kind that an exposure, or a share of a multiple one, can go onto, and what was typed of it. */
+export const fittingQuery = (film_id: string | null, share: number, side: string) =>
   queryOptions({
-    ...question("pieces_fitting", { query: { film_id, share } }),
-    enabled: film_id !== "",
+    ...question("pieces_fitting", { query: { film_id: film_id ?? "", share, side } }),
+    placeholderData: (before: Schemas["Fits"] | undefined) => before,
   });
 
 export const bracketQuery = (asked: Schemas["Bracketing"]) =>
@@ -127,7 +127,7 @@ export const unbegun = (): SceneView => ({
   lines: {},
   said: {},
   showed: [],
-  cost: null,
+  cost_text: "",
   outing: null,
   labels: [],
 });

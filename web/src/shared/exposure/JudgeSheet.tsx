@@ -191,7 +191,7 @@ function Densities({
     );
   const read = (id: string, place: number) =>
     void densitometer(place).then((found) =>
-      setDensities((before) => ({ ...before, [id]: found.density.toFixed(2) })),
+      setDensities((before) => ({ ...before, [id]: found.text })),
     );
   return (
     <Box as="fieldset">
@@ -219,7 +219,7 @@ function Densities({
             {simulated && (
               <Button
                 aria-label={`Read ${each.label} with the simulated densitometer`}
-                onClick={() => read(each.reading_id, Math.round(each.zone) + 1)}
+                onClick={() => read(each.reading_id, each.patch)}
               >
                 Read
               </Button>

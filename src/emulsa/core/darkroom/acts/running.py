@@ -9,7 +9,7 @@ from typing import Annotated
 from emulsa.core.chemistry.film_area import rolls as rolls_of
 from emulsa.core.darkroom.areas import Areas, roll_count
 from emulsa.core.darkroom.plan import check_room, share_together
-from emulsa.core.darkroom.run import Run, Went
+from emulsa.core.darkroom.run import Run, Went, to_the_second
 from emulsa.core.development import temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible
@@ -92,7 +92,9 @@ def begin(
 
 def keep_course(run: Run, went: Went) -> Outcome:
     """How a run went by its clock."""
-    return Outcome(says=f"keep how run {run.name} went", kept=(replace(run, went=went),))
+    return Outcome(
+        says=f"keep how run {run.name} went", kept=(replace(run, went=to_the_second(went)),)
+    )
 
 
 def developed(run: Run, held: InRun, at: str) -> Outcome:
@@ -123,7 +125,7 @@ def finished(run: Run, went: Went, held: InRun, at: str) -> Outcome:
     marked developed meanwhile, how it went is kept all the same."""
     if run.developed_at:
         return keep_course(run, went)
-    return developed(replace(run, went=went), held, at)
+    return developed(replace(run, went=to_the_second(went)), held, at)
 
 
 def leave(run: Run, pieces: Sequence[Piece], at: str) -> Outcome:

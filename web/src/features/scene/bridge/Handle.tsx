@@ -1,4 +1,6 @@
 import type { KeyboardEvent } from "react";
+import { heldTo } from "../../../components/heldTo";
+import { HANDLES } from "../../../service/service";
 import { along, type RailSpan } from "./geometry";
 import { accent, ink2, onAccent, paper, Words } from "./ink";
 import type { BridgePin, BridgeProps } from "./props";
@@ -20,14 +22,14 @@ export function Handle({
   at: number;
   onTarget: BridgeProps["onTarget"];
 }) {
-  const drag = useDrag(span, onTarget, () => undefined, 2);
+  const drag = useDrag(span, onTarget, () => undefined, HANDLES.print_zone);
   const zone = pin ? pin.lands : 8;
   const where = along(span, zone);
   const pressed = (event: KeyboardEvent) => {
     const step = ARROWS[event.key];
     if (!step || !pin) return;
     event.preventDefault();
-    onTarget(Math.max(4, Math.min(10, Math.round((zone + step / 2) * 2) / 2)), true);
+    onTarget(heldTo(HANDLES.print_zone, zone + step * HANDLES.print_zone.step), true);
   };
   const pill = <Pill span={span} where={where} base={base} at={at} nText={nText} />;
   const [x, y] = [where - 34, at];
@@ -58,9 +60,9 @@ export function Handle({
       tabIndex={0}
       aria-label={`Development ${nText}`}
       aria-orientation={span.upright ? "vertical" : "horizontal"}
-      aria-valuemin={4}
-      aria-valuemax={10}
-      aria-valuenow={Math.round(zone * 100) / 100}
+      aria-valuemin={HANDLES.print_zone.lowest}
+      aria-valuemax={HANDLES.print_zone.highest}
+      aria-valuenow={zone}
       aria-valuetext={`${nText}: ${pin.label} printed as ${pin.lands_text}`}
       data-handle
       onKeyDown={pressed}

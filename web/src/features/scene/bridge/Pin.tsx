@@ -1,4 +1,6 @@
 import type { KeyboardEvent } from "react";
+import { heldTo } from "../../../components/heldTo";
+import { HANDLES } from "../../../service/service";
 import type { RailSpan } from "./geometry";
 import { accent, ink, ink2, LOST, onAccent, paper, Words } from "./ink";
 import type { BridgePin, BridgeProps } from "./props";
@@ -40,14 +42,14 @@ export function Pin({
     span,
     (zone, done) => onPlace(pin.id, zone, done),
     () => onOpen(pin.id),
-    3,
+    HANDLES.placement,
   );
   const pressed = (event: KeyboardEvent) => {
     const step = ARROWS[event.key];
     if (step) {
       event.preventDefault();
-      const zone = Math.round((pin.zone + step / (event.shiftKey ? 1 : 3)) * 3) / 3;
-      onPlace(pin.id, Math.max(0, Math.min(10, zone)), true);
+      const by = event.shiftKey ? HANDLES.placement.far : HANDLES.placement.step;
+      onPlace(pin.id, heldTo(HANDLES.placement, pin.zone + step * by), true);
     } else if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
       onOpen(pin.id);
@@ -69,9 +71,9 @@ export function Pin({
       tabIndex={0}
       aria-label={`${pin.label}${placed ? ", placed" : ""}${pin.incident ? ", incident" : ""}`}
       aria-orientation={span.upright ? "vertical" : "horizontal"}
-      aria-valuemin={0}
-      aria-valuemax={10}
-      aria-valuenow={Math.round(pin.zone * 100) / 100}
+      aria-valuemin={HANDLES.placement.lowest}
+      aria-valuemax={HANDLES.placement.highest}
+      aria-valuenow={pin.zone}
       aria-valuetext={`EV ${pin.ev_text}, ${placed ? "placed" : "falls"} on ${pin.zone_text}, printed as ${pin.lands_text}${pin.lost ? `, ${LOST[pin.lost]}` : ""}`}
       data-pin={pin.label}
       onKeyDown={pressed}

@@ -56,10 +56,13 @@ export function Texture({
   span,
   at,
   range,
+  text,
 }: {
   span: RailSpan;
   at: number;
   range: [number, number];
+  /** in words */
+  text: string;
 }) {
   const half = span.cell / 2;
   const low = along(span, range[0]);
@@ -89,7 +92,7 @@ export function Texture({
         fontSize={13}
         fill={ink2}
       >
-        texture this film holds, {ZONES[Math.round(range[0])]} to {ZONES[Math.round(range[1])]}
+        {text}
       </Words>
     </g>
   );

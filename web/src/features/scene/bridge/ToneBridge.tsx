@@ -65,6 +65,7 @@ function Level({
   width,
   height,
   range,
+  rangeText,
   high,
   nText,
   ...rest
@@ -109,7 +110,7 @@ function Level({
           />
         );
       })}
-      <Texture span={span} at={bottom + rail + 8} range={range} />
+      {range && <Texture span={span} at={bottom + rail + 8} range={range} text={rangeText} />}
       {pins.map((pin, index) => {
         const { head, words } = labelled(top, lane[index] ?? 0);
         return (
@@ -146,6 +147,7 @@ function Upright({
   width,
   height,
   range,
+  rangeText,
   high,
   nText,
   ...rest
@@ -181,7 +183,7 @@ function Upright({
           />
         );
       })}
-      <Texture span={span} at={right + rail + 10} range={range} />
+      {range && <Texture span={span} at={right + rail + 10} range={range} text={rangeText} />}
       {pins.map((pin, index) => (
         <Pin
           key={pin.id}

@@ -14,11 +14,10 @@ export const along = (span: RailSpan, zone: number) => {
     : span.start + (held + 0.5) * span.cell;
 };
 
-/** The tone under a point of the rail, held to 0…X, in thirds unless free. */
-export const toneAt = (span: RailSpan, position: number, steps: number | null) => {
+/** The tone under a point of the rail. */
+export const toneAt = (span: RailSpan, position: number) => {
   const raw = (position - span.start) / span.cell - 0.5;
-  const zone = Math.max(0, Math.min(10, span.upright ? 10 - raw : raw));
-  return steps === null ? zone : Math.round(zone * steps) / steps;
+  return span.upright ? 10 - raw : raw;
 };
 
 const LANE = 44; // from one lane of labels to the next

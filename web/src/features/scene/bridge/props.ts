@@ -12,7 +12,9 @@ export interface BridgeProps {
   /** whether somebody marked it, or it is only the brightest */
   highMarked: boolean;
   high: string | null;
-  range: [number, number];
+  /** the tones in which texture is held, once they are known */
+  range: [number, number] | undefined;
+  rangeText: string;
   nText: string;
   upright: boolean;
   onPlace: (id: string, zone: number, done: boolean) => Promise<void>;

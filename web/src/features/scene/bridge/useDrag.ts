@@ -1,5 +1,9 @@
 import { type PointerEvent, useRef } from "react";
+import { heldTo, type Steps } from "../../../components/heldTo";
 import { type RailSpan, toneAt } from "./geometry";
+
+/** Between the steps, with the other key held. */
+const FREE = 0.001;
 
 /** How far an arrow key moves along a rail. */
 export const ARROWS: Record<string, number> = {
@@ -14,7 +18,7 @@ export function useDrag(
   span: RailSpan,
   moved: (zone: number, done: boolean) => void,
   tapped: () => void,
-  steps: number,
+  steps: Steps,
 ) {
   const start = useRef<{ at: number; moved: boolean; zone: number } | null>(null);
   const position = (event: PointerEvent<SVGGElement>) => {
@@ -32,7 +36,7 @@ export function useDrag(
       if (!from) return;
       const here = position(event);
       if (!from.moved && Math.abs(here - from.at) < 4) return;
-      const zone = toneAt(span, here, event.altKey ? null : steps);
+      const zone = heldTo(event.altKey ? { ...steps, step: FREE } : steps, toneAt(span, here));
       if (from.moved && zone === from.zone) return;
       from.moved = true;
       from.zone = zone;

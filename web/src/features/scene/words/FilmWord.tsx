@@ -5,6 +5,7 @@ import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
 import { OFFERED } from "../../../service/service";
+import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
@@ -55,8 +56,8 @@ function FilmChoices({
   const { keep, problem } = useKeep(edit, close);
   const film = kit.films.find((each) => each.id === scene.film_id);
   const [index, setIndex] = useState(String(scene.exposure_index ?? film?.exposure_index ?? ""));
-  const recipes = kit.recipes.filter(
-    (each) => each.film_id === scene.film_id && (!each.archived || each.id === scene.recipe_id),
+  const recipes = offered(kit.recipes, scene.recipe_id).filter(
+    (each) => each.film_id === scene.film_id,
   );
   const own = film?.exposure_index;
   const other = index.trim() !== "" && index.trim() !== String(own);
@@ -72,17 +73,15 @@ function FilmChoices({
   };
   return (
     <Flex direction="column" gap="2">
-      {kit.films
-        .filter((each) => !each.archived || each.id === scene.film_id)
-        .map((each) => (
-          <Choice
-            key={each.id}
-            name={each.name}
-            detail={`EI ${each.exposure_index}`}
-            chosen={each.id === scene.film_id}
-            onChoose={() => keep({ kind: "film", film_id: each.id })}
-          />
-        ))}
+      {offered(kit.films, scene.film_id).map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail={`EI ${each.exposure_index}`}
+          chosen={each.id === scene.film_id}
+          onChoose={() => keep({ kind: "film", film_id: each.id })}
+        />
+      ))}
       <form onSubmit={rate}>
         <Flex gap="2" align="flex-end">
           <Entry

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Choose } from "../../../components/Choose";
+import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import type { Kit, WordProps } from "./props";
@@ -42,17 +43,15 @@ function FilterChoices({
         chosen={!scene.filter_ids.length}
         onChoose={() => keep({ kind: "filters", filter_ids: [] })}
       />
-      {kit.filters
-        .filter((each) => !each.archived || scene.filter_ids.includes(each.id))
-        .map((each) => (
-          <Choice
-            key={each.id}
-            name={each.name}
-            detail={kit.amounts[each.id] ?? ""}
-            chosen={scene.filter_ids.includes(each.id)}
-            onChoose={() => keep({ kind: "filters", filter_ids: toggled(each.id) })}
-          />
-        ))}
+      {offered(kit.filters, ...scene.filter_ids).map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail={kit.amounts[each.id] ?? ""}
+          chosen={scene.filter_ids.includes(each.id)}
+          onChoose={() => keep({ kind: "filters", filter_ids: toggled(each.id) })}
+        />
+      ))}
       <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
         <Choose
           label="Light"

@@ -48,7 +48,7 @@ function focusText(focus: Focus, mm: Unit): string {
 }
 
 export function FocusWord({ scene, solution, edit }: WordProps) {
-  const { mm } = useMeasures().units;
+  const { mm } = useMeasures();
   const wrong = solution?.problem?.field?.startsWith("focus");
   return (
     <Word
@@ -72,7 +72,7 @@ function FocusChoices({
   close: () => void;
 }) {
   const { keep, problem } = useKeep(edit, close);
-  const { mm } = useMeasures().units;
+  const { mm } = useMeasures();
   const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus?.kind ?? "unsaid");
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(

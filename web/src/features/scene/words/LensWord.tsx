@@ -1,4 +1,5 @@
 import { Flex } from "@chakra-ui/react";
+import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
@@ -38,28 +39,24 @@ function LensChoices({
   const { keep, problem } = useKeep(edit, close);
   return (
     <Flex direction="column" gap="1">
-      {kit.lenses
-        .filter((each) => !each.archived || each.id === scene.lens_id)
-        .map((each) => (
-          <Choice
-            key={each.id}
-            name={each.name}
-            detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
-            chosen={each.id === scene.lens_id}
-            onChoose={() => keep({ kind: "lens", lens_id: each.id })}
-          />
-        ))}
-      {kit.pinholes
-        .filter((each) => !each.archived || each.id === scene.pinhole_id)
-        .map((each) => (
-          <Choice
-            key={each.id}
-            name={each.name}
-            detail="pinhole"
-            chosen={each.id === scene.pinhole_id}
-            onChoose={() => keep({ kind: "pinhole", pinhole_id: each.id })}
-          />
-        ))}
+      {offered(kit.lenses, scene.lens_id).map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
+          chosen={each.id === scene.lens_id}
+          onChoose={() => keep({ kind: "lens", lens_id: each.id })}
+        />
+      ))}
+      {offered(kit.pinholes, scene.pinhole_id).map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          detail="pinhole"
+          chosen={each.id === scene.pinhole_id}
+          onChoose={() => keep({ kind: "pinhole", pinhole_id: each.id })}
+        />
+      ))}
       <Refused text={problem} />
       <NameOne
         label="Another lens, by its focal length"

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { newId } from "../../../api/newId";
 import { Button } from "../../../components/Button";
+import { offered } from "../../../shared/offered";
 import { pullTrigger, type Scene, spotMeterQuery } from "../queries";
 import { Choice } from "./Choice";
 import type { Kit, WordProps } from "./props";
@@ -45,16 +46,14 @@ function MeterChoices({
         chosen={!scene.meter_id}
         onChoose={() => keep({ kind: "meter", meter_id: null })}
       />
-      {kit.meters
-        .filter((each) => !each.archived || each.id === scene.meter_id)
-        .map((each) => (
-          <Choice
-            key={each.id}
-            name={each.name}
-            chosen={each.id === scene.meter_id}
-            onChoose={() => keep({ kind: "meter", meter_id: each.id })}
-          />
-        ))}
+      {offered(kit.meters, scene.meter_id).map((each) => (
+        <Choice
+          key={each.id}
+          name={each.name}
+          chosen={each.id === scene.meter_id}
+          onChoose={() => keep({ kind: "meter", meter_id: each.id })}
+        />
+      ))}
       <Aim scene={scene} edit={edit} />
       <Refused text={problem} />
     </Flex>

@@ -5,21 +5,11 @@ import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedIn, typedNumber } from "../../../components/typedNumber";
-import { moversQuery, type Scene } from "../queries";
+import { moversQuery, type Scene, type Solution } from "../queries";
 import type { WordProps } from "./props";
 import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
-
-const words = (scene: Scene) =>
-  [
-    scene.depth?.kind === "spread" && `depth ${scene.depth.focus_spread_mm} mm`,
-    scene.depth?.kind === "limits" &&
-      `${scene.depth.near_mm / 1000} m to ${scene.depth.far_mm >= 1e8 ? "horizon" : `${scene.depth.far_mm / 1000} m`}`,
-    scene.movement && (scene.movement.what || "moving"),
-  ]
-    .filter(Boolean)
-    .join(", ");
 
 /** How deep it must be sharp, and what moves: both rule out apertures and times. */
 export function SharpWord({ scene, solution, edit }: WordProps) {
@@ -27,40 +17,39 @@ export function SharpWord({ scene, solution, edit }: WordProps) {
   return (
     <Word
       label="Depth and movement"
-      named={!words(scene)}
-      value={words(scene) || "not set"}
+      named={!solution?.sharp.says}
+      value={solution?.sharp.says || "not set"}
       problem={wrong ? "depth" : null}
     >
-      {(close) => <SharpChoices scene={scene} edit={edit} close={close} />}
+      {(close) =>
+        solution && <SharpChoices scene={scene} said={solution.sharp} edit={edit} close={close} />
+      }
     </Word>
   );
 }
 
 function SharpChoices({
   scene,
+  said,
   edit,
   close,
 }: {
   scene: Scene;
+  /** what stands in each field */
+  said: Solution["sharp"];
   edit: WordProps["edit"];
   close: () => void;
 }) {
   const { keep, problem } = useKeep(edit, close);
   const { depth, movement } = scene;
   const [kind, setKind] = useState<"" | "spread" | "limits">(depth?.kind ?? "");
-  const [spread, setSpread] = useState(
-    depth?.kind === "spread" ? String(depth.focus_spread_mm) : "",
-  );
-  const [near, setNear] = useState(depth?.kind === "limits" ? String(depth.near_mm / 1000) : "");
-  const [far, setFar] = useState(
-    depth?.kind === "limits" && depth.far_mm < 1e8 ? String(depth.far_mm / 1000) : "",
-  );
+  const [spread, setSpread] = useState(said.spread);
+  const [near, setNear] = useState(said.near);
+  const [far, setFar] = useState(said.far);
   const movers = useQuery(moversQuery).data ?? {};
   const [mover, setMover] = useState(movement ? movement.what || "own" : "");
-  const [speed, setSpeed] = useState(String(movement?.speed_mm_s ?? ""));
-  const [away, setAway] = useState(
-    movement?.distance_mm ? String(movement.distance_mm / 1000) : "",
-  );
+  const [speed, setSpeed] = useState(said.speed);
+  const [away, setAway] = useState(said.away);
   const metres = (text: string) => typedIn(text, "m");
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -71,7 +60,7 @@ function SharpChoices({
           kind === "spread"
             ? { kind, focus_spread_mm: typedNumber(spread) }
             : kind === "limits"
-              ? { kind, near_mm: metres(near), far_mm: far.trim() ? metres(far) : 1e8 }
+              ? { kind, near_mm: metres(near), far_mm: metres(far.trim() || "horizon") }
               : null,
       },
       {
