@@ -21,7 +21,8 @@ from fastapi import FastAPI
 from benchmarks import bench, darkroom, field, large, printing
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
-from emulsa.core import operations, wire
+from emulsa.core import wire
+from emulsa.core.data import examples
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.plans import PlansRequest, plans
 from emulsa.core.exposing.request import ExposureRequest
@@ -32,7 +33,7 @@ ROUNDS = 15
 
 def twenty_readings() -> dict[str, Any]:
     """The contract's example with 20 readings."""
-    request = dict(operations.EXPOSURE_EXAMPLE)
+    request = dict(examples.EXPOSURE_EXAMPLE)
     request["readings"] = [
         {"id": f"r{k}", "label": f"slate {k}", "reading": {"kind": "ev", "ev": 4 + k / 2}}
         for k in range(20)

@@ -13,7 +13,8 @@ from typing import Any
 
 from emulsa.core.sensitometry.curve import Curve, DensityStep, LuxSeconds
 from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
-from emulsa.core.sensitometry.learning import LearnRequest, MinutesPoint, Seen, learn
+from emulsa.core.sensitometry.learned import LearnRequest, MinutesPoint, Seen
+from emulsa.core.sensitometry.learning import learn
 from emulsa.exchange.levels import Box, levels
 
 SCAN = (6_000, 4_000)  # 24 megapixels

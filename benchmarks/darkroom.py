@@ -13,7 +13,8 @@ from typing import Any
 
 from benchmarks.drag import chromium_page
 from benchmarks.service import Running, speaking
-from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
+from emulsa.core.darkroom.batch_search import BatchesRequest, Sheet
+from emulsa.core.darkroom.batches import batches
 from emulsa.core.darkroom.evening import EveningRequest, EveningRun, Task, evening
 from emulsa.demo.quarry import build
 from emulsa.store import database, transactions

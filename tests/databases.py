@@ -7,7 +7,7 @@ from typing import Any
 
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
-from emulsa.store import database, journal, outings, records
+from emulsa.store import database, journal, outings, records, turning
 from emulsa.store.folder import DATABASE
 from emulsa.store.transactions import transaction
 
@@ -43,12 +43,12 @@ def rename(folder: Path, title: str) -> None:
 
 def undo(db: database.Connection) -> journal.Action:
     """Take back whatever was done last; Impossible when there is nothing."""
-    return _turned(db, journal.undo, journal.reach(db).undo)
+    return _turned(db, turning.undo, journal.reach(db).undo)
 
 
 def redo(db: database.Connection) -> journal.Action:
     """Bring back whatever was undone last; Impossible when there is nothing."""
-    return _turned(db, journal.redo, journal.reach(db).redo)
+    return _turned(db, turning.redo, journal.reach(db).redo)
 
 
 def _turned(db: database.Connection, turn: Any, expected: journal.Action | None) -> journal.Action:

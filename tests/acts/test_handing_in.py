@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from emulsa.api.routing import TABLE
-from emulsa.store import carrying
+from emulsa.store import carrying, laid_aside
 from emulsa.store.folder import DATABASE
 from tests.acts.conftest import MUCH, Season
 from tests.acts.doing import ACTS, Answer, Hands, Request, at_once
@@ -207,7 +207,7 @@ def test_decided_three_ways(begun: Hands, carry: Carry) -> None:
     assert decide(begun, "later", "note").content[0]["fate"] == "note"
     assert begun.do(Request("carry.read")).content["undecided"] == 0
     assert decide(begun, "later", "drop").content == []
-    assert carrying.aside(begun.db, "later") is not None  # kept all the same
+    assert laid_aside.aside(begun.db, "later") is not None  # kept all the same
     assert decide(begun, "unknown", "drop").status == 404
 
 

@@ -30,6 +30,7 @@ from emulsa.store import (
     restoring,
     soundness,
     staging,
+    turning,
 )
 from emulsa.store.folder import ATTACHMENTS, DATABASE, Unsafe, together
 from emulsa.store.steps import finish
@@ -239,16 +240,16 @@ def test_very_many_rows_are_taken_back_exactly(folder: Path, tmp_path: Path) -> 
             undo = journal.reach(db).undo
             assert undo is not None
             with transaction(db):
-                journal.undo(db, undo.id)
+                turning.undo(db, undo.id)
             assert _rows_of(picture(folder)) == _rows_of(expected)
         finish(log.catch_up(db))
         redo = journal.reach(db).redo
         assert redo is not None
         with transaction(db):
-            journal.redo(db, redo.id)
+            turning.redo(db, redo.id)
         assert _rows_of(picture(folder)) == _rows_of(after)
         with transaction(db):
-            journal.undo(db, redo.id)
+            turning.undo(db, redo.id)
         assert _rows_of(picture(folder)) == _rows_of(before)
 
 

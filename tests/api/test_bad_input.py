@@ -19,7 +19,7 @@ from starlette.testclient import TestClient
 
 from emulsa.api.replies import disposition
 from emulsa.core.errors import Unreadable
-from emulsa.exchange.logbook import csv_in
+from emulsa.exchange.logbook import unknown_csv
 from emulsa.exchange.sidecar import writable
 from emulsa.server.app import Settings, create_app
 from emulsa.store import restoring, zips
@@ -67,8 +67,8 @@ def test_a_heavy_csv(tmp_path: Path, kind: str) -> None:
 
     def refused() -> bool:
         try:
-            csv_in.header(path)
-            csv_in.count_rows(path)
+            unknown_csv.header(path)
+            unknown_csv.count_rows(path)
         except Unreadable:
             return True
         return False

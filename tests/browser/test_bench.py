@@ -27,7 +27,7 @@ def test_a_test_is_read_and_used(open_page: Open, service: Service) -> None:
     expect(handle).to_have_attribute("aria-valuenow", "0.1")
     plot = page.get_by_role("slider", name="Read the curves at an exposure")
     plot.press("ArrowRight")
-    expect(page.get_by_text("Zone 5.3: 6 min")).to_be_visible()
+    expect(page.get_by_text("Zone V⅓: 6 min")).to_be_visible()
     page.get_by_label("6 min", exact=True).uncheck()
     expect(page.get_by_text("Zone 5.3: 8 min")).to_be_visible()
     page.get_by_role("button", name="Use as tested times").click()

@@ -7,6 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from emulsa.core import operations
+from emulsa.core.data import examples
 from tests.browser.conftest import PHONE, Open, Service
 
 pytestmark = pytest.mark.browser
@@ -38,7 +39,7 @@ class Hands:
 
 def core_answer() -> dict[str, Any]:
     """The canonical scene by the core alone, on the demo's film."""
-    request = json.loads(json.dumps(operations.EXPOSURE_EXAMPLE))
+    request = json.loads(json.dumps(examples.EXPOSURE_EXAMPLE))
     slate = {"id": "slate", "label": "slate", "reading": {"kind": "ev", "ev": 11 + 1 / 3}}
     request["readings"].insert(1, slate)
     request["law"]["exponent"] = 1.31  # the demo film's own

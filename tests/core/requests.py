@@ -3,14 +3,15 @@
 from dataclasses import replace
 from typing import Any
 
-from emulsa.core import operations, wire
+from emulsa.core import wire
+from emulsa.core.data import examples
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.logged.record import Shot
 
 
 def canonical(**changes: Any) -> ExposureRequest:
     """The contract's own example: shade on III, lit frost, deep red, 30 mm of draw, f/32."""
-    request: ExposureRequest = wire.decode(ExposureRequest, operations.EXPOSURE_EXAMPLE)
+    request: ExposureRequest = wire.decode(ExposureRequest, examples.EXPOSURE_EXAMPLE)
     return replace(request, **changes)
 
 

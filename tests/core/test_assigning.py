@@ -13,11 +13,8 @@ from emulsa.core.development import ratings, temperature
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.recipes import Point, Rating, Recipe, Timed, Warmth, time_for
 from emulsa.core.development.thumb import thumb_factor, zones_off
-from emulsa.core.development.time import (
-    DevelopmentAnswer,
-    DevelopmentRequest,
-    development,
-)
+from emulsa.core.development.time import development
+from emulsa.core.development.time_answer import DevelopmentAnswer, DevelopmentRequest
 from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
 from emulsa.core.kit.films import Film, FilmRecipe
 

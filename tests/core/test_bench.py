@@ -8,7 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.bench.evidence import Judged, of_negatives
+from emulsa.core.bench.evidence import of_negatives
+from emulsa.core.bench.negatives import Judged
 from emulsa.core.bench.plan import BracketPlan, frames_of
 from emulsa.core.bench.sheet import worked_out
 from emulsa.core.bench.tested import (

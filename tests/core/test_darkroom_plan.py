@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.darkroom import plan
+from emulsa.core.darkroom import plan, room
 from emulsa.core.darkroom.cues import heard
 from emulsa.core.darkroom.evening import EveningRequest, evening
 from emulsa.core.darkroom.plan import Wanting
@@ -73,10 +73,10 @@ def test_nothing_is_left_behind(minutes: list[float]) -> None:
 def test_rolls_take_the_places_of_four() -> None:
     """Two reels in a tank for eight sheets; none in one for three."""
     eight, three = Tank(id="e", name="Eight", holds=8), Tank(id="t", name="Three", holds=3)
-    rolls = wanting(8, 8, 8, places=plan.roll_share(eight))
+    rolls = wanting(8, 8, 8, places=room.roll_share(eight))
     assert [len(run.ids) for run in plan.sharing(rolls, eight).runs] in ([2, 1], [1, 2])
     with pytest.raises(Impossible, match="does not fit"):
-        plan.sharing(wanting(8, places=plan.roll_share(three)), three)
+        plan.sharing(wanting(8, places=room.roll_share(three)), three)
 
 
 @pytest.mark.parametrize(
@@ -98,12 +98,12 @@ def test_a_tank_has_its_own_room_for_rolls(
 ) -> None:
     """Reels are counted apart from sheets where the tank says how many it takes."""
     tank = Tank(id="t", name="Tank", holds=holds, holds_rolls=rolls)
-    share = plan.share_together(tank, [20.0] * sheets_in, rolls_in)
+    share = room.share_together(tank, [20.0] * sheets_in, rolls_in)
     if fits:
-        plan.check_room(tank, share, "piece_ids")
+        room.check_room(tank, share, "piece_ids")
     else:
         with pytest.raises(Impossible, match="more than fits"):
-            plan.check_room(tank, share, "piece_ids")
+            room.check_room(tank, share, "piece_ids")
 
 
 @pytest.mark.parametrize(

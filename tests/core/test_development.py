@@ -10,7 +10,8 @@ from emulsa.core.darkroom.groups import groups
 from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.development import recipes, temperature
 from emulsa.core.development.recipes import Point, Recipe
-from emulsa.core.development.time import DevelopmentRequest, development
+from emulsa.core.development.time import development
+from emulsa.core.development.time_answer import DevelopmentRequest
 from emulsa.core.errors import Missing, OutOfRange
 from emulsa.demo.bag import FILMS, RECIPES
 

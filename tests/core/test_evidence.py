@@ -11,8 +11,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.bench.evidence import Developed, Learned, counted, of_negatives
+from emulsa.core.bench.evidence import counted, of_negatives
 from emulsa.core.bench.measured import measured_ends
+from emulsa.core.bench.negatives import Developed, Learned
 from emulsa.core.bench.own_film import in_use, own_film, reference_net
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import worked_out

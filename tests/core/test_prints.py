@@ -13,13 +13,13 @@ from emulsa.core.errors import CoreError, Impossible, Missing, Unsound
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
 from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.grade import OwnPaper, PaperGradeRequest, paper_grade, range_of
-from emulsa.core.printing.plan import (
+from emulsa.core.printing.plan import print_plan
+from emulsa.core.printing.planned import (
     FactorChange,
     PrintArea,
     PrintPart,
     PrintPlanRequest,
     PrintSetting,
-    print_plan,
 )
 from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.acts import (
@@ -35,14 +35,15 @@ from emulsa.core.prints.acts import (
     rework,
 )
 from emulsa.core.prints.baths import paper_course
+from emulsa.core.prints.differences import differences
+from emulsa.core.prints.differences import told as told_apart
 from emulsa.core.prints.layout import layout, mask_text
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
 from emulsa.core.prints.preview import area_steps, preview, preview_says
 from emulsa.core.prints.record import EaselMask, KeptStrip, PaperSheet, Shape, TryNotes
 from emulsa.core.prints.strips import shown, told
-from emulsa.core.prints.worked import differences, worked_out
-from emulsa.core.prints.worked import told as told_apart
+from emulsa.core.prints.worked import worked_out
 from emulsa.core.rendering.paper import Paper, PaperStep, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, tones
 from emulsa.demo.prints import (

@@ -32,7 +32,8 @@ def test_module_is_pure(file: Path) -> None:
 def test_every_source_key_is_in_the_bibliography() -> None:
     """A row of a ledger never cites what nobody can look up."""
     from emulsa.core.data.bibliography import SOURCES
-    from emulsa.core.development.time import DevelopmentRequest, development
+    from emulsa.core.development.time import development
+    from emulsa.core.development.time_answer import DevelopmentRequest
     from emulsa.core.exposing.chain import exposure
     from emulsa.demo.bag import RECIPES
     from tests.core.requests import canonical

@@ -20,7 +20,7 @@ from emulsa.core.light.meters import (
     TimeReading,
     ev100,
 )
-from emulsa.core.line import carry_out, grammar
+from emulsa.core.line import carry_out, grammar, written
 from emulsa.core.line.carry_out import KitNames, ask_iso
 from emulsa.core.line.words import (
     ApertureWord,
@@ -241,7 +241,7 @@ def test_a_kept_reading_reads_back(reading: Reading, label: str, how: str) -> No
     through = how == "through" and not of_the_light
     incident = how == "incident" or of_the_light
     taken = SceneReading(id="r", label=label, reading=reading, through=through, incident=incident)
-    word = grammar.parse(carry_out.line_of(taken))
+    word = grammar.parse(written.line_of(taken))
     assert isinstance(word, ReadingWord)
     assert word.label == label
     assert (word.through, word.incident) == (through, incident)
@@ -269,7 +269,7 @@ def test_a_reading_is_taken_as_the_meter_is_set(text: str, reading: Reading) -> 
     word = grammar.parse(text, meter)
     assert isinstance(word, ReadingWord)
     assert word.reading == reading
-    line = carry_out.line_of(SceneReading(id="r", label="wall", reading=reading), meter)
+    line = written.line_of(SceneReading(id="r", label="wall", reading=reading), meter)
     again = grammar.parse(line, meter)
     assert isinstance(again, ReadingWord)
     assert again.reading == reading

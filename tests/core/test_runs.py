@@ -9,7 +9,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from emulsa.core.darkroom import evening, process
-from emulsa.core.darkroom.batches import BatchesRequest, Sheet, batches
+from emulsa.core.darkroom.batch_search import BatchesRequest, Sheet
+from emulsa.core.darkroom.batches import batches
 from emulsa.core.darkroom.cues import heard
 from emulsa.core.darkroom.evening import EveningRequest, EveningRun, PlacedTask, Task
 from emulsa.core.darkroom.process import Developer, ProcessRequest, ProcessStep

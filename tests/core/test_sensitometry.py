@@ -19,7 +19,8 @@ from emulsa.core.sensitometry.compare import CompareRequest, compare_films
 from emulsa.core.sensitometry.curve import STOP, Curve, Drawn
 from emulsa.core.sensitometry.figures import steepest
 from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
-from emulsa.core.sensitometry.learning import LearnRequest, learn
+from emulsa.core.sensitometry.learned import LearnRequest
+from emulsa.core.sensitometry.learning import learn
 from emulsa.core.sensitometry.scanning import ScanRequest, scan_density
 from emulsa.core.sensitometry.speeds import SERIES, rounded
 from emulsa.core.sensitometry.straight import straight

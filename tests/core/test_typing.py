@@ -25,10 +25,11 @@ from emulsa.core.light.meters import Calibrated, EvReading, TimeReading, ev100
 from emulsa.core.light.sky import SkyReading, sky_ev
 from emulsa.core.limits import Draw, ExposureIndex, Seconds, Zone
 from emulsa.core.line import grammar
-from emulsa.core.line.carry_out import KitNames, line_of
+from emulsa.core.line.carry_out import KitNames
 from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.several import split
 from emulsa.core.line.words import MeterWord, ReadingWord
+from emulsa.core.line.written import line_of
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneKit, SceneReading

@@ -8,10 +8,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core import operations, wire
+from emulsa.core.data import examples
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.request import ExposureRequest
 
-EXAMPLE = operations.EXPOSURE_EXAMPLE
+EXAMPLE = examples.EXPOSURE_EXAMPLE
 
 
 def changed(path: str, value: Any) -> dict[str, Any]:

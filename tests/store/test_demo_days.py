@@ -8,9 +8,9 @@ from starlette.testclient import TestClient
 
 from emulsa.core.film.stock import state
 from emulsa.core.kit.darkroom import bottle_trouble
-from emulsa.demo.bag import BOTTLES
 from emulsa.demo.calendar import WRITTEN, moved_to
 from emulsa.demo.quarry import OUTING, build
+from emulsa.demo.shelf import BOTTLES
 from emulsa.server.app import Settings, create_app
 from emulsa.store import database
 from emulsa.store import stock as store

@@ -26,9 +26,9 @@ from emulsa.api.route import Asked, Reply, Route
 from emulsa.core.errors import CoreError, Impossible
 from emulsa.core.limits import Id
 from emulsa.core.moments import seconds
-from emulsa.store import acts, carrying
-from emulsa.store.carrying import Aside, Happened
+from emulsa.store import acts, carrying, laid_aside
 from emulsa.store.database import Connection
+from emulsa.store.laid_aside import Aside, Happened
 from emulsa.store.transactions import refusing
 
 
@@ -71,7 +71,7 @@ def again(house: House, connection: Connection, aside: Aside, otherwise: Otherwi
 
 def here(connection: Connection, aside: Aside) -> list[Happened]:
     """Home's side of the story: what was done here to what the act speaks of."""
-    return carrying.happened(connection, set(words_of(json.loads(aside.request))))
+    return laid_aside.happened(connection, set(words_of(json.loads(aside.request))))
 
 
 def _on_what_is_kept(house: House, connection: Connection, route: Route, asked: Asked) -> Reply:

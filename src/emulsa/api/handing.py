@@ -26,9 +26,9 @@ from emulsa.core import wire
 from emulsa.core.errors import CoreError, Impossible, Unreadable
 from emulsa.core.limits import Id, Label, Length, Name
 from emulsa.core.moments import Moment
-from emulsa.store import acts, carrying, preferences
-from emulsa.store.carrying import Aside
+from emulsa.store import acts, carrying, laid_aside, preferences
 from emulsa.store.database import Connection
+from emulsa.store.laid_aside import Aside
 from emulsa.store.transactions import Busy, Unwritable, refusing, transaction
 
 ActName = Annotated[str, Length("An act's name", 1, 80)]
@@ -142,14 +142,14 @@ def _done(
         return _aside(connection, device, act, request, TAKEN_BACK)
     if known is not None:
         return CameOf(act.id, "known", says=_says(known[2], act.label))
-    if carrying.aside(connection, act.id) is not None:
+    if laid_aside.aside(connection, act.id) is not None:
         return CameOf(act.id, "aside")
     route = route_of(act.name)
     if route is None:
         problem = STAYS_THERE if act.name in FROM_FILES else UNKNOWN
         return _aside(connection, device, act, request, problem)
     if route.says_over:
-        newer = carrying.since(connection, act.changed, act.moment)
+        newer = laid_aside.since(connection, act.changed, act.moment)
         if newer is not None:
             return _aside(connection, device, act, request, OLDER.format(newer.label))
     asked = asked_of(act.id, act.moment, request)
@@ -190,11 +190,11 @@ def _aside(
     connection: Connection, device: str, act: HandedAct, request: dict[str, Any], problem: str
 ) -> CameOf:
     made = {*act.made, *_made(request)}
-    because = carrying.hangs_on(connection, act.id, words_of(request))
+    because = laid_aside.hangs_on(connection, act.id, words_of(request))
     text = json.dumps(request)
     aside = Aside(act.id, act.moment, act.name, text, act.label, problem, because, device, now())
     with transaction(connection):
-        carrying.set_aside(connection, aside, made)
+        laid_aside.set_aside(connection, aside, made)
     return CameOf(act.id, "aside", problem)
 
 
@@ -216,7 +216,7 @@ def _unread(connection: Connection, device: str, told: dict[str, Any], problem: 
     label = word("label", 400) or word("name", 80) or "Something that cannot be read"
     aside = Aside(id_, moment, word("name", 80), text, label, problem, "", device, now())
     with transaction(connection):
-        carrying.set_aside(connection, aside, ())
+        laid_aside.set_aside(connection, aside, ())
     return CameOf(id_, "aside", problem)
 
 

@@ -12,7 +12,7 @@ from emulsa.core.logged.record import Given
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneReading
 from emulsa.core.scene.solve import planned
-from emulsa.demo import bag
+from emulsa.demo import shelf
 from emulsa.store import films, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
@@ -29,7 +29,7 @@ def sheet(connection: Connection, id_: str, where: str, film_id: str, at: str) -
     piece = Piece(
         id=id_,
         film_id=film_id,
-        stock_id=bag.BOX_OF.get(film_id),
+        stock_id=shelf.BOX_OF.get(film_id),
         label=where,
         holder_id=f"holder-{where[:-1]}",
         side=side,

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from emulsa.core.kit.printing import Enlarger, PaperFilter, PrintingPaper
 from emulsa.core.logged.attachment import PicturePlace
-from emulsa.core.printing.plan import PrintPart, PrintSetting
+from emulsa.core.printing.planned import PrintPart, PrintSetting
 from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.record import (
     KeptStrip,

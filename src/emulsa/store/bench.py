@@ -6,7 +6,7 @@ import json
 from collections.abc import Iterable
 from sqlite3 import Connection
 
-from emulsa.core.bench.evidence import Developed
+from emulsa.core.bench.negatives import Developed
 from emulsa.core.bench.own_film import in_use, own_film, reference_net
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.darkroom.got import developed_minutes

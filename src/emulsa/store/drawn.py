@@ -12,7 +12,7 @@ from typing import Annotated, Any
 
 from emulsa.core import wire
 from emulsa.core.limits import Length
-from emulsa.core.printing.plan import AREAS
+from emulsa.core.printing.planned import AREAS
 from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry, Shape
 
 LENGTH = 32  # characters of a digest

@@ -12,7 +12,7 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core.errors import Impossible, Missing
-from emulsa.store import journal
+from emulsa.store import turning
 
 OWN = ("rowid", "id", "scene_id", "position")  # what makes a row that row says nothing of a change
 PARTS = ("reading", "scene_filter")  # rows that belong to another record: they come and go with it
@@ -85,7 +85,7 @@ def restore(connection: Connection, record: str, action_id: int) -> str:
         )
     connection.execute("PRAGMA defer_foreign_keys = ON")
     for row in reversed(later):
-        journal.turn(connection, row["table_name"], row["after"], row["before"])
+        turning.turn(connection, row["table_name"], row["after"], row["before"])
     return str(chosen["label"])
 
 

@@ -8,15 +8,37 @@ stays in the journal all the same.
 
 from __future__ import annotations
 
-import json
 import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 
-from emulsa.core.errors import Impossible, Missing
-from emulsa.store import log
+from emulsa.core.errors import Missing
 from emulsa.store.transactions import NOT_THERE, transaction
+
+
+def typed_columns(connection: Connection, table: str) -> list[tuple[str, str]]:
+    """A table's columns with their types, its rowid first; nothing when there is no such table."""
+    rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
+    return [("rowid", "INTEGER"), *((row["name"], row["type"]) for row in rows)] if rows else []
+
+
+def row_json(connection: Connection, table: str, prefix: str) -> str:
+    """The expression that writes a row as JSON."""
+    pairs = (
+        f"'{name}', {_value(prefix, name, kind)}" for name, kind in typed_columns(connection, table)
+    )
+    return f"json_object({', '.join(pairs)})"
+
+
+def _value(prefix: str, name: str, kind: str) -> str:
+    """A column in JSON: json_object alone keeps fifteen digits of a REAL, and undo would change
+    what it gives back."""
+    if kind != "REAL":
+        return f"{prefix}.{name}"
+    exact = f"json(printf('%!.17g', {prefix}.{name}))"
+    return f"CASE WHEN {prefix}.{name} IS NULL THEN NULL ELSE {exact} END"
+
 
 Connection = sqlite3.Connection
 
@@ -90,9 +112,9 @@ def install(connection: Connection) -> None:
     """Lay the triggers anew for the columns each table has now."""
     remove(connection)
     for table in JOURNALED:
-        if not _typed(connection, table):
+        if not typed_columns(connection, table):
             continue
-        row, old = (_json(connection, table, prefix) for prefix in ("NEW", "OLD"))
+        row, old = (row_json(connection, table, prefix) for prefix in ("NEW", "OLD"))
         for template in TRIGGERS.values():
             connection.execute(template.format(table=table, row=row, old=old))
 
@@ -118,12 +140,12 @@ def recording(connection: Connection, at: str, label: str = "") -> Iterator[Reco
     )
     recorded = Recorded(int(cursor.lastrowid or 0), label)
     number = {"id": recorded.action_id}
-    _point(connection, recorded.action_id)
+    point(connection, recorded.action_id)
     try:
         yield recorded
     except sqlite3.IntegrityError as problem:
         raise Missing(NOT_THERE) from problem
-    _point(connection, None)
+    point(connection, None)
     recorded.touched = touched(connection, recorded.action_id)
     if recorded.touched:
         connection.execute("UPDATE action SET superseded = 1 WHERE undone = 1 AND id < :id", number)
@@ -162,10 +184,10 @@ def together(connection: Connection, table: str) -> Iterator[None]:
     if action_id is None:
         yield
         return
-    first = _last_rowid(connection, table) + 1
-    _point(connection, None)
+    first = last_rowid(connection, table) + 1
+    point(connection, None)
     yield
-    _point(connection, action_id)
+    point(connection, action_id)
     connection.execute(
         "INSERT INTO bulk (action_id, table_name, first, last)"
         " VALUES (:action, :table, :first, :last)",
@@ -173,7 +195,7 @@ def together(connection: Connection, table: str) -> Iterator[None]:
             "action": action_id,
             "table": table,
             "first": first,
-            "last": _last_rowid(connection, table),
+            "last": last_rowid(connection, table),
         },
     )
 
@@ -191,161 +213,14 @@ def reach(connection: Connection) -> Reach:
     )
 
 
-def undo(connection: Connection, expected: int) -> Action:
-    """Take the last action back, to the exact former rows, within the caller's transaction.
-
-    Impossible when there is none, or when it is not the expected one.
-    """
-    return _replay(connection, expected, back=True)
-
-
-def redo(connection: Connection, expected: int) -> Action:
-    """Bring the last undone action again; refused as ``undo`` is."""
-    return _replay(connection, expected, back=False)
-
-
-def _replay(connection: Connection, expected: int, back: bool) -> Action:
-    found = reach(connection)
-    chosen = found.undo if back else found.redo
-    verb = "undo" if back else "redo"
-    if chosen is None:
-        raise Impossible(f"There is nothing to {verb}.")
-    if chosen.id != expected:
-        raise Impossible(
-            f"Something else was done meanwhile; {verb} would take “{chosen.label}” now. Look"
-            f" first, then {verb} again.",
-            field="action_id",
-        )
-    connection.execute("PRAGMA defer_foreign_keys = ON")
-    with log.indexed_afterwards(connection):
-        came = _take_back_bulk(connection, chosen.id) if back else None
-        _turn_all(connection, chosen.id, back, came)
-    connection.execute(
-        "UPDATE action SET undone = :undone WHERE id = :id",
-        {"id": chosen.id, "undone": int(back)},
-    )
-    return chosen
-
-
-def _take_back_bulk(connection: Connection, action_id: int) -> int | None:
-    """Rows that came in together are written to the journal, each as it is, and taken back; from
-    which change on they stand there."""
-    bulk = {
-        row["table_name"]: (row["first"], row["last"])
-        for row in connection.execute("SELECT * FROM bulk WHERE action_id = :id", {"id": action_id})
-    }
-    if not bulk:
-        return None
-    (last,) = connection.execute("SELECT coalesce(max(id), 0) FROM change").fetchone()
-    tables = [table for table in JOURNALED if table in bulk]
-    for table in tables:
-        connection.execute(
-            f"""
-            INSERT INTO change (action_id, table_name, before, after)
-            SELECT :id, '{table}', NULL, {_json(connection, table, table)} FROM {table}
-            WHERE rowid BETWEEN :first AND :last ORDER BY rowid
-            """,
-            {"id": action_id, "first": bulk[table][0], "last": bulk[table][1]},
-        )
-    for table in reversed(tables):
-        connection.execute(f"DELETE FROM {table} WHERE rowid BETWEEN ? AND ?", bulk[table])
-    connection.execute("DELETE FROM bulk WHERE action_id = :id", {"id": action_id})
-    return int(last) + 1
-
-
-def _turn_all(
-    connection: Connection, action_id: int, back: bool, before: int | None = None
-) -> None:
-    """Every change of an action, last first when it is taken back; only those before a change if
-    what stands there from it on was taken back already."""
-    if back and before is None and _only_added(connection, action_id):
-        for table in reversed(JOURNALED):
-            connection.execute(
-                f"""
-                DELETE FROM {table} WHERE rowid IN (
-                    SELECT json_extract(after, '$.rowid') FROM change
-                    WHERE action_id = :id AND table_name = '{table}'
-                )
-                """,
-                {"id": action_id},
-            )
-        return
-    keys: dict[str, list[str]] = {}
-    for change in connection.execute(
-        "SELECT table_name, before, after FROM change WHERE action_id = :id AND id < :before"
-        f" ORDER BY id {'DESC' if back else 'ASC'}",
-        {"id": action_id, "before": before or ENDLESS},
-    ).fetchall():
-        table = change["table_name"]
-        if table not in keys:
-            keys[table] = _columns(connection, table, keys=True)
-        source, target = change["after"], change["before"]
-        if not back:
-            source, target = target, source
-        _turn(connection, table, keys[table], source, target)
-
-
-def _only_added(connection: Connection, action_id: int) -> bool:
-    """Whether an action is so much of nothing but new rows that they are taken back together."""
-    count, changed = connection.execute(
-        "SELECT count(*), coalesce(sum(before IS NOT NULL), 0) FROM change WHERE action_id = :id",
-        {"id": action_id},
-    ).fetchone()
-    return count >= TOGETHER and not changed
-
-
-def turn(connection: Connection, table: str, source: str | None, target: str | None) -> None:
-    """Turn one row from ``source`` into ``target``; nothing stands for no row."""
-    _turn(connection, table, _columns(connection, table, keys=True), source, target)
-
-
-def _turn(
-    connection: Connection, table: str, keys: list[str], source: str | None, target: str | None
-) -> None:
-    where = " AND ".join(f"{key} = :{key}" for key in keys)
-    if target is None:
-        assert source is not None
-        connection.execute(f"DELETE FROM {table} WHERE {where}", json.loads(source))
-        return
-    row = json.loads(target)
-    if source is None:
-        names = ", ".join(row)
-        slots = ", ".join(f":{name}" for name in row)
-        connection.execute(f"INSERT INTO {table} ({names}) VALUES ({slots})", row)
-        return
-    settings = ", ".join(f"{name} = :{name}" for name in row)
-    connection.execute(f"UPDATE {table} SET {settings} WHERE {where}", row)
-
-
-def _typed(connection: Connection, table: str) -> list[tuple[str, str]]:
-    """A table's columns with their types, its rowid first; nothing when there is no such table."""
-    rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
-    return [("rowid", "INTEGER"), *((row["name"], row["type"]) for row in rows)] if rows else []
-
-
-def _json(connection: Connection, table: str, prefix: str) -> str:
-    """The expression that writes a row as JSON."""
-    pairs = (f"'{name}', {_value(prefix, name, kind)}" for name, kind in _typed(connection, table))
-    return f"json_object({', '.join(pairs)})"
-
-
-def _last_rowid(connection: Connection, table: str) -> int:
+def last_rowid(connection: Connection, table: str) -> int:
     return int(connection.execute(f"SELECT coalesce(max(rowid), 0) FROM {table}").fetchone()[0])
 
 
-def _value(prefix: str, name: str, kind: str) -> str:
-    """A column in JSON: json_object alone keeps fifteen digits of a REAL, and undo would change
-    what it gives back."""
-    if kind != "REAL":
-        return f"{prefix}.{name}"
-    exact = f"json(printf('%!.17g', {prefix}.{name}))"
-    return f"CASE WHEN {prefix}.{name} IS NULL THEN NULL ELSE {exact} END"
-
-
-def _columns(connection: Connection, table: str, keys: bool = False) -> list[str]:
+def columns(connection: Connection, table: str, keys: bool = False) -> list[str]:
     rows = connection.execute(f"PRAGMA table_info({table})").fetchall()
     return [row["name"] for row in rows if row["pk"] or not keys]
 
 
-def _point(connection: Connection, number: int | None) -> None:
+def point(connection: Connection, number: int | None) -> None:
     connection.execute("UPDATE journal_cursor SET action_id = :id", {"id": number})

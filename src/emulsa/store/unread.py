@@ -15,7 +15,7 @@ from emulsa.core.film.states import Move, State
 from emulsa.core.kit.preferences import Preferences
 from emulsa.core.limits import Id, Label, Note
 from emulsa.core.scene.record import Scene
-from emulsa.store import history, journal, kit, records, scenes, spoilt, whole
+from emulsa.store import history, kit, records, scenes, spoilt, turning, whole
 from emulsa.store.rows import Table
 
 Row = dict[str, Any]
@@ -163,7 +163,7 @@ def mend(connection: Connection, table: str, id_: str) -> str:
     named = next(str(row[each]) for each in spoilt.NAMED_BY if row.get(each))
     sound = _sound(connection, table, id_)
     if sound is not None:
-        journal.turn(connection, table, json.dumps(row), sound)
+        turning.turn(connection, table, json.dumps(row), sound)
         return f"put {named} back as it could be read"
     if table in history.STORY:
         raise Impossible(

@@ -12,7 +12,7 @@ from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.learned import learned
 from emulsa.core.bench.curve_form import CurveForm, curve_forms
-from emulsa.core.bench.evidence import Learned
+from emulsa.core.bench.negatives import Learned
 from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest

@@ -15,9 +15,10 @@ from emulsa.api.limits import LARGEST_HANDED
 from emulsa.api.lookup import needed
 from emulsa.api.request import now
 from emulsa.api.routing import TABLE, Db, File, House, Routes
-from emulsa.store import carrying, preferences
-from emulsa.store.carrying import Aside, Carried, Happened, Outgoing
+from emulsa.store import carrying, laid_aside, preferences
+from emulsa.store.carrying import Carried, Outgoing
 from emulsa.store.folder import DATABASE
+from emulsa.store.laid_aside import Aside, Happened
 from emulsa.store.transactions import transaction
 
 routes = Routes("carry", "/api")
@@ -69,7 +70,7 @@ class Decision(Otherwise):
 @routes.question("/carry")
 def read(db: Db) -> CarryView:
     """What is carried, and how much waits to be handed in or decided: asked after every act."""
-    return CarryView(carrying.carried(db), carrying.waiting(db), carrying.undecided(db))
+    return CarryView(carrying.carried(db), carrying.waiting(db), laid_aside.undecided(db))
 
 
 @routes.question("/carry/pictures")
@@ -111,19 +112,19 @@ def hand_in_acts(house: House, handed: HandIn) -> HandedIn:
 def decide(house: House, id: str, decision: Decision) -> tuple[AsideView, ...]:  # noqa: A002
     """Decide about something that was set aside."""
     with closing(house.connect()) as connection:
-        aside = needed(carrying.aside(connection, id), "This does not lie aside any more.")
+        aside = needed(laid_aside.aside(connection, id), "This does not lie aside any more.")
         if decision.how == "again":
             with preferences.as_one_writes(connection):
                 problem = again(house, connection, aside, decision)
             with transaction(connection):
                 if problem:
-                    carrying.decide(connection, id, "", problem)
+                    laid_aside.decide(connection, id, "", problem)
                 else:
-                    carrying.done_after_all(connection, id)
+                    laid_aside.done_after_all(connection, id)
             house.index()
         else:
             with transaction(connection):
-                carrying.decide(connection, id, "note" if decision.how == "note" else "dropped")
+                laid_aside.decide(connection, id, "note" if decision.how == "note" else "dropped")
         return _asides(connection)
 
 
@@ -134,5 +135,5 @@ def _asides(db: Db) -> tuple[AsideView, ...]:
             here=() if each.fate else tuple(here(db, each)),
             other_film=each.name == carrying.EXPOSURE,
         )
-        for each in carrying.asides(db)
+        for each in laid_aside.asides(db)
     )

@@ -19,7 +19,7 @@ from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Tankful
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.development.time import AnyCelsius, AnyFahrenheit, DevelopmentAnswer
+from emulsa.core.development.time_answer import AnyCelsius, AnyFahrenheit, DevelopmentAnswer
 from emulsa.core.film.acts.judging import judge as judged
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.kit.darkroom import age_of

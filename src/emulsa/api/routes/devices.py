@@ -15,7 +15,7 @@ from emulsa.core.corrections.optics import MeasuredSpeed, Shutter
 from emulsa.core.darkroom.run import Minute
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.limits import Id, Within
-from emulsa.core.scene.edits import Edits, Read
+from emulsa.core.scene.changes import Edits, Read
 from emulsa.core.scene.record import Scene
 from emulsa.store import kit, preferences
 

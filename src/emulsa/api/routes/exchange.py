@@ -19,7 +19,7 @@ from emulsa.api.routing import Db, File, House, Routes, now
 from emulsa.api.views.jobs import JobView, exchange_file, finished, job_view
 from emulsa.core.limits import Id
 from emulsa.exchange import places
-from emulsa.exchange.logbook import columns, csv_in, csv_out
+from emulsa.exchange.logbook import columns, csv_in, csv_out, unknown_csv
 from emulsa.store import log, outings, staging
 from emulsa.store.acts import Act as Doing
 from emulsa.store.steps import Steps
@@ -83,7 +83,7 @@ def places_geojson(db: Db) -> File:
 @routes.work("POST", "/csv", upload=True, largest=LARGEST_CSV)
 def hand_in_csv(house: House, file: Path, act_id: str) -> CsvFile:
     """Hand a CSV in: it is kept until it is brought in, and nothing is written yet."""
-    names, sample = csv_in.header(file)
+    names, sample = unknown_csv.header(file)
     file.replace(exchange_file(house, act_id, "csv"))
     return CsvFile(
         act_id,

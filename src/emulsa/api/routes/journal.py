@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.api.routing import Act, Db, Routes
-from emulsa.store import journal
+from emulsa.store import journal, turning
 
 routes = Routes("journal", "/api")
 
@@ -26,10 +26,10 @@ def reach(db: Db) -> journal.Reach:
 @routes.undo("/undo")
 def undo(act: Act, expected: Expected) -> journal.Action:
     """Take the last action back; refused when it is not the expected one."""
-    return act.replayed(journal.undo(act.db, expected.action_id))
+    return act.replayed(turning.undo(act.db, expected.action_id))
 
 
 @routes.undo("/redo")
 def redo(act: Act, expected: Expected) -> journal.Action:
     """Bring the last undone action again; refused when it is not the expected one."""
-    return act.replayed(journal.redo(act.db, expected.action_id))
+    return act.replayed(turning.redo(act.db, expected.action_id))

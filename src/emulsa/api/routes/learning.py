@@ -9,7 +9,7 @@ from emulsa.api.keeping import unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.learned import learned
-from emulsa.core.bench.evidence import Learned
+from emulsa.core.bench.negatives import Learned
 from emulsa.core.bench.tested import after_learning, rated_after_learning
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Id, Length

@@ -6,7 +6,8 @@ from typing import Annotated
 
 from emulsa.api.replies import XMP, disposition, file_name
 from emulsa.api.routing import Db, File, Routes
-from emulsa.api.views.log import LogPage, Story, found, line, sidecar_of, story_of
+from emulsa.api.views.log import LogPage, Story, line, story_of
+from emulsa.api.views.sidecar import found, sidecar_of
 from emulsa.core.limits import Length, Within
 from emulsa.exchange import sidecar
 from emulsa.store import attachments

@@ -3,13 +3,22 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
+from emulsa.api.views.print_room import (
+    AreaAsked,
+    PrintBeginning,
+    PrintKept,
+    PrintLine,
+    PrintRoom,
+    ReworkAsked,
+    ReworkedView,
+    TryKept,
+)
 from emulsa.api.views.prints import (
     PrintDrawn,
     PrintView,
@@ -19,11 +28,8 @@ from emulsa.api.views.prints import (
 )
 from emulsa.core import wire
 from emulsa.core.errors import Impossible
-from emulsa.core.limits import Id
-from emulsa.core.printing.plan import PrintPart
 from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.acts import (
-    Cause,
     Reworking,
     StripChosen,
     TryAgain,
@@ -37,7 +43,7 @@ from emulsa.core.prints.acts import (
 )
 from emulsa.core.prints.acts import note as noted
 from emulsa.core.prints.map import print_map, table
-from emulsa.core.prints.negative import PrintedNegative, begun, said
+from emulsa.core.prints.negative import begun, said
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
 from emulsa.core.prints.record import Print, PrintTry, TryNotes
 from emulsa.core.prints.strips import StripsShown, shown
@@ -53,79 +59,6 @@ routes = Routes("prints", "/api/prints")
 NO_PRINT = "This print was not found."
 NO_NEGATIVE = "This negative was not found."
 CLEAR = 250.0  # the level of clear film where there is no picture
-
-
-@dataclass(frozen=True)
-class PrintLine:
-    """A print in the list."""
-
-    id: str
-    title: str
-    negative_text: str
-    picture_id: str | None
-    tries: int
-    final: bool
-
-
-@dataclass(frozen=True)
-class PrintRoom:
-    """Every print, and the negatives there are to print."""
-
-    prints: tuple[PrintLine, ...]
-    negatives: tuple[PrintedNegative, ...]
-
-
-@dataclass(frozen=True, kw_only=True)
-class PrintBeginning:
-    """A print to begin, and the exposure it is of."""
-
-    id: Id
-    exposure_id: Id
-
-
-@dataclass(frozen=True, kw_only=True)
-class AreaAsked:
-    """A print, and the area that is dragged."""
-
-    print: Print
-    area_id: Id
-
-
-@dataclass(frozen=True, kw_only=True)
-class ReworkAsked:
-    """A print, and what it shall be made with."""
-
-    print: Print
-    wanted: Reworking
-
-
-@dataclass(frozen=True)
-class ReworkedView:
-    """A print worked for something else, what it comes to, and each cause in stops."""
-
-    print: Print
-    view: PrintDrawn
-    causes: tuple[Cause, ...]
-
-
-@dataclass(frozen=True)
-class PrintKept:
-    """What was kept of a print, and its version now; ``parts`` as they are timed. The rest is read
-    where it is kept."""
-
-    says: str
-    id: str
-    version: str
-    parts: tuple[PrintPart, ...]
-
-
-@dataclass(frozen=True)
-class TryKept:
-    """What was noted of a try, and its version now."""
-
-    says: str
-    id: str
-    version: str
 
 
 @routes.question("")

@@ -35,7 +35,8 @@ from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.outing.today import of_today
 from emulsa.core.scene.assumed import EI, with_law
-from emulsa.core.scene.edits import Edits, edited
+from emulsa.core.scene.changes import Edits
+from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.record import Scene, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit

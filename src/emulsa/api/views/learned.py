@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
-from emulsa.core.bench.evidence import Learned, counted, of_negatives
+from emulsa.core.bench.evidence import counted, of_negatives
+from emulsa.core.bench.negatives import Learned
 from emulsa.store import bench as store
 from emulsa.store import films
 

@@ -6,19 +6,17 @@ import math
 from dataclasses import dataclass
 from typing import Any
 
-from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.api.views.prints import made_text
+from emulsa.api.views.sidecar import found, tones_of
 from emulsa.core.darkroom.run import Run, went_text
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
-from emulsa.core.errors import CoreError
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.light.marks import f_number
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import against_plan, doubts_of, part_of, set_text
@@ -28,18 +26,15 @@ from emulsa.core.scene.record import Scene
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.core.written import stops_text, temperature_text
-from emulsa.exchange.sidecar import Sidecar
 from emulsa.store import (
     attachments,
     exposures,
     films,
     kit,
-    outings,
     pieces,
     preferences,
     prints,
     runs,
-    scenes,
     stock,
 )
 from emulsa.store.log import Entry
@@ -162,7 +157,7 @@ def story_of(db: Db, id_: str) -> Story:
         planned_text=against_plan(exposure),
         readings=[
             f"{each.get('label') or 'reading'}, zone {fall['zone_text']}"
-            for each, fall in _tones(exposure)
+            for each, fall in tones_of(exposure)
         ],
         shares=[
             in_words(each, piece.label, hold)
@@ -183,37 +178,6 @@ def story_of(db: Db, id_: str) -> Story:
     )
 
 
-def sidecar_of(db: Db, id_: str) -> Sidecar:
-    """What a sidecar says of an exposure."""
-    exposure, scene, outing, piece = found(db, id_)
-    lens = kit.lens(db, exposure.taken.lens_id)
-    return Sidecar(
-        exposed_at=exposure.exposed_at,
-        seconds=exposure.seconds,
-        f_number=_f_number(exposure),
-        iso=exposure.taken.exposure_index,
-        focal_length_mm=lens.optics.focal_length_mm if lens else None,
-        description=", ".join(each for each in (scene.title, outing.place, exposure.note) if each),
-        holder=piece.label,
-        n=n_text(exposure.n),
-        film=films.names(db)[piece.film_id],
-        zones=tuple(
-            f"{fall['zone_text']} {reading.get('label', '')}".strip()
-            for reading, fall in _tones(exposure)
-        ),
-        latitude=outing.latitude,
-        longitude=outing.longitude,
-    )
-
-
-def found(db: Db, id_: str) -> tuple[Exposure, Scene, Outing, Piece]:
-    """An exposure, its scene, its outing and its film."""
-    exposure = needed(exposures.exposure(db, id_), "This exposure was not found in the log.")
-    scene = needed(scenes.scene(db, exposure.scene_id), "Its scene is gone.")
-    outing = needed(outings.outing(db, scene.outing_id), "Its outing is gone.")
-    return exposure, scene, outing, needed(pieces.piece(db, exposure.piece_id), "Its film is gone.")
-
-
 def _rating_text(exposure: Exposure) -> str:
     """Why film was exposed at another index than its own, as it was said; nothing where it was
     not. What was brought in without a plan says no index but its own."""
@@ -228,12 +192,6 @@ def _rating_text(exposure: Exposure) -> str:
         words = pushed_words(stops)
     said = f"EI {plain(taken.exposure_index)}, the film's own is {plain(usual)}"
     return f"{said}: {words}" if words else said
-
-
-def _tones(exposure: Exposure) -> list[tuple[dict[str, Any], dict[str, Any]]]:
-    """Readings of the day with where each fell on this frame."""
-    readings, falls = exposure.request.get("readings", []), exposure.answer.get("falls", [])
-    return list(zip(readings, falls, strict=False))
 
 
 def _rewritten(row: dict[str, Any]) -> dict[str, Any]:
@@ -287,13 +245,6 @@ def _lens_name(db: Db, exposure: Exposure) -> str:
 def _filter_names(db: Db, exposure: Exposure) -> list[str]:
     chosen = [kit.filter_(db, each) for each in exposure.taken.filter_ids]
     return [each.name for each in chosen if each is not None]
-
-
-def _f_number(exposure: Exposure) -> float | None:
-    try:
-        return f_number(exposure.aperture)
-    except CoreError:
-        return None
 
 
 def _printed(found: KeptPrint) -> StoryPrint:

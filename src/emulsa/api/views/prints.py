@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
 from emulsa.core.kit.printing import PrintingPaper
-from emulsa.core.prints import worked
+from emulsa.core.prints import differences
 from emulsa.core.prints.acts import full, notes_of
 from emulsa.core.prints.baths import PaperCourse, paper_course
 from emulsa.core.prints.negative import PrintedNegative, said
@@ -79,7 +79,10 @@ def print_view(db: Db, found: Print) -> PrintView:
         said(negative),
         paper,
         tuple(StripTold(each.id, told(each)) for each in prints.strips(db, found.id)),
-        tuple(_try(each, changed) for each, changed in zip(tries, worked.told(tries), strict=True)),
+        tuple(
+            _try(each, changed)
+            for each, changed in zip(tries, differences.told(tries), strict=True)
+        ),
         paper_course(paper),
         full(tries[-1].number if tries else 0),
     )

@@ -8,7 +8,7 @@ from emulsa.api.request import now
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.film.judgement import showed
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.line.carry_out import line_of
+from emulsa.core.line.written import line_of
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.plan import meter_set
 from emulsa.core.scene.record import Scene

@@ -11,12 +11,13 @@ pull is not asked here.
 from __future__ import annotations
 
 import math
-from collections.abc import Collection, Iterable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Collection, Iterable, Sequence
+from dataclasses import replace
 from itertools import pairwise
 
-from emulsa.core.bench.measured import Measured, measured_ends
-from emulsa.core.development.negative import Negative, Tankful, developing_time
+from emulsa.core.bench.measured import measured_ends
+from emulsa.core.bench.negatives import Developed, Judged, Learned
+from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.ratings import is_push, push_stops
 from emulsa.core.development.recipes import Point, best_points, own_word, time_for
 from emulsa.core.development.thumb import zones_off
@@ -25,94 +26,17 @@ from emulsa.core.exposing.deciding import reaches
 from emulsa.core.film.judgement import HIGHLIGHT_WORDS, SHADOW_WORDS, Judgement
 from emulsa.core.kit.films import Film, FilmRecipe, ei_points, index_before
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.logged.log import light_stops
 from emulsa.core.logged.record import Shot
 from emulsa.core.numbers import counted as counted_text
-from emulsa.core.sensitometry.belief import Highlight, Shadow
-from emulsa.core.sensitometry.learning import (
-    LearnAnswer,
-    LearnRequest,
-    MinutesPoint,
-    Seen,
-    learn,
-)
+from emulsa.core.sensitometry.learned import LearnAnswer, LearnRequest, MinutesPoint, Seen
+from emulsa.core.sensitometry.learning import learn
 from emulsa.core.sensitometry.straight import straight
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import size_words
 
 FURTHEST = 3.0  # an error further off teaches nothing of the film
 LEAST_OFF = 1 / 6  # of a stop or zone: what nobody sees
-NOT_MEASURED = Measured()
 Reference = Sequence[tuple[float, float]]
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Developed:
-    """A developed negative as it is kept: its exposures in their order, its judgement if it has
-    one, the falls it was planned with, the index it was worked out at, and how it was developed.
-
-    ``minutes`` are those its run was set up for, ``went_minutes`` those its clock counted.
-    """
-
-    piece_id: str
-    label: str
-    scene: str
-    shots: Sequence[Shot]
-    judgement: Judgement | None = None
-    falls: Mapping[str, float] | None = None
-    worked_ei: float | None = None
-    minutes: float | None = None
-    went_minutes: float | None = None
-    tankful: Tankful = Tankful()
-
-    @property
-    def last(self) -> Shot:
-        """The exposure whose plan counts."""
-        return self.shots[-1]
-
-    @property
-    def light_stops(self) -> float:
-        """How far its light was off the plan's, its place in a bracket included."""
-        return light_stops(self.shots) + self.last.bracket_stops
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Judged:
-    """A negative that counts: where it lay, what it was given against its plan, what it showed.
-
-    ``ei`` is the index it was made at, set against the film's own for its N; empty where the index
-    held a filter. ``developed_zones``: its minutes stand so far above the recipe's own word for its
-    N. ``left_out`` is the reason it teaches nothing; ``says`` tells the negative in a line.
-    ``shadow`` and ``highlight`` are empty where nobody looked.
-    """
-
-    piece_id: str
-    label: str
-    scene: str
-    error_stops: float
-    n: float
-    shadow: Shadow | None
-    highlight: Highlight | None
-    ei: float | None = None
-    measured: Measured = NOT_MEASURED
-    developed_zones: float = 0.0
-    passed_over: str = ""
-    left_out: str = ""
-    says: str = ""
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class Learned:
-    """What the negatives of a film in a recipe say, in words where minutes and EI are chosen."""
-
-    recipe_id: str
-    film_name: str
-    recipe_name: str
-    answer: LearnAnswer
-    negatives: tuple[Judged, ...]
-    without: tuple[str, ...]
-    minutes_text: str
-    ei_text: str
 
 
 def counted(negatives: Sequence[Developed], film: Film, recipe: FilmRecipe) -> tuple[Judged, ...]:

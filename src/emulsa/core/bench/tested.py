@@ -11,7 +11,7 @@ from emulsa.core.development.recipes import Point, Said, best_points
 from emulsa.core.errors import Impossible
 from emulsa.core.kit.films import Film, FilmRecipe, index_before
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.sensitometry.learning import LearnAnswer
+from emulsa.core.sensitometry.learned import LearnAnswer
 from emulsa.core.sensitometry.speeds import rounded
 from emulsa.core.tones.development_number import n_text
 

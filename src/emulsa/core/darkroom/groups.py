@@ -12,7 +12,7 @@ from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.data.development import FREE_ERROR_STOPS, UNCRITICAL
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Tankful, developing_time
-from emulsa.core.development.time import DevelopmentAnswer
+from emulsa.core.development.time_answer import DevelopmentAnswer
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.tones.development_number import n_text

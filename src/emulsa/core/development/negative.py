@@ -13,7 +13,8 @@ from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.development.time import DevelopmentAnswer, DevelopmentRequest, development
+from emulsa.core.development.time import development
+from emulsa.core.development.time_answer import DevelopmentAnswer, DevelopmentRequest
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

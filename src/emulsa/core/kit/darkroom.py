@@ -14,7 +14,7 @@ from emulsa.core.chemistry.dilution import Colon, Volume
 from emulsa.core.chemistry.film_area import rolls
 from emulsa.core.chemistry.fixing import exhausted_s
 from emulsa.core.development.agitation import SchemeKey, named
-from emulsa.core.development.time import Age
+from emulsa.core.development.time_answer import Age
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
 from emulsa.core.numbers import plain

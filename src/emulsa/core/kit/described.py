@@ -8,7 +8,6 @@ from typing import Any
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.reciprocity import AdditiveLaw, Law, NoFailure, PowerLaw
-from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.films import Film, FilmRecipe
@@ -35,7 +34,8 @@ def described(record: Any, films: Mapping[str, str], agitations: Mapping[str, st
         return _line(said)
     if isinstance(record, Tank):
         return _line(_tank(record, agitations))
-    return _line(SAYS[type(record)](record))
+    say = SAYS.get(type(record))
+    return _line(say(record)) if say else area_text(record.size_mm)  # a size of sheet
 
 
 def law_text(law: Law | None) -> str:
@@ -135,7 +135,6 @@ SAYS: dict[type, Callable[[Any], list[str]]] = {
     KitLens: _lens,
     KitPinhole: _pinhole,
     KitFilter: _filter,
-    SheetFormat: lambda record: [area_text(record.size_mm)],
     Meter: _meter,
     Line: lambda record: [bath.name for bath in record.baths],
     Bottle: _bottle,

@@ -13,7 +13,7 @@ from emulsa.core.kit.darkroom import Bath, check_baths
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.printing.grade import PaperRange
-from emulsa.core.printing.plan import DryingDown, FilterFactor, Magnification, PaperSpeed
+from emulsa.core.printing.planned import DryingDown, FilterFactor, Magnification, PaperSpeed
 from emulsa.core.printing.strip import LampLag
 from emulsa.core.rendering.paper import PaperBlack, PaperStep, PaperWhite
 

@@ -11,7 +11,8 @@ from emulsa.core.line.carry_out import CarriedOut, KitNames, ask_iso, carry_out
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.line.several import split
 from emulsa.core.line.words import ReadingWord
-from emulsa.core.scene.edits import Edit, Place, edited
+from emulsa.core.scene.changes import Edit, Place
+from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import falls, meter_set
 from emulsa.core.scene.record import Scene, SceneKit
 

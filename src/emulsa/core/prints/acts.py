@@ -8,13 +8,8 @@ from typing import Annotated
 
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.limits import Id, Label, Note, Within
-from emulsa.core.printing.plan import (
-    ChangeRow,
-    PrintPart,
-    PrintPlanRequest,
-    PrintSetting,
-    print_plan,
-)
+from emulsa.core.printing.plan import print_plan
+from emulsa.core.printing.planned import ChangeRow, PrintPart, PrintPlanRequest, PrintSetting
 from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.record import (
     MOST_TRIES,

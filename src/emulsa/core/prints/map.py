@@ -8,16 +8,12 @@ from dataclasses import dataclass
 from emulsa.core.data.cautions import TONER
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.light.hand_time import watch_text
+from emulsa.core.prints.bars import seconds_text
+from emulsa.core.prints.differences import area_text, told
 from emulsa.core.prints.layout import mask_text
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
-from emulsa.core.prints.worked import (
-    PrintWorked,
-    area_text,
-    seconds_text,
-    told,
-    worked_out,
-)
+from emulsa.core.prints.worked import PrintWorked, worked_out
 from emulsa.core.written import day_words, length_text
 
 

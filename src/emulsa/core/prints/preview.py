@@ -18,7 +18,8 @@ from emulsa.core.errors import CoreError, Missing
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.limits import Id, Within
 from emulsa.core.printing.grade import range_of
-from emulsa.core.printing.plan import PrintArea, PrintPlanAnswer, print_plan
+from emulsa.core.printing.plan import print_plan
+from emulsa.core.printing.planned import PrintArea, PrintPlanAnswer
 from emulsa.core.prints.record import Print
 from emulsa.core.prints.worked import request_of
 from emulsa.core.rendering.negative import net_density

@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.logged.attachment import PicturePlace
-from emulsa.core.printing.plan import (
+from emulsa.core.printing.planned import (
     AREAS,
     PARTS,
     DryingDown,

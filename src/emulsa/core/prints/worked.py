@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from emulsa.core.errors import CoreError
@@ -11,49 +11,13 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.printing.grade import WANTS, OwnPaper, PaperGradeRequest, paper_grade
-from emulsa.core.printing.plan import (
-    WHITE,
-    PrintPlanAnswer,
-    PrintPlanRequest,
-    PrintRow,
-    print_plan,
-)
+from emulsa.core.printing.plan import print_plan
+from emulsa.core.printing.planned import PrintPlanAnswer, PrintPlanRequest
+from emulsa.core.prints.bars import RowBar, bar, seconds_text
+from emulsa.core.prints.differences import amount_text, differences
 from emulsa.core.prints.layout import Layout, layout
-from emulsa.core.prints.record import PlannedArea, Print, PrintPlan, PrintTry
-from emulsa.core.written import size_text, size_words
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class HoldBar:
-    """A hold inside its part: from when, how long, in words."""
-
-    id: str
-    label: str
-    start_s: float
-    hold_s: float
-    text: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class LampCue:
-    """What is said while the lamp is on, so many seconds after its time began."""
-
-    at_s: float
-    text: str
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class RowBar:
-    """A time the lamp is on: what, its seconds and words, its holds, and what is said when."""
-
-    id: str
-    title: str
-    act: str
-    seconds: float
-    set_s: float
-    text: str
-    holds: tuple[HoldBar, ...]
-    cues: tuple[LampCue, ...]
+from emulsa.core.prints.record import Print, PrintPlan
+from emulsa.core.written import size_words
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -112,13 +76,13 @@ def worked_out(
     except CoreError as refusal:
         problem, field = refusal.message, refusal.field
     labels = {each.id: each.label.lower() for each in print_.plan.parts}
-    rows = tuple(_bar(each, labels) for each in answer.rows) if answer else ()
+    rows = tuple(bar(each, labels) for each in answer.rows) if answer else ()
     return PrintWorked(
         base_text=_base_text(answer) if answer else "",
         burned_text=_burned_text(answer) if answer else "",
         sums_text=_sums(print_.plan, paper) if answer else "",
         rows=rows,
-        areas=tuple(AreaAmount(id=each.id, text=_amount(each)) for each in print_.plan.areas),
+        areas=tuple(AreaAmount(id=each.id, text=amount_text(each)) for each in print_.plan.areas),
         longest_s=max((each.seconds for each in rows), default=1.0),
         total_s=answer.total_s if answer else 0.0,
         advice=(
@@ -134,67 +98,6 @@ def worked_out(
         problem=problem,
         field=field,
     )
-
-
-def seconds_text(seconds: float) -> str:
-    """Seconds as one sets them: tenths under ten.
-
-    >>> seconds_text(3.31), seconds_text(15.02), seconds_text(29.97)
-    ('3.3 s', '15 s', '30 s')
-    """
-    return f"{seconds:.1f} s".replace(".0 s", " s") if seconds < 9.95 else f"{seconds:.0f} s"
-
-
-def _bar(row: PrintRow, labels: Mapping[str, str]) -> RowBar:
-    burned = row.act == "burn"
-    if burned:
-        where = "without a filter" if row.part == WHITE else labels[row.part]
-        stops = f" ({size_text(row.stops)})" if row.stops else ""
-        text = f"+{seconds_text(row.seconds)}{stops}"
-        title = f"Burn {row.label.lower()}, {where}"
-    else:
-        title, text = row.label, seconds_text(row.seconds)
-    return RowBar(
-        id=row.id,
-        title=title,
-        act=row.act,
-        seconds=row.seconds,
-        set_s=row.set_s,
-        text=text,
-        holds=tuple(
-            HoldBar(
-                id=each.id,
-                label=each.label,
-                start_s=each.start_s,
-                hold_s=each.hold_s,
-                text=f"{each.label.lower()} {seconds_text(each.hold_s)}",
-            )
-            for each in row.dodges
-        ),
-        cues=tuple(_cues(row)),
-    )
-
-
-def _cues(row: PrintRow) -> list[LampCue]:
-    """When to hold something back and when to let go: the lamp comes on late, so they do, too."""
-    late = row.set_s - row.seconds
-    said = [
-        cue
-        for each in row.dodges
-        for cue in (
-            LampCue(at_s=each.start_s + late, text=f"hold the {each.label.lower()}"),
-            LampCue(at_s=each.start_s + each.hold_s + late, text="let go"),
-        )
-    ]
-    return sorted(said, key=lambda cue: cue.at_s)
-
-
-def told(tries: Sequence[PrintTry]) -> Iterator[tuple[str, ...]]:
-    """How each print that was made differs from the one before it."""
-    before = None
-    for each in tries:
-        yield tuple(differences(before, each.plan)) if before else ()
-        before = each.plan
 
 
 def _reach(plan: PrintPlan, enlarger: Enlarger | None) -> Iterator[str]:
@@ -247,64 +150,3 @@ def _grade(print_: Print, paper: PrintingPaper | None) -> str:
     if found.grey_stops > 1 / 6:
         return f"{said}; it leaves {size_words(found.grey_stops)} of grey."
     return f"{said}."
-
-
-def differences(before: PrintPlan, now: PrintPlan) -> Iterator[str]:
-    """What a plan does otherwise than the one before, a sentence each."""
-    old = {each.id: each for each in before.parts}
-    for part in now.parts:
-        was = old.get(part.id)
-        if was is None:
-            yield f"{part.label} {seconds_text(part.seconds)}, new"
-        elif abs(part.seconds - was.seconds) > 0.05 or part.label != was.label:
-            yield f"{part.label} {seconds_text(part.seconds)}, was {seconds_text(was.seconds)}"
-    yield from (
-        f"no {each.label.lower()}"
-        for each in before.parts
-        if each.id not in {part.id for part in now.parts}
-    )
-    yield from _areas(before.areas, now.areas)
-    if before.setting != now.setting:
-        yield (
-            f"f/{now.setting.aperture}, {now.setting.magnification:.3g} ×; was"
-            f" f/{before.setting.aperture}, {before.setting.magnification:.3g} ×"
-        )
-    if before.paper_id != now.paper_id:
-        yield "another paper"
-
-
-def _areas(before: Sequence[PlannedArea], now: Sequence[PlannedArea]) -> Iterator[str]:
-    old = {each.id: each for each in before}
-    for area in now:
-        was = old.get(area.id)
-        if was is None:
-            yield f"{area_text(area)}, new"
-        elif (area.act, area.part, area.stops, area.seconds) != (
-            was.act,
-            was.part,
-            was.stops,
-            was.seconds,
-        ):
-            yield f"{area_text(area)}; was {area_text(was)}"
-        elif area.shape != was.shape:
-            yield f"{area.label} drawn otherwise"
-    yield from (f"{each.label} left alone" for each in before if each.id not in {a.id for a in now})
-
-
-def _amount(area: PlannedArea) -> str:
-    sign = "+" if area.act == "burn" else "−"
-    if area.stops is None:
-        return f"{sign}{seconds_text(area.seconds or 0)}"
-    return f"{sign}{size_text(area.stops)}"
-
-
-def area_text(area: PlannedArea) -> str:
-    """What an area gets, in words.
-
-    >>> area_text(PlannedArea(id="a", label="Sky", act="burn", part="hard", stops=1))
-    'Sky burned 1 stop'
-    """
-    verb = "burned" if area.act == "burn" else "held back"
-    if area.stops is not None:
-        return f"{area.label} {verb} {size_words(area.stops)}"
-    return f"{area.label} {verb} {seconds_text(area.seconds or 0)}"

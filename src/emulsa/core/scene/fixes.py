@@ -10,7 +10,7 @@ from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.deciding import decision, ei_by_thumb, ei_for, has_own_ei
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.numbers import plain
-from emulsa.core.scene.edits import Edit, KeepEi, MarkHigh, Rate
+from emulsa.core.scene.changes import Edit, KeepEi, MarkHigh, Rate
 from emulsa.core.scene.plan import ei_by_n, high
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.tones.development_number import n_text

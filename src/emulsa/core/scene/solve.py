@@ -7,7 +7,7 @@ from typing import Any
 
 from emulsa.core.advice import Advice
 from emulsa.core.development.negative import Negative, developing_time
-from emulsa.core.development.time import DevelopmentAnswer
+from emulsa.core.development.time_answer import DevelopmentAnswer
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.advising.metering import age_text, aged
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
@@ -47,10 +47,12 @@ class Problem:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Solution:
-    """A scene worked out; ``plan`` is what an exposure made by it is logged with. ``high_reading``
-    is the important highlight where one is marked, else the brightest that may be;
-    ``sharp`` is what must be sharp in words, ``textural_range`` where film, else paper, holds texture; ``fixes`` what one touch would take up
-    or undo."""
+    """A scene worked out; ``plan`` is what an exposure made by it is logged with.
+
+    ``high_reading`` is the important highlight where one is marked, else the brightest that may be;
+    ``sharp`` what must be sharp in words, ``textural_range`` where film, else paper, holds texture;
+    ``fixes`` what one touch would take up or undo.
+    """
 
     scene: Scene
     falls: tuple[Fall, ...]

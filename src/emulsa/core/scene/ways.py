@@ -10,7 +10,7 @@ from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.plans import FilterChoice, Plan, PlansRequest, plans
 from emulsa.core.exposing.schools import SchoolRow, SchoolsRequest, schools
 from emulsa.core.kit.bag import KitFilter
-from emulsa.core.scene.edits import ChooseFilters, Edit, Place, PlaceBy, SetAperture, SetN
+from emulsa.core.scene.changes import ChooseFilters, Edit, Place, PlaceBy, SetAperture, SetN
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.tones.placement import Placed, Placement

@@ -2,13 +2,10 @@
 
 from __future__ import annotations
 
-import csv
 import re
 from collections import Counter
-from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from pathlib import Path
-from typing import TextIO
 
 from emulsa.core.errors import CoreError, Missing, Unreadable
 from emulsa.core.film.pieces import Piece
@@ -19,14 +16,11 @@ from emulsa.core.scene.record import Scene
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
 from emulsa.exchange.logbook.rows import Row
+from emulsa.exchange.logbook.unknown_csv import count_rows, opened
 from emulsa.store import kit, records, scenes, whole
 from emulsa.store.database import Connection
 from emulsa.store.steps import EVERY, Steps
 
-MOST_ROWS = 200_000
-MOST_COLUMNS = 500
-LONGEST_ROW = 200_000  # characters
-MOST_BLANK = 10_000  # blank lines one after the other
 REFUSALS_SHOWN = 200
 NAMED = ("films", "lenses", "pinholes", "filters")  # what a row names of the kit
 
@@ -122,13 +116,6 @@ class Names:
         )
 
 
-def header(path: Path) -> tuple[list[str], list[list[str]]]:
-    """The columns of a file and its first few rows, to choose by."""
-    with _opened(path) as (columns, lines):
-        sample = [row for _, row in zip(range(3), lines, strict=False)]
-        return columns, sample
-
-
 def check(connection: Connection, path: Path, mapping: dict[str, str]) -> Steps[Report]:
     """What bringing the file in would do, row by row; nothing is written."""
     return _through(connection, path, mapping, None)
@@ -154,7 +141,7 @@ def _through(
     alike: Counter[str] = Counter()
     made = _Made(connection, stage, free) if stage is not None else None
     total = count_rows(path)
-    with _opened(path) as (columns, lines):
+    with opened(path) as (columns, lines):
         place = _places(columns, mapping)
         for number, cells in enumerate(lines, start=2):
             report.rows += 1
@@ -263,80 +250,6 @@ class _Made:
             )
             self._scenes[key] = scene.id
         return self._scenes[key]
-
-
-class _opened:  # noqa: N801 - used as one uses open()
-    """A CSV file with its header; the separator is found by looking. Unreadable if it is none."""
-
-    def __init__(self, path: Path) -> None:
-        self._path = path
-
-    def __enter__(self) -> tuple[list[str], Iterator[list[str]]]:
-        self._file = self._path.open(encoding="utf-8-sig", newline="")
-        try:
-            first = self._file.readline(LONGEST_ROW)
-            separator = max(",;\t", key=first.count)
-            self._file.seek(0)
-            short = _Short(self._file)
-            lines = csv.reader(short, delimiter=separator)
-            columns = [each.strip() for each in next(lines)]
-            if not any(columns) or len(columns) > MOST_COLUMNS:
-                raise StopIteration
-        except (UnicodeDecodeError, csv.Error, StopIteration):
-            self._file.close()
-            raise Unreadable(
-                "This is not a CSV file in UTF-8 with a line of column names.", field="file"
-            ) from None
-        return columns, _readable(lines, short)
-
-    def __exit__(self, *_: object) -> None:
-        self._file.close()
-
-
-class _Short:
-    """The lines of a file, as long as the rows they make are: a row is read whole into memory."""
-
-    def __init__(self, file: TextIO) -> None:
-        self._file = file
-        self._taken = 0
-
-    def __iter__(self) -> Iterator[str]:
-        while line := self._file.readline(LONGEST_ROW + 1):
-            self._taken += len(line)
-            if self._taken > LONGEST_ROW:
-                raise csv.Error(f"a row has more than {LONGEST_ROW} characters")
-            yield line
-
-    def row_ended(self) -> None:
-        self._taken = 0
-
-
-def _readable(lines: Iterator[list[str]], short: _Short) -> Iterator[list[str]]:
-    short.row_ended()
-    blank = 0
-    try:
-        for cells in lines:
-            short.row_ended()
-            if any(cells):
-                blank = 0
-                yield cells
-            else:
-                blank += 1
-                if blank > MOST_BLANK:
-                    raise csv.Error(f"more than {MOST_BLANK} blank lines follow each other")
-    except (UnicodeDecodeError, csv.Error) as problem:
-        raise Unreadable(f"The file cannot be read to its end: {problem}.", field="file") from None
-
-
-def count_rows(path: Path) -> int:
-    """Rows of the file, at most MOST_ROWS; OutOfRange beyond."""
-    with _opened(path) as (_, lines):
-        count = sum(1 for _ in lines)
-    if count > MOST_ROWS:
-        raise Unreadable(
-            f"The file has {count} rows; bring in at most {MOST_ROWS} at once.", field="file"
-        )
-    return count
 
 
 def _sensible(mapping: dict[str, str]) -> None:

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { kitQuery } from "../../api/queries";
@@ -10,22 +10,12 @@ import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
 import { ToneBridge } from "./bridge/ToneBridge";
-import {
-  AdviceList,
-  DevelopmentText,
-  ErrorOfSetting,
-  Exposed,
-  ExposureLedger,
-  Result,
-  SharpnessText,
-  ShowedBefore,
-} from "./Panels";
+import { UprightScene, WideScene } from "./Layouts";
 import type { Edit, ExposureView, SceneView } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
-import { Strip } from "./Strip";
-import { FirstReading, Waiting } from "./Teaching";
+import { FirstReading } from "./Teaching";
 import { useKeeping } from "./useKeeping";
 import { useSolution } from "./useSolution";
 import { Sentence } from "./words/Sentence";
@@ -204,113 +194,21 @@ export function OpenScene({
       )}
     </>
   );
+  const parts = { entry, sentence, bridge, expose: exposeButton, messages };
+  const shown = { parts, view, solution, calm: calmSolution, take };
   return (
     <>
       <SceneHeader scene={calmScene} sub={sub} age={solution?.age_text ?? ""} change={openTitle} />
       {narrow ? (
-        <Flex
-          as="main"
-          direction="column"
-          flex="1"
-          minHeight="0"
-          overflow="auto"
-          paddingInline="4"
-          gap="2"
-          paddingBottom="3"
-          background="sheet"
-        >
-          <Flex
-            align="baseline"
-            justify="space-between"
-            borderBottom="2px solid"
-            borderColor="ink"
-            paddingBottom="2"
-            paddingTop="1"
-            minHeight="66px"
-            flexShrink="0" // a phone that lies is scrolled, not pressed together
-          >
-            {solution?.answer ? (
-              <Result answer={solution.answer} small />
-            ) : (
-              <Waiting solution={solution} />
-            )}
-            {solution?.answer && (
-              <Box textAlign="right" fontSize="15px">
-                <Box fontWeight={650} fontSize="19px">
-                  {nText}
-                </Box>
-                {solution.development?.minutes_text}
-              </Box>
-            )}
-          </Flex>
-          {messages}
-          <ShowedBefore showed={view.showed} />
-          {sentence}
-          {bridge}
-          {solution && <AdviceList solution={calmSolution ?? solution} most={1} take={take} />}
-          {entry}
-          {exposeButton}
-        </Flex>
+        <UprightScene {...shown} />
       ) : (
-        <Grid flex="1" minHeight="0" templateColumns="minmax(0,1fr) 356px">
-          <Flex
-            as="main"
-            direction="column"
-            minWidth="0"
-            minHeight="0"
-            paddingInline="6"
-            paddingTop="4"
-          >
-            {entry}
-            <Box paddingTop="2">{sentence}</Box>
-            {bridge}
-            {calmSolution?.answer && (
-              <Strip
-                scene={calmScene}
-                answer={calmSolution.answer}
-                stamp={stamp}
-                take={take}
-                choose={chooseAperture}
-              />
-            )}
-          </Flex>
-          <Flex
-            as="aside"
-            aria-label="Exposure"
-            direction="column"
-            gap="3"
-            minHeight="0"
-            overflow="auto"
-            background="sheet"
-            borderLeft="1px solid"
-            borderColor="line"
-            padding="4"
-            paddingInline="5"
-          >
-            {solution?.answer ? (
-              <>
-                <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-                  How this exposure adds up, at {solution.answer.set.aperture}
-                </Box>
-                <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
-                <Box borderTop="2px solid" borderColor="ink" marginTop="-13px" paddingTop="3">
-                  <Result answer={solution.answer} />
-                  <ErrorOfSetting answer={solution.answer} />
-                </Box>
-                <DevelopmentText solution={solution} />
-                <SharpnessText solution={calmSolution ?? solution} />
-                <AdviceList solution={calmSolution ?? solution} most={3} take={take} />
-              </>
-            ) : (
-              <Waiting solution={solution} />
-            )}
-            {messages}
-            <ShowedBefore showed={view.showed} />
-            <Exposed views={view.exposures} cost={view.cost_text} open={setCorrected} />
-            <Box flex="1" />
-            {exposeButton}
-          </Flex>
-        </Grid>
+        <WideScene
+          {...shown}
+          scene={calmScene}
+          stamp={stamp}
+          choose={chooseAperture}
+          correct={setCorrected}
+        />
       )}
       <SceneDialogs
         scene={scene}

@@ -8,7 +8,7 @@ from typing import Annotated
 
 from emulsa.core.chemistry.film_area import rolls as rolls_of
 from emulsa.core.darkroom.areas import Areas, roll_count
-from emulsa.core.darkroom.plan import check_room, share_together
+from emulsa.core.darkroom.room import check_room, share_together
 from emulsa.core.darkroom.run import Run, Went, to_the_second
 from emulsa.core.development import temperature
 from emulsa.core.development.recipes import Recipe
