@@ -13,19 +13,20 @@ from starlette.testclient import TestClient
 from emulsa.demo.quarry import build
 from emulsa.server.app import Settings, create_app
 from emulsa.store import database
+from tests import databases
+from tests.effort import some
+from tests.shared import once
 
 HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends
 
-settings.register_profile("house", deadline=None, derandomize=True, max_examples=100)
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=some(50, 100))
 settings.load_profile("house")
 
 
 @pytest.fixture(scope="session")
 def demo_built(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The demo outing as it is when it is built, to be copied and left as it is."""
-    built = tmp_path_factory.mktemp("demo")
-    build(built)
-    return built
+    return once(tmp_path_factory, "demo", build)
 
 
 @pytest.fixture
@@ -88,6 +89,6 @@ def client(served: TestClient) -> TestClient:
 @pytest.fixture
 def empty_client(tmp_path: Path) -> Iterator[TestClient]:
     """The service over a new, empty folder."""
-    app = create_app(Settings(tmp_path / "new", caretaker=False))
+    app = create_app(Settings(databases.lay(tmp_path / "new"), caretaker=False))
     with Client(app, base_url=HERE, headers=OWN) as opened:
         yield opened

@@ -26,6 +26,14 @@ def empty() -> database.Connection:
     return copied
 
 
+def lay(folder: Path) -> Path:
+    """A data folder with an empty log in it, as it is after its first start."""
+    folder.mkdir(parents=True, exist_ok=True)
+    with closing(database.connect(folder / DATABASE)) as laid:
+        _migrated().backup(laid)
+    return folder
+
+
 def titles(folder: Path) -> set[str]:
     """The outings of a data folder."""
     with closing(database.connect(folder / DATABASE)) as db:

@@ -1,6 +1,6 @@
 """A season of work, done once at random, and the folder before and after it."""
 
-import os
+import pickle
 import shutil
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -14,9 +14,10 @@ from PIL import Image
 
 from tests.acts.doing import Answer, Hands, Request
 from tests.acts.walk import work
+from tests.effort import MUCH, some
+from tests.shared import once
 
-MUCH = int(os.environ.get("THOROUGH", "1"))  # so many times as much of what is drawn at random
-ACTS_OF_A_SEASON = 560
+ACTS_OF_A_SEASON = some(460, 560)
 SEED = 20_260_117 + MUCH - 1  # another season, too
 
 
@@ -53,16 +54,23 @@ class Season:
 @pytest.fixture(scope="session")
 def season(demo_built: Path, tmp_path_factory: pytest.TempPathFactory) -> Season:
     """Every kind of act, in an order nobody chose, from the demo outing on."""
-    folder = tmp_path_factory.mktemp("season")
-    shutil.copytree(demo_built, folder, dirs_exist_ok=True)
-    hands, done = Hands(folder), []
-    before = hands.picture()
-    for request, answer in work(hands, Random(SEED), ACTS_OF_A_SEASON):
-        if answer.ok:
-            key, moment = hands.last
-            done.append(Done(request, key, moment, answer, hands.picture()))
-    hands.close()
-    return Season(before, tuple(done), demo_built, folder)
+
+    def worked(made: Path) -> None:
+        folder = made / "ended"
+        shutil.copytree(demo_built, folder)
+        hands, done = Hands(folder), []
+        before = hands.picture()
+        for request, answer in work(hands, Random(SEED), ACTS_OF_A_SEASON):
+            if answer.ok:
+                key, moment = hands.last
+                done.append(Done(request, key, moment, answer, hands.picture()))
+        hands.close()
+        season = Season(before, tuple(done), demo_built, folder)
+        (made / "season.pickle").write_bytes(pickle.dumps(season))
+
+    found = once(tmp_path_factory, "season", worked) / "season.pickle"
+    season: Season = pickle.loads(found.read_bytes())
+    return season
 
 
 @pytest.fixture

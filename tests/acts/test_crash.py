@@ -15,14 +15,15 @@ import pytest
 
 from emulsa.exchange import pictures
 from emulsa.store import database, watched
-from tests.acts.conftest import MUCH, Done, Season
+from tests.acts.conftest import Done, Season
 from tests.acts.doing import Hands
+from tests.effort import some
 
 Files = dict[str, bytes]
 Stamp = tuple[tuple[str, int, int], ...]
-FAILURES_EACH = 4 if MUCH == 1 else 12  # statements of an act that fail, one after the other
-HALF = 2 if MUCH == 1 else 1
-EVERY = 3 if MUCH == 1 else 1  # of the states between an act's first and its last, so many
+FAILURES_EACH = some(3, 12)  # statements of an act that fail, one after the other
+PART = some(3, 1)
+EVERY = some(5, 1)  # of the states between an act's first and its last, so many
 
 
 class Failed(Exception):
@@ -65,7 +66,7 @@ def firsts(season: Season, hands: Hands, turn: int) -> Iterator[tuple[Done, dict
         for name in sorted(season.first_of_each)
         if not name.startswith(("kit.put_", "kit.delete_")) or name.endswith("_lens")
     ]
-    wanted = {season.first_of_each[name] for name in kinds[turn::HALF]}
+    wanted = {season.first_of_each[name] for name in kinds[turn::PART]}
     before = season.before
     for place, each in enumerate(season.done[: max(wanted) + 1]):
         if place in wanted:
@@ -117,7 +118,7 @@ def test_failed_at_any_statement(
     season: Season, begun: Hands, tmp_path: Path, failing: None
 ) -> None:
     """Nothing is kept of it, and done again under its id it is done."""
-    for kind, (each, before) in enumerate(firsts(season, begun, HALF - 1)):
+    for kind, (each, before) in enumerate(firsts(season, begun, PART - 1)):
         counted = copied(begun, tmp_path / "counted")
         connection: Any = counted.house.pool.take()
         counted.house.pool.give(connection)

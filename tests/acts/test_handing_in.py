@@ -13,13 +13,14 @@ import pytest
 from emulsa.api.routing import TABLE
 from emulsa.store import carrying, laid_aside
 from emulsa.store.folder import DATABASE
-from tests.acts.conftest import MUCH, Season
+from tests.acts.conftest import Season
 from tests.acts.doing import ACTS, Answer, Hands, Request, at_once
 from tests.acts.test_order import pairs
 from tests.acts.walk import DRAWN, Looking, Nothing
+from tests.effort import MUCH
 
 LONG = 40  # acts of a day out
-PAIRS = 25 * MUCH
+PAIRS = 15 * MUCH
 RIGHTED = {"aperture": "32", "time": 2, "n": 0}
 
 Carry = Callable[[Hands], Hands]
@@ -725,7 +726,7 @@ def _row(hands: Hands, key: tuple[str, str]) -> dict[str, Any] | None:
 
 
 KEYS = ("id", "scene_id", "position")
-CLASHES = 30 * MUCH
+CLASHES = 20 * MUCH
 
 
 def test_home_tells_the_same_or_it_lies_aside(season: Season, tmp_path: Path) -> None:

@@ -35,9 +35,9 @@ from emulsa.store import (
 from emulsa.store.folder import ATTACHMENTS, DATABASE, Unsafe, together
 from emulsa.store.steps import finish
 from emulsa.store.transactions import transaction
-from tests.acts.conftest import MUCH
 from tests.api.test_exchange import archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
+from tests.effort import some
 from tests.killing import killed_at, statements_of
 from tests.ports import free_port
 
@@ -85,7 +85,7 @@ SINCE_SEVEN = (
     "ALTER TABLE film DROP COLUMN prior_ei",
     "ALTER TABLE judgement DROP COLUMN left_out",
 )
-KILLS = 6 if MUCH == 1 else 16  # of each kind of long work, spread over all its statements
+KILLS = some(4, 16)  # of each kind of long work, spread over all its statements
 
 
 def rows(path: Path, count: int, first: int = 0) -> Path:

@@ -8,11 +8,12 @@ from typing import Any
 import pytest
 
 from emulsa.store import journal
-from tests.acts.conftest import MUCH, Season
+from tests.acts.conftest import Season
 from tests.acts.doing import ACTS, Answer, Hands, Request
 from tests.acts.walk import DRAWN, WEIGHTS, Looking, Nothing
+from tests.effort import some
 
-PAIRS = 150 * MUCH
+PAIRS = some(70, 1_500)
 NUMBERED = "rolls.load"  # rolls are numbered in the order they are loaded in
 # what these come to is read from every judged negative, whoever judged it
 WEIGHED = {"learning.use", "learning.rate"}

@@ -9,11 +9,12 @@ from emulsa.api.route import Asked
 from emulsa.api.routing import TABLE
 from emulsa.core.errors import CoreError
 from emulsa.store.watched import ANY
-from tests.acts.conftest import MUCH, Season
+from tests.acts.conftest import Season
 from tests.acts.doing import Hands, Request
 from tests.api.test_reads import BY_PATH, asked
+from tests.effort import some
 
-KINDS_OF_ACTS = 16 * MUCH  # each at its first place in the season
+KINDS_OF_ACTS = some(9, 160)  # each at its first place in the season
 Answers = dict[str, tuple[Any, tuple[str, ...]]]
 JOBS = "/api/exchange/jobs"
 

@@ -28,6 +28,8 @@ from emulsa.store.steps import finish
 from tests.api.test_api import refusal
 from tests.api.test_exchange import GOOD, archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
+from tests.databases import lay
+from tests.effort import some
 
 Json = dict[str, Any]
 MEGABYTE = 1_048_576
@@ -199,13 +201,13 @@ DAYS = st.sampled_from(
 LETTERS = st.text("ab\n\t'=;,\"é\x01\u2028 ", max_size=4)
 
 
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=some(8, 20), deadline=None)
 @given(st.lists(st.tuples(DAYS, TIMES, LETTERS, LETTERS), min_size=1, max_size=8))
 def test_trying_says_what_writing_would(
     tmp_path_factory: pytest.TempPathFactory, cells: list[tuple[str, str, str, str]]
 ) -> None:
     """As many new rows, or the same refusal first."""
-    app = create_app(Settings(tmp_path_factory.mktemp("tried"), caretaker=False))
+    app = create_app(Settings(lay(tmp_path_factory.mktemp("tried")), caretaker=False))
     head = "exposed_at,time_s,scene,note,film,ei,aperture\n"
     body = io.StringIO()
     import csv

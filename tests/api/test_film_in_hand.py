@@ -226,6 +226,10 @@ def test_a_rated_roll_wants_its_own_scene(client: TestClient) -> None:
     ok(client.post("/api/rolls", json=body))
     pushed = view_of(client, "r")
     assert pushed["rating"] == "EI 500, pushed 1 stop: 14 min 30 s"
+    other = {**pushed["roll"], "exposure_index": 320}
+    ok(client.put("/api/rolls/r", json=other))  # nothing is on it yet
+    assert view_of(client, "r")["roll"]["exposure_index"] == 320
+    client.post("/api/undo")
     error = refusal(expose(client, "x", "r-1", "scene-adit"), 409)
     assert "rated EI 500" in error["message"]
     scene = client.get("/api/scenes/scene-adit").json()["scene"]

@@ -104,3 +104,12 @@ def test_the_picture_on_the_screen_is_upright(tmp_path: Path, orientation: int) 
         dark, light = (shown.convert("L").getpixel(at) for at in ((80, 48), (320, 192)))
     assert dark == pytest.approx(DARK // 256, abs=6)
     assert light == pytest.approx(LIGHT // 256, abs=6)
+
+
+@pytest.mark.parametrize(("ground", "level"), [(0, 255.0), (1, 1.0), (200, 200.0)])
+def test_the_level_of_clear_film(tmp_path: Path, ground: int, level: float) -> None:
+    """The lightest thousandth is dust; a picture without any light says nothing."""
+    image = Image.new("L", (200, 100), ground)
+    image.paste(255, (0, 0, 5, 2))  # half a thousandth
+    image.save(tmp_path / "view.png")
+    assert clear_level(tmp_path / "view.png") == level

@@ -95,6 +95,14 @@ def test_a_choice_is_weighed_first(client: TestClient) -> None:
     assert ok(client.post("/api/darkroom/weigh", json=turned))["minutes"] == pytest.approx(
         6.8333333333 * 0.85
     )
+    quick = {"piece_id": "sheet-1A", "choice": {"minutes": 4.5, "reason": "x"}}
+    tray = {"id": "tray", "name": "Tray", "agitation": "shuffle"}
+    ok(client.put("/api/kit/tanks/tray", json=tray))
+    codes = [
+        [each["code"] for each in ok(client.post("/api/darkroom/weigh", json=asked))["advice"]]
+        for asked in (quick, {**quick, "tank_id": "drum"}, {**quick, "tank_id": "tray"})
+    ]
+    assert ["time-short" in each for each in codes] == [True, True, False]
     gone = {**trial, "piece_id": "sheet-2A"}
     assert "does not wait" in refusal(client.post("/api/darkroom/weigh", json=gone), 404)["message"]
     hot = {**trial, "choice": {}, "temperature_c": 40}
@@ -271,8 +279,9 @@ def test_the_clearing_test(client: TestClient) -> None:
     def test(seconds: float, **more: Any) -> Any:
         return client.post("/api/mixing/clearing", json={"clearing_s": seconds, **more})
 
-    assert ok(test(30)) == {"fixing_s": 60, "trouble": ""}
-    assert ok(test(30, tabular=True, bottle_id="new")) == {"fixing_s": 90, "trouble": ""}
+    assert ok(test(30)) == {"fixing_s": 60, "says": "Fix for 1:00", "trouble": ""}
+    grained = ok(test(30, tabular=True, bottle_id="new"))
+    assert (grained["says"], grained["trouble"]) == ("Fix for 1:30", "")
     assert "twice as long" in ok(test(60, bottle_id="new"))["trouble"]
     bottle = next(each for each in ok(client.get("/api/kit"))["bottles"] if each["id"] == "new")
     assert (bottle["fresh_clearing_s"], bottle["clearing_s"]) == (30, 60)

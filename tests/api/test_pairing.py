@@ -26,9 +26,9 @@ from emulsa.store import backups, restoring
 from emulsa.store.database import connect
 from emulsa.store.folder import DATABASE
 from emulsa.store.transactions import Unwritable
-from tests.acts.conftest import MUCH
 from tests.api.test_api import refusal
 from tests.conftest import OWN
+from tests.effort import MUCH
 
 THERE = "http://192.168.7.9:8017"
 FORM = {"content-type": "application/x-www-form-urlencoded", "origin": THERE}

@@ -1,6 +1,7 @@
 """The real interface: the built page, the real service, headless Chromium, and nothing outside."""
 
 import json
+import shutil
 import sqlite3
 import subprocess
 import sys
@@ -16,8 +17,8 @@ from uuid import uuid4
 import pytest
 from playwright.sync_api import Browser, ConsoleMessage, Page, Request, expect
 
-from emulsa.demo.quarry import build
-from emulsa.server.app import BUILT_PAGE, Settings, create_app
+from emulsa.server.app import BUILT_PAGE, Settings
+from tests import databases
 from tests.browser import chromium
 from tests.ports import free_port
 
@@ -53,15 +54,14 @@ class Service:
     backup, while it runs.
     """
 
-    def __init__(self, folder: Path) -> None:
+    def __init__(self, folder: Path, fresh: Path) -> None:
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
         self.folder = folder
         self.fresh, self.empty = folder.parent / "fresh", folder.parent / "empty"
-        for kept in (self.fresh, self.empty):
-            kept.mkdir()
-        build(self.fresh)
-        create_app(Settings(self.empty))
+        shutil.copytree(fresh, self.fresh)
+        databases.lay(self.empty)
+        shutil.copytree(fresh, self.folder)
         self.start()
 
     def start(self) -> None:
@@ -113,10 +113,10 @@ class Service:
 
 
 @pytest.fixture(scope="session")
-def running(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Service]:
+def running(tmp_path_factory: pytest.TempPathFactory, demo_built: Path) -> Iterator[Service]:
     """The service of this worker; the page must have been built (make page)."""
     assert (BUILT_PAGE / "index.html").exists(), "build the page first: make page"
-    started = Service(tmp_path_factory.mktemp("house") / "demo")
+    started = Service(tmp_path_factory.mktemp("house") / "demo", demo_built)
     yield started
     started.stop()
 
@@ -129,6 +129,24 @@ def service(running: Service) -> Service:
 
 
 Open = Callable[..., Page]
+
+
+# no request is under way, and none came lately: the room is as it will be
+SETTLED = """() => new Promise((settled) => {
+    let [last, since] = [-1, performance.now()];
+    const look = () => {
+        const now = performance.getEntriesByType('resource').length;
+        if (now !== last) [last, since] = [now, performance.now()];
+        if (performance.now() - since > 150) settled(true);
+        else setTimeout(look, 30);
+    };
+    look();
+})"""
+
+
+def settled(page: Page) -> None:
+    """Wait until a room has everything it asked for."""
+    page.evaluate(SETTLED)
 
 
 class Pages:

@@ -81,10 +81,62 @@ REMOVED = """async () => {
 }"""
 
 
+# the copy beside itself, and what stands in the storage of the page: laid again before each test
+REMEMBERED = """async () => {
+    const root = await navigator.storage.getDirectory();
+    const folder = await root.getDirectoryHandle('emulsa');
+    const whole = await (await folder.getFileHandle('emulsa.sqlite3')).getFile();
+    const beside = await (await root.getFileHandle('laid', {create: true})).createWritable();
+    await beside.write(await whole.arrayBuffer());
+    await beside.close();
+    const mode = await caches.open('emulsa-carried');
+    const kept = [];
+    for (const request of await mode.keys())
+        kept.push([request.url, await (await mode.match(request)).json()]);
+    return {stored: {...localStorage}, caches: await caches.keys(), mode: kept};
+}"""
+LAID = """async ({stored, caches: known, mode}) => {
+    const root = await navigator.storage.getDirectory();
+    for (let tries = 100; ; tries -= 1) try {
+        await root.removeEntry('emulsa', {recursive: true});
+        break;
+    } catch (held) {
+        if (held.name === 'NotFoundError') break;
+        if (tries === 0) throw held;
+        await new Promise((done) => setTimeout(done, 50));
+    }
+    const folder = await root.getDirectoryHandle('emulsa', {create: true});
+    const file = await folder.getFileHandle('emulsa.sqlite3', {create: true});
+    const into = await file.createWritable();
+    await into.write(await (await (await root.getFileHandle('laid')).getFile()).arrayBuffer());
+    await into.close();
+    for (const name of await caches.keys()) if (!known.includes(name)) await caches.delete(name);
+    const carried = await caches.open('emulsa-carried');
+    for (const [url, said] of mode) await carried.put(url, Response.json(said));
+    sessionStorage.clear();
+    localStorage.clear();
+    for (const [name, value] of Object.entries(stored)) localStorage.setItem(name, value);
+}"""
+# from room to room without reading the page anew: the copy in the worker goes on
+ROOM = """(path) => {
+    history.pushState({}, '', path);
+    dispatchEvent(new PopStateEvent('popstate'));
+}"""
+
+
+def go(page: Page, home: Service, path: str) -> None:
+    """To a room: within the page where it is there already."""
+    there = page.url.startswith(home.url) and page.locator("nav").count()
+    if there:
+        page.evaluate(ROOM, path)
+    else:
+        page.goto(home.url + path)
+
+
 @pytest.fixture(scope="module")
-def house(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Service]:
+def house(tmp_path_factory: pytest.TempPathFactory, demo_built: Path) -> Iterator[Service]:
     """A service that is stopped and started again."""
-    started = Service(tmp_path_factory.mktemp("home") / "demo")
+    started = Service(tmp_path_factory.mktemp("home") / "demo", demo_built)
     yield started
     started.stop()
 
@@ -117,6 +169,13 @@ class Phone:
         self.context.set_default_timeout(40_000)
         self.context.add_init_script(STILL)
         page = self.context.pages[0]
+        page.on("pageerror", lambda error: self.problems.append(str(error)))
+        return page
+
+    def page(self) -> Page:
+        """Another page of a browser that is open."""
+        assert self.context is not None
+        page = self.context.new_page()
         page.on("pageerror", lambda error: self.problems.append(str(error)))
         return page
 
@@ -157,9 +216,41 @@ def taken(house: Service, playwright: Playwright, tmp_path_factory: pytest.TempP
 
 @pytest.fixture
 def carrying(phone: Phone, taken: Path, home: Service) -> Phone:
-    """A browser that carries a copy of the demo already; its page is still to be opened."""
+    """A browser of its own that carries a copy of the demo already; its page is still to be
+    opened. For what is done to the browser itself."""
     shutil.copytree(taken, phone.folder, ignore=ONE_BROWSER)
     return phone
+
+
+@pytest.fixture(scope="module")
+def shared(
+    house: Service, taken: Path, playwright: Playwright, tmp_path_factory: pytest.TempPathFactory
+) -> Iterator[tuple[Phone, Any]]:
+    """A browser that carries a copy, for test after test, and what it remembers of it."""
+    found = Phone(playwright, tmp_path_factory.mktemp("shared") / "phone")
+    shutil.copytree(taken, found.folder, ignore=ONE_BROWSER)
+    page = found.open()
+    page.goto(f"{house.url}/api/health")
+    remembered = page.evaluate(REMEMBERED)
+    yield found, remembered
+    found.close()
+
+
+@pytest.fixture
+def out(shared: tuple[Phone, Any], home: Service) -> Iterator[Page]:
+    """A page of a browser that carries a copy of the demo, as it was when it was taken."""
+    phone, remembered = shared
+    assert phone.context is not None
+    page = phone.page()
+    page.goto(f"{home.url}/api/health")
+    for other in phone.context.pages:
+        if other is not page:
+            other.close()
+    page.evaluate(LAID, remembered)
+    yield page
+    phone.context.clear_permissions()
+    phone.context.grant_permissions(chromium.GRANTED)
+    assert phone.problems == []
 
 
 @pytest.fixture
@@ -173,7 +264,7 @@ def other(playwright: Playwright, taken: Path, home: Service, tmp_path: Path) ->
 
 def take(page: Page, home: Service) -> None:
     """Take a copy along, as it is done in Preferences."""
-    page.goto(f"{home.url}/kit")
+    go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
     page.get_by_role("button", name="Take a copy along").click()
     expect(page.get_by_text("Ready without network.")).to_be_visible()
@@ -184,7 +275,7 @@ def take(page: Page, home: Service) -> None:
 
 def expose(page: Page, home: Service, side: str) -> None:
     """Expose the scene of the demo on a side."""
-    page.goto(f"{home.url}/scene/scene-winding-house")
+    go(page, home, "/scene/scene-winding-house")
     page.locator("[data-result]").wait_for()
     page.get_by_role("button", name="Expose", exact=True).click()
     sheet = page.get_by_role("dialog")
@@ -232,7 +323,7 @@ def test_a_day_without_network(phone: Phone, home: Service) -> None:
     expect(status(page)).to_contain_text("1 to hand in")
     phone.kill()
     page = phone.open()
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     expect(status(page)).to_contain_text("1 to hand in")
     page.get_by_label("Search").first.fill("winding")
     expect(page.get_by_text("Winding house", exact=False).first).to_be_visible()
@@ -258,7 +349,7 @@ def test_a_run_by_its_clock(phone: Phone, home: Service) -> None:
     page = phone.open()
     take(page, home)
     home.stop()
-    page.goto(f"{home.url}/darkroom")
+    go(page, home, "/darkroom")
     page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
     page.get_by_role("button", name="Begin: Presoak").click()
     page.get_by_role("button", name="Blackout").click()
@@ -275,15 +366,14 @@ def test_a_run_by_its_clock(phone: Phone, home: Service) -> None:
     assert {"1A", "1B"} <= set(judged)
 
 
-def test_where_one_is(carrying: Phone, home: Service) -> None:
+def test_where_one_is(out: Page, home: Service) -> None:
     """Without a network the device itself says where it is, when it is let; it is typed into the
     outing, and handed in with it."""
-    page = carrying.open()
-    assert carrying.context is not None
+    page = out
     home.stop()
-    carrying.context.set_geolocation({"latitude": 54.123456, "longitude": -3.2, "accuracy": 6})
-    carrying.context.grant_permissions([*chromium.GRANTED, "geolocation"])
-    page.goto(f"{home.url}/outing")
+    page.context.set_geolocation({"latitude": 54.123456, "longitude": -3.2, "accuracy": 6})
+    page.context.grant_permissions([*chromium.GRANTED, "geolocation"])
+    go(page, home, "/outing")
     page.get_by_role("main").get_by_role("button", name=re.compile("^Change ")).first.click()
     sheet = page.get_by_role("dialog", name="Outing")
     sheet.get_by_role("button", name="Where I am").click()
@@ -296,16 +386,16 @@ def test_where_one_is(carrying: Phone, home: Service) -> None:
     assert 54.12346 in [each["outing"]["latitude"] for each in home.call("GET", "/api/outings")]
 
 
-def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -> None:
+def test_a_picture_is_attached(out: Page, home: Service, tmp_path: Path) -> None:
     """Out there it is seen in small; handed in, home has the file itself, once, by the device, by
     a saved file or by both; one that was taken off again is not sent; what cannot be opened there
     says that it waits."""
     paths = [tmp_path / name for name in ("wall.png", "door.jpg", "drum.tif")]
     for shade, path in enumerate(paths):
         Image.new("L", (1_200, 900), 60 + 40 * shade).save(path)
-    page = carrying.open()
+    page = out
     home.stop()
-    page.goto(f"{home.url}/log/exposure-3A")
+    go(page, home, "/log/exposure-3A")
     for path in paths[:2]:
         page.locator("input[type=file]").first.set_input_files(path)
         expect(page.get_by_text(path.name).first).to_be_visible()
@@ -334,7 +424,7 @@ def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -
         ("wall.png", 1_200, 900)
     ]
     hand_in(page)
-    page.goto(f"{home.url}/kit")
+    go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
     page.get_by_label("Choose a saved file").set_input_files(outing)
     expect(page.get_by_role("region", name="From out there")).to_contain_text(
@@ -348,12 +438,12 @@ def test_a_picture_is_attached(carrying: Phone, home: Service, tmp_path: Path) -
     assert page.evaluate(waiting) == 0
 
 
-def test_files_are_made_out_there(carrying: Phone, home: Service) -> None:
+def test_files_are_made_out_there(out: Page, home: Service) -> None:
     """What the copy can make is saved, what it cannot is said beside the link; the page is never
     left for it. An archive is written in the worker, and read again."""
-    page = carrying.open()
+    page = out
     home.stop()
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     page.get_by_role("button", name="Import and export").click()
     sheet = page.get_by_role("dialog")
     with page.expect_download() as table:
@@ -369,18 +459,18 @@ def test_files_are_made_out_there(carrying: Phone, home: Service) -> None:
     # what came in by a file would not go along
     expect(sheet).to_contain_text("Files are brought in at home")
     expect(sheet.locator("input[type=file]")).to_have_count(0)
-    page.goto(f"{home.url}/print/print-shed")
+    go(page, home, "/print/print-shed")
     page.get_by_role("button", name="Map of this print as PDF").click()
     expect(page.get_by_text("This waits for home")).to_be_visible()
     expect(page.locator("canvas[data-preview]")).to_be_visible()
 
 
-def test_a_print_is_planned(carrying: Phone, home: Service) -> None:
+def test_a_print_is_planned(out: Page, home: Service) -> None:
     """In a darkroom without a network the picture is there, as large as a print is planned on; an
     area is drawn, and handed in."""
-    page = carrying.open()
+    page = out
     home.stop()
-    page.goto(f"{home.url}/print/print-shed")
+    go(page, home, "/print/print-shed")
     canvas = page.locator("canvas[data-preview]")
     expect(canvas).to_be_visible()
     expect(page.get_by_text("Hold B to see the scan.")).to_be_visible()
@@ -427,7 +517,7 @@ def test_a_full_storage(carrying: Phone, home: Service, tmp_path: Path) -> None:
     usage = page.evaluate("navigator.storage.estimate().then(({usage}) => usage)")
     full = {"origin": home.url, "quotaSize": usage}
     browser.send("Storage.overrideQuotaForOrigin", full)
-    page.goto(f"{home.url}/outing")
+    go(page, home, "/outing")
     refused = page.get_by_text("There is no room left on this device for the carried copy").first
     for number in range(60):
         page.get_by_role("main").get_by_role("button", name=re.compile("^Change ")).first.click()
@@ -441,7 +531,7 @@ def test_a_full_storage(carrying: Phone, home: Service, tmp_path: Path) -> None:
     expect(sheet.get_by_label("Note")).to_have_value(re.compile(f"^{number} thaw"))
     page.reload()
     expect(status(page)).to_contain_text(f"{done} to hand in")
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     expect(page.get_by_text("Winding house", exact=False).first).to_be_visible()
     page.get_by_role("button", name="Back home").click()
     sheet = page.get_by_role("dialog", name="Back home")
@@ -456,10 +546,10 @@ def test_a_full_storage(carrying: Phone, home: Service, tmp_path: Path) -> None:
     assert len(logged(home)) == before + 1
 
 
-def test_a_part_that_was_removed(carrying: Phone, home: Service) -> None:
+def test_a_part_that_was_removed(out: Page, home: Service) -> None:
     """What lay beside the log is gone, and what was done last with it: that is said. A log that
     cannot be opened says what became of it, in every room."""
-    page = carrying.open()
+    page = out
     home.stop()
     expose(page, home, "2B")
     expect(status(page)).to_contain_text("1 to hand in")
@@ -472,7 +562,7 @@ def test_a_part_that_was_removed(carrying: Phone, home: Service) -> None:
     home.start()
     page.goto(f"{home.url}/api/health")
     page.evaluate(SPOILT)
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     expect(
         page.get_by_text("cannot be read any more: a part of it was removed").first
     ).to_be_visible()
@@ -484,7 +574,7 @@ def test_a_part_that_was_removed(carrying: Phone, home: Service) -> None:
 def test_two_tabs_one_leads(carrying: Phone, home: Service) -> None:
     """The second tab says so; when the first is closed it takes over."""
     page = carrying.open()
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     expect(page.get_by_role("heading", name="Log", exact=True)).to_be_visible()
     assert carrying.context is not None
     second = carrying.context.new_page()
@@ -496,12 +586,12 @@ def test_two_tabs_one_leads(carrying: Phone, home: Service) -> None:
     expect(second.get_by_role("heading", name="Log", exact=True)).to_be_visible()
 
 
-def test_a_copy_that_is_gone(carrying: Phone, home: Service) -> None:
+def test_a_copy_that_is_gone(out: Page, home: Service) -> None:
     """What the browser removed is said, and not mistaken for an empty log."""
-    page = carrying.open()
+    page = out
     page.goto(f"{home.url}/api/health")
     page.evaluate(REMOVED)
-    page.goto(f"{home.url}/log")
+    go(page, home, "/log")
     expect(page.get_by_text("The browser has removed the carried copy")).to_be_visible()
     page.reload()
     expect(page.get_by_text("The browser has removed the carried copy")).to_be_visible()
@@ -525,7 +615,7 @@ def test_handing_in_is_broken_off(carrying: Phone, home: Service) -> None:
         if time % 7 == 6:
             carrying.kill()
             page = carrying.open()
-            page.goto(f"{home.url}/log")
+            go(page, home, "/log")
         if time == 0 or time % 7 == 6:
             page.route("**/api/acts", broken)
             page.get_by_role("button", name="Back home").click()
@@ -539,14 +629,14 @@ def test_handing_in_is_broken_off(carrying: Phone, home: Service) -> None:
     assert sorted(each["where"] for each in new) == ["2A", "2B", "4B"]
 
 
-def test_a_new_copy_is_whole_or_not_there(carrying: Phone, home: Service) -> None:
+def test_a_new_copy_is_whole_or_not_there(out: Page, home: Service) -> None:
     """The device was switched off while a new copy was written: half of one is nobody's; a whole
     one takes the place of the log even when that was half written over."""
-    page = carrying.open()
+    page = out
     for whole in (False, True):
         page.goto(f"{home.url}/api/health")
         page.evaluate(SWITCHED_OFF, whole)
-        page.goto(f"{home.url}/log")
+        go(page, home, "/log")
         expect(status(page)).to_contain_text("Carried copy, from")
         expect(page.get_by_text("Winding house", exact=False).first).to_be_visible()
 
@@ -562,10 +652,10 @@ def test_a_mode_that_was_lost_loses_nothing(carrying: Phone, home: Service) -> N
     assert len(logged(home)) == before + 1
 
 
-def test_a_clash_is_decided(carrying: Phone, other: Phone, home: Service) -> None:
+def test_a_clash_is_decided(out: Page, other: Phone, home: Service) -> None:
     """Two devices expose the same side: the second lies aside with both stories, and is decided in
     the browser; the first is there once."""
-    pages = [carrying.open(), other.open()]
+    pages = [out, other.open()]
     for page in pages:
         expose(page, home, "2A")
     back_home(pages[0])
@@ -589,9 +679,9 @@ def test_a_clash_is_decided(carrying: Phone, other: Phone, home: Service) -> Non
     expect(status(pages[1])).not_to_contain_text("waits for you")
 
 
-def test_a_note_from_out_there(carrying: Phone, home: Service) -> None:
+def test_a_note_from_out_there(out: Page, home: Service) -> None:
     """Kept as a note it is found again under Kit, where what was carried is looked after."""
-    page = carrying.open()
+    page = out
     expose(page, home, "2A")
     body = {"id": "here", "scene_id": "scene-winding-house", "piece_id": "sheet-2A"}
     home.call("POST", "/api/exposures", body)
@@ -602,7 +692,7 @@ def test_a_note_from_out_there(carrying: Phone, home: Service) -> None:
     expect(sheet.get_by_role("region", name="Notes from out there")).to_contain_text("expose")
     sheet.get_by_role("button", name="Close").click()
     expect(status(page)).not_to_contain_text("waits for you")
-    page.goto(f"{home.url}/kit")
+    go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
     page.get_by_role("button", name="What was set aside").click()
     expect(page.get_by_role("region", name="Notes from out there")).to_contain_text("expose")
@@ -653,7 +743,7 @@ def test_one_file_for_emergencies(
     saved.value.save_as(outing)
     assert not [url for url in asked if url.startswith("http")]
     before = len(logged(home))
-    page.goto(f"{home.url}/kit")
+    go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
     chosen = page.get_by_label("Choose a saved file")
     chosen.set_input_files({"name": "x.json", "mimeType": "application/json", "buffer": b"[1]"})

@@ -350,6 +350,15 @@ def test_without_b_or_t_long_times_are_ruled_out() -> None:
     out = {each.aperture: each.ruled_out_by for each in answer.equivalents}
     assert out["64"] == out["32"] == ("longer-than-shutter",)
     assert out["11"] == (), "between two marks is no time too short"
+    slowest = Lens(focal_length_mm=150, shutter=Shutter(slowest="1", by_hand="none"))
+    for aperture, error_stops, said in (("13", 0.14, False), ("16", -0.53, True)):
+        law = NoFailure(until_s=100)
+        found = exposure(canonical(aperture=aperture, law=law, optics=slowest))
+        assert (found.set.text, found.set.error_stops) == (
+            "1 s",
+            pytest.approx(error_stops, abs=0.01),
+        )
+        assert ("longer-than-shutter" in [each.code for each in found.advice]) == said
 
 
 def test_depth_at_the_focus() -> None:

@@ -3,8 +3,6 @@
 import os
 import signal
 import sqlite3
-import subprocess
-import sys
 import time
 from dataclasses import replace
 from pathlib import Path
@@ -219,17 +217,13 @@ def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: s
         kit.delete(db, kit.KINDS[table], id_)
 
 
-WRITER = """
-import sys
-from pathlib import Path
-from emulsa.core.outing.record import Outing
-from emulsa.store import database, journal, records
-db = database.connect(Path(sys.argv[1]))
-for number in range(100_000):
-    with journal.action(db, "write", "now"):
-        records.keep(db, Outing(id=f"o{number}", title=f"outing {number}"))
-    print(number, flush=True)
-"""
+def writing(path: Path, tell: int) -> None:
+    """Outing after outing, each said when it is kept; until it is killed."""
+    db = database.connect(path)
+    for number in range(100_000):
+        with journal.action(db, "write", "now"):
+            records.keep(db, Outing(id=f"o{number}", title=f"outing {number}"))
+        os.write(tell, f"{number}\n".encode())
 
 
 def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
@@ -238,19 +232,22 @@ def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
     db = database.connect(path)
     database.migrate(db)
     for kill in range(20):
-        process = subprocess.Popen(
-            [sys.executable, "-c", WRITER, str(path)], stdout=subprocess.PIPE, text=True
-        )
-        assert process.stdout is not None
-        process.stdout.readline()
-        time.sleep(0.003 * kill)
-        os.kill(process.pid, signal.SIGKILL)
-        told = process.stdout.read().split()
-        process.stdout.close()
-        process.wait()
-        last = max(0, *map(int, told)) if told else 0
+        hear, tell = os.pipe()
+        child = os.fork()
+        if child == 0:
+            try:
+                writing(path, tell)
+            finally:
+                os._exit(1)
+        os.close(tell)
+        with os.fdopen(hear) as answer:
+            first = answer.readline()
+            time.sleep(0.003 * kill)
+            os.kill(child, signal.SIGKILL)
+            told = [first, *answer.read().split()]
+        os.waitpid(child, 0)
         kept = {row["id"] for row in db.execute("SELECT id FROM outing")}
-        assert {f"o{number}" for number in range(last + 1)} <= kept
+        assert {f"o{number}" for number in range(int(told[-1]) + 1)} <= kept
         assert db.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
     db.close()
 
