@@ -30,7 +30,7 @@ CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' \( -name '*.
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
 CHROMIUM := $(STAMPS)/chromium
 
-.PHONY: help demo serve page package test ready fuzz thorough check lint types contracts browser bench screenshots format clean
+.PHONY: help demo serve page package test ready fuzz thorough mutate check lint types contracts functions browser bench screenshots format clean
 
 # The targets and what they are for.
 help:
@@ -71,8 +71,12 @@ thorough: $(TOOLS)
 	@THOROUGH=10 FUZZ_EXAMPLES=60 $(BIN)/python -m pytest -q -n $(WORKERS) tests/acts tests/api/test_pairing.py tests/api/test_fuzz.py tests/store
 	@$(BIN)/python -m benchmarks.load 60 16 16
 
-# Everything but the tests: lint, types, contracts.
-check: lint types contracts
+# How strong the tests are: so many places of the source broken one by one, drawn by a seed.
+mutate: $(TOOLS) $(PAGE) $(FIELD)
+	@$(BIN)/python -m mutation $(or $(SEED),1) $(or $(N),20)
+
+# Everything but the tests in Python and in a browser: lint, types, contracts, the page's functions.
+check: lint types contracts functions
 
 # Ruff for Python, Biome for the page.
 lint: $(TOOLS) $(DESCRIBED)
@@ -85,6 +89,12 @@ types: $(TOOLS) $(DESCRIBED)
 	@echo "— types"
 	@$(BIN)/mypy
 	@cd web && npm run --silent types
+
+# The page's pure functions, in process.
+functions: $(DESCRIBED)
+	@echo "— functions of the page"
+	@cd web && npm run --silent test > ../$(STAMPS)/functions.log 2>&1 || { cat ../$(STAMPS)/functions.log; exit 1; }
+	@grep -E "Tests +" $(STAMPS)/functions.log
 
 # The direction of imports.
 contracts: $(TOOLS)

@@ -10,8 +10,7 @@ from emulsa.store.records import ATTACHMENT
 
 
 def attachment(connection: Connection, id_: str) -> Attachment | None:
-    found: Attachment | None = rows.one(connection, ATTACHMENT, id_)
-    return found
+    return rows.one(connection, ATTACHMENT, id_)
 
 
 def of_exposure(connection: Connection, exposure_id: str) -> list[Attachment]:

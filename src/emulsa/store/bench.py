@@ -27,8 +27,7 @@ def tests(connection: Connection) -> list[FilmTest]:
 
 
 def test(connection: Connection, id_: str | None) -> FilmTest | None:
-    found: FilmTest | None = rows.one(connection, FILM_TEST, id_)
-    return found
+    return rows.one(connection, FILM_TEST, id_)
 
 
 def delete(connection: Connection, id_: str) -> None:

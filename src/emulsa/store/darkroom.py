@@ -29,20 +29,16 @@ def bottles_of(connection: Connection, ids: Iterable[str]) -> list[Bottle]:
 
 
 def tank(connection: Connection, id_: str | None) -> Tank | None:
-    found: Tank | None = rows.one(connection, TANK, id_)
-    return found
+    return rows.one(connection, TANK, id_)
 
 
 def line(connection: Connection, id_: str | None) -> Line | None:
-    found: Line | None = rows.one(connection, LINE, id_)
-    return found
+    return rows.one(connection, LINE, id_)
 
 
 def bottle(connection: Connection, id_: str | None) -> Bottle | None:
-    found: Bottle | None = rows.one(connection, BOTTLE, id_)
-    return found
+    return rows.one(connection, BOTTLE, id_)
 
 
 def powder(connection: Connection, id_: str) -> Powder | None:
-    found: Powder | None = rows.one(connection, POWDER, id_)
-    return found
+    return rows.one(connection, POWDER, id_)

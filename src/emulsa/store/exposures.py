@@ -20,8 +20,7 @@ SHOT = Table("exposure", Shot, "exposed_at, rowid", without=("law",))
 
 
 def exposure(connection: Connection, id_: str) -> Exposure | None:
-    found: Exposure | None = rows.one(connection, EXPOSURE, id_)
-    return found
+    return rows.one(connection, EXPOSURE, id_)
 
 
 def of_scene(connection: Connection, scene_id: str) -> list[Exposure]:

@@ -14,8 +14,7 @@ def films(connection: Connection) -> list[Film]:
 
 
 def film(connection: Connection, id_: str | None) -> Film | None:
-    found: Film | None = rows.one(connection, FILM, id_)
-    return found
+    return rows.one(connection, FILM, id_)
 
 
 def names(connection: Connection) -> dict[str, str]:
@@ -28,8 +27,7 @@ def recipes(connection: Connection) -> list[FilmRecipe]:
 
 
 def recipe(connection: Connection, id_: str | None) -> FilmRecipe | None:
-    found: FilmRecipe | None = rows.one(connection, RECIPE, id_)
-    return found
+    return rows.one(connection, RECIPE, id_)
 
 
 def usual_recipes(connection: Connection) -> dict[str, str]:

@@ -29,7 +29,7 @@ from emulsa.store.records import (
 from emulsa.store.rows import Table
 
 # Every kind of kit by the name of its list.
-KINDS: dict[str, Table] = {
+KINDS: dict[str, Table[Any]] = {
     "films": FILM,
     "recipes": RECIPE,
     "cameras": CAMERA,
@@ -88,23 +88,19 @@ def names(connection: Connection) -> KitNames:
 
 
 def camera(connection: Connection, id_: str | None) -> Camera | None:
-    found: Camera | None = rows.one(connection, CAMERA, id_)
-    return found
+    return rows.one(connection, CAMERA, id_)
 
 
 def lens(connection: Connection, id_: str | None) -> KitLens | None:
-    found: KitLens | None = rows.one(connection, LENS, id_)
-    return found
+    return rows.one(connection, LENS, id_)
 
 
 def pinhole(connection: Connection, id_: str | None) -> KitPinhole | None:
-    found: KitPinhole | None = rows.one(connection, PINHOLE, id_)
-    return found
+    return rows.one(connection, PINHOLE, id_)
 
 
 def filter_(connection: Connection, id_: str | None) -> KitFilter | None:
-    found: KitFilter | None = rows.one(connection, FILTER, id_)
-    return found
+    return rows.one(connection, FILTER, id_)
 
 
 def filters(connection: Connection) -> list[KitFilter]:
@@ -112,11 +108,10 @@ def filters(connection: Connection) -> list[KitFilter]:
 
 
 def meter(connection: Connection, id_: str | None) -> Meter | None:
-    found: Meter | None = rows.one(connection, METER, id_)
-    return found
+    return rows.one(connection, METER, id_)
 
 
-def delete(connection: Connection, table: Table, id_: str) -> None:
+def delete(connection: Connection, table: Table[Any], id_: str) -> None:
     """Delete a record nobody uses; Impossible, saying by what it is used, otherwise."""
     for user, column in references(connection, table.name):
         found = connection.execute(
@@ -146,10 +141,8 @@ def references(connection: Connection, name: str) -> list[tuple[str, str]]:
 
 
 def paper(connection: Connection, id_: str | None) -> PrintingPaper | None:
-    found: PrintingPaper | None = rows.one(connection, PAPER, id_)
-    return found
+    return rows.one(connection, PAPER, id_)
 
 
 def enlarger(connection: Connection, id_: str | None) -> Enlarger | None:
-    found: Enlarger | None = rows.one(connection, ENLARGER, id_)
-    return found
+    return rows.one(connection, ENLARGER, id_)

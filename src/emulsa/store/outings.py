@@ -19,8 +19,7 @@ def outings(connection: Connection, limit: int = -1) -> list[Outing]:
 
 
 def outing(connection: Connection, id_: str | None) -> Outing | None:
-    found: Outing | None = rows.one(connection, OUTING, id_)
-    return found
+    return rows.one(connection, OUTING, id_)
 
 
 def delete(connection: Connection, id_: str) -> None:

@@ -13,8 +13,7 @@ from emulsa.store.records import PIECE
 
 
 def piece(connection: Connection, id_: str | None) -> Piece | None:
-    found: Piece | None = rows.one(connection, PIECE, id_)
-    return found
+    return rows.one(connection, PIECE, id_)
 
 
 def of_ids(connection: Connection, ids: Iterable[str]) -> dict[str, Piece]:
@@ -50,7 +49,7 @@ def of_rolls(connection: Connection, roll_ids: Iterable[str]) -> dict[str, list[
     """The frames of these rolls, each in its order."""
     found: dict[str, list[Piece]] = defaultdict(list)
     for each in rows.of_ids(connection, PIECE, "roll_id", roll_ids, "frame"):
-        found[each.roll_id].append(each)
+        found[each.roll_id or ""].append(each)
     return found
 
 

@@ -58,7 +58,7 @@ PRINT_STRIP = Table("print_strip", KeptStrip)
 PRINT_TRY = Table("print_try", TryRow, "number, rowid")
 PRINT_SHAPE = Table("print_shape", DrawnShape)
 
-BY_KIND: dict[type, Table] = {
+BY_KIND: dict[type, Table[Any]] = {
     each.kind: each
     for each in (
         *(FILM, RECIPE, CAMERA, LENS, PINHOLE, FILTER, METER, FORMAT),

@@ -19,8 +19,7 @@ def rolls(connection: Connection) -> list[Roll]:
 
 
 def roll(connection: Connection, id_: str | None) -> Roll | None:
-    found: Roll | None = rows.one(connection, ROLL, id_)
-    return found
+    return rows.one(connection, ROLL, id_)
 
 
 def next_number(connection: Connection) -> int:
@@ -41,8 +40,7 @@ def strips_of(connection: Connection, roll_id: str) -> list[Strip]:
 
 
 def strip(connection: Connection, id_: str) -> Strip | None:
-    found: Strip | None = rows.one(connection, STRIP, id_)
-    return found
+    return rows.one(connection, STRIP, id_)
 
 
 def with_film(connection: Connection, found: Iterable[Piece]) -> OnRolls:

@@ -16,7 +16,18 @@ from collections.abc import Callable, Mapping
 from functools import cache, cached_property
 from operator import itemgetter
 from sqlite3 import Connection
-from typing import Annotated, Any, Literal, Union, get_args, get_origin
+from typing import (
+    Annotated,
+    Any,
+    ClassVar,
+    Generic,
+    Literal,
+    Protocol,
+    TypeVar,
+    Union,
+    get_args,
+    get_origin,
+)
 
 from emulsa.core import wire
 from emulsa.core.errors import CoreError
@@ -25,15 +36,22 @@ from emulsa.store.spoilt import Spoilt, sound
 Values = Mapping[str, Any]
 Row = Any  # a mapping of columns, as sqlite3.Row is one
 Reader = Callable[[Row], Any]
+R = TypeVar("R", bound="Dataclass")
 How = Literal["plain", "flag", "json", "pair", "within"]
 
 
+class Dataclass(Protocol):
+    """A record: anything with fields."""
+
+    __dataclass_fields__: ClassVar[dict[str, Any]]
+
+
 @dataclasses.dataclass(frozen=True)
-class Table:
+class Table(Generic[R]):
     """A table whose rows are records of one kind, in the order they are shown."""
 
     name: str
-    kind: Any
+    kind: type[R]
     order: str = "rowid"
     pairs: Mapping[str, tuple[str, str]] = dataclasses.field(default_factory=dict)
     within: tuple[str, ...] = ()
@@ -58,7 +76,7 @@ class Table:
                 found.append(name)
         return tuple(found)
 
-    def row(self, record: Any) -> dict[str, Any]:
+    def row(self, record: R) -> dict[str, Any]:
         """A record as the values of its columns."""
         found: dict[str, Any] = {}
         for name, how, inner in self._writers:
@@ -85,11 +103,11 @@ class Table:
                 found.append((name, _how(kind), ()))
         return tuple(found)
 
-    def record(self, row: Row) -> Any:
+    def record(self, row: Row) -> R:
         """A row as the record it was."""
         return self.kind(**self.values(row))
 
-    def read(self, row: Row) -> Any:
+    def read(self, row: Row) -> R:
         """A row as the record it was; Unreadable, by its name, when it is none."""
         try:
             return self.record(row)
@@ -144,20 +162,20 @@ class Table:
         )
 
 
-def put(connection: Connection, table: Table, record: Any) -> None:
+def put(connection: Connection, table: Table[R], record: R) -> None:
     """Insert a record, or make the stored one equal to it."""
     connection.execute(table.upsert, table.row(record))
 
 
-def one(connection: Connection, table: Table, id_: str | None) -> Any:
+def one(connection: Connection, table: Table[R], id_: str | None) -> R | None:
     """The record of this id, or nothing."""
     row = connection.execute(f"{table.select} WHERE id = :id", {"id": id_}).fetchone()
     return table.read(_named(row)) if row else None
 
 
 def many(
-    connection: Connection, table: Table, rest: str = "", values: Values | None = None
-) -> list[Any]:
+    connection: Connection, table: Table[R], rest: str = "", values: Values | None = None
+) -> list[R]:
     """Records in their table's order, or as ``rest`` of the statement narrows and orders them; one
     that cannot be read is left out, and noticed."""
     statement = f"{table.select} {rest or f'ORDER BY {table.order}'}"
@@ -170,8 +188,8 @@ def _named(row: Row) -> dict[str, Any]:
 
 
 def of_ids(
-    connection: Connection, table: Table, column: str, ids: typing.Iterable[str], order: str = ""
-) -> list[Any]:
+    connection: Connection, table: Table[R], column: str, ids: typing.Iterable[str], order: str = ""
+) -> list[R]:
     """Records whose column is one of these ids."""
     return many(
         connection,
@@ -182,7 +200,7 @@ def of_ids(
     )
 
 
-def delete(connection: Connection, table: Table, id_: str) -> None:
+def delete(connection: Connection, table: Table[Any], id_: str) -> None:
     connection.execute(f"DELETE FROM {table.name} WHERE id = :id", {"id": id_})
 
 

@@ -14,8 +14,7 @@ from emulsa.store.records import JUDGEMENT, RUN
 
 
 def run(connection: Connection, id_: str | None) -> Run | None:
-    found: Run | None = rows.one(connection, RUN, id_)
-    return found
+    return rows.one(connection, RUN, id_)
 
 
 def open_runs(connection: Connection) -> list[Run]:

@@ -24,8 +24,7 @@ def everything(connection: Connection) -> list[Stock]:
 
 
 def stock(connection: Connection, id_: str | None) -> Stock | None:
-    found: Stock | None = rows.one(connection, STOCK, id_)
-    return found
+    return rows.one(connection, STOCK, id_)
 
 
 def box(connection: Connection, id_: str | None) -> Box | None:

@@ -43,7 +43,7 @@ class FilterRow:
     filter_id: Id
 
 
-KINDS: dict[str, Table] = {
+KINDS: dict[str, Table[Any]] = {
     each.name: each
     for each in (
         *records.BY_KIND.values(),

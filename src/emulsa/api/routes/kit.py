@@ -164,7 +164,7 @@ def _schemes(lists: dict[str, list[Any]]) -> set[str]:
     return {key for key in said if key}
 
 
-def _put(table: Table) -> Callable[..., Any]:
+def _put(table: Table[Any]) -> Callable[..., Any]:
     def put(act: Act, id: str, base: str, record: Any) -> Any:  # noqa: A002 - the path's name
         """Keep a record, new or changed; the answer is read back from where it is kept."""
         own_id(id, record)
@@ -178,7 +178,7 @@ def _put(table: Table) -> Callable[..., Any]:
     return put
 
 
-def _delete(table: Table) -> Callable[..., Any]:
+def _delete(table: Table[Any]) -> Callable[..., Any]:
     def delete(act: Act, id: str) -> Done:  # noqa: A002 - the path's name
         """Delete a record nothing uses."""
         said = f"This {table.name.replace('_', ' ')} was not found."

@@ -20,7 +20,7 @@ from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import EvReading
 from emulsa.core.limits import EV, ExposureIndex, Id, Length, Name, Seconds
 from emulsa.core.logged.record import Given, Planned
-from emulsa.core.numbers import plain
+from emulsa.core.numbers import counted, plain
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.core.sensitometry.curve import Curve, Metered
@@ -152,7 +152,9 @@ def expose_strip(
     changed = replace(
         test, strips=(*test.strips, strip), curves=_with_curve(test.curves, name, asked)
     )
-    return changed, replace(outcome, says=f"expose {len(frames)} frames for {test.title}")
+    return changed, replace(
+        outcome, says=f"expose {counted(len(frames), 'frame')} for {test.title}"
+    )
 
 
 def full(test: FilmTest) -> str:
