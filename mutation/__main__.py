@@ -24,13 +24,13 @@ HERE = Path(__file__).parent.parent
 MAPS = HERE / ".stamps"
 LEFT_OUT = {".git", ".venv", "node_modules", ".mypy_cache", ".hypothesis", ".ruff_cache", "dist"}
 AT_MOST_S = 120  # of tests for one break: what enters everything is met by its quick tests
-HANDS = max(1, (os.cpu_count() or 2) // 1)
+HANDS = os.cpu_count() or 2
 
 
 def copied(to: Path) -> Path:
     """A copy of the checkout to be broken, which runs on this one's packages."""
 
-    def left(folder: str, names: list[str]) -> set[str]:
+    def left(_: str, names: list[str]) -> set[str]:
         return {each for each in names if each in LEFT_OUT or each == "__pycache__"}
 
     shutil.copytree(HERE, to, ignore=left)
@@ -39,7 +39,9 @@ def copied(to: Path) -> Path:
     return to
 
 
-def tested(copy: Path, *words: str, within_s: float | None = None, **settings: str) -> int | None:
+def run_tests(
+    copy: Path, *words: str, within_s: float | None = None, **settings: str
+) -> int | None:
     """Run pytest in a copy: how it ended, or nothing if it did not end in time."""
     with tempfile.TemporaryDirectory() as data:
         surrounding = {**os.environ, "PYTHONPATH": f"{copy / 'src'}:{copy}", **settings}
@@ -84,7 +86,7 @@ def map_of_tests() -> tuple[dict[str, list[str]], dict[str, float]]:
                 "-m",
                 "not browser",
             )
-            tested(copy, *words, ENTERED_IN=str(found))
+            run_tests(copy, *words, ENTERED_IN=str(found))
             for old in MAPS.glob("entered-*"):
                 shutil.rmtree(old)
             shutil.copytree(found, kept)
@@ -111,7 +113,7 @@ def noticed(place: Place, copy: Path, tests: list[str], expected_s: float) -> bo
     asked.write_text("\n".join(tests), encoding="utf-8")
     try:
         path.write_bytes(place.broken(whole))
-        ended = tested(copy, "-x", f"@{asked}", within_s=90 + 4 * expected_s)
+        ended = run_tests(copy, "-x", f"@{asked}", within_s=90 + 4 * expected_s)
     finally:
         path.write_bytes(whole)
     return ended != 0

@@ -66,7 +66,7 @@ _TOOK: dict[str, float] = {}
 @pytest.hookimpl(wrapper=True)
 def pytest_runtest_protocol(item: pytest.Item) -> Iterator[None]:
     """What a test enters, its fixtures included."""
-    from emulsa._entered import ENTERED  # type: ignore[import-not-found]
+    from emulsa._entered import ENTERED  # type: ignore[import-untyped, import-not-found, unused-ignore]
 
     ENTERED.clear()
     yield

@@ -5,11 +5,12 @@ the break is in what is meant, as a slip of the hand would be.
 """
 
 import ast
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from itertools import pairwise
 from pathlib import Path
 from random import Random
+from typing import Any
 
 COMPARED: dict[type[ast.cmpop], str] = {
     ast.Lt: "<=",
@@ -23,6 +24,8 @@ COMPARED: dict[type[ast.cmpop], str] = {
     ast.Is: "is not",
     ast.IsNot: "is",
 }
+ORDER = " ORDER BY "
+Break = tuple[str, tuple[int, int], str]  # of what kind, where, what stands there then
 ORDERED = {"min": "max", "max": "min", "sorted": "list", "reversed": "list"}
 
 
@@ -75,7 +78,8 @@ class Text:
 
     def span(self, node: ast.expr | ast.stmt) -> tuple[int, int]:
         """Where a node stands, in bytes."""
-        assert node.end_lineno is not None and node.end_col_offset is not None
+        assert node.end_lineno is not None
+        assert node.end_col_offset is not None
         return (
             self.begins[node.lineno - 1] + node.col_offset,
             self.begins[node.end_lineno - 1] + node.end_col_offset,
@@ -126,61 +130,98 @@ def _told(function: ast.FunctionDef) -> set[int]:
     return told
 
 
-def _breaks(node: ast.AST, text: Text) -> Iterator[tuple[str, tuple[int, int], str]]:
-    """What a node can be broken to: kind, span, new text."""
-    match node:
-        case ast.Compare(ops=[op], left=left, comparators=[right]) if type(op) in COMPARED:
-            between = (text.span(left)[1], text.span(right)[0])
-            if not set(b"()") & set(text.source[between[0] : between[1]]):
-                yield "comparison", between, f" {COMPARED[type(op)]} "
-        case ast.BinOp(left=left, right=right):
-            yield "term", text.span(node), f"({text.of(left)})"
-            if isinstance(node.op, ast.Sub):
-                yield "term", text.span(node), f"({text.of(right)}) - ({text.of(left)})"
-        case ast.BoolOp(values=values):
-            yield "term", text.span(node), f"({text.of(values[0])})"
-            yield "term", text.span(node), f"({text.of(values[-1])})"
-        case ast.UnaryOp(op=ast.Not() | ast.USub(), operand=operand):
-            yield "term", text.span(node), f"({text.of(operand)})"
-        case ast.If(test=test):
-            yield "guard", text.span(test), f"False and ({text.of(test)})"
-            yield "guard", text.span(test), f"True or ({text.of(test)})"
-        case ast.IfExp(body=body, orelse=orelse):
-            yield "guard", text.span(node), f"({text.of(body)})"
-            yield "guard", text.span(node), f"({text.of(orelse)})"
-        case ast.Call(func=ast.Name(id=name)) if name in ORDERED:
-            if name in ("min", "max") or not node.keywords:
-                yield "order", text.span(node.func), ORDERED[name]
-            else:
-                yield "order", text.span(node), f"list({text.of(node.args[0])})"
-        case ast.Call(args=args, keywords=keywords):
-            for one, other in pairwise(args):
-                if not isinstance(one, ast.Starred) and not isinstance(other, ast.Starred):
-                    span = (text.span(one)[0], text.span(other)[1])
-                    yield "argument", span, f"{text.of(other)}, {text.of(one)}"
-            for keyword in keywords:
-                if keyword.arg and isinstance(keyword.value, ast.Constant):
-                    continue
-                if keyword.arg and len(keywords) > 1:
-                    start, end = text.span(keyword.value)
-                    start -= len(keyword.arg) + 1
-                    if text.source[end : end + 1] == b",":
-                        yield "argument", (start, end + 1), ""
-        case ast.Constant(value=bool() as value):
-            yield "unit", text.span(node), str(not value)
-        case ast.Constant(value=int() | float() as value):
-            yield "unit", text.span(node), repr(value + 1)
-            if value:
-                yield "unit", text.span(node), repr(value * 10)
-        case ast.Constant(value=str() as value) if " ORDER BY " in value:
-            start, end = text.span(node)
-            said = text.source[start:end].decode()
-            at = said.index(" ORDER BY ")
-            rest = said[at + 10 :]
-            stop = next((rest.index(w) for w in (" LIMIT ", '"') if w in rest), len(rest))
-            yield "order", (start, end), said[:at] + rest[stop:]
-        case ast.Expr(value=ast.Call() | ast.Await()):
-            yield "commit", text.span(node), "pass"
+def _breaks(node: ast.AST, text: Text) -> Iterator[Break]:
+    """What a node can be broken to."""
+    for kind, broken in KINDS.items():
+        if isinstance(node, kind):
+            yield from broken(node, text)
+
+
+def _comparison(node: ast.Compare, text: Text) -> Iterator[Break]:
+    if len(node.ops) != 1 or type(node.ops[0]) not in COMPARED:
+        return
+    between = (text.span(node.left)[1], text.span(node.comparators[0])[0])
+    if not set(b"()") & set(text.source[between[0] : between[1]]):
+        yield "comparison", between, f" {COMPARED[type(node.ops[0])]} "
+
+
+def _sum(node: ast.BinOp, text: Text) -> Iterator[Break]:
+    yield "term", text.span(node), f"({text.of(node.left)})"
+    if isinstance(node.op, ast.Sub):
+        yield "term", text.span(node), f"({text.of(node.right)}) - ({text.of(node.left)})"
+
+
+def _either(node: ast.BoolOp, text: Text) -> Iterator[Break]:
+    yield "term", text.span(node), f"({text.of(node.values[0])})"
+    yield "term", text.span(node), f"({text.of(node.values[-1])})"
+
+
+def _sign(node: ast.UnaryOp, text: Text) -> Iterator[Break]:
+    if isinstance(node.op, ast.Not | ast.USub):
+        yield "term", text.span(node), f"({text.of(node.operand)})"
+
+
+def _guard(node: ast.If, text: Text) -> Iterator[Break]:
+    yield "guard", text.span(node.test), f"False and ({text.of(node.test)})"
+    yield "guard", text.span(node.test), f"True or ({text.of(node.test)})"
+
+
+def _choice(node: ast.IfExp, text: Text) -> Iterator[Break]:
+    yield "guard", text.span(node), f"({text.of(node.body)})"
+    yield "guard", text.span(node), f"({text.of(node.orelse)})"
+
+
+def _call(node: ast.Call, text: Text) -> Iterator[Break]:
+    if isinstance(node.func, ast.Name) and node.func.id in ORDERED:
+        if node.func.id in ("min", "max") or not node.keywords:
+            yield "order", text.span(node.func), ORDERED[node.func.id]
+        else:
+            yield "order", text.span(node), f"list({text.of(node.args[0])})"
+        return
+    for one, other in pairwise(node.args):
+        if not isinstance(one, ast.Starred) and not isinstance(other, ast.Starred):
+            span = (text.span(one)[0], text.span(other)[1])
+            yield "argument", span, f"{text.of(other)}, {text.of(one)}"
+    for keyword in node.keywords if len(node.keywords) > 1 else ():
+        if keyword.arg is None or isinstance(keyword.value, ast.Constant):
+            continue
+        start, end = text.span(keyword.value)
+        if text.source[end : end + 1] == b",":
+            yield "argument", (start - len(keyword.arg) - 1, end + 1), ""
+
+
+def _constant(node: ast.Constant, text: Text) -> Iterator[Break]:
+    value = node.value
+    if isinstance(value, bool):
+        yield "unit", text.span(node), str(not value)
+    elif isinstance(value, int | float):
+        yield "unit", text.span(node), repr(value + 1)
+        if value:
+            yield "unit", text.span(node), repr(value * 10)
+    elif isinstance(value, str) and ORDER in value:
+        span = text.span(node)
+        said = text.source[span[0] : span[1]].decode()
+        before, _, rest = said.partition(ORDER)
+        stop = next((rest.index(end) for end in (" LIMIT ", '"') if end in rest), len(rest))
+        yield "order", span, before + rest[stop:]
+
+
+def _done(node: ast.Expr, text: Text) -> Iterator[Break]:
+    if isinstance(node.value, ast.Call | ast.Await):
+        yield "commit", text.span(node), "pass"
+
+
+KINDS: dict[type[ast.AST], Callable[[Any, Text], Iterator[Break]]] = {
+    ast.Compare: _comparison,
+    ast.BinOp: _sum,
+    ast.BoolOp: _either,
+    ast.UnaryOp: _sign,
+    ast.If: _guard,
+    ast.IfExp: _choice,
+    ast.Call: _call,
+    ast.Constant: _constant,
+    ast.Expr: _done,
+}
 
 
 def draw(root: Path, seed: int, count: int) -> list[Place]:

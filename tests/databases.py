@@ -1,7 +1,6 @@
-"""Databases for tests, each a copy of one made once: making one takes most of a short test."""
+"""Databases for tests."""
 
 from contextlib import closing
-from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -12,25 +11,18 @@ from emulsa.store.folder import DATABASE
 from emulsa.store.transactions import transaction
 
 
-@cache
-def _migrated() -> database.Connection:
+def empty() -> database.Connection:
+    """A database in memory, migrated, with nothing in it; to be closed by who asked for it."""
     made = database.connect(Path(":memory:"))
     database.migrate(made)
     return made
-
-
-def empty() -> database.Connection:
-    """A database in memory, migrated, with nothing in it; to be closed by who asked for it."""
-    copied = database.connect(Path(":memory:"))
-    _migrated().backup(copied)
-    return copied
 
 
 def lay(folder: Path) -> Path:
     """A data folder with an empty log in it, as it is after its first start."""
     folder.mkdir(parents=True, exist_ok=True)
     with closing(database.connect(folder / DATABASE)) as laid:
-        _migrated().backup(laid)
+        database.migrate(laid)
     return folder
 
 

@@ -79,9 +79,11 @@ def test_pictures_of_every_kind(client: TestClient, kind: str, mode: str, media_
 
 
 def test_a_large_scan_is_shown_small(client: TestClient) -> None:
-    """The thumbnail has the picture's shape and few pixels."""
+    """The thumbnail has the picture's shape and few pixels, and is asked for once."""
     attach(client, image(size=(3000, 1500)))
     small = client.get("/api/attachments/a/thumbnail")
+    assert small.headers["content-type"] == "image/jpeg"
+    assert small.headers["cache-control"] == "private, max-age=31536000, immutable"
     with Image.open(io.BytesIO(small.content)) as shown:
         assert shown.size == (pictures.THUMBNAIL_PX, pictures.THUMBNAIL_PX // 2)
 

@@ -5,7 +5,7 @@ import io
 import math
 
 import pytest
-from pypdf import PdfReader
+from pypdf import PageObject, PdfReader
 from starlette.testclient import TestClient
 
 from tests.api.test_api import refusal
@@ -28,6 +28,7 @@ def test_a_card_is_one_page_with_its_numbers(
     assert answer.headers["content-type"] == "application/pdf"
     pages = PdfReader(io.BytesIO(answer.content)).pages
     assert len(pages) == 1
+    assert faces(pages[0]) == {"AtkinsonHyperlegibleNext"}
     text = " ".join(pages[0].extract_text().split())
     for word in words:
         assert word in text
@@ -45,6 +46,13 @@ def test_the_same_table_as_csv(client: TestClient) -> None:
     cells = [cell for row in csv.reader(io.StringIO(long)) for cell in row]
     assert "'+⅔" in cells
     assert not any(cell.startswith(("=", "+", "-", "@")) and not number(cell) for cell in cells)
+
+
+def faces(page: PageObject) -> set[str]:
+    """The families a page is set in."""
+    fonts = page["/Resources"]["/Font"].values()  # type: ignore[index]
+    named = (str(each.get_object()["/BaseFont"]) for each in fonts)
+    return {each.partition("+")[2].partition("-")[0] for each in named}
 
 
 def number(cell: str) -> bool:

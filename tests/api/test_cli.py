@@ -127,6 +127,39 @@ def test_a_saved_file_brings_its_pictures(
     assert not list((folder / "attachments").glob("*.part"))
 
 
+def test_what_is_set_aside_is_said(
+    folder: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    """By its reason, and where to decide about it; what was done is only counted."""
+    sound = {"id": "o", "title": "Thaw"}
+    acts = [
+        {"id": "one", "moment": "2026-01-18T10:00:00Z", "name": "outings.put", "body": sound},
+        {"id": "two", "moment": "2026-01-18T10:01:00Z", "name": "nothing.known", "body": None},
+    ]
+    told = [
+        {
+            "id": each["id"],
+            "moment": each["moment"],
+            "name": each["name"],
+            "request": json.dumps(
+                {"path": {"id": "o"}, "query": {"base": ""}, "body": each["body"]}
+            ),
+            "label": "",
+            "taken_back": False,
+            "answer": "",
+        }
+        for each in acts
+    ]
+    file = tmp_path / "outing.json"
+    file.write_text(json.dumps({"device": "Phone", "version": "0", "acts": told, "pictures": []}))
+    assert cli.main(["hand-in", str(file), "--data", str(folder)]) == 0
+    said = capsys.readouterr().out.splitlines()
+    assert said[0] == "1 of 2 done."
+    assert len(said) == 2
+    assert said[1].startswith("Set aside: ")
+    assert said[1].endswith(" Decide about it in the browser.")
+
+
 def test_a_folder_that_is_not_there(
     folder: Path, tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:

@@ -186,6 +186,7 @@ def test_the_sidecar_is_read_by_a_general_xml_library(client: TestClient) -> Non
     assert "Incline in fog" in text("dc:description/rdf:Alt/rdf:li")
     assert text("own:Film") == "Corvane 100"
     assert text("own:Development") == "N+1"
+    assert text("own:Holder") == "4A"
     beside = client.get("/api/log/exposure-shed-A/sidecar.xmp?beside=scan-shed")
     assert 'filename="cutting-shed-5A.xmp"' in beside.headers["content-disposition"]
 

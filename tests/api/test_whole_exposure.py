@@ -159,6 +159,21 @@ def test_an_intended_multiple_exposure(client: TestClient) -> None:
     assert waiting.count("2A") == 1
 
 
+def test_the_last_exposure_of_a_sheet_decides(client: TestClient) -> None:
+    """Half of it for N+1, then half for N: the sheet is developed for N, whichever was named."""
+    for id_, scene in (("first", "scene-incline"), ("last", "scene-pool")):
+        body = {"id": id_, "scene_id": scene, "piece_id": "sheet-2A", "share": 0.5}
+        answer = client.post("/api/exposures", json=body)
+        assert answer.status_code == 200, answer.text
+    found = [
+        (group["n_text"], sheet["exposure_id"], sheet["scene_title"])
+        for group in client.get("/api/darkroom").json()["groups"]
+        for sheet in group["sheets"]
+        if sheet["where"] == "2A"
+    ]
+    assert found == [("N", "last", "Frozen pool, cracks")]
+
+
 def test_a_given_time_is_weighed_first(client: TestClient) -> None:
     """Nothing is kept by asking."""
     given = {"id": "g", "scene_id": "scene-pool", "piece_id": "any", "time": 600}

@@ -450,6 +450,10 @@ def test_the_map_tells_all_that_makes_it_again() -> None:
     assert page.baths[0] == ("Developer", "2:00")
     assert "selenium" in page.tries[3][2]
     assert "Gloves" in page.notes[0]
+    dried = replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, drying_down=0.08, lamp_lag_s=0.4))
+    facts = print_map(dried, TRIES, negative, PAPER).facts
+    assert ("Drying down", "8 % off every time") in facts
+    assert ("Lamp lag", "0.4 s more on the clock") in facts
     rows = table(SHED_PRINT, PAPER)
     assert rows[1][:3] == ["Soft filter", "base", 16.92]
     assert len(rows) == 1 + 4 + 1

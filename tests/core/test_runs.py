@@ -109,7 +109,7 @@ def test_a_search_cut_short_is_still_a_sharing(
     request = BatchesRequest(sheets=sheets, capacity=capacity, max_runs=len(sheets) // 2 + 1)
     whole = batches(request)
     with pytest.MonkeyPatch.context() as hurried:
-        hurried.setattr("emulsa.core.darkroom.batches.NODES", nodes)
+        hurried.setattr("emulsa.core.darkroom.batch_search.NODES", nodes)
         short = batches(request)
     assert sorted(id_ for run in short.runs for id_ in run.ids) == sorted(s.id for s in sheets)
     assert all(len(run.ids) <= capacity for run in short.runs)

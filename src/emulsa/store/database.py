@@ -4,16 +4,18 @@ from __future__ import annotations
 
 import json
 import sqlite3
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from functools import cache
 from importlib import resources
 from pathlib import Path
+from threading import Lock
 
 from emulsa.store import drawn, journal, watched
 from emulsa.store.transactions import WAITS_S, transaction
 from emulsa.store.transactions import Connection as Connection
 
 MUCH_WRITING_KB = 65_536
+_LAYING = Lock()  # one file is copied from
 
 
 class TooNew(Exception):
@@ -59,17 +61,39 @@ def migrate(connection: Connection) -> int:
             f"This data was written by a newer Emulsa (data version {version}; this one knows"
             f" {known[-1][0]}). Start the newer program, or choose another folder with --data."
         )
-    if version < known[-1][0]:
+    if version == 0 and connection.execute("SELECT 1 FROM sqlite_master").fetchone() is None:
+        _lay(connection, tuple(known))
+    elif version < known[-1][0]:
         with transaction(connection):
-            # without its triggers every ALTER is quick: SQLite reads them all again at each
-            journal.remove(connection)
-            drawn.for_migrations(connection)
-            for number, script in known:
-                for statement in statements(script) if number > version else ():
-                    connection.execute(statement)
-            journal.install(connection)
-            connection.execute(f"PRAGMA user_version = {known[-1][0]}")
+            _upgrade(connection, [each for each in known if each[0] > version])
     return known[-1][0]
+
+
+def _upgrade(connection: Connection, scripts: Sequence[tuple[int, str]]) -> None:
+    # without its triggers every ALTER is quick: SQLite reads them all again at each
+    journal.remove(connection)
+    drawn.for_migrations(connection)
+    for _, script in scripts:
+        for statement in statements(script):
+            connection.execute(statement)
+    journal.install(connection)
+    connection.execute(f"PRAGMA user_version = {scripts[-1][0]}")
+
+
+def _lay(connection: Connection, known: tuple[tuple[int, str], ...]) -> None:
+    """Make an empty file what all migrations make of one: a copy, in one step. Long work gathers in
+    files of its own, and all migrations take a third of a second."""
+    with _LAYING:
+        _whole(known).backup(connection)
+
+
+@cache
+def _whole(known: tuple[tuple[int, str], ...]) -> Connection:
+    """A file in memory with every migration behind it; made once."""
+    made = sqlite3.connect(":memory:", isolation_level=None, check_same_thread=False)
+    made.row_factory = sqlite3.Row
+    _upgrade(made, known)
+    return made
 
 
 def form(connection: Connection) -> dict[str, frozenset[str]]:

@@ -253,6 +253,10 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             onChange={(value) => set("simulated_devices", value === "yes")}
           />
         </Grid>
+        <Box fontSize="14px" color="ink2">
+          EVs, zones and dials stay in thirds; apertures and times stay as they are engraved, focal
+          lengths and holes in millimetres.
+        </Box>
         <Entry
           label="Before opening the shutter, one step a line"
           multiline
