@@ -14,7 +14,7 @@ from PIL import Image
 
 from emulsa.api.views.scenes import solution
 from emulsa.core import wire
-from emulsa.core.film.formats import SheetFormat
+from emulsa.core.begun import BEGUN
 from emulsa.core.kit.starters import STARTERS
 from emulsa.core.prints.record import Print
 from emulsa.core.scene.assumed import TYPICAL_LAWS
@@ -126,11 +126,9 @@ def work(hands: Hands, dice: Random, acts: int) -> Iterator[tuple[Request, Answe
 
 
 def _kit_acts(plural: str, singular: str) -> None:
-    table = kit.KINDS[plural]
-
     @drawn(f"kit.put_{singular}")
     def put(look: Looking) -> Request:
-        known = _known(look, table)
+        known = _known(look, plural)
         note = {"note": look.word()} if hasattr(known, "note") else {}
         changed = replace(known, id=look.dice.choice([known.id, look.new(singular)]), **note)
         return Request(f"kit.put_{singular}", {"id": changed.id}, body=wire.encode(changed))
@@ -141,10 +139,13 @@ def _kit_acts(plural: str, singular: str) -> None:
         return Request(f"kit.delete_{singular}", {"id": look.one(made)})
 
 
-def _known(look: Looking, table: Any) -> Any:
-    if table is records.FORMAT:
-        return SheetFormat(id="half", name=look.word(), size_mm=(164, 119))
-    return look.record(table, look.one(f"SELECT id FROM {table.name}"))
+def _known(look: Looking, plural: str) -> Any:
+    """One there is, or the first of its kind as it is begun."""
+    table = kit.KINDS[plural]
+    try:
+        return look.record(table, look.one(f"SELECT id FROM {table.name}"))
+    except Nothing:
+        return replace(BEGUN[plural], id="half", name=look.word())
 
 
 for _plural, _singular in KITS.items():

@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from starlette.testclient import TestClient
 
+from emulsa.server import description
 from tests.conftest import HERE, OWN, Client
 from tests.field.runtime import Runtime, copied
 
@@ -27,6 +28,12 @@ def pytest_generate_tests(metafunc: pytest.Metafunc) -> None:
         and not {"folder", "db", "monkeypatch"} & set(names)
     ):
         metafunc.parametrize("client", ["home", "carried"], indirect=True)
+
+
+@pytest.fixture(scope="session")
+def document() -> dict[str, Any]:
+    """What can be asked and done, described; it takes seconds to make."""
+    return description.document()
 
 
 @pytest.fixture(scope="session")

@@ -27,11 +27,6 @@ from tests.api.test_film_in_hand import ok
 Json = dict[str, Any]
 
 
-def document(client: TestClient) -> Json:
-    found: Json = client.get("/api/openapi.json").json()
-    return found
-
-
 def test_nothing_is_made_before_it_is_asked_for() -> None:
     """Importing the application describes nothing and loads no rule: that is what a start saves."""
     script = (
@@ -47,9 +42,9 @@ def test_nothing_is_made_before_it_is_asked_for() -> None:
     assert said[1:] == []
 
 
-def test_every_answer_is_described(client: TestClient) -> None:
+def test_every_answer_is_described(document: Json) -> None:
     """Each operation answers with a schema or a file, or with nothing by 204."""
-    for path, operations in document(client)["paths"].items():
+    for path, operations in document["paths"].items():
         for method, operation in operations.items():
             status = next(each for each in operation["responses"] if each.startswith("2"))
             content = operation["responses"][status].get("content", {})
@@ -58,11 +53,11 @@ def test_every_answer_is_described(client: TestClient) -> None:
             assert status == "204" or any(said), (method, path)
 
 
-def test_names_are_unique_by_themselves(client: TestClient) -> None:
+def test_names_are_unique_by_themselves(document: Json) -> None:
     """No two types of one name, so no module paths in their names; every reference is there."""
-    schemas = document(client)["components"]["schemas"]
+    schemas = document["components"]["schemas"]
     assert [name for name in schemas if "__" in name or "-" in name] == []
-    text = json.dumps(document(client))
+    text = json.dumps(document)
     named = {part.split('"')[0] for part in text.split("#/components/schemas/")[1:]}
     assert named <= set(schemas)
 
@@ -170,10 +165,10 @@ def test_changes_name_the_version_they_were_made_on() -> None:
             assert route.in_query["base"][1] is inspect.Parameter.empty
 
 
-def test_answers_are_as_the_document_says(client: TestClient) -> None:
+def test_answers_are_as_the_document_says(client: TestClient, document: Json) -> None:
     """A few real ones read back by the declared types, field for field."""
     kit = ok(client.get("/api/kit"))
-    properties = document(client)["components"]["schemas"]["Kit"]["properties"]
+    properties = document["components"]["schemas"]["Kit"]["properties"]
     assert set(kit) == set(properties)
     room = ok(client.get("/api/darkroom"))
-    assert set(room) == set(document(client)["components"]["schemas"]["DarkroomView"]["properties"])
+    assert set(room) == set(document["components"]["schemas"]["DarkroomView"]["properties"])

@@ -96,11 +96,10 @@ def test_the_documents_examples_run(client: TestClient) -> None:
         assert reference.removeprefix("#/components/schemas/") in document["components"]["schemas"]
 
 
-def test_what_the_page_knows_is_what_is_answered(client: TestClient) -> None:
+def test_what_the_page_knows_is_what_is_answered(document: Json) -> None:
     """The module that is written for the page sends every question and act where it is answered."""
     text = description.module()
     calls = json.loads(text.split("CALLS = ")[1].split(" as const")[0])
-    document = client.get("/api/openapi.json").json()
     for name, (method, path) in calls.items():
         assert document["paths"][path][method.lower()]["operationId"] == name
     links = {route.name for route in TABLE.values() if route.media_type and route.method == "GET"}

@@ -183,10 +183,10 @@ def _film_why(law: Law, metered: float) -> str:
             return f"this film's data end at {time_text(law.until_s)}; not corrected"
         return "this film needs none"
     return {
-        "power": f"reciprocity, exponent {plain(getattr(law, 'exponent', 1))}",
-        "additive": "reciprocity, t + a·tᵇ",
-        "table": "reciprocity, from the film's table",
-        "stops": "reciprocity, from the film's table",
+        "power": f"exponent {plain(getattr(law, 'exponent', 1))}",
+        "additive": "t + a·tᵇ",
+        "table": "from the film's table",
+        "stops": "from the film's table",
     }[law.kind]
 
 

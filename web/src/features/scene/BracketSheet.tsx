@@ -77,7 +77,7 @@ export function BracketSheet({
       }
     >
       <Flex as="form" id="bracket" direction="column" gap="4" onSubmit={log}>
-        <Grid templateColumns="1fr 1fr 1fr" gap="3">
+        <Grid templateColumns={{ base: "1fr 1.6fr 0.8fr", md: "1fr 1fr 1fr" }} gap="3">
           <Choose label="Step" value={step} options={STEPS} onChange={setStep} />
           <Choose
             label="To"

@@ -70,7 +70,7 @@ export function Handle({
       style={{ cursor: "grab", touchAction: "none" }}
     >
       {pill}
-      {hint(`drag to set ${pin.label}’s print zone`)}
+      {hint(`drag to set the print zone of ${pin.label}`)}
     </g>
   );
 }
