@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { Conflict } from "../../shared/Conflict";
+import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
@@ -21,21 +22,11 @@ import { Beside, SideBySide } from "./SideBySide";
 export function TestPage() {
   const { id = "" } = useParams();
   const view = useQuery(testQuery(id));
-  if (view.error) {
-    return (
-      <>
-        <RoomHeader title="Bench" />
-        <Box as="main" padding="6">
-          <Notice tone="refusal">{view.error.message}</Notice>
-          <Box paddingTop="4">
-            <Link to="/bench">Back to the bench</Link>
-          </Box>
-        </Box>
-      </>
-    );
-  }
-  if (!view.data) return <RoomHeader title="Bench" />;
-  return <Shown key={view.data.test.id} view={view.data} />;
+  return (
+    <Opened query={view} title="Bench" back={["/bench", "Back to the bench"]}>
+      {(found) => <Shown key={found.test.id} view={found} />}
+    </Opened>
+  );
 }
 
 function Shown({ view }: { view: TestView }) {

@@ -5,9 +5,9 @@ import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
-import { Notice } from "../../components/Notice";
 import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
+import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { stateWord } from "../../shared/states";
 import { useAsked } from "../../shared/useAsked";
@@ -20,21 +20,11 @@ import { type Story, storyQuery } from "./queries";
 export function ExposurePage() {
   const { id = "" } = useParams();
   const story = useQuery(storyQuery(id));
-  if (story.error) {
-    return (
-      <>
-        <RoomHeader title="Log" />
-        <Box as="main" padding="6">
-          <Notice tone="refusal">{story.error.message}</Notice>
-          <Box paddingTop="4">
-            <Link to="/log">Back to the log</Link>
-          </Box>
-        </Box>
-      </>
-    );
-  }
-  if (!story.data) return <RoomHeader title="Log" />;
-  return <Told story={story.data} />;
+  return (
+    <Opened query={story} title="Log" back={["/log", "Back to the log"]}>
+      {(found) => <Told story={found} />}
+    </Opened>
+  );
 }
 
 function Told({ story }: { story: Story }) {

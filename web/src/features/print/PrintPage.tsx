@@ -7,6 +7,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Conflict } from "../../shared/Conflict";
 import { FileLink } from "../../shared/FileLink";
+import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
@@ -31,21 +32,11 @@ import { type Marker, useTouches } from "./useTouches";
 export function PrintPage() {
   const { id = "" } = useParams();
   const view = useQuery(printQuery(id));
-  if (view.error) {
-    return (
-      <>
-        <RoomHeader title="Print" />
-        <Box as="main" padding="6">
-          <Notice tone="refusal">{view.error.message}</Notice>
-          <Box paddingTop="4">
-            <Link to="/print">Back to all prints</Link>
-          </Box>
-        </Box>
-      </>
-    );
-  }
-  if (!view.data) return <RoomHeader title="Print" />;
-  return <Shown key={id} view={view.data} />;
+  return (
+    <Opened query={view} title="Print" back={["/print", "Back to all prints"]}>
+      {(found) => <Shown key={id} view={found} />}
+    </Opened>
+  );
 }
 
 /** Words and sums follow what is dragged so often; the picture itself is quicker. */
