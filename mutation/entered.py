@@ -7,8 +7,9 @@ into pytest as a plugin, writes down after each test which lines were met, and h
 import ast
 import json
 import os
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -60,7 +61,25 @@ def _is_future(statement: ast.stmt) -> bool:
 
 
 _MET: dict[str, list[str]] = {}
+_SHARED: dict[str, set[str]] = {}  # what a fixture entered that several tests share
+_USES: dict[str, list[str]] = {}
 _TOOK: dict[str, float] = {}
+
+
+@pytest.hookimpl(wrapper=True)
+def pytest_fixture_setup(fixturedef: pytest.FixtureDef[Any]) -> Generator[None, Any, Any]:
+    """What is made once for several tests is met by all of them."""
+    from emulsa._entered import ENTERED  # type: ignore[import-untyped, import-not-found, unused-ignore]
+
+    if fixturedef.scope == "function":
+        return (yield)
+    before = set(ENTERED)
+    ENTERED.clear()
+    try:
+        return (yield)
+    finally:
+        _SHARED.setdefault(fixturedef.argname, set()).update(ENTERED)
+        ENTERED.update(before)
 
 
 @pytest.hookimpl(wrapper=True)
@@ -71,6 +90,7 @@ def pytest_runtest_protocol(item: pytest.Item) -> Iterator[None]:
     ENTERED.clear()
     yield
     _MET[item.nodeid] = sorted(ENTERED)
+    _USES[item.nodeid] = list(getattr(item, "fixturenames", ()))
 
 
 def pytest_runtest_logreport(report: pytest.TestReport) -> None:
@@ -83,18 +103,26 @@ def pytest_sessionfinish(session: pytest.Session) -> None:
     if folder := os.environ.get("ENTERED_IN"):
         worker = os.environ.get("PYTEST_XDIST_WORKER", "")
         if worker or not session.config.getoption("numprocesses", None):
-            told = {"met": _MET, "took": _TOOK}
+            shared = {name: sorted(met) for name, met in _SHARED.items()}
+            told = {"met": _MET, "took": _TOOK, "shared": shared, "uses": _USES}
             Path(folder, f"{worker or 'one'}.json").write_text(json.dumps(told), encoding="utf-8")
 
 
 def gathered(folder: Path) -> tuple[dict[str, list[str]], dict[str, float]]:
     """Which tests enter a function, by its file and name; and what each test takes, in s."""
-    entering: dict[str, list[str]] = {}
+    entering: dict[str, set[str]] = {}
     took: dict[str, float] = {}
-    for path in folder.glob("*.json"):
-        told = json.loads(path.read_text(encoding="utf-8"))
+    shared: dict[str, set[str]] = {}
+    found = [json.loads(path.read_text(encoding="utf-8")) for path in folder.glob("*.json")]
+    for told in found:
         took |= told["took"]
+        for name, met in told["shared"].items():
+            shared.setdefault(name, set()).update(met)
+    for told in found:
         for test, met in told["met"].items():
-            for function in met:
-                entering.setdefault(function, []).append(test)
-    return entering, took
+            for function in {
+                *met,
+                *(each for use in told["uses"][test] for each in shared.get(use, ())),
+            }:
+                entering.setdefault(function, set()).add(test)
+    return {function: sorted(tests) for function, tests in entering.items()}, took

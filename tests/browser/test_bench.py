@@ -29,7 +29,7 @@ def test_a_test_is_read_and_used(open_page: Open, service: Service) -> None:
     plot.press("ArrowRight")
     expect(page.get_by_text("Zone V⅓: 6 min")).to_be_visible()
     page.get_by_label("6 min", exact=True).uncheck()
-    expect(page.get_by_text("Zone 5.3: 8 min")).to_be_visible()
+    expect(page.get_by_text("Zone V⅓: 8 min")).to_be_visible()
     page.get_by_role("button", name="Use as tested times").click()
     expect(page.get_by_text("The test says the same.")).to_be_visible()
     recipes = service.call("GET", "/api/kit")["recipes"]

@@ -16,7 +16,7 @@ from emulsa.core import wire
 from emulsa.core.errors import CoreError
 from emulsa.core.sensitometry import belief
 from emulsa.core.sensitometry.compare import CompareRequest, compare_films
-from emulsa.core.sensitometry.curve import STOP, Curve, Drawn
+from emulsa.core.sensitometry.curve import STOP, Curve, DensityStep, Drawn, LuxSeconds
 from emulsa.core.sensitometry.figures import steepest
 from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
 from emulsa.core.sensitometry.learned import LearnRequest
@@ -92,6 +92,21 @@ def test_the_figures_of_a_curve_by_other_means(slope: float, speed: float) -> No
         line = np.polyval(np.polyfit(even, spline(even), 1), even)
         expected = float(np.sqrt(np.mean((spline(even) - line) ** 2)))
         assert answer.bumpiness == pytest.approx(expected, abs=1e-6)
+
+
+def test_the_steepest_window_may_lie_in_the_last_stretch() -> None:
+    """Between the last place where it changes its cubic and its end; checked by a fine search."""
+    x, densities = (0.0, 0.3, 0.6, 0.8, 1.3), (0.1, 0.5, 0.52, 0.92, 1.12)
+    steps = tuple(DensityStep(density=d, log_h=at) for d, at in zip(densities, x, strict=True))
+    light = LuxSeconds(kind="lux_seconds")
+    curve = Drawn(Curve(id="c", minutes=8, base_fog=0.05, exposure=light, steps=steps), "c")
+    spline = PchipInterpolator(x, densities)
+    starts = np.linspace(0, 0.7, 7_001)
+    rises = (spline(starts + 0.6) - spline(starts)) / 0.6
+    steep = steepest(curve)
+    assert steep is not None
+    assert steep[0] == pytest.approx(float(rises.max()), abs=1e-6)
+    assert steep[1] == pytest.approx(float(starts[rises.argmax()]), abs=1e-3)
 
 
 @given(st.floats(-1, 1), st.floats(0, 0.4))
