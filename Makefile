@@ -3,7 +3,7 @@
 
 PORT ?= 8017
 # on two cores: tests in a browser wait more than they work
-WORKERS ?= 3
+WORKERS ?= 4
 PYTHON ?= $(shell command -v python3.11 || command -v python3)
 VENV := .venv
 BIN := $(VENV)/bin
