@@ -13,6 +13,7 @@ from starlette.testclient import TestClient
 from emulsa.demo.quarry import build
 from emulsa.server.app import Settings, create_app
 from emulsa.store import database
+from tests import databases
 from tests.effort import some
 from tests.shared import once
 
@@ -88,6 +89,6 @@ def client(served: TestClient) -> TestClient:
 @pytest.fixture
 def empty_client(tmp_path: Path) -> Iterator[TestClient]:
     """The service over a new, empty folder."""
-    app = create_app(Settings(tmp_path / "new", caretaker=False))
+    app = create_app(Settings(databases.lay(tmp_path / "new"), caretaker=False))
     with Client(app, base_url=HERE, headers=OWN) as opened:
         yield opened

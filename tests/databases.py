@@ -14,7 +14,7 @@ from emulsa.store.transactions import transaction
 def empty() -> database.Connection:
     """A database in memory, migrated, with nothing in it; to be closed by who asked for it."""
     made = database.connect(Path(":memory:"))
-    database.migrate(made)
+    database.lay(made)
     return made
 
 
@@ -22,7 +22,7 @@ def lay(folder: Path) -> Path:
     """A data folder with an empty log in it, as it is after its first start."""
     folder.mkdir(parents=True, exist_ok=True)
     with closing(database.connect(folder / DATABASE)) as laid:
-        database.migrate(laid)
+        database.lay(laid)
     return folder
 
 

@@ -28,6 +28,7 @@ from emulsa.store.steps import finish
 from tests.api.test_api import refusal
 from tests.api.test_exchange import GOOD, archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
+from tests.databases import lay
 from tests.effort import some
 
 Json = dict[str, Any]
@@ -206,7 +207,7 @@ def test_trying_says_what_writing_would(
     tmp_path_factory: pytest.TempPathFactory, cells: list[tuple[str, str, str, str]]
 ) -> None:
     """As many new rows, or the same refusal first."""
-    app = create_app(Settings(tmp_path_factory.mktemp("tried"), caretaker=False))
+    app = create_app(Settings(lay(tmp_path_factory.mktemp("tried")), caretaker=False))
     head = "exposed_at,time_s,scene,note,film,ei,aperture\n"
     body = io.StringIO()
     import csv

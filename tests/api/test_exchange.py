@@ -21,6 +21,7 @@ from emulsa.server.app import Settings, create_app
 from emulsa.store.folder import ATTACHMENTS
 from tests.api.test_api import refusal
 from tests.conftest import HERE, OWN, Client
+from tests.databases import lay
 
 Json = dict[str, Any]
 GOOD = "exposed_at,film,aperture,time_s,scene,where,n,note\n"
@@ -70,7 +71,7 @@ def merged(client: TestClient, content: bytes) -> Json:
 @pytest.fixture
 def elsewhere(tmp_path: Path) -> Iterator[TestClient]:
     """Another, empty house."""
-    app = create_app(Settings(tmp_path / "elsewhere", caretaker=False))
+    app = create_app(Settings(lay(tmp_path / "elsewhere"), caretaker=False))
     with Client(app, base_url=HERE, headers=OWN) as opened:
         yield opened
 

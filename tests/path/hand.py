@@ -15,6 +15,7 @@ from starlette.testclient import TestClient
 
 from emulsa.server.app import Settings, create_app
 from tests.conftest import HERE, OWN, Client
+from tests.databases import lay
 
 Json = dict[str, Any]
 LENS = {"focal_length_mm": 150, "widest": "5.6", "smallest": "64", "shutter": {}}
@@ -188,5 +189,5 @@ def _text(pdf: bytes) -> str:
 
 def opened(folder: Path) -> TestClient:
     """The service over a folder, without its page and its caretaker."""
-    settings = Settings(folder, page=folder / "no-page", caretaker=False)
+    settings = Settings(lay(folder), page=folder / "no-page", caretaker=False)
     return Client(create_app(settings), base_url=HERE, headers=OWN)

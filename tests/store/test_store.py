@@ -217,6 +217,29 @@ def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: s
         kit.delete(db, kit.KINDS[table], id_)
 
 
+def test_a_laid_file_is_a_migrated_one(tmp_path: Path) -> None:
+    """Every table, index and trigger, what the migrations wrote, and the version."""
+    told = []
+    for name, make in (("laid", database.lay), ("migrated", database.migrate)):
+        db = database.connect(tmp_path / name)
+        make(db)
+        form = db.execute("SELECT type, name, sql FROM sqlite_master ORDER BY type, name")
+        told.append(
+            (
+                [tuple(row) for row in form],
+                {
+                    table: [tuple(row) for row in db.execute(f"SELECT * FROM {table}")]
+                    for table in sorted(database.form(db))
+                },
+                db.execute("PRAGMA user_version").fetchone()[0],
+                db.execute("PRAGMA journal_mode").fetchone()[0],
+            )
+        )
+        db.close()
+    assert told[0] == told[1]
+    assert told[0][3] == "wal"
+
+
 def writing(path: Path, tell: int) -> None:
     """Outing after outing, each said when it is kept; until it is killed."""
     db = database.connect(path)

@@ -61,9 +61,7 @@ def migrate(connection: Connection) -> int:
             f"This data was written by a newer Emulsa (data version {version}; this one knows"
             f" {known[-1][0]}). Start the newer program, or choose another folder with --data."
         )
-    if version == 0 and connection.execute("SELECT 1 FROM sqlite_master").fetchone() is None:
-        _lay(connection, tuple(known))
-    elif version < known[-1][0]:
+    if version < known[-1][0]:
         with transaction(connection):
             _upgrade(connection, [each for each in known if each[0] > version])
     return known[-1][0]
@@ -80,11 +78,11 @@ def _upgrade(connection: Connection, scripts: Sequence[tuple[int, str]]) -> None
     connection.execute(f"PRAGMA user_version = {scripts[-1][0]}")
 
 
-def _lay(connection: Connection, known: tuple[tuple[int, str], ...]) -> None:
-    """Make an empty file what all migrations make of one: a copy, in one step. Long work gathers in
-    files of its own, and all migrations take a third of a second."""
+def lay(connection: Connection) -> None:
+    """Make an empty file what all migrations make of one, by copying it: they take a third of a
+    second. Only for a file nobody else can have open: what somebody wrote meanwhile is not seen."""
     with _LAYING:
-        _whole(known).backup(connection)
+        _whole(tuple(migrations())).backup(connection)
 
 
 @cache

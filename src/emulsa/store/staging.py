@@ -33,7 +33,7 @@ def gathering(folder: Path) -> Iterator[tuple[Path, Connection]]:
             # nothing of it outlives a crash, and nobody else looks at it
             stage.execute("PRAGMA journal_mode = OFF")
             stage.execute("PRAGMA synchronous = OFF")
-            database.migrate(stage)
+            database.lay(stage)
             for trigger in stage.execute(
                 "SELECT name FROM sqlite_master WHERE type = 'trigger'"
             ).fetchall():
