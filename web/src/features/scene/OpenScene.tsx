@@ -1,15 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import {
-  lazy,
-  Suspense,
-  useCallback,
-  useDeferredValue,
-  useEffect,
-  useMemo,
-  useRef,
-  useState,
-} from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
@@ -22,17 +13,12 @@ import { ToneBridge } from "./bridge/ToneBridge";
 import { UprightScene, WideScene } from "./Layouts";
 import type { Edit, ExposureView, SceneView } from "./queries";
 import { ReadingLine } from "./ReadingLine";
-import type { Open } from "./SceneDialogs";
+import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
 import { FirstReading } from "./Teaching";
 import { useKeeping } from "./useKeeping";
 import { useSolution } from "./useSolution";
 import { Sentence } from "./words/Sentence";
-
-// read once the scene is in sight: it is drawn without them
-const SceneDialogs = lazy(async () => ({
-  default: (await import("./SceneDialogs")).SceneDialogs,
-}));
 
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
 export function OpenScene({
@@ -224,27 +210,25 @@ export function OpenScene({
           correct={setCorrected}
         />
       )}
-      <Suspense fallback={null}>
-        <SceneDialogs
-          scene={scene}
-          solution={solution}
-          kit={kit.data}
-          view={view}
-          open={open}
-          setOpen={setOpen}
-          pin={pin}
-          setPin={setPin}
-          corrected={corrected}
-          setCorrected={setCorrected}
-          clash={clash}
-          settle={settle}
-          stamp={stamp}
-          edit={edit}
-          take={take}
-          choose={chooseAperture}
-          logged={setSaid}
-        />
-      </Suspense>
+      <SceneDialogs
+        scene={scene}
+        solution={solution}
+        kit={kit.data}
+        view={view}
+        open={open}
+        setOpen={setOpen}
+        pin={pin}
+        setPin={setPin}
+        corrected={corrected}
+        setCorrected={setCorrected}
+        clash={clash}
+        settle={settle}
+        stamp={stamp}
+        edit={edit}
+        take={take}
+        choose={chooseAperture}
+        logged={setSaid}
+      />
     </>
   );
 }
