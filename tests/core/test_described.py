@@ -8,16 +8,19 @@ import pytest
 
 from emulsa.core import wire
 from emulsa.core.begun import BEGUN
+from emulsa.core.bench.drawing import read_off
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.reciprocity import Law, PowerLaw
+from emulsa.core.darkroom.evening_plan import hours
 from emulsa.core.film.ready import Fitting, Ready, meant, meant_row
 from emulsa.core.kit.described import described, law_text
 from emulsa.core.kit.pictured import law_drawn, seen
 from emulsa.core.kit.usual import offered, usual
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.sharp import sharp_said
+from emulsa.core.sensitometry.curve import Curve, DensityStep, Metered
 from emulsa.core.written import Written, writing
 
 FILMS, WAYS = {"f": "Corvane"}, {"inversion": "inverted"}
@@ -256,3 +259,30 @@ def test_what_is_usual() -> None:
     assert usual([old, one, two], "old", plain) == old
     assert usual([old, one, two], "two", plain) == two
     assert usual([old], None, plain) == plain
+
+
+def test_hours_of_an_evening() -> None:
+    """At most eight, in steps one says; told as hours and minutes."""
+    assert [each.text for each in hours(3_600)] == [
+        "0:00", "0:10", "0:20", "0:30", "0:40", "0:50", "1:00",
+    ]  # fmt: skip
+    assert [each.text for each in hours(7 * 3_600)][-1] == "7:00"
+    assert [each.at_s for each in hours(60)] == [0]
+
+
+def test_curves_are_read_off_where_they_reach() -> None:
+    """By thirds of a zone, each curve only within its data; a straight one has its own line."""
+    curve = Curve(
+        id="8 min",
+        minutes=8,
+        base_fog=0.1,
+        exposure=Metered(kind="metered", ei=100),
+        steps=tuple(DensityStep(stops=at, density=0.6 + 0.2 * at) for at in range(-2, 3)),
+    )
+    longer = replace(curve, id="11 min", steps=(*curve.steps, DensityStep(stops=3, density=1.2)))
+    found = list(read_off([curve, longer]))
+    assert (found[0].text, found[-1].text, len(found)) == ("Zone III", "Zone VIII", 16)
+    assert found[7].text == "Zone V⅓"
+    assert found[7].densities == {"8 min": "0.67", "11 min": "0.67"}
+    assert found[-1].densities == {"11 min": "1.20"}
+    assert list(read_off([replace(curve, steps=curve.steps[:2])])) == []

@@ -109,7 +109,7 @@ def side_by_side(test: FilmTest, beside: Sequence[FilmTest]) -> Compared | str |
         line=_moved(drawn_line(ready.curve, ready.answer), shift),
         match_x=at + shift,
         match_net=test.match_net,
-        match_text=f"{test.match_net:.2f} above clear film",
+        match_text=f"{test.match_net:.2f}",
         observed=observed_words(reference),
         films=tuple(_beside(each, ready, test) for each in films),
     )

@@ -125,7 +125,8 @@ class _Night:
             )
         )
         # drying goes on overnight: the drawing ends when the hands and the washer are done
-        wet_until_s = max((each.end_s for each in answer.tasks if each.place != "dryer"), default=0)
+        wet = (each.end_s for each in answer.tasks if each.place != "dryer")
+        wet_until_s = max(60.0, *wet)
         return EveningPlan(
             runs=tuple(runs),
             proven=proven,

@@ -113,7 +113,9 @@ export function CurvePlot({
                   to={width - RIGHT}
                   stroke={OCHRE}
                   text={
-                    compared ? `matched ${wide ? compared.match_text : ""}` : worked.speed_net_text
+                    compared
+                      ? `matched ${compared.match_text}${wide ? " above clear film" : ""}`
+                      : worked.speed_net_text
                   }
                   end
                 />
@@ -187,7 +189,7 @@ export function CurvePlot({
           left={x(handle)}
           top={y(fog + matchNet)}
           net={matchNet}
-          text={compared.match_text}
+          text={`${compared.match_text} above clear film`}
           toNet={(pixels) => y.invert(pixels) - fog}
           onMatch={onMatch}
         />

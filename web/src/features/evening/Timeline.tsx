@@ -9,7 +9,7 @@ const LEFT_PX = { wide: 168, narrow: 26 };
 /** The evening on one clock: a row for each run, full bars where the hands are held. */
 export function Timeline({ plan }: { plan: Plan }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const wet = plan.tasks.filter((task) => task.end_s <= plan.wet_until_s);
+  const wet = plan.tasks.filter((task) => task.place !== "dryer");
   const width = size.width;
   const narrow = width < 600;
   const left = narrow ? LEFT_PX.narrow : LEFT_PX.wide;

@@ -18,6 +18,7 @@ export function LawPlot({ law }: { law: Law }) {
     ...question("kit_drawing_of_law", { body: { law: asked } }),
     placeholderData: (before: Schemas["LawDrawn"] | undefined) => before,
     retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
   });
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);

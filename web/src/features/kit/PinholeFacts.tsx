@@ -16,6 +16,7 @@ export function PinholeFacts({
   const { data } = useQuery({
     ...question("kit_facts_of_pinhole", { body: asked }),
     retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
   });
   if (!data) return null;
   const row = ({ name, text, beside }: Schemas["Fact"]) => (

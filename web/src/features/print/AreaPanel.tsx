@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { asTyped } from "../../components/typedNumber";
+import { HANDLES } from "../../service/service";
 import type { Drawing } from "./Picture";
 import type { Area, Plan } from "./queries";
 
@@ -40,9 +41,11 @@ export function AreaPanel({
     const read = await ask("service_number", { query: { text: typed } }).catch(() => null);
     if (read && read.value >= 0 && latest.current === typed) give(read.value);
   };
+  const handle = HANDLES[by === "stops" ? "area_stops" : "area_seconds"];
   const drag = (value: number) => {
-    show(asTyped(value));
-    give(Number(asTyped(value)));
+    const held = asTyped(value);
+    show(held);
+    give(Number(held));
   };
   return (
     <Box
@@ -75,9 +78,9 @@ export function AreaPanel({
           </Box>
           <input
             type="range"
-            min={0}
-            max={by === "stops" ? 3 : 30}
-            step={by === "stops" ? 1 / 12 : 0.5}
+            min={handle.lowest}
+            max={handle.highest}
+            step={handle.step}
             value={amount}
             style={{ width: "100%", height: 44, accentColor: "var(--chakra-colors-accent)" }}
             onChange={(event) => drag(Number(event.target.value))}
