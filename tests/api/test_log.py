@@ -11,8 +11,10 @@ from starlette.testclient import TestClient
 from emulsa.exchange import sidecar
 from emulsa.store import log
 from tests.api.test_api import refusal
+from tests.api.test_film_in_hand import ok
 
 Json = dict[str, Any]
+HOUSE = "doorway in shade placed on III, heather bank IV, wet slate face V⅓, lit frost IX; N−1"
 
 
 def found(client: TestClient, **query: Any) -> list[str]:
@@ -196,3 +198,35 @@ def test_rationals_are_close(value: float) -> None:
     """A time or a number comes back from its rational within a thousandth."""
     top, bottom = map(int, sidecar.rational(value).split("/"))
     assert top / bottom == pytest.approx(value, rel=2e-3) or abs(top / bottom - value) < 1e-4
+
+
+def test_a_line_is_drawn(client: TestClient) -> None:
+    """Its readings of the day, how far it was off, how far its film has come."""
+    lines = {each["exposure_id"]: each for each in client.get("/api/log").json()["lines"]}
+    house, fog = lines["exposure-1A"], lines["exposure-4A"]
+    assert house["slip"]["text"] == HOUSE
+    assert [each["placed"] for each in house["slip"]["ticks"]] == [True, False, False, False]
+    assert (house["slip"]["low"], house["slip"]["high"]) == (2.0, 9.0)
+    assert (fog["n"], fog["off_text"]) == (1.0, "⅓ stop too little")
+    assert (house["off_text"], house["error_stops"] == 0) == ("", False)
+    assert fog["error_stops"] == pytest.approx(-0.37, abs=0.1)
+    assert {each["exposure_id"] for each in lines.values() if each["printed"]} == {"exposure-shed-A"}
+
+
+def test_the_log_from_afar(client: TestClient) -> None:
+    """How many for which N by film, and when; each counted as if it were not itself narrowed."""
+    shape = ok(client.get("/api/log/shape"))
+    by_n = {(each["n_text"], each["film_name"]): each["count"] for each in shape["by_n"]}
+    assert by_n[("N−1", "Corvane 100")] == 4
+    assert sum(by_n.values()) == 11
+    assert [each["count"] for each in shape["by_month"]] == [7, 4]
+    fog = ok(client.get("/api/log/shape", params={"text": "fog sleepers"}))
+    assert [(each["n_text"], each["count"]) for each in fog["by_n"]] == [("N+1", 1)]
+    narrowed = ok(client.get("/api/log/shape", params={"n": 1}))
+    assert narrowed["by_n"] == shape["by_n"]
+    assert sum(each["count"] for each in narrowed["by_month"]) == 3
+    month = shape["by_month"][0]["month"]
+    days = {"day_from": f"{month}-01", "day_to": f"{month}-31"}
+    narrowed = ok(client.get("/api/log/shape", params=days))
+    assert narrowed["by_month"] == shape["by_month"]
+    assert sum(each["count"] for each in narrowed["by_n"]) == 7

@@ -159,3 +159,22 @@ def test_sides_that_are_not_there(client: TestClient) -> None:
     error = refusal(client.get("/api/holders/sides", params={"text": "77"}), 422)
     assert "no holder 77" in error["message"]
     assert len(ok(client.get("/api/holders/checklist"))) >= 5
+
+
+def test_a_day_is_drawn(client: TestClient) -> None:
+    """A slip for every scene with a reading, its exposures by the hour with what became of them."""
+    day = ok(client.get(f"{QUARRY}/drawn"))
+    assert set(day["slips"]) == {"scene-winding-house", "scene-incline", "scene-pool", "scene-adit"}
+    assert day["slips"]["scene-pool"]["n_text"] == "N"
+    assert [each["where"] for each in day["made"]] == ["1A", "1B", "4A", "3A"]
+    assert {each["state"] for each in day["made"]} == {"exposed"}
+    assert day["made"][2] | {"exposed_at": ""} == {
+        "exposure_id": "exposure-4A",
+        "scene_id": "scene-incline",
+        "exposed_at": "",
+        "where": "4A",
+        "state": "exposed",
+        "set_text": "f/22, 1/8 s",
+        "n_text": "N+1",
+    }
+    refusal(client.get("/api/outings/none/drawn"), 404)

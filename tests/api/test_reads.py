@@ -43,6 +43,7 @@ BY_PATH_AT_LEAST = {
 IN_PATH = {
     "/api/rolls/strips/{id}/choices": "strip",
     "/api/outings/{id}/packing": "outing",
+    "/api/outings/{id}/drawn": "outing",
     "/api/scenes/{id}": "scene",
     "/api/log/{id}": "exposure",
     "/api/darkroom/runs/{id}/course": "run",

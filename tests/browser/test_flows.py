@@ -353,7 +353,7 @@ def test_what_was_begun_before_a_reload_goes_on(
     page.route(begins, unanswered)
     page.get_by_label("Next scene").first.fill("Tramway bridge")
     with page.expect_request(begins):
-        page.get_by_role("button", name="Begin").first.click()
+        page.get_by_role("button", name="Begin scene").first.click()
     with page.expect_response(begins) as again:
         page.reload()
     assert [again.value.request.headers["idempotency-key"]] == ids

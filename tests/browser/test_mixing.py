@@ -40,7 +40,7 @@ def test_the_other_school_of_contraction(open_page: Open, service: Service) -> N
     page = open_page("/darkroom", PHONE)
     group = page.get_by_role("region", name="Corvane 100 N−1")
     expect(group).to_contain_text("highlights give out")
-    group.get_by_role("button", name="use this recipe").click()
+    group.get_by_role("button", name="Use this recipe").click()
     expect(group).to_contain_text("Two-part staining, semi-stand")
     expect(group.locator("[data-minutes]")).to_have_text("45 min")
     page.get_by_role("button", name="Undo").click()

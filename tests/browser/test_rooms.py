@@ -121,7 +121,7 @@ def test_the_temperature_is_typed(open_page: Open) -> None:
     expect(page.get_by_role("region", name="Corvane 100 N−1")).to_contain_text("1A")
     field.fill("warm")
     expect(page.get_by_role("alert").filter(has_text="is not a temperature")).to_be_visible()
-    page.get_by_role("button", name="°F instead").click()
+    page.get_by_role("button", name="Switch to °F").click()
     expect(page.get_by_label("Developer temperature, °F")).to_have_value("68")
     expect(minutes).to_have_text("6 min 50 s")
 
@@ -163,7 +163,7 @@ def test_from_the_first_start(open_page: Open, service: Service) -> None:
     expect(page.get_by_role("heading", name="Fourth outing, thaw")).to_be_visible()
     section = page.get_by_role("region", name="Fourth outing, thaw")
     section.get_by_label("Begin the first scene").fill("Tramway bridge")
-    section.get_by_role("button", name="Begin").click()
+    section.get_by_role("button", name="Begin scene").click()
     expect(page.get_by_role("heading", level=1)).to_have_text("Tramway bridge")
     expect(page.get_by_text("Type a reading to begin").first).to_be_visible()
     page.get_by_role("button", name="Tramway bridge", exact=True).click()

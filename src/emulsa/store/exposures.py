@@ -7,10 +7,12 @@ from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import replace
 from sqlite3 import Connection
+from typing import Any
 
 from emulsa.core import wire
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.logged.record import Exposure, Shot
+from emulsa.core.logged.slip import KeptTones
 from emulsa.store import rows
 from emulsa.store.records import EXPOSURE
 from emulsa.store.rows import Table
@@ -86,3 +88,30 @@ def places(connection: Connection, ids: Iterable[str]) -> dict[str, str]:
         {"ids": json.dumps(list(ids))},
     )
     return {row["id"]: row["label"] for row in found}
+
+
+def tones(connection: Connection, ids: Iterable[str]) -> dict[str, KeptTones]:
+    """Where the readings of the day fell on each of these exposures, as their plans were kept."""
+    found = connection.execute(
+        """
+        SELECT
+            id, n,
+            coalesce(json_extract(request, '$.readings'), '[]') AS readings,
+            coalesce(json_extract(answer, '$.falls'), '[]') AS falls,
+            coalesce(json_extract(request, '$.placement'), '{}') AS placement,
+            coalesce(json_extract(request, '$.high'), '{}') AS high,
+            coalesce(json_extract(request, '$.textural_range'), '[]') AS textural_range,
+            coalesce(json_extract(request, '$.own_film'), 'null') AS own_film,
+            coalesce(json_extract(request, '$.ei'), 'null') AS ei
+        FROM exposure WHERE id IN (SELECT value FROM json_each(:ids))
+        """,
+        {"ids": json.dumps(list(ids))},
+    )
+    return {row["id"]: _tones(dict(row)) for row in found}
+
+
+def _tones(row: dict[str, Any]) -> KeptTones:
+    kept = {name: value for name, value in row.items() if name not in ("id", "n", "ei")}
+    read = {name: json.loads(value) for name, value in kept.items()}
+    ei = None if row["ei"] == "null" else row["ei"]
+    return KeptTones(n=row["n"], ei=ei, **read)

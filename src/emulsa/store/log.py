@@ -68,6 +68,24 @@ class Entry:
     cost: float | None
     note: str
     picture_id: str | None
+    printed: bool
+
+
+@dataclass(frozen=True)
+class Counted:
+    """So many exposures of one film planned for one N."""
+
+    n: float
+    film_name: str
+    count: int
+
+
+@dataclass(frozen=True)
+class Month:
+    """So many exposures of a month, ``2026-11``."""
+
+    month: str
+    count: int
 
 
 # What a line shows is looked up for the rows of one page only.
@@ -87,7 +105,11 @@ LINES = """
         (
             SELECT attachment.id FROM attachment
             WHERE attachment.exposure_id = exposure.id ORDER BY attachment.rowid LIMIT 1
-        ) AS picture_id
+        ) AS picture_id,
+        EXISTS (
+            SELECT 1 FROM print JOIN print_try ON print_try.print_id = print.id
+            WHERE print.exposure_id = exposure.id
+        ) AS printed
     FROM ({found}) AS found
     JOIN exposure ON exposure.id = found.exposure_id
     JOIN piece ON piece.id = exposure.piece_id
@@ -122,7 +144,44 @@ def page(
     )
     names = [column[0] for column in rows.description]
     named = (dict(zip(names, row, strict=True)) for row in rows)
-    return [Entry(**each | {"aperture": json.loads(each["aperture"])}) for each in named]
+    return [_entry(each) for each in named]
+
+
+def _entry(row: dict[str, Any]) -> Entry:
+    read = {"aperture": json.loads(row["aperture"]), "printed": bool(row["printed"])}
+    return Entry(**row | read)
+
+
+def by_n(connection: Connection, sought: Sought) -> list[Counted]:
+    """How many of what matches were planned for which N, by film."""
+    found, values = _found(sought, None)
+    rows = connection.execute(
+        f"""
+        SELECT counted.n, film.name AS film_name, counted.count
+        FROM (
+            SELECT log_entry.n, log_entry.film_id, count(*) AS count
+            FROM ({found}) AS found JOIN log_entry ON log_entry.place = found.place
+            GROUP BY log_entry.n, log_entry.film_id
+        ) AS counted JOIN film ON film.id = counted.film_id
+        ORDER BY counted.n, film.name
+        """,
+        values,
+    )
+    return [Counted(**dict(row)) for row in rows]
+
+
+def by_month(connection: Connection, sought: Sought) -> list[Month]:
+    """How many of what matches were made in which month, earliest first."""
+    found, values = _found(sought, None)
+    rows = connection.execute(
+        f"""
+        SELECT substr(log_entry.day, 1, 7) AS month, count(*) AS count
+        FROM ({found}) AS found JOIN log_entry ON log_entry.place = found.place
+        GROUP BY month ORDER BY month
+        """,
+        values,
+    )
+    return [Month(**dict(row)) for row in rows]
 
 
 def count(connection: Connection, sought: Sought) -> int:

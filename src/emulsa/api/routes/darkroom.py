@@ -9,6 +9,7 @@ from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.darkroom import WAITING_AT_ONCE, waiting
 from emulsa.api.views.runs import PieceLine, RunView, piece_lines, run_view
+from emulsa.api.views.slips import slips
 from emulsa.core.darkroom.acts.deciding import Deciding, decide
 from emulsa.core.darkroom.groups import Group, groups, time_of
 from emulsa.core.darkroom.plan import rotary
@@ -20,6 +21,7 @@ from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Tankful
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.time_answer import AnyCelsius, AnyFahrenheit, DevelopmentAnswer
+from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.acts.judging import judge as judged
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.kit.darkroom import age_of
@@ -39,7 +41,8 @@ class DarkroomView:
 
     ``temperature_c`` is the developer's, for which the times hold, ``degrees`` the same in the
     photographer's unit, ``refused`` why there are none; ``undecided`` are rolls and strips that
-    wait for their one development to be chosen. ``not_shown`` sheets wait besides: of very many
+    wait for their one development to be chosen; ``slips`` how sheets that wait are drawn, by their
+    exposures. ``not_shown`` sheets wait besides: of very many
     only the latest are shown.
     """
 
@@ -48,6 +51,7 @@ class DarkroomView:
     refused: str
     groups: tuple[Group, ...]
     undecided: tuple[Undecided, ...]
+    slips: dict[str, Slip]
     runs: tuple[RunView, ...]
     to_judge: tuple[PieceLine, ...]
     not_shown: int
@@ -84,6 +88,7 @@ def read(
         refused=temperature.refusal(Recipe(), at_c),
         groups=groups(film, by_id, recipes, at_c),
         undecided=undecided,
+        slips=slips(db, [each.exposure_id for each in film]),
         runs=tuple(run_view(db, each) for each in store.open_runs(db)),
         to_judge=piece_lines(db, pieces.latest_in_state(db, "developed", JUDGED_AT_ONCE)),
         not_shown=max(0, pieces.count_sheets(db, "exposed") - WAITING_AT_ONCE),

@@ -6,7 +6,7 @@ from typing import Annotated
 
 from emulsa.api.replies import XMP, disposition, file_name
 from emulsa.api.routing import Db, File, Routes
-from emulsa.api.views.log import LogPage, Story, line, story_of
+from emulsa.api.views.log import LogPage, LogShape, Story, lines, shape, story_of
 from emulsa.api.views.sidecar import found, sidecar_of
 from emulsa.core.limits import Length, Within
 from emulsa.exchange import sidecar
@@ -25,11 +25,17 @@ def read(db: Db, sought: store.Sought, before: Place | None = None, limit: Limit
     """Exposures that match, newest first."""
     entries = store.page(db, sought, before, limit)
     return LogPage(
-        lines=[line(each) for each in entries],
+        lines=lines(db, entries),
         next=entries[-1].place if len(entries) == limit else None,
         total=store.count(db, sought) if before is None else None,
         counted_to=store.COUNTED_TO,
     )
+
+
+@routes.question("/shape")
+def read_shape(db: Db, sought: store.Sought) -> LogShape:
+    """How many of what matches were planned for which N, and when."""
+    return shape(db, sought)
 
 
 @routes.question("/{id}")

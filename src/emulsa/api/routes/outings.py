@@ -10,7 +10,7 @@ from emulsa.api.lookup import needed
 from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
-from emulsa.api.views.outings import loaded_film, scene_on_paper
+from emulsa.api.views.outings import OutingDrawn, drawn, loaded_film, scene_on_paper
 from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.limits import Id, Name, SearchText, Within
 from emulsa.core.outing.packing import Packing, PackItem, packed, packing
@@ -148,6 +148,13 @@ def revisit(act: Act, id: str, revisiting: Revisiting) -> Scene:  # noqa: A002
     act.says(f"plan to go back to {scene.title}")
     scenes.put(act.db, scene)
     return scene
+
+
+@routes.question("/{id}/drawn")
+def read_drawn(db: Db, id: str) -> OutingDrawn:  # noqa: A002
+    """The slips of the day's scenes, and its exposures by the hour."""
+    _found(db, id)
+    return drawn(db, id)
 
 
 @routes.question("/{id}/packing")

@@ -3,23 +3,25 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.api.views.prints import made_text
 from emulsa.api.views.sidecar import found, tones_of
+from emulsa.api.views.slips import slips
 from emulsa.core.darkroom.run import Run, went_text
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
+from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
-from emulsa.core.logged.texts import against_plan, doubts_of, part_of, set_text
+from emulsa.core.logged.texts import against_plan, doubts_of, off_text, part_of, set_text
 from emulsa.core.numbers import plain
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
@@ -31,13 +33,14 @@ from emulsa.store import (
     exposures,
     films,
     kit,
+    log,
     pieces,
     preferences,
     prints,
     runs,
     stock,
 )
-from emulsa.store.log import Entry
+from emulsa.store.log import Entry, Month, Sought
 from emulsa.store.prints import KeptPrint
 
 
@@ -63,6 +66,30 @@ class LogLine:
     cost: float | None
     note: str
     picture_id: str | None
+    n: float
+    error_stops: float
+    off_text: str
+    printed: bool
+    slip: Slip | None
+
+
+@dataclass(frozen=True)
+class CountedN:
+    """So many exposures of one film planned for one N, by its words."""
+
+    n: float
+    n_text: str
+    film_name: str
+    count: int
+
+
+@dataclass(frozen=True)
+class LogShape:
+    """What matches, seen from afar: how much of it for which N, and in which month. Each is counted
+    as if it were not itself narrowed, so that one can go from one to the other."""
+
+    by_n: list[CountedN]
+    by_month: list[Month]
 
 
 @dataclass(frozen=True)
@@ -213,7 +240,23 @@ def _decided(db: Db, piece: Piece) -> str:
     return choice_text(piece.choice, recipe.name if recipe else "")
 
 
-def line(entry: Entry) -> LogLine:
+def lines(db: Db, entries: list[Entry]) -> list[LogLine]:
+    drawn = slips(db, [each.exposure_id for each in entries])
+    return [_line(each, drawn.get(each.exposure_id)) for each in entries]
+
+
+def shape(db: Db, sought: Sought) -> LogShape:
+    """The log from afar."""
+    return LogShape(
+        [
+            CountedN(each.n, n_text(each.n), each.film_name, each.count)
+            for each in log.by_n(db, replace(sought, n=None))
+        ],
+        log.by_month(db, replace(sought, day_from="", day_to="")),
+    )
+
+
+def _line(entry: Entry, slip: Slip | None) -> LogLine:
     return LogLine(
         exposure_id=entry.exposure_id,
         exposed_at=entry.exposed_at,
@@ -233,6 +276,11 @@ def line(entry: Entry) -> LogLine:
         cost=entry.cost,
         note=entry.note,
         picture_id=entry.picture_id,
+        n=entry.n,
+        error_stops=entry.error_stops,
+        off_text=off_text(entry.error_stops),
+        printed=entry.printed,
+        slip=slip,
     )
 
 

@@ -2,16 +2,68 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from typing import Any
 
 from emulsa.api.routing import Db
+from emulsa.core.exposing.slip import Slip
+from emulsa.core.film.pieces import Piece
+from emulsa.core.film.states import State
 from emulsa.core.light.reading_text import reading_text
+from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_text, set_text
 from emulsa.core.outing.packing import Loaded
 from emulsa.core.scene.record import Scene
+from emulsa.core.scene.slip import scene_slip
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import stops_text
 from emulsa.store import exposures, films, pieces, rolls, scenes
+
+
+@dataclass(frozen=True)
+class DayExposure:
+    """An exposure of the day: when, on which film, what became of it, and what was given."""
+
+    exposure_id: str
+    scene_id: str
+    exposed_at: str
+    where: str
+    state: State
+    set_text: str
+    n_text: str
+
+
+@dataclass(frozen=True)
+class OutingDrawn:
+    """A day to be drawn: the slips of its scenes by id, and its exposures in their order."""
+
+    slips: dict[str, Slip]
+    made: list[DayExposure]
+
+
+def drawn(db: Db, outing_id: str) -> OutingDrawn:
+    """A day's scenes and exposures as they are drawn."""
+    slips, made = {}, []
+    for scene in scenes.of_outing(db, outing_id):
+        found = scene_slip(scene, scenes.kit_of(db, scene))
+        if found is not None:
+            slips[scene.id] = found
+        given = exposures.of_scene(db, scene.id)
+        by_id = pieces.of_ids(db, [each.piece_id for each in given])
+        made += [_day_exposure(each, by_id[each.piece_id]) for each in given]
+    return OutingDrawn(slips, sorted(made, key=lambda each: each.exposed_at))
+
+
+def _day_exposure(exposure: Exposure, piece: Piece) -> DayExposure:
+    return DayExposure(
+        exposure_id=exposure.id,
+        scene_id=exposure.scene_id,
+        exposed_at=exposure.exposed_at,
+        where=piece.label,
+        state=piece.state,
+        set_text=set_text(exposure.aperture, exposure.seconds, exposure.mark),
+        n_text=n_text(exposure.n),
+    )
 
 
 def loaded_film(db: Db) -> list[Loaded]:

@@ -5,6 +5,7 @@ A temperature nobody trusts, or a recipe without a time, refuses the time only, 
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
@@ -17,6 +18,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.watch import minutes_typed
+from emulsa.core.written import count_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -46,6 +48,7 @@ class Group:
     n_text: str
     development_change: float
     sheets: tuple[WaitingFilm, ...]
+    count_text: str
     time: DevelopmentAnswer | None
     problem: str
     needs_reason: bool
@@ -120,6 +123,7 @@ def _group(
         n_text=n_text(first.n),
         development_change=first.development_change,
         sheets=tuple(sorted(members, key=lambda each: (each.exposed_at, each.where))),
+        count_text=_count_text(members),
         time=time,
         problem=problem,
         needs_reason=needs_reason,
@@ -127,6 +131,12 @@ def _group(
         own_minutes=minutes_typed(own) if (own := first.choice.minutes) else "",
         others=tuple(_others(first, film, recipes, temperature_c)) if first.n < 0 else (),
     )
+
+
+def _count_text(members: Iterable[WaitingFilm]) -> str:
+    """How much it is, as one counts it: sheets, and lengths of rolls."""
+    counted = Counter("roll" if each.of_roll else "sheet" for each in members)
+    return " and ".join(count_text(number, what) for what, number in sorted(counted.items()))
 
 
 def _others(

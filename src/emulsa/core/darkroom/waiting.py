@@ -22,7 +22,8 @@ class WaitingFilm:
 
     Where it is, what is on it, and what it needs; ``n`` is the N that was planned, ``error_stops``
     how far its light was off, ``exposure_index`` what it was rated at, ``recipe_id`` the one it was
-    exposed for, ``weight`` how much it matters, ``choice`` what was decided since.
+    exposed for, ``of_roll`` whether it is a strip, ``weight`` how much it matters, ``choice`` what
+    was decided since.
     """
 
     exposure_id: str
@@ -43,6 +44,7 @@ class WaitingFilm:
     choice: Choice = Choice()
     rating_reason: RatingReason | None = None
     hold_highlights: bool = False
+    of_roll: bool = False
 
     @property
     def negative(self) -> Negative:
@@ -151,6 +153,7 @@ def _strip(roll: Roll, strip: Strip, frames: Sequence[Piece], exposed: Exposed) 
         weight=max(each.weight for each in frames),
         choice=frames[0].choice or Choice(),
         rating_reason="push_pull" if own else roll.rating_reason,
+        of_roll=True,
     )
 
 

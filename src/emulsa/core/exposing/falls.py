@@ -41,7 +41,7 @@ def falls_of(
     reading falls where a grey card in its light would, and has no texture to lose.
     """
     placed_ev, zone = anchored
-    printed = _printed(film, *planned)
+    printed = printed_by(film, *planned)
     return tuple(
         _fall(
             reading, level, fall(level, placed_ev, zone), printed, film.keeps, reading in incident
@@ -50,7 +50,7 @@ def falls_of(
     )
 
 
-def _printed(film: FilmTones, n: float, target: float) -> Callable[[float], float]:
+def printed_by(film: FilmTones, n: float, target: float) -> Callable[[float], float]:
     """What a fall prints as: by the film's own curve, or by the common rule."""
     own, slope = film.own, development_number.slope(n, target)
     if own is not None and knows(own, n):

@@ -6,6 +6,8 @@ from typing import Literal
 
 from emulsa.core.errors import Unsound
 
+Lost = Literal["", "shadow", "highlight"]
+
 TYPICAL = (2.0, 8.0)
 EDGE = 0.25  # of a zone: what planning N in halves may leave over (derived)
 
@@ -21,7 +23,7 @@ def check(low: float, high: float) -> tuple[float, float]:
     return low, high
 
 
-def lost(zone: float, low: float, high: float) -> Literal["", "shadow", "highlight"]:
+def lost(zone: float, low: float, high: float) -> Lost:
     """Whether a tone at ``zone`` falls below or above the range; a tone on the edge is kept,
     and so is one as far over it as planning N in halves may leave.
 

@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { TimeBlocks } from "../../shared/drawn/TimeBlocks";
 import { FileLink } from "../../shared/FileLink";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { darkroomQuery, developStrip, type Group, type Scale } from "../../shared/runs";
@@ -57,18 +58,32 @@ export function DarkroomRoom() {
         {pieces > 0 && <Link to="/darkroom/evening">Plan the evening</Link>}
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
-        <Flex gap="3" align="flex-start" maxWidth="520px">
-          <Entry
-            label={`Developer temperature, °${scale}`}
-            inputMode="decimal"
-            defaultValue={text}
-            key={scale}
-            onChange={(event) => setTyped(event.target.value)}
-            problem={problem}
-          />
-          <Button marginTop="25px" onClick={() => choose(scale === "C" ? "F" : "C")}>
-            °{scale === "C" ? "F" : "C"} instead
-          </Button>
+        <Flex
+          gap={{ base: "4", md: "8" }}
+          align="flex-start"
+          justify="space-between"
+          direction={{ base: "column-reverse", md: "row" }}
+        >
+          <Box flex="1" minWidth="0" width="100%" maxWidth="720px">
+            {groups.length > 1 && <TimeBlocks groups={groups} across />}
+          </Box>
+          <Flex gap="3" align="flex-start" width="320px" flexShrink={0} maxWidth="100%">
+            <Entry
+              label={`Developer temperature, °${scale}`}
+              inputMode="decimal"
+              defaultValue={text}
+              key={scale}
+              onChange={(event) => setTyped(event.target.value)}
+              problem={problem}
+            />
+            <Button
+              marginTop="25px"
+              flexShrink={0}
+              onClick={() => choose(scale === "C" ? "F" : "C")}
+            >
+              Switch to °{scale === "C" ? "F" : "C"}
+            </Button>
+          </Flex>
         </Flex>
         {nothing && (
           <Box paddingTop="6">
@@ -81,17 +96,18 @@ export function DarkroomRoom() {
         {view && view.undecided.length > 0 && (
           <Box paddingTop="4" maxWidth="720px">
             <Notice tone="note">
-              No development chosen yet. <Link to="/film/rolls">Choose by what is lost</Link>, or{" "}
-              {view.undecided.map((each) => (
-                <Button
-                  key={each.strip_id}
-                  variant="word"
-                  marginRight="3"
-                  disabled={busy}
-                  onClick={() => write(developStrip(each.strip_id, 0))}
-                >
-                  develop {each.text} at N
-                </Button>
+              {view.undecided.map((each, place) => (
+                <Box key={each.strip_id} display={place ? "block" : "inline"}>
+                  {capital(each.text)} has no development yet.{" "}
+                  <Link to="/film/rolls">Compare developments</Link>, or{" "}
+                  <Button
+                    variant="word"
+                    disabled={busy}
+                    onClick={() => write(developStrip(each.strip_id, 0))}
+                  >
+                    Develop {each.text} at N
+                  </Button>
+                </Box>
               ))}
             </Notice>
           </Box>
@@ -112,6 +128,7 @@ export function DarkroomRoom() {
             <GroupPanel
               key={group.sheets[0]?.exposure_id}
               group={group}
+              slips={view?.slips ?? {}}
               stale={Boolean(darkroom.error)}
               refused={view?.refused ?? ""}
               begin={() => setBegun(group)}
@@ -142,6 +159,8 @@ export function DarkroomRoom() {
     </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 const waitText = (pieces: number) =>
   pieces === 0 ? "nothing to develop" : `${pieces.toLocaleString("en-GB")} to develop`;

@@ -4,10 +4,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { count } from "../../components/count";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { type Slip, ToneSlip } from "../../shared/drawn/ToneSlip";
 import type { Group } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { AS_PLANNED, decide } from "./queries";
@@ -18,12 +18,15 @@ const FEW = 12;
 /** Film that belongs together: its time, how that came about, and the way into a run. */
 export function GroupPanel({
   group,
+  slips,
   stale,
   refused,
   begin,
   decideOn,
 }: {
   group: Group;
+  /** how its sheets are drawn, by exposure */
+  slips: Record<string, Slip>;
   stale: boolean;
   /** why the room has no times, said once at the temperature */
   refused: string;
@@ -57,7 +60,7 @@ export function GroupPanel({
         <Box as="h2" fontSize="19px">
           {group.film_name} · {group.n_text}
         </Box>
-        <Box color="ink2">{count(group.sheets.length, "piece")}</Box>
+        <Box color="ink2">{group.count_text}</Box>
       </Flex>
       <Box color="ink2">{group.recipe_name}</Box>
       {time ? (
@@ -151,6 +154,11 @@ export function GroupPanel({
                 {[sheet.set_text, sheet.part_text].filter(Boolean).join(", ")}
               </Box>
             </Box>
+            {slips[sheet.exposure_id] && (
+              <Box flexShrink={0} alignSelf="center">
+                <ToneSlip slip={slips[sheet.exposure_id] as Slip} width={112} />
+              </Box>
+            )}
           </Flex>
         ))}
       </Box>
@@ -175,12 +183,17 @@ export function GroupPanel({
               )
             }
           >
-            use this recipe
+            Use this recipe
           </Button>
         </Box>
       ))}
       <Flex gap="3" paddingTop="2" wrap="wrap">
-        <Button aria-label={`Add to run: ${what}`} onClick={begin} disabled={group.needs_reason}>
+        <Button
+          variant="main"
+          aria-label={`Add to run: ${what}`}
+          onClick={begin}
+          disabled={group.needs_reason}
+        >
           Add to run
         </Button>
         {(group.n !== 0 || group.sheets.some((each) => each.error_stops !== 0)) &&

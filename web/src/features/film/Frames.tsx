@@ -1,8 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
+import { look, StateMark } from "../../shared/drawn/StateMark";
 import { stateWord } from "../../shared/states";
-import { look, StateMark } from "./StateMark";
 
 type Frame = Schemas["FrameView"];
 

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
+import { look, StateMark } from "../../shared/drawn/StateMark";
 import { stateWord } from "../../shared/states";
-import { look, StateMark } from "./StateMark";
 
 type Side = Schemas["SideView"];
 

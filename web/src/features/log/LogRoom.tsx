@@ -16,10 +16,12 @@ import { Filters } from "./Filters";
 import { Pictures } from "./Pictures";
 import { logQuery } from "./queries";
 import { Rows } from "./Rows";
+import { Shape } from "./Shape";
 import { useRoving } from "./useRoving";
 import { useSought } from "./useSought";
 
-const ROW_PX = 56;
+const ROW_PX = 58;
+const ROW_NARROW_PX = 92;
 const PRINT_PX = 172;
 const PRINT_WIDE_PX = 190;
 
@@ -39,7 +41,7 @@ export function LogRoom() {
   const virtual = useVirtualizer<HTMLDivElement, Element>({
     count: Math.ceil(lines.length / across),
     getScrollElement: () => scroller.current,
-    estimateSize: () => (pictures ? PRINT_PX : ROW_PX),
+    estimateSize: () => (pictures ? PRINT_PX : narrow ? ROW_NARROW_PX : ROW_PX),
     overscan: 8,
   });
   const roving = useRoving(lines.length, across, virtual);
@@ -47,7 +49,7 @@ export function LogRoom() {
   useEffect(() => {
     virtual.measure();
     roving.arrive();
-  }, [pictures, across]);
+  }, [pictures, across, narrow]);
   const last = virtual.getVirtualItems().at(-1)?.index ?? 0;
   const { hasNextPage, isFetchingNextPage, fetchNextPage } = log;
   useEffect(() => {
@@ -107,17 +109,19 @@ export function LogRoom() {
         <Box
           paddingInline={{ base: "4", md: "6" }}
           paddingTop={{ base: "3", md: "4" }}
+          flexShrink={0}
           background="sheet"
           borderBottom="1px solid"
           borderColor="line"
         >
-          <Flex gap="3">
+          <Flex gap={{ base: "3", md: "8" }} align="flex-end">
             <Input
               ref={field}
               type="search"
               aria-label="Search the log"
               placeholder="Any word: a place, a film, a note, 4B"
-              maxWidth="640px"
+              flex="1"
+              minWidth="0"
               fontSize="17px"
               value={text}
               onChange={(event) => type(event.target.value)}
@@ -129,12 +133,18 @@ export function LogRoom() {
                 if (event.key === "Escape") type("");
               }}
             />
+            {!narrow && <Shape sought={sought} seek={seek} />}
             {narrow && (
               <Button aria-expanded={filtering} onClick={() => setFiltering(!filtering)}>
-                {narrowed ? `Narrowed by ${narrowed}` : "Narrow"}
+                {narrowed ? `Filter (${narrowed})` : "Filter"}
               </Button>
             )}
           </Flex>
+          {narrow && filtering && (
+            <Box paddingTop="3">
+              <Shape sought={sought} seek={seek} />
+            </Box>
+          )}
           {(!narrow || filtering) && <Filters sought={sought} seek={seek} clear={showAll} />}
           {narrow && <Box height="3" />}
         </Box>

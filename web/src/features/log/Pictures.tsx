@@ -1,5 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
+import { ToneSlip } from "../../shared/drawn/ToneSlip";
 import { stateWord } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
@@ -87,11 +88,12 @@ function Picture({ line }: { line: Line }) {
     <Grid {...frame} placeItems="center" textAlign="center" fontSize="14px" padding="2">
       <div>
         {line.set_text}
-        <Box color="ink2" fontSize="13px">
+        <Box color="ink2" fontSize="13px" paddingBottom="1">
           {line.film_name}
           <br />
           {stateWord(line.state)}, no picture yet
         </Box>
+        {line.slip && <ToneSlip slip={line.slip} />}
       </div>
     </Grid>
   );

@@ -2,11 +2,22 @@ import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { dayOf } from "../../components/days";
 import { useNarrow } from "../../components/useNarrow";
-import { stateWord } from "../../shared/states";
+import { NWedge, ToneSlip } from "../../shared/drawn/ToneSlip";
+import { Needle, Way } from "../../shared/drawn/Way";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 
-const COLUMNS = "118px 64px minmax(0,2.2fr) minmax(0,1.5fr) 170px 58px 96px";
+const FULL = "88px 50px minmax(0,1fr) 154px 80px 146px 76px 100px";
+const LESS = "88px 50px minmax(0,1fr) 154px 146px 100px";
+
+/** As many columns as there is room for: the wedge and the needle go first. */
+const columns = {
+  gridTemplateColumns: FULL,
+  "@media (max-width: 1239.9px)": {
+    gridTemplateColumns: LESS,
+    "& > [data-more]": { display: "none" },
+  },
+};
 
 /** The log as lines, only those in sight drawn; arrows go from one to the next, Enter opens. */
 export function Rows({
@@ -23,8 +34,8 @@ export function Rows({
     <>
       {!narrow && (
         <Grid
-          templateColumns={COLUMNS}
-          columnGap="3"
+          css={columns}
+          columnGap="4"
           fontSize="13px"
           color="ink2"
           borderBottom="2px solid"
@@ -40,9 +51,10 @@ export function Rows({
           <span>When</span>
           <span>Where</span>
           <span>Scene</span>
-          <span>Film, lens, filter</span>
+          <span>Readings on film</span>
+          <span data-more>N</span>
           <span>Given</span>
-          <span>N</span>
+          <span data-more>Off by</span>
           <span>State</span>
         </Grid>
       )}
@@ -98,33 +110,33 @@ const kitText = (line: Line) =>
 function Wide({ line }: { line: Line }) {
   return (
     <Grid
-      templateColumns={COLUMNS}
-      columnGap="3"
+      css={columns}
+      columnGap="4"
       alignItems="center"
       height="100%"
       _hover={{ color: "accent" }}
     >
-      <Box fontSize="14px" color="ink2">
+      <Box fontSize="14px" color="ink2" lineHeight={1.25}>
         {dayOf(line.exposed_at)}
       </Box>
       <Box fontWeight={650}>{line.where}</Box>
-      <Box lineHeight={1.25} minWidth="0">
+      <Box lineHeight={1.25} minWidth="0" title={kitText(line)}>
         <Box fontWeight={550} {...clip}>
           {line.scene_title}
         </Box>
         <Box fontSize="13px" color="ink2" {...clip}>
-          {[line.outing_title, line.note].filter(Boolean).join(" · ")}
+          {[kitText(line), line.note].filter(Boolean).join(" · ")}
         </Box>
       </Box>
-      <Box fontSize="14px" color="ink2" lineHeight={1.25} title={kitText(line)}>
-        <Box {...clip}>{line.film_name}</Box>
-        <Box {...clip}>{[line.lens_name, line.filter_names].filter(Boolean).join(", ")}</Box>
+      <Box>{line.slip && <ToneSlip slip={line.slip} />}</Box>
+      <Box data-more>
+        <NWedge n={line.n} text={line.n_text} />
       </Box>
-      <Box>{line.set_text}</Box>
-      <Box fontWeight={600}>{line.n_text}</Box>
-      <Box fontSize="14px" color="ink2" {...clip}>
-        {stateWord(line.state)}
+      <Box lineHeight={1.25}>{line.set_text}</Box>
+      <Box data-more>
+        <Needle stops={line.error_stops} text={line.off_text || "as planned"} />
       </Box>
+      <Way state={line.state} printed={line.printed} />
     </Grid>
   );
 }
@@ -132,9 +144,10 @@ function Wide({ line }: { line: Line }) {
 function Narrow({ line }: { line: Line }) {
   return (
     <Grid
-      templateColumns="52px minmax(0,1fr) auto"
+      templateColumns="44px minmax(0,1fr) auto"
       columnGap="2"
       alignItems="center"
+      alignContent="center"
       height="100%"
       lineHeight={1.3}
     >
@@ -148,8 +161,12 @@ function Narrow({ line }: { line: Line }) {
         </Box>
       </Box>
       <Box textAlign="right" fontSize="14px">
-        <Box>{line.set_text}</Box>
-        <b>{line.n_text}</b>
+        {line.set_text}
+      </Box>
+      <Box />
+      <Box paddingTop="1">{line.slip && <ToneSlip slip={line.slip} width={140} />}</Box>
+      <Box textAlign="right" fontSize="14px">
+        <NWedge n={line.n} text={line.n_text} />
       </Box>
     </Grid>
   );

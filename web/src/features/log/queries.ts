@@ -28,15 +28,15 @@ export const outingNamesQuery = question("outings_names");
 
 const PAGE = 100;
 
+const asked = ({ n, ...rest }: Sought) => ({ ...rest, ...(n ? { n: Number(n) } : {}) });
+
 /** The log, newest first, a page at a time; the last answer stays while the next is asked for. */
 export const logQuery = (sought: Sought) =>
   infiniteQueryOptions({
     queryKey: ["log_read", { sought }] as const,
     queryFn: ({ pageParam }: { pageParam: number | null }) => {
-      const { n, ...rest } = sought;
       const query = {
-        ...rest,
-        ...(n ? { n: Number(n) } : {}),
+        ...asked(sought),
         ...(pageParam === null ? {} : { before: pageParam }),
         limit: PAGE,
       };
@@ -45,6 +45,13 @@ export const logQuery = (sought: Sought) =>
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.next,
     placeholderData: keepPreviousData,
+  });
+
+/** What is looked for, seen from afar; the last answer stays while the next is asked for. */
+export const shapeQuery = (sought: Sought) =>
+  queryOptions({
+    ...question("log_read_shape", { query: asked(sought) }),
+    placeholderData: (before: Schemas["LogShape"] | undefined) => before,
   });
 
 export const storyQuery = (id: string) => question("log_story", { path: { id } });

@@ -1,34 +1,44 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import type { ReactNode } from "react";
+import { ChevronDown } from "lucide-react";
+import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { holdersQuery, kitQuery, rollsQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { FilmTile } from "../../shared/drawn/FilmTile";
+import { TimeBlocks } from "../../shared/drawn/TimeBlocks";
 import { darkroomQuery } from "../../shared/runs";
-import { exposedQuery, readyQuery } from "./queries";
+import { readyQuery } from "./queries";
 
-/** Today at a glance: film that can be exposed, what was exposed, what is due in the darkroom. */
-export function Glance({ outingId }: { outingId: string }) {
+/** Today at a glance: film that can be exposed, and what is due in the darkroom. */
+export function Glance({ narrow }: { narrow: boolean }) {
   const ready = useQuery(readyQuery);
   const films = useQuery(kitQuery).data?.films ?? [];
   const holders = useQuery(holdersQuery);
   const rolls = useQuery(rollsQuery);
-  const exposed = useQuery(exposedQuery(outingId));
   const loaded = (ready.data ?? []).filter((each) => each.state === "loaded");
   const kinds = films.filter((film) => loaded.some((each) => each.film_id === film.id));
   const waiting = useQuery(darkroomQuery("20", "C")).data;
   const pieces = (waiting?.groups ?? []).flatMap((group) =>
     group.sheets.flatMap((sheet) => sheet.piece_ids),
   ).length;
-  const undecided = waiting?.undecided.length ?? 0;
   const due = [
-    pieces && `${pieces} to develop`,
-    undecided && `${count(undecided, "roll")} to decide`,
+    pieces > 0 && `${count(pieces, "sheet")} to develop`,
+    ...(waiting?.undecided ?? []).map(({ text }) => `${text} has no development`),
   ].filter(Boolean);
   const nothing = holders.data?.length === 0 && rolls.data?.length === 0;
+  const [open, setOpen] = useState(false);
+  const short = [
+    ready.data && `${loaded.length} unexposed`,
+    waiting && (pieces > 0 ? `${pieces} to develop` : "nothing to develop"),
+  ].filter(Boolean);
+  if (narrow && !open)
+    return <Folded open={false} said={short.join(" · ")} turn={() => setOpen(true)} />;
   return (
     <Flex direction="column" gap="5">
-      <Part title="Loaded">
+      {narrow && <Folded open said={short.join(" · ")} turn={() => setOpen(false)} />}
+      <Part title="In the bag">
         {nothing && (
           <>
             No holders yet. <Link to="/film">Number them in Film</Link>
@@ -41,67 +51,41 @@ export function Glance({ outingId }: { outingId: string }) {
         )}
         {kinds.map((film) => {
           const of = loaded.filter((each) => each.film_id === film.id);
-          const sides = of.filter((each) => each.roll_number == null);
-          const frames = of.filter((each) => each.roll_number != null);
-          const numbers = [...new Set(frames.map((each) => each.roll_number))];
+          const rolls = of.filter((each) => each.roll_number != null);
+          const numbers = [...new Set(rolls.map((each) => each.roll_number))];
           return (
-            <Box key={film.id} borderBottom="1px solid" borderColor="line" paddingBlock="2">
-              <Flex justify="space-between">
+            <Box key={film.id} paddingBlock="1.5">
+              <Flex justify="space-between" gap="3">
                 <b>{film.name}</b>
-                <span>{of.length} unexposed</span>
+                <Box color="ink2" fontSize="14px">
+                  {of.length} unexposed
+                </Box>
               </Flex>
-              <Box color="ink2" fontSize="14px">
-                {[
-                  sides.length && `sides ${sides.map((each) => each.where).join(", ")}`,
-                  ...numbers.map(
-                    (number) =>
-                      `roll ${number}, ${count(frames.filter((each) => each.roll_number === number).length, "frame")}`,
-                  ),
-                ]
-                  .filter(Boolean)
-                  .join("; ")}
-              </Box>
+              <Flex gap="1" wrap="wrap" paddingTop="1" align="center">
+                {of
+                  .filter((each) => each.roll_number == null)
+                  .map((each) => (
+                    <FilmTile key={each.piece_id} where={each.where} state={each.state} />
+                  ))}
+                {numbers.map((number) => (
+                  <RollLeft
+                    key={number}
+                    number={number}
+                    left={rolls.filter((each) => each.roll_number === number).length}
+                  />
+                ))}
+              </Flex>
             </Box>
           );
         })}
       </Part>
-      <Part title="Exposed on this outing">
-        {exposed.data?.lines.length === 0 && <Box color="ink2">Nothing yet.</Box>}
-        {exposed.data?.lines.map((line) => (
-          <Flex
-            key={line.exposure_id}
-            gap="3"
-            borderBottom="1px solid"
-            borderColor="line"
-            paddingBlock="1.5"
-            align="baseline"
-          >
-            <Box fontWeight={650} minWidth="42px">
-              {line.where}
-            </Box>
-            <Box flex="1" lineHeight={1.3}>
-              <Link
-                to={`/log/${line.exposure_id}`}
-                aria-label={`${line.scene_title}, ${line.where}`}
-              >
-                {line.scene_title}
-              </Link>
-              <Box color="ink2" fontSize="14px">
-                {[line.set_text, line.n_text, line.part_text].filter(Boolean).join(", ")}
-              </Box>
-            </Box>
-          </Flex>
-        ))}
-        {(exposed.data?.total ?? 0) > (exposed.data?.lines.length ?? 0) && (
-          <Box paddingTop="1" fontSize="14px">
-            <Link to={`/log?outing_id=${outingId}`}>All {exposed.data?.total} in the log</Link>
-          </Box>
-        )}
-      </Part>
       <Part title="Due in the darkroom">
-        {due.length ? (
+        {due.length > 0 ? (
           <>
-            {due.join(", ")}. <Link to="/darkroom">See the times</Link>
+            <TimeBlocks groups={waiting?.groups ?? []} />
+            <Box paddingTop="1">
+              {due.join("; ")}. <Link to="/darkroom">Open Darkroom</Link>
+            </Box>
           </>
         ) : (
           <Box color="ink2">Nothing to develop.</Box>
@@ -111,6 +95,44 @@ export function Glance({ outingId }: { outingId: string }) {
         Mind footing, cold and tides; check access.
       </Box>
     </Flex>
+  );
+}
+
+/** On a phone all of it is a line until it is asked for. */
+function Folded({ open, said, turn }: { open: boolean; said: string; turn: () => void }) {
+  return (
+    <Button
+      variant="quiet"
+      width="100%"
+      justifyContent="space-between"
+      paddingInline="0"
+      aria-expanded={open}
+      onClick={turn}
+    >
+      {said}
+      <ChevronDown size={18} aria-hidden style={{ transform: open ? "rotate(180deg)" : "none" }} />
+    </Button>
+  );
+}
+
+/** What is left of a loaded roll: a strip of its open frames. */
+function RollLeft({ number, left }: { number: number | null | undefined; left: number }) {
+  return (
+    <Box
+      as="span"
+      border="2px solid"
+      borderColor="ink"
+      background="slideLight"
+      color="slideDark"
+      height="34px"
+      paddingInline="2"
+      display="inline-flex"
+      alignItems="center"
+      fontSize="13px"
+      fontWeight={650}
+    >
+      roll {number}, {count(left, "frame")}
+    </Box>
   );
 }
 

@@ -1,30 +1,39 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { ChevronRight as Chevron } from "lucide-react";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { newId } from "../../api/newId";
 import { outingsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { today } from "../../components/days";
+import { count } from "../../components/count";
+import { dayText, today } from "../../components/days";
 import { Notice } from "../../components/Notice";
+import { useNarrow } from "../../components/useNarrow";
 import { BEGUN } from "../../service/service";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { Glance } from "./Glance";
 import { OutingSection, type Planning } from "./OutingSection";
 import { OutingSheet } from "./OutingSheet";
 import { PackSheet } from "./PackSheet";
-import type { Outing } from "./queries";
+import type { Outing, OutingView } from "./queries";
 import { RevisitSheet } from "./RevisitSheet";
 
 const AT_ONCE = 12;
 
 const begun = (): Outing => ({ ...BEGUN.outing, id: newId(), day: today() });
 
+interface Planned {
+  outing: Outing;
+  what: Planning;
+}
+
 export function OutingRoom() {
   const navigate = useNavigate();
+  const narrow = useNarrow();
   const [limit, setLimit] = useState(AT_ONCE);
   const outings = useQuery(outingsQuery(limit));
-  const [planned, setPlanned] = useState<{ outing: Outing; what: Planning } | null>(null);
+  const [planned, setPlanned] = useState<Planned | null>(null);
   const begin = () => setPlanned({ outing: begun(), what: "change" });
   const all = outings.data ?? [];
   const [latest, ...earlier] = all;
@@ -70,17 +79,21 @@ export function OutingRoom() {
         {latest && (
           <Grid
             templateColumns={{ base: "minmax(0,1fr)", md: "minmax(0,1fr) 356px" }}
+            templateRows={{ base: "auto 1fr", md: "auto" }}
             minHeight="100%"
           >
             <Box as="main" padding={{ base: "4", md: "6" }}>
-              {[latest, ...earlier].map((view, place) => (
-                <Box key={view.outing.id} paddingTop={place ? "8" : "0"}>
-                  <OutingSection
-                    view={view}
-                    plan={(what) => setPlanned({ outing: view.outing, what })}
-                  />
+              <OutingSection
+                view={latest}
+                plan={(what) => setPlanned({ outing: latest.outing, what })}
+              />
+              {earlier.length > 0 && (
+                <Box borderTop="2px solid" borderColor="ink" marginTop="8">
+                  {earlier.map((view) => (
+                    <Folded key={view.outing.id} view={view} plan={setPlanned} />
+                  ))}
                 </Box>
-              ))}
+              )}
               {all.length === limit && (
                 <Box paddingTop="6">
                   <Button onClick={() => setLimit(limit + 4 * AT_ONCE)}>
@@ -95,12 +108,14 @@ export function OutingRoom() {
               borderStyle="solid"
               borderWidth="0"
               borderLeftWidth={{ md: "1px" }}
-              borderTopWidth={{ base: "1px", md: "0" }}
+              borderBottomWidth={{ base: "1px", md: "0" }}
               borderColor="line"
               background="sheet"
-              padding={{ base: "4", md: "5" }}
+              paddingInline={{ base: "4", md: "5" }}
+              paddingBlock={{ base: "1", md: "5" }}
+              order={{ base: -1, md: 0 }}
             >
-              <Glance outingId={latest.outing.id} />
+              <Glance narrow={narrow} />
             </Box>
           </Grid>
         )}
@@ -111,5 +126,46 @@ export function OutingRoom() {
       {planned?.what === "revisit" && <RevisitSheet outing={planned.outing} close={close} />}
       {planned?.what === "pack" && <PackSheet outing={planned.outing} close={close} />}
     </>
+  );
+}
+
+/** An outing of before: one line, opened to its scenes. */
+function Folded({ view, plan }: { view: OutingView; plan: (what: Planned) => void }) {
+  const [open, setOpen] = useState(false);
+  const { outing, scenes } = view;
+  const exposed = scenes.reduce((sum, each) => sum + each.exposures, 0);
+  return (
+    <Box borderBottom="1px solid" borderColor="line">
+      <Button
+        variant="quiet"
+        width="100%"
+        justifyContent="flex-start"
+        borderRadius="0"
+        paddingInline="0"
+        paddingBlock="2"
+        gap="4"
+        whiteSpace="normal"
+        textAlign="left"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <Chevron size={18} aria-hidden style={{ transform: open ? "rotate(90deg)" : "none" }} />
+        <Box as="span" flex="1" fontSize="17px" fontWeight={600}>
+          {outing.title}
+        </Box>
+        <Box as="span" color="ink2" fontSize="14px" fontWeight={400}>
+          {[
+            dayText(outing.day),
+            count(scenes.length, "scene"),
+            exposed ? `${exposed} exposed` : "not exposed",
+          ].join(" · ")}
+        </Box>
+      </Button>
+      {open && (
+        <Box paddingBottom="6" paddingTop="2">
+          <OutingSection view={view} plan={(what) => plan({ outing, what })} />
+        </Box>
+      )}
+    </Box>
   );
 }

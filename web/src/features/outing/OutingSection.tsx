@@ -1,15 +1,17 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
-import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { FileLink } from "../../shared/FileLink";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
-import { beginScene, type Outing, type OutingView } from "./queries";
+import { DayThread } from "./DayThread";
+import { beginScene, drawnQuery, type Outing, type OutingView } from "./queries";
+import { SceneRow } from "./SceneRow";
 
 export type Planning = "change" | "revisit" | "pack";
 
@@ -23,6 +25,7 @@ export function OutingSection({
 }) {
   const { outing, scenes } = view;
   const units = useMeasures();
+  const drawn = useQuery(drawnQuery(outing.id)).data;
   const said = [
     dayText(outing.day),
     outing.place,
@@ -47,10 +50,10 @@ export function OutingSection({
         <Button
           variant="word"
           color="ink2"
-          aria-label={`Go back to a scene, on ${outing.title}`}
+          aria-label={`Revisit a scene on ${outing.title}`}
           onClick={() => plan("revisit")}
         >
-          Go back to a scene
+          Revisit a scene
         </Button>
         <Button
           variant="word"
@@ -62,37 +65,27 @@ export function OutingSection({
         </Button>
         <FileLink
           href={`/api/outings/${outing.id}/sheet.pdf`}
-          label={`Sheet of ${outing.title} (PDF)`}
+          label={`Outing sheet of ${outing.title} (PDF)`}
         >
-          Sheet (PDF)
+          Outing sheet (PDF)
         </FileLink>
       </Flex>
       <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
       {outing.note && <Box paddingTop="1">{outing.note}</Box>}
+      {drawn && drawn.made.length > 0 && (
+        <Box paddingTop="4">
+          <DayThread made={drawn.made} />
+        </Box>
+      )}
       <Box as="ol" marginTop="4" borderTop="1px solid" borderColor="line">
         {scenes.map((scene, place) => (
-          <Box as="li" key={scene.id} borderBottom="1px solid" borderColor="line">
-            <Link to={`/scene/${scene.id}`} style={{ textDecoration: "none", color: "inherit" }}>
-              <Flex
-                align="baseline"
-                gap="4"
-                paddingBlock="3"
-                minHeight="44px"
-                _hover={{ color: "accent" }}
-              >
-                <Box color="ink2" width="20px">
-                  {place + 1}
-                </Box>
-                <Box flex="1" fontSize="17px" fontWeight={550}>
-                  {scene.title}
-                </Box>
-                <Box color="ink2" fontSize="14px" textAlign="right">
-                  {count(scene.readings, "reading")} ·{" "}
-                  {scene.exposures ? `${scene.exposures} exposed` : "not exposed"}
-                </Box>
-              </Flex>
-            </Link>
-          </Box>
+          <SceneRow
+            key={scene.id}
+            scene={scene}
+            place={place + 1}
+            slip={drawn?.slips[scene.id]}
+            made={(drawn?.made ?? []).filter((each) => each.scene_id === scene.id)}
+          />
         ))}
       </Box>
       <BeginScene outing={outing} first={scenes.length === 0} />
@@ -119,8 +112,8 @@ function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
         onChange={(event) => setTitle(event.target.value)}
         problem={problem?.message ?? null}
       />
-      <Button type="submit" variant="main" aria-label={`Begin the scene on ${outing.title}`}>
-        Begin
+      <Button type="submit" variant="main" aria-label={`Begin scene on ${outing.title}`}>
+        Begin scene
       </Button>
     </Flex>
   );

@@ -6,6 +6,11 @@ import type { Schemas } from "../../api/calls";
 export type Outing = Schemas["Outing"];
 export type OutingView = Schemas["OutingView"];
 
+export type DayExposure = Schemas["DayExposure"];
+
+/** A day to be drawn: its scenes' slips and its exposures by the hour. */
+export const drawnQuery = (id: string) => question("outings_read_drawn", { path: { id } });
+
 export const putOuting = (outing: Outing, base: string) =>
   act("outings_put", { path: { id: outing.id }, query: { base }, body: outing });
 
@@ -32,7 +37,3 @@ export const earlierQuery = (text: string) =>
     ...question("outings_earlier", { query: { text } }),
     placeholderData: (before: Schemas["EarlierView"][] | undefined) => before,
   });
-
-/** The latest exposures of an outing. */
-export const exposedQuery = (outingId: string) =>
-  question("log_read", { query: { outing_id: outingId, limit: 6 } });

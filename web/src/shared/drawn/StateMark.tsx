@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { State } from "../../shared/states";
+import type { State } from "../states";
 
 const DARK: State[] = ["exposed", "in_run"];
 
