@@ -135,7 +135,7 @@ def cues_p99_ms(running: Running) -> tuple[float, int]:
             " event => window.late.push(event.detail.late_s));"
         )
         page.goto(f"{running.url}/darkroom")
-        page.get_by_role("button", name="Clock").click()
+        page.get_by_role("button", name="Open run clock").click()
         for _ in range(4):
             page.get_by_role("button", name="Rehearse").click()
             page.get_by_role("button", name="Back to the beginning").click(timeout=120_000)

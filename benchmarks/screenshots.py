@@ -71,7 +71,7 @@ def _open(page: Any, what: str) -> None:
     elif what == "a run":
         page.get_by_role("button", name="Set up run 1 ").first.click()
         page.get_by_role("banner").get_by_role("link", name="Darkroom").click()
-        page.get_by_role("button", name="Clock").click()
+        page.get_by_role("button", name="Open run clock").click()
         page.get_by_role("button", name="Begin").click()
         page.evaluate(LATER)
         page.wait_for_timeout(1_000)

@@ -210,7 +210,9 @@ def test_a_line_is_drawn(client: TestClient) -> None:
     assert (fog["n"], fog["off_text"]) == (1.0, "⅓ stop too little")
     assert (house["off_text"], house["error_stops"] == 0) == ("", False)
     assert fog["error_stops"] == pytest.approx(-0.37, abs=0.1)
-    assert {each["exposure_id"] for each in lines.values() if each["printed"]} == {"exposure-shed-A"}
+    assert {each["exposure_id"] for each in lines.values() if each["printed"]} == {
+        "exposure-shed-A"
+    }
 
 
 def test_the_log_from_afar(client: TestClient) -> None:

@@ -350,7 +350,9 @@ def test_a_run_by_its_clock(phone: Phone, home: Service) -> None:
     take(page, home)
     home.stop()
     go(page, home, "/darkroom")
-    page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
+    page.get_by_role("region", name="Short run").get_by_role(
+        "button", name="Open run clock"
+    ).click()
     page.get_by_role("button", name="Begin: Presoak").click()
     page.get_by_role("button", name="Blackout").click()
     black = page.locator("[data-blackout]")

@@ -229,7 +229,7 @@ def test_an_outing_is_planned(open_page: Open) -> None:
     """Back to a scene with what its negative showed; the bag is packed and stays packed."""
     page = open_page("/outing", PHONE)
     outing = page.get_by_role("region", name="Third outing, frost")
-    outing.get_by_role("button", name="go back to a scene").click()
+    outing.get_by_role("button", name="revisit a scene").click()
     page.get_by_label("Which scene").fill("saw")
     dialog = page.get_by_role("dialog")
     expect(dialog.get_by_role("listitem")).to_have_count(1)

@@ -158,7 +158,7 @@ def test_from_the_first_start(open_page: Open, service: Service) -> None:
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="must not be empty")).to_be_visible()
     page.get_by_label("Title").fill("Fourth outing, thaw")
-    page.get_by_label("Day").fill("2026-02-03")
+    page.get_by_label("Day", exact=True).fill("2026-02-03")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("heading", name="Fourth outing, thaw")).to_be_visible()
     section = page.get_by_role("region", name="Fourth outing, thaw")

@@ -57,7 +57,9 @@ def opened(open_page: Open, **more: Any) -> Page:
     page = open_page("/darkroom", fresh=True, **more)  # what it listens by stays
     page.add_init_script(LISTEN)
     page.reload()
-    page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
+    page.get_by_role("region", name="Short run").get_by_role(
+        "button", name="Open run clock"
+    ).click()
     expect(page.get_by_role("dialog", name="Clock of Short run")).to_be_visible()
     return page
 
@@ -298,10 +300,14 @@ def test_two_tanks_at_once(open_page: Open, run: Service) -> None:
     shift(page, 100)
     page.get_by_role("button", name="Hide clock (keeps running)").click()
     expect(page.get_by_role("navigation", name="Clocks")).to_contain_text("Developer")
-    page.get_by_role("region", name="Short run").get_by_role("button", name="Clock").click()
+    page.get_by_role("region", name="Short run").get_by_role(
+        "button", name="Open run clock"
+    ).click()
     expect(page.get_by_role("dialog", name="Clock of Short run")).to_contain_text("Developer")
     page.get_by_role("button", name="Hide clock (keeps running)").click()
-    page.get_by_role("region", name="Second run").get_by_role("button", name="Clock").click()
+    page.get_by_role("region", name="Second run").get_by_role(
+        "button", name="Open run clock"
+    ).click()
     dialog = page.get_by_role("dialog", name="Clock of Second run")
     expect(dialog).to_contain_text("both runs would need the hands at once; begin in")
     assert violations(page) == []

@@ -56,6 +56,21 @@ def taken(connection: Connection) -> dict[str, int]:
     return {row["stock_id"]: row["taken"] for row in found}
 
 
+def loaded(connection: Connection) -> dict[str, int]:
+    """How many sheets of each box lie unexposed in holders, and rolls in cameras."""
+    found = connection.execute(
+        """
+        SELECT stock_id, count(*) AS loaded FROM (
+            SELECT stock_id FROM piece
+            WHERE roll_id IS NULL AND stock_id IS NOT NULL AND state = 'loaded'
+            UNION ALL
+            SELECT stock_id FROM roll WHERE stock_id IS NOT NULL AND place = 'camera'
+        ) GROUP BY stock_id
+        """
+    )
+    return {row["stock_id"]: row["loaded"] for row in found}
+
+
 def piece_cost(connection: Connection, piece_id: str) -> float | None:
     """What this piece of film cost: its box's price shared out, else the film's price of a sheet.
 

@@ -17,6 +17,7 @@ from emulsa.core.bench.paper import on_paper
 from emulsa.core.bench.plan import BracketPlan, PlannedFrames, frames_of
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.bench.sheet import Worked, worked_out
+from emulsa.core.bench.stub import Stub, stub_of
 from emulsa.core.bench.tablet import StepRow, exposed
 from emulsa.core.bench.tested import (
     after_test,
@@ -55,6 +56,7 @@ class TestLine:
     curves: int
     waiting: int
     rate_at: str
+    stub: Stub
 
 
 @dataclass(frozen=True)
@@ -222,7 +224,14 @@ def _line(db: Db, test: FilmTest, film_name: str) -> TestLine:
     worked = _worked(db, test)
     waiting = sum(1 for each in test.curves if not each.steps)
     return TestLine(
-        test.id, test.title, film_name, test.day, len(test.curves), waiting, worked.rate_at
+        test.id,
+        test.title,
+        film_name,
+        test.day,
+        len(test.curves),
+        waiting,
+        worked.rate_at,
+        stub_of(worked),
     )
 
 

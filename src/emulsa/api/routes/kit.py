@@ -26,6 +26,7 @@ from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.described import described
+from emulsa.core.kit.drawn import RecordDrawn, drawn
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
 from emulsa.core.kit.pictured import (
     LadderRung,
@@ -151,6 +152,13 @@ def read(db: Db) -> Kit:
         starters=tuple(StarterLine(each.key, each.title, each.says) for each in STARTERS),
         versions={each.id: version_of(each) for each in records},
     )
+
+
+@routes.question("/drawn")
+def read_drawn(db: Db) -> dict[str, RecordDrawn]:
+    """Each record's small drawing, by its id."""
+    records = [each for members in store.everything(db).values() for each in members]
+    return {each.id: found for each in records if (found := drawn(each)) is not None}
 
 
 def _schemes(lists: dict[str, list[Any]]) -> set[str]:

@@ -13,11 +13,11 @@ from emulsa.api.views.print_room import (
     AreaAsked,
     PrintBeginning,
     PrintKept,
-    PrintLine,
     PrintRoom,
     ReworkAsked,
     ReworkedView,
     TryKept,
+    print_line,
 )
 from emulsa.api.views.prints import (
     PrintDrawn,
@@ -43,7 +43,7 @@ from emulsa.core.prints.acts import (
 )
 from emulsa.core.prints.acts import note as noted
 from emulsa.core.prints.map import print_map, table
-from emulsa.core.prints.negative import begun, said
+from emulsa.core.prints.negative import begun
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
 from emulsa.core.prints.record import Print, PrintTry, TryNotes
 from emulsa.core.prints.strips import StripsShown, shown
@@ -64,20 +64,7 @@ CLEAR = 250.0  # the level of clear film where there is no picture
 @routes.question("")
 def read(db: Db) -> PrintRoom:
     """The room: prints, the latest first, and negatives to choose from."""
-    found = []
-    for each in store.lines(db):
-        negative = store.negative(db, each.print.exposure_id)
-        if negative is not None:
-            found.append(
-                PrintLine(
-                    each.print.id,
-                    each.print.title,
-                    said(negative),
-                    negative.picture_id,
-                    each.tries,
-                    each.final is not None,
-                )
-            )
+    found = [line for each in store.lines(db) if (line := print_line(db, each)) is not None]
     return PrintRoom(tuple(found), tuple(store.negatives(db)))
 
 

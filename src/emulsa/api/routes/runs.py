@@ -14,8 +14,9 @@ from emulsa.api.views.runs import run_view
 from emulsa.core.darkroom.acts import running
 from emulsa.core.darkroom.acts.running import InRun, RunBeginning
 from emulsa.core.darkroom.beside import BesideRuns, Going, beside
-from emulsa.core.darkroom.run import BathReading, Run, Went
+from emulsa.core.darkroom.run import BathReading, Minutes, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
+from emulsa.core.darkroom.shifting import Shift, Shifted, shifted
 from emulsa.core.data.development import BATH_C, K_PER_C
 from emulsa.core.development import drift, temperature
 from emulsa.core.development.recipes import Recipe
@@ -137,6 +138,12 @@ def begin_beside(db: Db, id: str, others: Others) -> BesideRuns:  # noqa: A002
     return beside(course_of(db, run, _minutes(run)).process.steps, others.others)
 
 
+@routes.question("/shift", "POST")
+def shift(shift: Shift) -> Shifted:
+    """A run as its clock counts it, with the next bath now or this one longer; nothing is kept."""
+    return shifted(shift)
+
+
 @routes.act("POST", "/{id}/went", says_over=True)
 def keep_course(act: Act, id: str, went: Went) -> Done:  # noqa: A002
     """Keep how a run went by its clock."""
@@ -151,9 +158,12 @@ def finished(act: Act, id: str, went: Went) -> Done:  # noqa: A002
 
 
 @routes.act("POST", "/{id}/developed", says_over=True)
-def developed(act: Act, id: str) -> Done:  # noqa: A002
-    """The run is out of the developer and fixed: its film is developed."""
+def developed(act: Act, id: str, minutes: Minutes | None = None) -> Done:  # noqa: A002
+    """The run is out of the developer and fixed: its film is developed; in how many minutes, where
+    no clock counted them."""
     run = _found(act.db, id)
+    if minutes is not None and run.went is None:
+        run = running.by_hand(run, minutes, darkroom.line(act.db, run.line_id))
     return _done(act, running.developed(run, _held(act, run), act.moment), id)
 
 

@@ -32,12 +32,13 @@ class StockView:
 def read(db: Db) -> list[StockView]:
     """Every box: archived last, then by film, what expires first at the top."""
     taken, names, today = store.taken(db), films.names(db), now()[:10]
+    loaded = store.loaded(db)
     return [
         StockView(
             stock=each,
             version=version_of(each),
             film_name=names[each.film_id],
-            state=state(each, taken.get(each.id, 0), today),
+            state=state(each, taken.get(each.id, 0), today, loaded.get(each.id, 0)),
         )
         for each in store.everything(db)
     ]

@@ -4,22 +4,26 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.api.views.prints import (
-    PrintDrawn,
-)
+from emulsa.api.routing import Db
+from emulsa.api.views.prints import PrintDrawn, print_drawn
 from emulsa.core.limits import Id
 from emulsa.core.printing.planned import PrintPart
 from emulsa.core.prints.acts import (
     Cause,
     Reworking,
 )
-from emulsa.core.prints.negative import PrintedNegative
-from emulsa.core.prints.record import Print
+from emulsa.core.prints.bars import RowBar, seconds_text
+from emulsa.core.prints.layout import Layout
+from emulsa.core.prints.negative import PrintedNegative, said
+from emulsa.core.prints.record import Print, Shape
+from emulsa.store import prints
+from emulsa.store.prints import KeptPrint
 
 
 @dataclass(frozen=True)
 class PrintLine:
-    """A print in the list."""
+    """A print in the list: its negative and how many were made of it; its times in the order
+    worked, the shapes of its areas on the picture, and the sheet it lies on."""
 
     id: str
     title: str
@@ -27,6 +31,12 @@ class PrintLine:
     picture_id: str | None
     tries: int
     final: bool
+    rows: tuple[RowBar, ...]
+    total_s: float
+    total_text: str
+    shapes: tuple[Shape, ...]
+    ratio: float | None
+    layout: Layout
 
 
 @dataclass(frozen=True)
@@ -88,3 +98,26 @@ class TryKept:
     says: str
     id: str
     version: str
+
+
+def print_line(db: Db, kept: KeptPrint) -> PrintLine | None:
+    """A print as it stands in the list; nothing where its negative cannot be read."""
+    negative = prints.negative(db, kept.print.exposure_id)
+    whole = prints.print_(db, kept.print.id)
+    if negative is None or whole is None:
+        return None
+    worked = print_drawn(db, whole, negative, None).worked
+    return PrintLine(
+        whole.id,
+        whole.title,
+        said(negative),
+        negative.picture_id,
+        kept.tries,
+        kept.final is not None,
+        worked.rows,
+        worked.total_s,
+        seconds_text(worked.total_s) if worked.rows else "",
+        tuple(each.shape for each in whole.plan.areas if each.shape is not None),
+        negative.width / negative.height if negative.width and negative.height else None,
+        worked.layout,
+    )

@@ -12,6 +12,7 @@ from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.log import as_developed, light_stops
 from emulsa.core.logged.texts import off_text, part_text
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.watch import minutes_typed
 from emulsa.core.written import temperature_text
 from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
 from emulsa.store.database import Connection
@@ -33,11 +34,12 @@ class PieceLine:
 
 @dataclass(frozen=True)
 class RunView:
-    """A run, and the film in it with its area."""
+    """A run, and the film in it with its area; ``minutes_typed`` is its time as it is typed."""
 
     run: Run
     n_text: str
     minutes_text: str
+    minutes_typed: str
     temperature_text: str
     area_in2: float
     pieces: tuple[PieceLine, ...]
@@ -48,7 +50,8 @@ def run_view(db: Connection, run: Run) -> RunView:
     found = pieces.of_run(db, run.id)
     area = holders.areas(db).in2(found)
     warm = "" if run.temperature_c is None else temperature_text(run.temperature_c)
-    return RunView(run, n_text(run.n), minutes, warm, area, piece_lines(db, found))
+    typed = "" if run.minutes is None else minutes_typed(float(round(60 * run.minutes)) / 60)
+    return RunView(run, n_text(run.n), minutes, typed, warm, area, piece_lines(db, found))
 
 
 def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]:

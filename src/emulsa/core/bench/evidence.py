@@ -17,6 +17,7 @@ from itertools import pairwise
 
 from emulsa.core.bench.measured import measured_ends
 from emulsa.core.bench.negatives import Developed, Judged, Learned
+from emulsa.core.bench.range import index_range, minutes_range
 from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.ratings import is_push, push_stops
 from emulsa.core.development.recipes import Point, best_points, own_word, time_for
@@ -28,6 +29,7 @@ from emulsa.core.kit.films import Film, FilmRecipe, ei_points, index_before
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.record import Shot
 from emulsa.core.numbers import counted as counted_text
+from emulsa.core.numbers import plain
 from emulsa.core.sensitometry.learned import LearnAnswer, LearnRequest, MinutesPoint, Seen
 from emulsa.core.sensitometry.learning import learn
 from emulsa.core.sensitometry.straight import straight
@@ -74,7 +76,10 @@ def of_negatives(
         prior_minutes=_points(own_word(recipe.recipe)),
         negatives=tuple(_seen(each) for each in weighed),
     )
-    answer = learn(replace(asked, reference_net=tuple(reference)) if reference else asked)
+    if reference:
+        asked = replace(asked, reference_net=tuple(reference))
+    answer = learn(asked)
+    labels = {each.piece_id: each.label for each in weighed}
     return Learned(
         recipe_id=recipe.id,
         film_name=film.name,
@@ -84,6 +89,10 @@ def of_negatives(
         without=tuple(sorted(without)),
         minutes_text=_minutes_text(recipe, answer),
         ei_text=answer.speed.sentence,
+        use_text=_use_text(answer),
+        rate_text=f"Rate {film.name} at EI {plain(answer.speed.ei)}",
+        minutes_range=minutes_range(asked, answer, asked.minutes_per_n, labels),
+        ei_range=index_range(asked, answer, labels),
     )
 
 
@@ -220,6 +229,12 @@ def _says(each: Judged) -> str:
     if each.left_out:
         said.append(f"left out: {each.left_out}")
     return "; ".join(said)
+
+
+def _use_text(answer: LearnAnswer) -> str:
+    """What taking the minutes over does: N's by name, or all of them."""
+    said = next((each for each in answer.development.minutes if each.n == 0), None)
+    return f"Use {minutes_text(said.minutes)} for {n_text(0)}" if said else "Use these times"
 
 
 def _minutes_text(recipe: FilmRecipe, answer: LearnAnswer) -> str:

@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from emulsa.core.bench.measured import Measured
+from emulsa.core.bench.range import Range
 from emulsa.core.development.negative import Tankful
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.logged.log import light_stops
@@ -73,7 +74,8 @@ class Judged:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Learned:
-    """What the negatives of a film in a recipe say, in words where minutes and EI are chosen."""
+    """What the negatives of a film in a recipe say, in words where minutes and EI are chosen; what
+    taking it over does (``use_text``, ``rate_text``), and both drawn."""
 
     recipe_id: str
     film_name: str
@@ -83,3 +85,7 @@ class Learned:
     without: tuple[str, ...]
     minutes_text: str
     ei_text: str
+    use_text: str = ""
+    rate_text: str = ""
+    minutes_range: Range | None = None
+    ei_range: Range | None = None

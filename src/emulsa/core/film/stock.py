@@ -9,7 +9,7 @@ from emulsa.core.data.formats import ROLLS
 from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.limits import Id, Label, Length, Note, Within
-from emulsa.core.numbers import plain
+from emulsa.core.numbers import counted, plain
 from emulsa.core.written import money_text, month_words
 
 Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
@@ -57,7 +57,9 @@ class Stock:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StockState:
     """What is left of a box, whether one loads from it, what one of it costs, and what is worth
-    saying about it."""
+    saying about it: ``says`` what may be amiss, ``warm_up`` what to do before it is opened.
+    ``life`` is the share of its time between opening and expiry that has passed, over 1 when it is
+    over; empty where either is not known. ``drawn`` says in words what its drawing shows."""
 
     left: int
     offered: bool
@@ -65,6 +67,10 @@ class StockState:
     low: bool
     expired: bool
     says: str
+    warm_up: str
+    loaded: int
+    life: float | None
+    drawn: str
 
 
 def left(stock: Stock, taken: int) -> int:
@@ -99,23 +105,22 @@ def open_(stock: Stock, day: str) -> Stock:
     return replace(stock, opened=day)
 
 
-def state(stock: Stock, taken: int, today: str) -> StockState:
-    """A box as it stands on a day (``2026-11-25``)."""
+def state(stock: Stock, taken: int, today: str, loaded: int = 0) -> StockState:
+    """A box as it stands on a day (``2026-11-25``), with so many loaded and unexposed."""
     there = left(stock, taken)
     months = month_number(stock.expires) - month_number(today[:7]) if stock.expires else None
     expired = months is not None and months < 0
     low = there <= LOW_SHARE * stock.count
     said = []
     if expired:
-        said.append(f"expired {month_words(stock.expires)}; test it before a picture that matters")
+        said.append(f"expired {month_words(stock.expires)}: test first")
     elif months is not None and months <= SOON_MONTHS:
         said.append(f"expires {month_words(stock.expires)}")
     if there == 0:
         said.append("empty")
     elif low:
         said.append(f"only {there} left")
-    if stock.kept in ("freezer", "fridge"):
-        said.append(f"let it warm up before opening it: it is in the {stock.kept}")
+    cold = stock.kept in ("freezer", "fridge") and not stock.opened and there > 0
     each = cost_each(stock)
     return StockState(
         left=there,
@@ -124,7 +129,38 @@ def state(stock: Stock, taken: int, today: str) -> StockState:
         low=low,
         expired=expired,
         says="; ".join(said),
+        warm_up="let it reach room temperature before opening" if cold else "",
+        loaded=loaded,
+        life=_life(stock, today),
+        drawn=_drawn_text(stock, there, loaded),
     )
+
+
+def _drawn_text(stock: Stock, there: int, loaded: int) -> str:
+    noun = "roll" if stock.format in ROLLS else "sheet"
+    said = f"{there} of {counted(stock.count, noun)} left"
+    return f"{said}, {loaded} loaded" if loaded else said
+
+
+def _life(stock: Stock, today: str) -> float | None:
+    """The share of the months from opening to expiry that has passed.
+
+    >>> _life(
+    ...     Stock(
+    ...         id="s", film_id="f", format="120", count=5, opened="2026-01-05", expires="2027-01"
+    ...     ),
+    ...     "2026-07-20",
+    ... )
+    0.5
+    """
+    if not stock.expires or not stock.opened:
+        return None
+    try:
+        begun = month_number(stock.opened[:7])
+    except Unreadable:  # opened "last spring": kept before a day was asked for
+        return None
+    whole = month_number(stock.expires) - begun
+    return (month_number(today[:7]) - begun) / whole if whole > 0 else 1.0 + LOW_SHARE
 
 
 def month_number(month: str) -> int:

@@ -44,6 +44,7 @@ class LadderRung:
     """The minutes of one N, as a share of the longest of all, and who says them."""
 
     n_text: str
+    minutes: float
     minutes_text: str
     share: float
     said_by: str
@@ -101,6 +102,7 @@ def ladder(recipe: Recipe) -> tuple[LadderRung, ...]:
     return tuple(
         LadderRung(
             n_text=n_text(n),
+            minutes=timed.minutes,
             minutes_text=minutes_text(timed.minutes),
             share=timed.minutes / longest,
             said_by=", ".join(filter(None, (timed.origin, timed.who))),

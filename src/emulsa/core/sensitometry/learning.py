@@ -44,7 +44,7 @@ OPEN_FASTER = ("heavy", "at_least_full")
 def learn(request: LearnRequest) -> LearnAnswer:
     """The film's own speed and the development's own height, each with how sure it is."""
     prior = request.ei if request.prior_ei is None else request.prior_ei
-    moved = [_against(each, prior, request.reference_net) for each in request.negatives]
+    moved = [against(each, prior, request.reference_net) for each in request.negatives]
     weighed = [each for each in moved if abs(each.light) <= FURTHEST + NEAR]
     of_s, of_d = belief(weighed)
     s_mean, s_sd, c_mean, c_sd = moments(of_s, of_d)
@@ -83,7 +83,8 @@ def learn(request: LearnRequest) -> LearnAnswer:
     )
 
 
-def _against(each: Seen, prior: float, reference: Sequence[MeasuredAt]) -> Weighed:
+def against(each: Seen, prior: float, reference: Sequence[MeasuredAt]) -> Weighed:
+    """A negative set against the film's and the recipe's own word."""
     rated = 0.0 if each.ei is None else math.log2(prior / each.ei)
     return Weighed(
         id=each.id,
@@ -214,13 +215,13 @@ def _zones_in_use(request: LearnRequest, prior: Sequence[MinutesPoint]) -> float
 def _minutes(points: Sequence[MinutesPoint], n: float, off: float, sd: float) -> LearnedMinutes:
     return LearnedMinutes(
         n=n,
-        minutes=_at(points, n - off),
-        low=_at(points, n - off - sd),
-        high=_at(points, n - off + sd),
+        minutes=minutes_at(points, n - off),
+        low=minutes_at(points, n - off - sd),
+        high=minutes_at(points, n - off + sd),
     )
 
 
-def _at(points: Sequence[MinutesPoint], n: float) -> float:
+def minutes_at(points: Sequence[MinutesPoint], n: float) -> float:
     """Minutes of an N, straight in their logarithm."""
     return math.exp(straight([(each.n, math.log(each.minutes)) for each in points], n))
 

@@ -9,6 +9,7 @@ import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { Checks } from "./Checks";
+import { CurveStub } from "./Glimpse";
 import { LearnedPart } from "./LearnedPart";
 import { NewTest } from "./NewTest";
 import { benchQuery, type Learned } from "./queries";
@@ -51,11 +52,13 @@ export function BenchRoom() {
                     justify="space-between"
                     align="center"
                     gap="4"
-                    minHeight="60px"
+                    minHeight="64px"
+                    paddingBlock="1.5"
                     borderBottom="1px solid"
                     borderColor="line"
                   >
-                    <Box>
+                    <CurveStub stub={each.stub} />
+                    <Box flex="1">
                       <Link to={`/bench/${each.id}`}>{each.title}</Link>
                       <Box color="ink2" fontSize="14px">
                         {[
@@ -70,7 +73,9 @@ export function BenchRoom() {
                     <Box whiteSpace="nowrap" fontWeight={600}>
                       {each.rate_at || (
                         <Box as="span" color="ochre" fontWeight={400}>
-                          waits for densities
+                          {each.waiting > 0 && each.waiting < each.curves
+                            ? `${each.waiting} to measure`
+                            : "no densities yet"}
                         </Box>
                       )}
                     </Box>
@@ -80,8 +85,8 @@ export function BenchRoom() {
             </Box>
           )}
           {learned.length > 0 && (
-            <Box as="section" aria-label="What negatives say">
-              <Heading>What negatives say</Heading>
+            <Box as="section" aria-label="What your negatives say">
+              <Heading>What your negatives say</Heading>
               {learned.map((each) => (
                 <LearnedPart key={each.recipe_id} learned={each as Learned} />
               ))}

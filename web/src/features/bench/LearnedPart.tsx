@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { learnedQuery } from "../../shared/learned";
 import { useWrite } from "../../shared/useWrite";
+import { RangeLine } from "./Glimpse";
 import { type Learned, rateAsLearned, takeLearned } from "./queries";
 
 /** What the judged negatives of one recipe say; each can be left out, and nothing changes by itself. */
@@ -39,14 +40,23 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
         {all.film_name}, {all.recipe_name}
       </Box>
       <Box aria-live="polite">
-        <Box>{learned.minutes_text}</Box>
+        <Flex columnGap="8" rowGap="3" wrap="wrap" paddingBlock="2">
+          {[learned.minutes_range, learned.ei_range].map(
+            (range) =>
+              range && (
+                <Box key={range.what} flex="1 1 300px">
+                  <RangeLine range={range} />
+                </Box>
+              ),
+          )}
+        </Flex>
         <Box color="ink2" fontSize="15px">
           {development.sentence} {speed.sentence}
         </Box>
       </Box>
       <Flex gap="3" wrap="wrap" paddingTop="2">
         <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
-          Negatives
+          {open ? "Hide negatives" : "Show negatives"}
         </Button>
         {development.enough && development.minutes.length > 0 && (
           <Button
@@ -55,7 +65,7 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
               void write(takeLearned(all.recipe_id, without, versionOf(all.recipe_id)))
             }
           >
-            Use these minutes
+            {learned.use_text}
           </Button>
         )}
         {speed.enough && (
@@ -63,7 +73,7 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
             disabled={busy || !kit}
             onClick={() => void write(rateAsLearned(all.recipe_id, without, versionOf(film)))}
           >
-            Rate it at EI {speed.ei}
+            {learned.rate_text}
           </Button>
         )}
       </Flex>

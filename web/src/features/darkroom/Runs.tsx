@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
@@ -9,6 +10,7 @@ import { Problem } from "../../components/Problem";
 import { FileLink } from "../../shared/FileLink";
 import { mixingAt } from "../../shared/mixingAt";
 import { useWrite } from "../../shared/useWrite";
+import { DevelopedSheet } from "./DevelopedSheet";
 import { courseOf, leaveRun, runDeveloped } from "./queries";
 
 /** The run's clock, laid over everything, as it stands if it was begun. */
@@ -33,76 +35,84 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
   const kindsOf = (ids: string[]) =>
     bottles.filter((each) => ids.includes(each.id)).map((each) => each.kind);
   const { problem, write, ask, busy } = useWrite();
+  const [done, setDone] = useState<Schemas["RunView"] | null>(null);
   return (
     <Box paddingTop="6">
-      {runs.map(({ run, n_text, minutes_text, temperature_text, area_in2, pieces }) => (
-        <Box
-          as="section"
-          key={run.id}
-          aria-label={run.name}
-          borderTop="2px solid"
-          borderColor="accent"
-          paddingTop="3"
-          paddingBottom="5"
-          maxWidth="720px"
-        >
-          <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
-            <Box as="h2" fontSize="19px">
-              In a run: {run.name}
-            </Box>
-            <Box color="ink2">
-              {[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}
-            </Box>
-          </Flex>
-          <ul>
-            {pieces.map((each) => (
-              <Flex as="li" key={each.piece_id} gap="3" paddingBlock="1">
-                <Box fontWeight={650} minWidth="56px">
-                  {each.where}
-                </Box>
-                {each.exposure_id ? (
-                  <Link
-                    to={`/log/${each.exposure_id}`}
-                    aria-label={`${each.scene_title}, ${each.where}`}
-                  >
-                    {each.scene_title}
-                  </Link>
-                ) : (
-                  each.scene_title
-                )}
-                {each.part_text && <Box color="ink2">{each.part_text}</Box>}
-              </Flex>
-            ))}
-          </ul>
-          <Flex gap="3" paddingTop="2" wrap="wrap" align="center">
-            <Button variant="main" disabled={busy} onClick={() => ask(() => openClock(run))}>
-              Clock
-            </Button>
-            <Button disabled={busy} onClick={() => write(runDeveloped(run.id))}>
-              Mark developed
-            </Button>
-            <Button disabled={busy} onClick={() => write(leaveRun(run.id))}>
-              Cancel run (film dry)
-            </Button>
-            {run.recipe_id && run.tank_id && run.line_id && (
-              <Link
-                to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}
-                aria-label={`Mixing sheet for ${run.name}`}
+      {runs.map((view) => {
+        const { run, n_text, minutes_text, temperature_text, area_in2, pieces } = view;
+        return (
+          <Box
+            as="section"
+            key={run.id}
+            aria-label={run.name}
+            borderTop="2px solid"
+            borderColor="accent"
+            paddingTop="3"
+            paddingBottom="5"
+            maxWidth="720px"
+          >
+            <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
+              <Box as="h2" fontSize="19px">
+                In a run: {run.name}
+              </Box>
+              <Box color="ink2">
+                {[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}
+              </Box>
+            </Flex>
+            <ul>
+              {pieces.map((each) => (
+                <Flex as="li" key={each.piece_id} gap="3" paddingBlock="1">
+                  <Box fontWeight={650} minWidth="56px">
+                    {each.where}
+                  </Box>
+                  {each.exposure_id ? (
+                    <Link
+                      to={`/log/${each.exposure_id}`}
+                      aria-label={`${each.scene_title}, ${each.where}`}
+                    >
+                      {each.scene_title}
+                    </Link>
+                  ) : (
+                    each.scene_title
+                  )}
+                  {each.part_text && <Box color="ink2">{each.part_text}</Box>}
+                </Flex>
+              ))}
+            </ul>
+            <Flex gap="3" paddingTop="2" wrap="wrap" align="center">
+              <Button variant="main" disabled={busy} onClick={() => ask(() => openClock(run))}>
+                Open run clock
+              </Button>
+              <Button
+                disabled={busy}
+                onClick={() => (run.went ? write(runDeveloped(run.id, null)) : setDone(view))}
               >
-                Mixing sheet
-              </Link>
-            )}
-            {run.minutes != null && (
-              <FileLink
-                href={`/api/darkroom/runs/${run.id}/sheet.pdf`}
-                label={`Run sheet for ${run.name} (PDF)`}
-              >
-                Run sheet (PDF)
-              </FileLink>
-            )}
-          </Flex>
-        </Box>
-      ))}
+                Mark developed
+              </Button>
+              <Button disabled={busy} onClick={() => write(leaveRun(run.id))}>
+                Cancel run (film dry)
+              </Button>
+              {run.recipe_id && run.tank_id && run.line_id && (
+                <Link
+                  to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}
+                  aria-label={`Mixing sheet for ${run.name}`}
+                >
+                  Mixing sheet
+                </Link>
+              )}
+              {run.minutes != null && (
+                <FileLink
+                  href={`/api/darkroom/runs/${run.id}/sheet.pdf`}
+                  label={`Run sheet for ${run.name} (PDF)`}
+                >
+                  Run sheet (PDF)
+                </FileLink>
+              )}
+            </Flex>
+          </Box>
+        );
+      })}
+      {done && <DevelopedSheet view={done} close={() => setDone(null)} />}
       <Problem of={problem} />
     </Box>
   );

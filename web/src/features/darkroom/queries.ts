@@ -6,7 +6,9 @@ export const beginRun = (body: Schemas["RunBeginning"]) => act("runs_begin", { b
 
 export const courseOf = (id: string) => ask("runs_course", { path: { id } });
 
-export const runDeveloped = (id: string) => act("runs_developed", { path: { id } });
+/** Its film is developed; in how many minutes, as they are typed, where no clock counted them. */
+export const runDeveloped = (id: string, minutes: number | null) =>
+  act("runs_developed", { path: { id }, query: minutes === null ? {} : { minutes } });
 
 export const leaveRun = (id: string) => act("runs_leave", { path: { id } });
 

@@ -12,6 +12,7 @@ import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { BEGUN } from "../../service/service";
 import { offered } from "../../shared/offered";
+import { BoxOpened } from "./BoxOpened";
 import { FilmRoom } from "./FilmRoom";
 import { stockQuery } from "./queries";
 import { StockSheet } from "./StockSheet";
@@ -62,9 +63,13 @@ export function StockPart() {
             <Grid
               as="button"
               width="100%"
-              templateColumns={{ base: "84px minmax(0,1fr)", md: "96px 340px minmax(0,1fr)" }}
+              templateColumns={{
+                base: "84px minmax(0,1fr)",
+                md: "96px minmax(0,300px) 250px minmax(0,1fr)",
+              }}
               columnGap="4"
-              alignItems="baseline"
+              alignItems="center"
+              rowGap="2"
               textAlign="left"
               background="transparent"
               border="none"
@@ -73,7 +78,7 @@ export function StockPart() {
               _hover={{ color: "accent" }}
               onClick={() => setEdited(view)}
             >
-              <Box gridRow={{ base: "1 / 3", md: "auto" }}>
+              <Box gridRow={{ base: "1 / 4", md: "auto" }}>
                 <Box as="span" fontSize="26px" fontWeight={620}>
                   {view.state.left}
                 </Box>{" "}
@@ -94,12 +99,17 @@ export function StockPart() {
                     .join(", ")}
                 </Box>
               </Box>
-              <Box
-                fontSize="15px"
-                color={view.state.expired ? "brick" : view.state.low ? "ochre" : "ink2"}
-                fontWeight={view.state.expired || view.state.low ? 600 : 400}
-              >
-                {view.state.says}
+              <BoxOpened view={view} />
+              <Box fontSize="15px" gridColumn={{ base: "2", md: "auto" }}>
+                {view.state.says && (
+                  <Box
+                    color={view.state.expired ? "brick" : view.state.low ? "ochre" : "ink2"}
+                    fontWeight={view.state.expired || view.state.low ? 600 : 400}
+                  >
+                    {view.state.says}
+                  </Box>
+                )}
+                {view.state.warm_up && <Box color="ink2">{view.state.warm_up}</Box>}
               </Box>
             </Grid>
           </Box>

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -10,7 +11,9 @@ import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
 import { Cards } from "./Cards";
 import { DataSheet } from "./DataSheet";
+import { RecordDrawing } from "./Drawn";
 import { KINDS, type Kind } from "./fields";
+import { drawnQuery } from "./queries";
 import { RecordSheet } from "./RecordSheet";
 import { Starters } from "./Starters";
 import { YourWay } from "./YourWay";
@@ -23,6 +26,7 @@ interface Edited {
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
+  const drawn = useQuery(drawnQuery).data ?? {};
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
@@ -114,21 +118,30 @@ export function KitRoom() {
                           background="transparent"
                           border="none"
                           cursor="pointer"
+                          display="flex"
+                          gap="4"
+                          alignItems="center"
+                          justifyContent="space-between"
                           _hover={{ color: "accent" }}
                           onClick={() => setEdited({ kind, record, known: true })}
                         >
-                          <Box fontWeight={550}>
-                            {record.name}
-                            {record.archived && (
-                              <Box as="span" color="ink2" fontWeight={400}>
-                                {" "}
-                                · archived
-                              </Box>
-                            )}
+                          <Box minWidth="0">
+                            <Box fontWeight={550}>
+                              {record.name}
+                              {record.archived && (
+                                <Box as="span" color="ink2" fontWeight={400}>
+                                  {" "}
+                                  · archived
+                                </Box>
+                              )}
+                            </Box>
+                            <Box color="ink2" fontSize="14px">
+                              {kit.data.said[record.id]}
+                            </Box>
                           </Box>
-                          <Box color="ink2" fontSize="14px">
-                            {kit.data.said[record.id]}
-                          </Box>
+                          {drawn[record.id] && (
+                            <RecordDrawing drawn={drawn[record.id] as Schemas["RecordDrawn"]} />
+                          )}
                         </Box>
                       </Box>
                     ))}

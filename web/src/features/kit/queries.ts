@@ -34,3 +34,6 @@ export const pairingQuery = queryOptions({
 export const newCode = () => ask("pairing_new_code");
 
 export const turnOut = (id: string) => ask("pairing_turn_out", { path: { id } });
+
+/** Each record's small drawing, by its id. */
+export const drawnQuery = question("kit_read_drawn");

@@ -1,15 +1,15 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
-import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
+import { PrintCard } from "./PrintCard";
 import { beginPrint, type Negative, roomQuery } from "./queries";
 
 /** Prints, and the negatives there are to print. */
@@ -19,6 +19,7 @@ export function PrintRoom() {
   const [choosing, setChoosing] = useState(false);
   const { write, problem, busy } = useWrite();
   const { prints = [], negatives = [] } = room.data ?? {};
+  const longest_s = Math.max(1, ...prints.map((each) => each.total_s));
   const begin = (negative: Negative) => {
     const id = newId();
     void write(beginPrint(id, negative.exposure_id), { at_once: () => navigate(`/print/${id}`) });
@@ -89,22 +90,7 @@ export function PrintRoom() {
             listStyleType="none"
           >
             {prints.map((each) => (
-              <Box as="li" key={each.id}>
-                <Thumb id={each.picture_id} large />
-                <Box paddingTop="2">
-                  <Link to={`/print/${each.id}`}>{each.title}</Link>
-                </Box>
-                <Box color="ink2" fontSize="14px">
-                  {each.negative_text}
-                </Box>
-                <Box fontSize="14px" color={each.final ? "accent" : "ink2"}>
-                  {each.final
-                    ? `final print, ${count(each.tries, "print")} made`
-                    : each.tries
-                      ? `${count(each.tries, "print")} made`
-                      : "planned"}
-                </Box>
-              </Box>
+              <PrintCard key={each.id} line={each} longest_s={longest_s} />
             ))}
           </Grid>
         )}
@@ -113,10 +99,8 @@ export function PrintRoom() {
   );
 }
 
-function Thumb({ id, large }: { id: string | null; large?: boolean }) {
-  const size = large
-    ? ({ width: "100%", aspectRatio: 1.3 } as const)
-    : ({ width: 60, height: 46 } as const);
+function Thumb({ id }: { id: string | null }) {
+  const size = { width: 60, height: 46 } as const;
   if (!id) return <div aria-hidden style={{ ...size, background: "#8a8a8a", flexShrink: 0 }} />;
   return (
     <img

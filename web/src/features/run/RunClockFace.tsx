@@ -22,12 +22,13 @@ import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { GiveUp, OverAll } from "../../components/OverAll";
+import { Band } from "./Band";
 import { Beside } from "./Beside";
 import { Blackout } from "./Blackout";
 import { Hands } from "./Hands";
 import { PrintDone } from "./PrintDone";
+import { Shifts } from "./Shifts";
 import { Silent } from "./Silent";
-import { StepList } from "./StepList";
 import { Thermometer } from "./Thermometer";
 import { useFinishing } from "./useFinishing";
 
@@ -124,152 +125,179 @@ function Face({
       set={run.mix}
       safelight={print}
     >
-      <Beside runs={others} now={now} />
-      <Box
-        textAlign="center"
-        flex="1"
-        display="flex"
-        flexDirection="column"
-        justifyContent="center"
-      >
-        <Box fontSize={{ base: "30px", md: "44px" }} fontWeight={650} aria-live="polite">
-          {run.phase === "done" ? "Done" : filling ? `Pour in: ${step?.name}` : step?.name}
-        </Box>
+      <Box css={FACE}>
+        <Beside runs={others} now={now} />
         <Box
-          data-run-clock
-          role="timer"
-          aria-live="off"
-          fontSize={{ base: "clamp(72px, 30vw, 128px)", md: "180px" }}
-          lineHeight={1}
-          fontWeight={620}
-          letterSpacing="-0.02em"
+          data-figure
+          textAlign="center"
+          flex="1"
+          display="flex"
+          flexDirection="column"
+          justifyContent="center"
         >
-          {run.phase === "done"
-            ? watchText(totalS(run))
-            : watchText(((filling ? step?.start_s : step?.end_s) ?? 0) - at_s)}
-        </Box>
-        {run.phase !== "done" && (
-          <Box fontSize="19px" minHeight="56px">
-            <Box fontWeight={600}>
-              {run.phase === "paused"
-                ? "Paused; nothing is counted"
-                : (print ? PRINT_DOING : DOING)[doing?.kind ?? "still"]}
-              {cue && run.phase === "going" && (
-                <Box as="span" color="ink2" fontWeight={400}>
-                  {" "}
-                  · {cue.says.split(":")[0]?.toLowerCase()} in {watchText(cue.at_s - at_s)}
-                </Box>
-              )}
+          <Box fontSize={{ base: "30px", md: "44px" }} fontWeight={650} aria-live="polite">
+            {run.phase === "done" ? "Done" : filling ? `Pour in: ${step?.name}` : step?.name}
+          </Box>
+          <Box
+            data-run-clock
+            role="timer"
+            aria-live="off"
+            fontSize={{ base: "clamp(72px, 30vw, 128px)", md: "180px" }}
+            lineHeight={1}
+            fontWeight={620}
+            letterSpacing="-0.02em"
+          >
+            {run.phase === "done"
+              ? watchText(totalS(run))
+              : watchText(((filling ? step?.start_s : step?.end_s) ?? 0) - at_s)}
+          </Box>
+          {run.phase !== "done" && (
+            <Box fontSize="19px" minHeight="56px">
+              <Box fontWeight={600}>
+                {run.phase === "paused"
+                  ? "Paused; nothing is counted"
+                  : (print ? PRINT_DOING : DOING)[doing?.kind ?? "still"]}
+                {cue && run.phase === "going" && (
+                  <Box as="span" color="ink2" fontWeight={400}>
+                    {" "}
+                    · {cue.says.split(":")[0]?.toLowerCase()} in {watchText(cue.at_s - at_s)}
+                  </Box>
+                )}
+              </Box>
+              <Box color="ink2">{next ? `then ${next.name}` : "then it is done"}</Box>
             </Box>
-            <Box color="ink2">{next ? `then ${next.name}` : "then it is done"}</Box>
+          )}
+        </Box>
+        {run.phase === "going" &&
+          step?.kind === "developer" &&
+          !filling &&
+          !rehearsal &&
+          !print && <Thermometer run={run} at_s={at_s} step={step} />}
+        {run.phase === "ready" && !print && others.length > 0 && (
+          <Hands run={run} others={others} now={now} />
+        )}
+        {problem && (
+          <Notice tone={problem.away ? "caution" : "refusal"} live>
+            {problem.away
+              ? "Emulsa is not responding. How the run went is kept here and written when it is back."
+              : problem.message}
+          </Notice>
+        )}
+        {run.phase === "going" && silent && <Silent />}
+        {!awake && (
+          <Notice tone="caution">
+            This browser lets the screen sleep, which stops the sound. Turn off sleep on the device.
+          </Notice>
+        )}
+        <Box data-band>
+          <Band run={run} at_s={at_s} place={run.phase === "ready" ? -1 : place} />
+        </Box>
+        <Grid
+          data-controls
+          templateColumns={{ base: run.phase === "ready" ? "1fr" : "1fr 1fr", md: "1fr 1fr" }}
+          gap="3"
+        >
+          {run.phase === "ready" && (
+            <>
+              <Button minHeight="64px" onClick={() => begin(REHEARSAL)}>
+                Rehearse, {REHEARSAL} times as fast
+              </Button>
+              <Button
+                ref={main}
+                variant="main"
+                minHeight="64px"
+                fontSize="19px"
+                onClick={() => begin(1)}
+              >
+                Begin: {run.steps[0]?.name}
+              </Button>
+            </>
+          )}
+          {run.phase === "going" && (
+            <>
+              <Button minHeight="64px" disabled={!step?.may_wait} onClick={stand}>
+                {step?.may_wait ? "Pause" : "No pause in this bath"}
+              </Button>
+              <Button ref={main} variant="main" minHeight="64px" onClick={() => blacken(true)}>
+                Blackout
+              </Button>
+            </>
+          )}
+          {run.phase === "going" && !print && <Shifts run={run} next={next?.name} />}
+          {run.phase === "paused" && (
+            <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={goOn}>
+              Continue
+            </Button>
+          )}
+          {run.print_id && run.phase !== "ready" && <PrintDone run={run} print_id={run.print_id} />}
+          {run.phase === "done" && rehearsal && !print && (
+            <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={again}>
+              Back to the beginning
+            </Button>
+          )}
+          {run.phase === "done" && problem && !problem.away && (
+            <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={retry}>
+              Save run again
+            </Button>
+          )}
+        </Grid>
+        <Flex justify="space-between" align="center" gap="3" wrap="wrap">
+          <Box as="label" display="flex" gap="2" alignItems="center" minHeight="44px">
+            <input
+              type="checkbox"
+              checked={aloud}
+              onChange={(event) => speak(event.target.checked)}
+            />
+            say the steps aloud
+          </Box>
+          {run.phase !== "done" && run.phase !== "ready" && (
+            <Button variant="quiet" onClick={() => show("")}>
+              Hide clock (keeps running)
+            </Button>
+          )}
+          <GiveUp
+            ready={run.phase === "ready"}
+            warning={
+              run.phase === "ready"
+                ? ""
+                : print
+                  ? "Clock closed; the print stays in its bath."
+                  : "Clock closed; the film stays in the run."
+            }
+            word="Close clock"
+            leave={() => putAway(run.run_id)}
+          />
+        </Flex>
+        {run.phase === "ready" && (
+          <Box fontSize="14px" color="ink2">
+            {run.cautions.join(" ")} Wet side and dry side apart.
+            {!print &&
+              " Open tanks and trays mean no light at all: Blackout makes this screen black and works by sound."}
           </Box>
         )}
       </Box>
-      {run.phase === "going" && step?.kind === "developer" && !filling && !rehearsal && !print && (
-        <Thermometer run={run} at_s={at_s} step={step} />
-      )}
-      {run.phase === "ready" && !print && others.length > 0 && (
-        <Hands run={run} others={others} now={now} />
-      )}
-      {problem && (
-        <Notice tone={problem.away ? "caution" : "refusal"} live>
-          {problem.away
-            ? "Emulsa is not responding. How the run went is kept here and written when it is back."
-            : problem.message}
-        </Notice>
-      )}
-      {run.phase === "going" && silent && <Silent />}
-      {!awake && (
-        <Notice tone="caution">
-          The browser cannot keep this screen awake: set the device so that it does not fall asleep,
-          or it will be silent.
-        </Notice>
-      )}
-      <StepList run={run} place={run.phase === "ready" ? -1 : place} />
-      <Grid
-        templateColumns={{ base: run.phase === "ready" ? "1fr" : "1fr 1fr", md: "1fr 1fr" }}
-        gap="3"
-      >
-        {run.phase === "ready" && (
-          <>
-            <Button minHeight="64px" onClick={() => begin(REHEARSAL)}>
-              Rehearse, {REHEARSAL} times as fast
-            </Button>
-            <Button
-              ref={main}
-              variant="main"
-              minHeight="64px"
-              fontSize="19px"
-              onClick={() => begin(1)}
-            >
-              Begin: {run.steps[0]?.name}
-            </Button>
-          </>
-        )}
-        {run.phase === "going" && (
-          <>
-            <Button minHeight="64px" disabled={!step?.may_wait} onClick={stand}>
-              {step?.may_wait ? "Pause" : "No pause in this bath"}
-            </Button>
-            <Button ref={main} variant="main" minHeight="64px" onClick={() => blacken(true)}>
-              Blackout
-            </Button>
-          </>
-        )}
-        {run.phase === "paused" && (
-          <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={goOn}>
-            Continue
-          </Button>
-        )}
-        {run.print_id && run.phase !== "ready" && <PrintDone run={run} print_id={run.print_id} />}
-        {run.phase === "done" && rehearsal && !print && (
-          <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={again}>
-            Back to the beginning
-          </Button>
-        )}
-        {run.phase === "done" && problem && !problem.away && (
-          <Button ref={main} variant="main" minHeight="64px" gridColumn="1 / -1" onClick={retry}>
-            Write it again
-          </Button>
-        )}
-      </Grid>
-      <Flex justify="space-between" align="center" gap="3" wrap="wrap">
-        <Box as="label" display="flex" gap="2" alignItems="center" minHeight="44px">
-          <input
-            type="checkbox"
-            checked={aloud}
-            onChange={(event) => speak(event.target.checked)}
-          />
-          say the steps aloud
-        </Box>
-        {run.phase !== "done" && run.phase !== "ready" && (
-          <Button variant="quiet" onClick={() => show("")}>
-            Hide clock (keeps running)
-          </Button>
-        )}
-        <GiveUp
-          ready={run.phase === "ready"}
-          warning={
-            run.phase === "ready"
-              ? ""
-              : print
-                ? "The clock is put away; the print stays in its bath."
-                : "The clock is put away; the film stays in the run."
-          }
-          word="Close clock"
-          leave={() => putAway(run.run_id)}
-        />
-      </Flex>
-      {run.phase === "ready" && (
-        <Box fontSize="14px" color="ink2">
-          {run.cautions.join(" ")} One way along the line.
-          {!print &&
-            " Open tanks and trays mean no light at all: Blackout makes this screen black and works by sound."}
-        </Box>
-      )}
     </OverAll>
   );
 }
+
+/** One under the other; on a phone laid on its side the figure stands beside what is pressed. */
+const FACE = {
+  display: "flex",
+  flexDirection: "column",
+  flex: "1",
+  gap: "12px",
+  "@media (max-height: 520px) and (min-width: 600px)": {
+    display: "grid",
+    gridTemplateColumns: "minmax(0,1fr) minmax(280px,42%)",
+    alignItems: "center",
+    "& > *": { gridColumn: "1 / -1" },
+    "& > [data-figure]": { gridColumn: "1", gridRow: "1" },
+    "& > [data-controls]": { gridColumn: "2", gridRow: "1" },
+    "& > [data-band]": { gridRow: "2" },
+    "& [data-run-clock]": { fontSize: "96px" },
+    "& [data-controls] button": { minHeight: "48px" },
+  },
+} as const;
 
 const PRINT_DOING = {
   pour: "Into the tray",

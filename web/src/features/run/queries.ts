@@ -21,3 +21,6 @@ export const besideQuery = (id: string, others: Schemas["Going"][], moment: numb
     placeholderData: keepPreviousData,
     retry: false,
   });
+
+/** The run with the next bath now, or this one so much longer. */
+export const shift = (body: Schemas["Shift"]) => ask("runs_shift", { body });

@@ -8,15 +8,16 @@ from typing import Annotated
 
 from emulsa.core.chemistry.film_area import rolls as rolls_of
 from emulsa.core.darkroom.areas import Areas, roll_count
+from emulsa.core.darkroom.got import developer_of
 from emulsa.core.darkroom.room import check_room, share_together
-from emulsa.core.darkroom.run import Run, Went, to_the_second
+from emulsa.core.darkroom.run import Run, Went, WentStep, to_the_second
 from emulsa.core.development import temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible
 from emulsa.core.film.moves import Gone, Outcome, move
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.rolls import Roll, Strip, frames_in, is_out, strip_text
-from emulsa.core.kit.darkroom import Bottle, Tank, charged, used_up
+from emulsa.core.kit.darkroom import Bottle, Line, Tank, charged, used_up
 from emulsa.core.limits import Id, Length
 
 
@@ -94,6 +95,14 @@ def keep_course(run: Run, went: Went) -> Outcome:
     """How a run went by its clock."""
     return Outcome(
         says=f"keep how run {run.name} went", kept=(replace(run, went=to_the_second(went)),)
+    )
+
+
+def by_hand(run: Run, minutes: float, line: Line | None) -> Run:
+    """A run nobody timed by its clock, with the minutes it was given as one noted them."""
+    name = developer_of(line)
+    return replace(
+        run, went=to_the_second(Went(steps=(WentStep(name=name, seconds=60 * minutes),)))
     )
 
 
