@@ -98,6 +98,7 @@ def test_a_prints_clock_holds_the_keyboard(open_page: Open, service: Service) ->
     expect(clock).to_be_visible()
     stays_in_front(page)
     clock.focus()
+    page.keyboard.press("g")
     page.keyboard.press("2")
     expect(page).to_have_url(f"{service.url}/print/print-shed")
     page.keyboard.press("Escape")

@@ -46,6 +46,7 @@ def test_a_newcomers_first_exposure(
     expect(page.get_by_role("button", name="no holder · f/8, 1/60 s · N")).to_have_count(
         1 if size is WIDE else 0
     )
+    page.keyboard.press("g")
     page.keyboard.press("4")
     expect(page.get_by_role("heading", level=1)).to_have_text("Darkroom")
 

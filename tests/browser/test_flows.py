@@ -242,6 +242,7 @@ def test_a_recipe_by_its_points(open_page: Open, service: Service) -> None:
     points.fill("N-1  7  tested\nN  9  tested  100")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
+    page.keyboard.press("g")
     page.keyboard.press("4")
     group = page.get_by_role("region", name="Corvane 100 N−1")
     expect(group.locator("[data-minutes]")).to_have_text("7 min")

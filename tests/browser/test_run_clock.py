@@ -210,7 +210,7 @@ def test_a_silent_clock_says_so(open_page: Open, run: Service) -> None:
 def test_a_screen_that_will_fall_asleep(open_page: Open, run: Service) -> None:
     """Where the browser cannot keep it awake that is said before the run begins."""
     page = opened(open_page)
-    caution = page.get_by_text("cannot keep this screen awake")
+    caution = page.get_by_text("lets the screen sleep")
     expect(page.get_by_role("button", name="Begin: Presoak")).to_be_visible()
     expect(caution).to_have_count(0)
     page.add_init_script("delete Navigator.prototype.wakeLock")

@@ -88,6 +88,7 @@ def test_the_canonical_scene_by_keyboard_alone(open_page: Open, begun: str) -> N
 
     page.reload()
     expect(page.get_by_role("button", name="2B · f/32, 13 s · N−1")).to_be_visible()
+    page.keyboard.press("g")
     page.keyboard.press("4")
     group = page.get_by_role("region", name="Corvane 100 N−1")
     expect(group.get_by_role("listitem").filter(has_text="2B")).to_contain_text("Tramway bridge")

@@ -1,18 +1,52 @@
 import { Box, Dialog, Portal } from "@chakra-ui/react";
+import { Button } from "../components/Button";
+import { useNarrow } from "../components/useNarrow";
+import { useOpener } from "../components/useOpener";
 import { ROOMS } from "./rooms";
 
 const KEYS = [
-  [ROOMS.map((room) => room.key).join(" "), ROOMS.map((room) => room.name).join(", ")],
+  ["g 1 … g 8", ROOMS.map((room) => `${room.key} ${room.name}`).join(", ")],
+  ["0 … 9", "in Scene: begin a reading"],
   ["/", "in Scene: type a reading, as 9 shade III, f/32, draw 30; in Log: search"],
-  ["e · b", "expose the scene on a loaded side · a bracket"],
+  ["e · b", "Expose · bracket"],
   ["u · U", "undo · redo the last action"],
   ["← →", "move the pin or N handle that has the focus"],
   ["↓ ↑ Home End", "in Log: from line to line; Enter opens, v changes lines and pictures"],
   ["?", "this list"],
 ] as const;
 
+/** What can be typed on the reading line; a phone has no other keys. */
+const LINES = [
+  ["9 shade III", "a reading: its EV, its name, its zone"],
+  ["13 1/3 bark", "fractions of an EV"],
+  ["1/2@22 frost VII½", "a time at an aperture, as the meter says it"],
+  ["f/32", "the aperture"],
+  ["draw 30", "30 mm past infinity focus"],
+  ["film Corvane", "a film, lens or filter by its name"],
+  ["N−1", "the development"],
+] as const;
+
+function Typed() {
+  return (
+    <table aria-label="What can be typed on the reading line">
+      <tbody>
+        {LINES.map(([typed, what]) => (
+          <tr key={typed}>
+            <Box as="th" textAlign="left" paddingBlock="2" paddingRight="4" whiteSpace="nowrap">
+              {typed}
+            </Box>
+            <td>{what}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** The keys, and what nobody should do. */
 export function Help({ open, close }: { open: boolean; close: () => void }) {
+  const touch = useNarrow();
+  useOpener(open);
   return (
     <Dialog.Root open={open} onOpenChange={(change) => !change.open && close()}>
       <Portal>
@@ -23,7 +57,8 @@ export function Help({ open, close }: { open: boolean; close: () => void }) {
               <Dialog.Title>Help and keys</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body>
-              <table>
+              {touch && <Typed />}
+              <table hidden={touch}>
                 <tbody>
                   {KEYS.map(([key, what]) => (
                     <tr key={key}>
@@ -46,6 +81,11 @@ export function Help({ open, close }: { open: boolean; close: () => void }) {
                 local rules; this program advises.
               </Box>
             </Dialog.Body>
+            <Dialog.Footer>
+              <Button variant="main" autoFocus onClick={close}>
+                Close
+              </Button>
+            </Dialog.Footer>
           </Dialog.Content>
         </Dialog.Positioner>
       </Portal>

@@ -37,7 +37,9 @@ export function Shell() {
   const { undo, redo, problem } = useJournal();
   const [help, setHelp] = useState(false);
   const keys = useMemo<Keys>(() => {
-    const rooms = Object.fromEntries(ROOMS.map((room) => [room.key, () => navigate(room.path)]));
+    const rooms = Object.fromEntries(
+      ROOMS.map((room) => [`g ${room.key}`, () => navigate(room.path)]),
+    );
     return {
       ...rooms,
       // a key that is held down means it once

@@ -1,4 +1,4 @@
-/* The rooms in the order of work; a digit opens each. */
+/* The rooms in the order of work; g and its digit opens each. */
 export const ROOMS = [
   { name: "Outing", path: "/outing", key: "1" },
   { name: "Scene", path: "/scene", key: "2" },
@@ -7,7 +7,7 @@ export const ROOMS = [
   { name: "Bench", path: "/bench", key: "5" },
   { name: "Print", path: "/print", key: "6" },
   { name: "Log", path: "/log", key: "7" },
-  { name: "Kit", path: "/kit", key: "9" },
+  { name: "Kit", path: "/kit", key: "8" },
 ] as const;
 
 type Room = (typeof ROOMS)[number];

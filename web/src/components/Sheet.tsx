@@ -1,6 +1,7 @@
 import { Box, Dialog, Portal } from "@chakra-ui/react";
 import { createContext, type ReactNode, useContext, useEffect, useState } from "react";
 import { Button } from "./Button";
+import { useOpener } from "./useOpener";
 
 /** What the application asks wherever one types. */
 export const InSheets = createContext<ReactNode>(null);
@@ -26,6 +27,7 @@ export function Sheet({
   wide?: boolean;
 }) {
   const asking = useContext(InSheets);
+  useOpener(open);
   const [typed, setTyped] = useState(false);
   const [asked, setAsked] = useState(false);
   const begin = () => {

@@ -80,7 +80,8 @@ export function SaysPanel({
       <Flex gap="3" wrap="wrap">
         <Button
           variant="main"
-          disabled={busy || !usable}
+          // the verdict that is being kept as the button is pressed does not take the press away
+          disabled={own.busy || !usable}
           onClick={() => void own.write(takeTimes(test.id, view.recipe_version))}
         >
           Use as tested times

@@ -32,51 +32,196 @@ interface LayoutProps {
   take: (edits: Edit[]) => void;
 }
 
-/** On a phone: the result first, one thing under the other. */
+/** The result with its development beside it, one line high. */
+function ResultLine({ solution }: { solution: Solution | undefined }) {
+  if (!solution?.answer) return <Waiting solution={solution} />;
+  return (
+    <>
+      <Result answer={solution.answer} small />
+      <Box textAlign="right" fontSize="15px" whiteSpace="nowrap">
+        <Box fontWeight={650} fontSize="19px">
+          {solution.answer.development.n_text}
+        </Box>
+        {solution.development?.minutes_text}
+      </Box>
+    </>
+  );
+}
+
+/** On a phone: the result at the top, the line and what is pressed at the thumb; between them one
+    thing under the other, to be pushed along. */
 export function UprightScene({ parts, view, solution, calm, take }: LayoutProps) {
   return (
-    <Flex
-      as="main"
-      direction="column"
-      flex="1"
-      minHeight="0"
-      overflow="auto"
-      paddingInline="4"
-      gap="2"
-      paddingBottom="3"
-      background="sheet"
-    >
+    <Flex as="main" direction="column" flex="1" minHeight="0" background="sheet">
       <Flex
         align="baseline"
         justify="space-between"
         borderBottom="2px solid"
         borderColor="ink"
+        marginInline="4"
         paddingBottom="2"
         paddingTop="1"
         minHeight="66px"
-        flexShrink="0" // a phone that lies is scrolled, not pressed together
+        flexShrink="0"
       >
-        {solution?.answer ? (
-          <Result answer={solution.answer} small />
-        ) : (
-          <Waiting solution={solution} />
+        <ResultLine solution={solution} />
+      </Flex>
+      <Flex
+        direction="column"
+        flex="1"
+        minHeight="0"
+        overflow="auto"
+        gap="2"
+        paddingInline="4"
+        paddingBlock="2"
+      >
+        {parts.messages}
+        <ShowedBefore showed={view.showed} />
+        {parts.bridge}
+        {parts.sentence}
+        {solution && <AdviceList solution={calm ?? solution} most={1} take={take} />}
+      </Flex>
+      <Foot>
+        {parts.entry}
+        {parts.expose}
+      </Foot>
+    </Flex>
+  );
+}
+
+/** What is pressed stays in sight. */
+function Foot({ children }: { children: ReactNode }) {
+  return (
+    <Flex
+      direction="column"
+      gap="2"
+      flexShrink="0"
+      paddingInline={{ base: "4", md: "5" }}
+      paddingBlock="2"
+      borderTop="1px solid"
+      borderColor="line"
+      background="sheet"
+    >
+      {children}
+    </Flex>
+  );
+}
+
+/** A phone on its side: the rails, and beside them the result, the line and what is pressed. */
+export function LyingScene({ parts, view, solution, calm, take }: LayoutProps) {
+  return (
+    <Grid
+      flex="1"
+      minHeight="0"
+      templateColumns="minmax(0,1fr) minmax(250px,38%)"
+      background="sheet"
+    >
+      <Flex
+        as="main"
+        direction="column"
+        minHeight="0"
+        overflow="auto"
+        gap="1"
+        paddingInline="4"
+        paddingBlock="1"
+      >
+        {parts.bridge}
+        {parts.sentence}
+      </Flex>
+      <Flex
+        as="aside"
+        aria-label="Exposure"
+        direction="column"
+        minHeight="0"
+        borderLeft="1px solid"
+        borderColor="line"
+      >
+        <Flex
+          direction="column"
+          flex="1"
+          minHeight="0"
+          overflow="auto"
+          gap="1"
+          paddingInline="4"
+          paddingTop="1"
+        >
+          <Flex align="baseline" justify="space-between">
+            <ResultLine solution={solution} />
+          </Flex>
+          {parts.messages}
+          <ShowedBefore showed={view.showed} />
+          {solution && <AdviceList solution={calm ?? solution} most={1} take={take} />}
+        </Flex>
+        <Foot>
+          {parts.entry}
+          {parts.expose}
+        </Foot>
+      </Flex>
+    </Grid>
+  );
+}
+
+interface SummedProps extends LayoutProps {
+  scene: Scene;
+  stamp: number;
+  choose: (aperture: string) => void;
+  correct: (view: ExposureView) => void;
+}
+
+/** On a tablet held upright: as wide, with the sums under the bridge. */
+export function TabletScene({
+  parts,
+  view,
+  solution,
+  calm,
+  take,
+  scene,
+  stamp,
+  choose,
+  correct,
+}: SummedProps) {
+  return (
+    <Flex as="main" direction="column" flex="1" minHeight="0" background="sheet">
+      <Box paddingInline="5" paddingTop="3" flexShrink="0">
+        {parts.entry}
+      </Box>
+      <Flex
+        direction="column"
+        flex="1"
+        minHeight="0"
+        overflow="auto"
+        paddingInline="5"
+        paddingBlock="2"
+        gap="2"
+      >
+        {parts.sentence}
+        {parts.messages}
+        <ShowedBefore showed={view.showed} />
+        {parts.bridge}
+        {calm?.answer && (
+          <Strip scene={scene} answer={calm.answer} stamp={stamp} take={take} choose={choose} />
         )}
         {solution?.answer && (
-          <Box textAlign="right" fontSize="15px">
-            <Box fontWeight={650} fontSize="19px">
-              {solution.answer.development.n_text}
+          <>
+            <Box as="h2" fontSize="13px" fontWeight={600} color="ink2" paddingTop="2">
+              How this exposure adds up, at {solution.answer.set.aperture}
             </Box>
-            {solution.development?.minutes_text}
-          </Box>
+            <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
+            <ErrorOfSetting answer={solution.answer} />
+            <SharpnessText solution={calm ?? solution} />
+          </>
         )}
+        {solution && <AdviceList solution={calm ?? solution} most={3} take={take} />}
+        <Exposed views={view.exposures} cost={view.cost_text} open={correct} />
       </Flex>
-      {parts.messages}
-      <ShowedBefore showed={view.showed} />
-      {parts.sentence}
-      {parts.bridge}
-      {solution && <AdviceList solution={calm ?? solution} most={1} take={take} />}
-      {parts.entry}
-      {parts.expose}
+      <Foot>
+        <Flex align="center" justify="space-between" gap="6">
+          <Flex align="baseline" gap="5" minWidth="0">
+            <ResultLine solution={solution} />
+          </Flex>
+          <Box width="300px">{parts.expose}</Box>
+        </Flex>
+      </Foot>
     </Flex>
   );
 }
@@ -92,12 +237,7 @@ export function WideScene({
   stamp,
   choose,
   correct,
-}: LayoutProps & {
-  scene: Scene;
-  stamp: number;
-  choose: (aperture: string) => void;
-  correct: (view: ExposureView) => void;
-}) {
+}: SummedProps) {
   return (
     <Grid flex="1" minHeight="0" templateColumns="minmax(0,1fr) 356px">
       <Flex
@@ -105,6 +245,7 @@ export function WideScene({
         direction="column"
         minWidth="0"
         minHeight="0"
+        overflow="auto"
         paddingInline="6"
         paddingTop="4"
       >
@@ -119,37 +260,50 @@ export function WideScene({
         as="aside"
         aria-label="Exposure"
         direction="column"
-        gap="3"
         minHeight="0"
-        overflow="auto"
         background="sheet"
         borderLeft="1px solid"
         borderColor="line"
-        padding="4"
-        paddingInline="5"
       >
-        {solution?.answer ? (
-          <>
-            <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-              How this exposure adds up, at {solution.answer.set.aperture}
-            </Box>
-            <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
-            <Box borderTop="2px solid" borderColor="ink" marginTop="-13px" paddingTop="3">
+        <Flex
+          direction="column"
+          gap="3"
+          flex="1"
+          minHeight="0"
+          overflow="auto"
+          padding="4"
+          paddingInline="5"
+        >
+          {solution?.answer ? (
+            <>
+              <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
+                How this exposure adds up, at {solution.answer.set.aperture}
+              </Box>
+              <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
+            </>
+          ) : (
+            <Waiting solution={solution} />
+          )}
+          {solution?.answer && (
+            <>
+              <SharpnessText solution={calm ?? solution} />
+              <AdviceList solution={calm ?? solution} most={1} take={take} />
+            </>
+          )}
+          {parts.messages}
+          <ShowedBefore showed={view.showed} />
+          <Exposed views={view.exposures} cost={view.cost_text} open={correct} />
+        </Flex>
+        <Foot>
+          {solution?.answer && (
+            <Box>
               <Result answer={solution.answer} />
               <ErrorOfSetting answer={solution.answer} />
+              <DevelopmentText solution={solution} />
             </Box>
-            <DevelopmentText solution={solution} />
-            <SharpnessText solution={calm ?? solution} />
-            <AdviceList solution={calm ?? solution} most={3} take={take} />
-          </>
-        ) : (
-          <Waiting solution={solution} />
-        )}
-        {parts.messages}
-        <ShowedBefore showed={view.showed} />
-        <Exposed views={view.exposures} cost={view.cost_text} open={correct} />
-        <Box flex="1" />
-        {parts.expose}
+          )}
+          {parts.expose}
+        </Foot>
       </Flex>
     </Grid>
   );

@@ -5,18 +5,19 @@ import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
-import { useNarrow } from "../../components/useNarrow";
 import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
+import { Crowd } from "./bridge/Crowd";
 import { ToneBridge } from "./bridge/ToneBridge";
-import { UprightScene, WideScene } from "./Layouts";
+import { LyingScene, TabletScene, UprightScene, WideScene } from "./Layouts";
 import type { Edit, ExposureView, SceneView } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
 import { FirstReading } from "./Teaching";
 import { useKeeping } from "./useKeeping";
+import { useShape } from "./useShape";
 import { useSolution } from "./useSolution";
 import { Sentence } from "./words/Sentence";
 
@@ -32,7 +33,8 @@ export function OpenScene({
   ready: boolean;
 }) {
   const kit = useQuery(kitQuery);
-  const narrow = useNarrow();
+  const shape = useShape();
+  const narrow = shape === "upright" || shape === "lying";
   const line = useRef<HTMLInputElement>(null);
   const { scene, edit, unkept, clash, settle } = useKeeping(id, view);
   const stamp = kit.dataUpdatedAt + useStamp("scenes_solve");
@@ -47,20 +49,28 @@ export function OpenScene({
   const [refused, setRefused] = useState<string | null>(null);
 
   const ready = Boolean(solution?.answer);
+  // a reading begins with a digit, wherever one is
+  const begin = useCallback(() => {
+    line.current?.focus();
+    return "typed";
+  }, []);
   const keys = useMemo<Keys>(
     () => ({
       "/": () => line.current?.focus(),
+      ...Object.fromEntries([..."0123456789"].map((digit) => [digit, begin])),
       e: () => ready && setOpen("expose"),
       b: () => ready && setOpen("bracket"),
     }),
-    [ready],
+    [ready, begin],
   );
   useKeys(keys);
   useAsked(ready || Boolean(scene && !scene.readings.length), {
     type: () => line.current?.focus(),
     expose: () => ready && setOpen("expose"),
   });
-  const waits = typing && kit.isSuccess;
+  // a scene one has just begun has no reading yet
+  const bare = view !== undefined && view.scene.readings.length === 0;
+  const waits = (typing || bare) && kit.isSuccess && Boolean(calmScene);
   useEffect(() => {
     if (waits) line.current?.focus();
   }, [waits]);
@@ -95,21 +105,24 @@ export function OpenScene({
   const nText = solution?.answer?.development.n_text ?? "N";
 
   const bridge = scene.readings.length ? (
-    <ToneBridge
-      pins={pins}
-      pinned={placedId}
-      high={highId}
-      highMarked={solution?.high_marked ?? false}
-      range={solution?.textural_range as [number, number] | undefined}
-      rangeText={solution?.textural_text ?? ""}
-      nText={nText}
-      upright={narrow}
-      onPlace={(reading, zone, done) => change([{ kind: "place", reading, zone }], done)}
-      onTarget={(zone, done) =>
-        highId && change([{ kind: "mark_high", reading: highId, zone }], done)
-      }
-      onOpen={setPin}
-    />
+    <>
+      <ToneBridge
+        pins={pins}
+        pinned={placedId}
+        high={highId}
+        highMarked={solution?.high_marked ?? false}
+        range={solution?.textural_range as [number, number] | undefined}
+        rangeText={solution?.textural_text ?? ""}
+        nText={nText}
+        upright={narrow}
+        onPlace={(reading, zone, done) => change([{ kind: "place", reading, zone }], done)}
+        onTarget={(zone, done) =>
+          highId && change([{ kind: "mark_high", reading: highId, zone }], done)
+        }
+        onOpen={setPin}
+      />
+      <Crowd pins={pins} pinned={placedId} high={highId} open={setPin} />
+    </>
   ) : (
     <FirstReading />
   );
@@ -120,7 +133,7 @@ export function OpenScene({
       edit={edit}
       field={line}
       labels={view.labels}
-      narrow={narrow}
+      narrow={shape === "upright"}
       expose={ready ? openExpose : null}
     />
   );
@@ -129,10 +142,10 @@ export function OpenScene({
       {narrow && solution?.answer && (
         <>
           <Button variant="word" onClick={() => setOpen("ledger")}>
-            how it adds up
+            How it adds up
           </Button>
           <Button variant="word" onClick={() => setOpen("ways")}>
-            other ways
+            Other ways
           </Button>
         </>
       )}
@@ -141,7 +154,7 @@ export function OpenScene({
   const exposeButton = (
     <Flex gap="3">
       <Button
-        minHeight={narrow ? "56px" : "52px"}
+        minHeight={shape === "upright" ? "56px" : "48px"}
         disabled={!ready}
         onClick={() => setOpen("bracket")}
       >
@@ -149,7 +162,7 @@ export function OpenScene({
       </Button>
       <Button
         variant="main"
-        minHeight={narrow ? "56px" : "52px"}
+        minHeight={shape === "upright" ? "56px" : "48px"}
         fontSize="17px"
         flex="1"
         disabled={!ready}
@@ -196,20 +209,14 @@ export function OpenScene({
   );
   const parts = { entry, sentence, bridge, expose: exposeButton, messages };
   const shown = { parts, view, solution, calm: calmSolution, take };
+  const summed = { scene: calmScene, stamp, choose: chooseAperture, correct: setCorrected };
   return (
     <>
       <SceneHeader scene={calmScene} sub={sub} age={solution?.age_text ?? ""} change={openTitle} />
-      {narrow ? (
-        <UprightScene {...shown} />
-      ) : (
-        <WideScene
-          {...shown}
-          scene={calmScene}
-          stamp={stamp}
-          choose={chooseAperture}
-          correct={setCorrected}
-        />
-      )}
+      {shape === "upright" && <UprightScene {...shown} />}
+      {shape === "lying" && <LyingScene {...shown} />}
+      {shape === "tablet" && <TabletScene {...shown} {...summed} />}
+      {shape === "wide" && <WideScene {...shown} {...summed} />}
       <SceneDialogs
         scene={scene}
         solution={solution}

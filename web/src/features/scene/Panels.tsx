@@ -62,13 +62,20 @@ export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
   const { set } = answer;
   const long = set.text.length > 7;
   return (
-    <Flex align="baseline" gap="3" aria-live="polite" data-result lineHeight={1.05}>
-      <Box as="span" fontSize={small ? "30px" : "30px"} color="ink2">
+    <Flex
+      align="baseline"
+      gap={small ? "2" : "3"}
+      aria-live="polite"
+      data-result
+      lineHeight={1.05}
+      whiteSpace="nowrap"
+    >
+      <Box as="span" fontSize={small ? "26px" : "30px"} color="ink2">
         {set.aperture}
       </Box>
       <Box
         as="span"
-        fontSize={long ? (small ? "34px" : "38px") : small ? "54px" : "50px"}
+        fontSize={long ? (small ? "32px" : "38px") : small ? "48px" : "50px"}
         fontWeight={620}
         letterSpacing="-0.01em"
       >

@@ -1,6 +1,6 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, memo, type RefObject, useMemo, useRef, useState } from "react";
+import { type FormEvent, memo, type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import { act } from "../../api/acts";
 import { newId } from "../../api/newId";
 import { wayQuery } from "../../api/queries";
@@ -88,6 +88,9 @@ export const ReadingLine = memo(function ReadingLine({
   field: RefObject<HTMLInputElement | null>;
 }) {
   const [text, setText] = useKeptText(`line-${scene.id}`);
+  const [back, setBack] = useState("");
+  const latest = useRef(text);
+  latest.current = text;
   const [refusal, setRefusal] = useState<Meaning | null>(null);
   const nextId = useRef(newId());
   const way = useQuery(wayQuery).data;
@@ -120,14 +123,28 @@ export const ReadingLine = memo(function ReadingLine({
   const keep = async (event?: FormEvent) => {
     event?.preventDefault();
     if (!text.trim()) return;
+    const [sent, reading_id] = [text, nextId.current];
+    // the line is free at once: what is typed meanwhile is the next one
+    nextId.current = newId();
+    type("");
     try {
-      await edit({ text, reading_id: nextId.current });
-      nextId.current = newId();
-      setText("");
+      await edit({ text: sent, reading_id });
     } catch (problem) {
-      setRefusal(refusalOf(problem as Error));
+      const refused = refusalOf(problem as Error);
+      if (latest.current.trim()) {
+        setRefusal({ ...refused, says: `“${sent}” was not added. ${refused.says}`, nearest: sent });
+        return;
+      }
+      setText(sent);
+      setRefusal(refused);
+      setBack(reading_id);
     }
   };
+  // a line that came back is chosen: what comes next is typed over it, not glued to it
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each one that comes back
+  useEffect(() => {
+    if (back) field.current?.select();
+  }, [back]);
 
   return (
     <Box as="form" onSubmit={keep} {...(pad.shown && ABOVE)}>
@@ -189,7 +206,7 @@ export const ReadingLine = memo(function ReadingLine({
             fontSize="13px"
             color="ink2"
           >
-            / to type · Enter to keep
+            / to type · Enter to add
           </Box>
         )}
       </Flex>

@@ -9,7 +9,7 @@ import { ARROWS, useDrag } from "./useDrag";
 /** A reading: drag it or use the arrows to place it, touch it to open it. */
 export function Pin({
   pin,
-  name,
+  lines,
   span,
   at,
   head,
@@ -23,8 +23,8 @@ export function Pin({
   onOpen,
 }: {
   pin: BridgePin;
-  /** its label as there is room for it */
-  name: string;
+  /** its label as there is room for it; none: its ring alone */
+  lines: string[];
   span: RailSpan;
   at: number;
   head: number;
@@ -98,28 +98,33 @@ export function Pin({
       {isHigh && highMarked && !placed && (
         <circle cx={cx} cy={cy} r={4} fill="none" stroke={ink} strokeWidth={1.5} />
       )}
-      <Words
-        x={label[0]}
-        y={span.upright ? label[1] - 1 : label[1]}
-        textAnchor={span.upright ? "end" : "middle"}
-        fontSize={15}
-        fontWeight={600}
-        fill={ink}
-        halo
-      >
-        {name}
-      </Words>
-      <Words
-        x={label[0]}
-        y={span.upright ? label[1] + 13 : label[1] + 17}
-        textAnchor={span.upright ? "end" : "middle"}
-        fontSize={13}
-        fill={ink2}
-        halo
-      >
-        EV {pin.ev_text}
-        {word && !span.upright && ` · ${word}`}
-      </Words>
+      {lines.map((line, place) => (
+        <Words
+          key={line}
+          x={label[0]}
+          y={span.upright ? label[1] - 1 - (lines.length - 1 - place) * 16 : label[1]}
+          textAnchor={span.upright ? "end" : "middle"}
+          fontSize={15}
+          fontWeight={600}
+          fill={ink}
+          halo
+        >
+          {line}
+        </Words>
+      ))}
+      {lines.length > 0 && (
+        <Words
+          x={label[0]}
+          y={span.upright ? label[1] + 13 : label[1] + 17}
+          textAnchor={span.upright ? "end" : "middle"}
+          fontSize={13}
+          fill={ink2}
+          halo
+        >
+          EV {pin.ev_text}
+          {word && !span.upright && ` · ${word}`}
+        </Words>
+      )}
     </g>
   );
 }

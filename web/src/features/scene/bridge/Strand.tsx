@@ -1,4 +1,4 @@
-import { accent, LOST, ochre, paper, Words } from "./ink";
+import { accent, ochre, paper, Words } from "./ink";
 import type { BridgePin } from "./props";
 
 /** From where a tone falls to where it is printed; it frays when its texture is lost. */
@@ -7,12 +7,15 @@ export function Strand({
   end,
   pin,
   pinned,
+  says,
   upright,
 }: {
   d: string;
   end: [number, number];
   pin: BridgePin;
   pinned: boolean;
+  /** what is lost here, where it is said */
+  says: string | undefined;
   upright: boolean;
 }) {
   const [x, y] = end;
@@ -42,7 +45,7 @@ export function Strand({
             fill={ochre}
             halo
           >
-            {LOST[pin.lost]}
+            {says}
           </Words>
         </>
       ) : (

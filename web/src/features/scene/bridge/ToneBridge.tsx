@@ -7,13 +7,15 @@ import {
   heights,
   labelled,
   lanes,
+  lostSaid,
+  named,
   type RailSpan,
-  shortened,
   spread,
   widthOf,
+  wrapped,
 } from "./geometry";
 import { Handle } from "./Handle";
-import { ink2, Words } from "./ink";
+import { ink2, LOST, Words } from "./ink";
 import { Pin } from "./Pin";
 import type { BridgeProps } from "./props";
 import { Rail, Texture } from "./Rail";
@@ -26,7 +28,8 @@ export function ToneBridge(props: BridgeProps) {
     <Box
       ref={ref}
       flex="1"
-      minHeight={props.upright ? "clamp(184px, 30dvh, 250px)" : "368px"}
+      minHeight={props.upright ? "clamp(232px, 36dvh, 300px)" : "368px"}
+      flexShrink={0}
       minWidth="0"
       position="relative"
     >
@@ -73,14 +76,17 @@ function Level({
   const cell = (width - 28) / 11;
   const span: RailSpan = { start: 14, cell, upright: false };
   const { rail, top, bottom, room } = heights(height);
-  const wanted = pins.map((pin) => {
+  const shown = named(pins, rest.pinned, high);
+  const said = lostSaid(pins, LOST);
+  const spoken = pins.filter((pin) => shown.has(pin.id));
+  const wanted = spoken.map((pin) => {
     const wide = widthOf(pin.label);
     const at = along(span, pin.zone);
     return { at: Math.max(wide / 2, Math.min(width - wide / 2, at)), width: wide };
   });
   const lane = lanes(wanted, room);
   const names = fitted(
-    pins.map((pin) => pin.label),
+    spoken.map((pin) => pin.label),
     wanted,
     lane,
   );
@@ -106,18 +112,20 @@ function Level({
             end={[to, bottom]}
             pin={pin}
             pinned={pin.id === rest.pinned}
+            says={said.get(pin.id)}
             upright={false}
           />
         );
       })}
       {range && <Texture span={span} at={bottom + rail + 8} range={range} text={rangeText} />}
-      {pins.map((pin, index) => {
-        const { head, words } = labelled(top, lane[index] ?? 0);
+      {pins.map((pin) => {
+        const index = spoken.indexOf(pin);
+        const { head, words } = labelled(top, index < 0 ? 0 : (lane[index] ?? 0));
         return (
           <Pin
             key={pin.id}
             pin={pin}
-            name={names[index] ?? pin.label}
+            lines={index < 0 ? [] : [names[index] ?? pin.label]}
             span={span}
             at={along(span, pin.zone)}
             head={head}
@@ -140,7 +148,8 @@ function Level({
   );
 }
 
-const LETTERS = 14; // beside a rail that stands
+/** Beside a rail that stands: what a letter takes, and the ring with its line. */
+const [LETTER, RING] = [8.4, 46];
 
 function Upright({
   pins,
@@ -157,12 +166,22 @@ function Upright({
   const rail = 42;
   const left = Math.round(width * 0.42);
   const right = width - 66;
-  const heads = spread(
-    pins.map((pin) => along(span, pin.zone)),
-    30,
-    16,
+  const shown = named(pins, rest.pinned, high);
+  const said = lostSaid(pins, LOST);
+  const letters = Math.max(5, Math.floor((left - RING) / LETTER));
+  const names = pins.map((pin) => (shown.has(pin.id) ? wrapped(pin.label, letters) : []));
+  const tall = names.some((lines) => lines.length > 1);
+  const spoken = pins.filter((pin) => shown.has(pin.id));
+  const places = spread(
+    spoken.map((pin) => along(span, pin.zone)),
+    tall ? 46 : 30,
+    tall ? 30 : 16,
     height - 16,
   );
+  const headOf = (pin: (typeof pins)[number]) => {
+    const place = spoken.indexOf(pin);
+    return place < 0 ? along(span, pin.zone) : (places[place] ?? 0);
+  };
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
@@ -179,6 +198,7 @@ function Upright({
             end={[right, to]}
             pin={pin}
             pinned={pin.id === rest.pinned}
+            says={said.get(pin.id)}
             upright
           />
         );
@@ -188,13 +208,13 @@ function Upright({
         <Pin
           key={pin.id}
           pin={pin}
-          name={shortened(pin.label, LETTERS)}
+          lines={names[index] ?? []}
           span={span}
           at={along(span, pin.zone)}
           head={left - 26}
           foot={left}
-          slid={heads[index] ?? 0}
-          label={[left - 42, heads[index] ?? 0]}
+          slid={headOf(pin)}
+          label={[left - 42, headOf(pin)]}
           isHigh={pin.id === high}
           {...rest}
         />

@@ -68,6 +68,51 @@ export function fitted(names: string[], labels: Label[], lane: number[]): string
 export const shortened = (name: string, letters: number) =>
   name.length > letters ? `${name.slice(0, letters - 2)}…` : name;
 
+/** A name in one line, or in two where one is too narrow; what is longer still is cut. */
+export function wrapped(name: string, letters: number): string[] {
+  if (name.length <= letters) return [name];
+  const words = name.split(" ");
+  let first = words.shift() ?? "";
+  while (words[0] && `${first} ${words[0]}`.length <= letters) first += ` ${words.shift()}`;
+  return [first, words.join(" ")].filter(Boolean).map((line) => shortened(line, letters));
+}
+
+/** From so many readings on, not every one is named on the drawing. */
+export const CROWD = 10;
+const LOST_NAMED = 4;
+
+interface Said {
+  id: string;
+  zone: number;
+  lost: string;
+}
+
+/** Whose names stand on the drawing: everybody's; in a crowd the placed one's, the highlight's, the
+    two ends' and those of the first that are lost. */
+export function named(pins: Said[], pinned: string | null, high: string | null): Set<string> {
+  if (pins.length <= CROWD) return new Set(pins.map((pin) => pin.id));
+  const order = [...pins].sort((a, b) => a.zone - b.zone);
+  const lost = order.filter((pin) => pin.lost).slice(0, LOST_NAMED);
+  const ends = [order[0], order.at(-1)].flatMap((pin) => (pin ? [pin.id] : []));
+  const chosen = [pinned, high].filter((id): id is string => id !== null);
+  return new Set([...chosen, ...ends, ...lost.map((pin) => pin.id)]);
+}
+
+/** What is said where texture is lost: once for each side, with how many there are. */
+export function lostSaid(pins: Said[], words: Record<string, string>): Map<string, string> {
+  const said = new Map<string, string>();
+  for (const side of ["shadow", "highlight"]) {
+    const lost = pins.filter((pin) => pin.lost === side).sort((a, b) => a.zone - b.zone);
+    const first = side === "shadow" ? lost.at(-1) : lost[0];
+    if (first)
+      said.set(
+        first.id,
+        lost.length > 1 ? `${lost.length} lost in the ${side}s` : (words[side] ?? ""),
+      );
+  }
+  return said;
+}
+
 /** A lane for each label, lowest first, so that no two in a lane overlap while there are lanes. */
 export function lanes(labels: Label[], limit: number): number[] {
   const ends: number[] = [];

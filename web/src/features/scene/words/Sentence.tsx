@@ -11,17 +11,12 @@ import type { WordProps } from "./props";
 import { ReciprocityWord } from "./ReciprocityWord";
 import { SharpWord } from "./SharpWord";
 
-/** The settings as a sentence of editable words; on a phone one line, to be pushed along. */
+/** The settings as a sentence of editable words; in as many lines as they take. */
 export function Sentence({ children, ...props }: WordProps & { children?: ReactNode }) {
   return (
     <Flex
-      wrap={{ base: "nowrap", md: "wrap" }}
-      overflowX={{ base: "auto", md: "visible" }}
+      wrap="wrap"
       flexShrink={0}
-      // it runs to the edge of the screen, so that its cut end says that it goes on
-      marginInline={{ base: "-16px", md: "0" }}
-      paddingInline={{ base: "16px", md: "0" }}
-      css={{ scrollbarWidth: "none", "& > *": { flex: "0 0 auto" } }}
       columnGap="4"
       fontSize={{ base: "15px", md: "14px" }}
       lineHeight={1.2}
