@@ -89,7 +89,7 @@ class Measured:
 
 
 def measured(url: str) -> Measured:
-    """Take a copy along, and time it; the service stands by and is not asked."""
+    """Make a field copy, and time it; the service stands by and is not asked."""
     parts = json.loads(urllib.request.urlopen(f"{url}/field/parts.json").read())
     worker = next(each["path"] for each in parts["page"] if "field.worker" in each["path"])
     with chromium_page(1_280, 800) as page:
@@ -163,7 +163,7 @@ def _share_mb(process: int) -> float:
 def _take(page: Page, url: str) -> None:
     page.goto(f"{url}/kit")
     page.get_by_role("button", name="Carry along").click()
-    page.get_by_role("button", name="Take a copy along").click()
+    page.get_by_role("button", name="Make a field copy").click()
     page.get_by_text("Ready without network.").wait_for()
 
 

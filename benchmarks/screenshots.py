@@ -79,7 +79,7 @@ def _open(page: Any, what: str) -> None:
         scene = page.url
         page.goto(scene.replace("/scene/scene-winding-house", "/kit"))
         page.get_by_role("button", name="Carry along").click()
-        page.get_by_role("button", name="Take a copy along").click()
+        page.get_by_role("button", name="Make a field copy").click()
         page.get_by_text("Ready without network.").wait_for()
         page.goto(scene)
         page.locator("[data-result]").wait_for()

@@ -40,7 +40,7 @@ def test_the_same_table_as_csv(client: TestClient) -> None:
     """Columns, thirteen rows, what it holds for; and no cell that becomes a formula."""
     answer = client.get("/api/cards/pinhole.csv?pinhole_id=pinhole-box&film_id=film-corvane")
     rows = list(csv.reader(io.StringIO(answer.content.decode("utf-8-sig"))))
-    assert rows[0] == ["meter at f/22", "pinhole alone", "give"]
+    assert rows[0] == ["meter at f/22", "uncorrected", "give"]
     assert ["1/2", "39 s", "2 min"] in rows
     long = client.get("/api/cards/reciprocity.csv?film_id=film-corvane").content.decode("utf-8-sig")
     cells = [cell for row in csv.reader(io.StringIO(long)) for cell in row]

@@ -383,7 +383,7 @@ def test_developed_film_leaves_its_side_free(client: TestClient) -> None:
     [
         (["sheet-1A", "sheet-3A"], "never share a run"),
         (["sheet-2A"], "only exposed film"),
-        (["gone"], "is gone"),
+        (["gone"], "no longer in the log"),
     ],
 )
 def test_runs_that_cannot_be(client: TestClient, pieces: list[str], says: str) -> None:

@@ -155,7 +155,7 @@ def test_the_other_school_is_chosen(client: TestClient) -> None:
         ({"recipe_id": "none"}, ["sheet-1A"], 404, "recipe"),
         ({"recipe_id": "recipe-ostrel-mq"}, ["sheet-1A"], 409, "of another film"),
         ({"reason": "x"}, ["sheet-2A"], 409, "only film that waits"),
-        ({"reason": "x"}, ["lost"], 404, "is gone"),
+        ({"reason": "x"}, ["lost"], 404, "no longer in the log"),
         ({"minutes": 900, "reason": "x"}, ["sheet-1A"], 422, "between 0.5 and 240"),
     ],
 )

@@ -39,6 +39,15 @@ BY_PATH_AT_LEAST = {
     "/api/kit": {"film", "recipe", "printing_paper", "sheet_format"},
 }
 
+STEP = {
+    "name": "Wash",
+    "kind": "wash",
+    "start_s": 0,
+    "end_s": 60,
+    "cues": [],
+    "may_wait": True,
+}
+
 # Names in an address: every record of this table in turn, as the demo has them.
 IN_PATH = {
     "/api/rolls/strips/{id}/choices": "strip",
@@ -122,6 +131,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/darkroom/runs/{id}/retime": [
             {"elapsed_min": 2, "measured": [{"minute": 1, "temperature_c": 19}]}
         ],
+        "/api/darkroom/runs/shift": [{"steps": [STEP], "at_s": 10}],
         "/api/devices/shutter-tester/measure": [{}],
         "/api/devices/spot-meter/trigger": [
             {"scene": scenes[0], "target": "grey-card", "reading_id": "new"}

@@ -263,10 +263,10 @@ def other(playwright: Playwright, taken: Path, home: Service, tmp_path: Path) ->
 
 
 def take(page: Page, home: Service) -> None:
-    """Take a copy along, as it is done in Preferences."""
+    """Make a field copy, as it is done in Preferences."""
     go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
-    page.get_by_role("button", name="Take a copy along").click()
+    page.get_by_role("button", name="Make a field copy").click()
     expect(page.get_by_text("Ready without network.")).to_be_visible()
     with page.expect_event("load"):
         page.get_by_role("button", name="Go on in the carried copy").click()
@@ -378,7 +378,7 @@ def test_where_one_is(out: Page, home: Service) -> None:
     go(page, home, "/outing")
     page.get_by_role("main").get_by_role("button", name=re.compile("^Change ")).first.click()
     sheet = page.get_by_role("dialog", name="Outing")
-    sheet.get_by_role("button", name="Where I am").click()
+    sheet.get_by_role("button", name="Use my position").click()
     expect(sheet.get_by_label("Latitude, degrees")).to_have_value("54.12346")
     expect(sheet).to_contain_text("To 6 m.")
     sheet.get_by_role("button", name="Save").click()
@@ -429,7 +429,7 @@ def test_a_picture_is_attached(out: Page, home: Service, tmp_path: Path) -> None
     go(page, home, "/kit")
     page.get_by_role("button", name="Carry along").click()
     page.get_by_label("Choose a saved file").set_input_files(outing)
-    expect(page.get_by_role("region", name="From out there")).to_contain_text(
+    expect(page.get_by_role("region", name="From the field")).to_contain_text(
         "1 picture is at home."
     )
     assert len(new()) == 1
@@ -452,7 +452,7 @@ def test_files_are_made_out_there(out: Page, home: Service) -> None:
         sheet.get_by_role("button", name="CSV", exact=True).click()
     assert re.fullmatch(r"emulsa-exposures-[\d-]{10}\.csv", table.value.suggested_filename)
     assert "Winding house" in table.value.path().read_text("utf-8-sig")
-    sheet.get_by_role("button", name="Write an archive").click()
+    sheet.get_by_role("button", name="Export archive").click()
     with page.expect_download() as whole:
         sheet.get_by_role("button", name="Save the archive").click()
     with zipfile.ZipFile(whole.value.path()) as archive:
@@ -751,7 +751,7 @@ def test_one_file_for_emergencies(
     chosen.set_input_files({"name": "x.json", "mimeType": "application/json", "buffer": b"[1]"})
     expect(page.get_by_text("This file was not saved by Emulsa out there")).to_be_visible()
     chosen.set_input_files(outing)
-    expect(page.get_by_role("region", name="From out there")).to_contain_text("1 done at home.")
+    expect(page.get_by_role("region", name="From the field")).to_contain_text("1 done at home.")
     for _ in range(2):
         told = subprocess.run(
             [sys.executable, "-m", "emulsa", "hand-in", str(outing), "--data", str(home.folder)],

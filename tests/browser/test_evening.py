@@ -39,7 +39,7 @@ def test_every_run_of_the_evening_is_put_together(open_page: Open, service: Serv
     for left in (3, 2, 1):
         expect(page.get_by_role("article")).to_have_count(left)
         page.get_by_role("button", name="Set up run 1").first.click()
-    expect(page.get_by_text("Nothing waits for a plan.")).to_be_visible()
+    expect(page.get_by_text("Nothing to plan.")).to_be_visible()
     runs = service.call("GET", "/api/darkroom")["runs"]
     assert sorted(piece["where"] for run in runs for piece in run["pieces"]) == [
         "1A", "1B", "3A", "4A",
@@ -67,7 +67,7 @@ def test_what_is_needed_first(open_page: Open, service: Service) -> None:
     page.get_by_role("link", name="Add a tank and a bath sequence in Kit").click()
     page.get_by_role("button", name="Add a tank").click()
     page.get_by_label("Name").fill("One-sheet tube")
-    page.get_by_label("Holds, sheets of 4×5").fill("1")
+    page.get_by_label("Capacity, 4×5 sheets").fill("1")
     page.get_by_label("Agitation").select_option("rotary")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("dialog")).to_have_count(0)

@@ -215,7 +215,7 @@ def test_schools_side_by_side(open_page: Open, service: Service) -> None:
     """What each would give, and taking one up; the readings stay, undo brings the old way back."""
     page = open_page(HOUSE)
     page.get_by_role("tab", name="Placement methods").click()
-    strip = page.get_by_role("group", name="What each school would give")
+    strip = page.get_by_role("group", name="Placement methods")
     expect(strip.get_by_role("button")).to_have_count(7)
     shadow = strip.get_by_role("button", name=re.compile("^shadow"))
     expect(shadow).to_have_attribute("aria-pressed", "true")
@@ -240,7 +240,7 @@ def test_a_dome_joins_the_spots(open_page: Open) -> None:
         line.press("Enter")
         expect(line).to_have_value("")
     page.get_by_role("button", name=re.compile("^Placement:")).click()
-    page.get_by_label("Way of placing").select_option("incident_pair")
+    page.get_by_label("Placement method").select_option("incident_pair")
     expect(page.get_by_role("button", name="Placement: incident pair")).to_be_visible()
     expect(page.locator("[data-result]")).to_contain_text("f/32")
 
@@ -331,7 +331,7 @@ def test_two_tabs_on_one_scene(open_page: Open, service: Service) -> None:
     first.get_by_role("group", name=APERTURES).get_by_role("button", name="f/45").click()
     expect(first.locator("[data-result]")).to_have_text("f/4528 s")
     second.get_by_role("group", name=APERTURES).get_by_role("button", name="f/22").click()
-    clash = second.get_by_role("dialog", name="Changed elsewhere meanwhile")
+    clash = second.get_by_role("dialog", name="Changed on another device")
     expect(clash).to_contain_text("f/45")
     expect(clash).to_contain_text("f/22")
     assert service.call("GET", "/api/scenes/scene-pool")["scene"]["aperture"] == "45"

@@ -26,7 +26,7 @@ def test_a_loading_session(open_page: Open) -> None:
     expect(page.get_by_role("button", name="Side 6A, empty")).to_have_attribute(
         "aria-pressed", "true"
     )
-    field = page.get_by_label("Sides: touch them, or type")
+    field = page.get_by_label("Sides")
     expect(field).to_have_value("6A")
     field.fill("5b 6")
     expect(page.get_by_role("button", name="Load 3 sides")).to_be_visible()
@@ -46,7 +46,7 @@ def test_a_loading_session(open_page: Open) -> None:
 def test_sides_that_are_not_alike(open_page: Open) -> None:
     """Nothing is done by halves: mixed choices say so, unreadable ones keep what was typed."""
     page = open_page("/film")
-    field = page.get_by_label("Sides: touch them, or type")
+    field = page.get_by_label("Sides")
     field.fill("5")
     expect(page.get_by_text("These sides are not alike")).to_be_visible()
     expect(page.get_by_role("button", name="2 sides")).to_be_disabled()
@@ -66,7 +66,7 @@ def test_unexposed_back_exposed_into_a_box(open_page: Open) -> None:
     put = page.get_by_role("button", name="Put into the box 2 sides")
     put.click()
     expect(page.get_by_role("alert").filter(has_text="name the box")).to_be_visible()
-    page.get_by_label("Into which box").fill("exposed, quarry, N−1")
+    page.get_by_label("Exposed-film box").fill("exposed, quarry, N−1")
     put.click()
     side(page, "1B, empty")
     boxes = page.get_by_role("region", name="Boxes of exposed film")
@@ -78,7 +78,7 @@ def test_a_holder_with_a_leak(open_page: Open, service: Service) -> None:
     """A fault is noted, seen on the board and before loading; a retired holder leaves the board."""
     page = open_page("/film")
     page.get_by_role("button", name="Holder 6", exact=True).click()
-    page.get_by_role("button", name="note a fault").click()
+    page.get_by_role("button", name="Add a fault").click()
     page.get_by_label("Where").select_option("B")
     page.get_by_role("button", name="Save").click()
     page.get_by_role("button", name="Side 6B, empty").click()
@@ -247,7 +247,7 @@ def test_a_roll_rated_off_its_box_speed(open_page: Open, service: Service) -> No
     page = open_page("/film/rolls")
     page.get_by_role("button", name="Load a roll").click()
     page.get_by_label("Film", exact=True).select_option("film-ostrel")
-    page.get_by_label("Whole roll rated at EI").fill("500")
+    page.get_by_label("EI for the whole roll").fill("500")
     page.get_by_role("button", name="Load", exact=True).click()
     roll = page.get_by_role("region", name="Roll 2")
     expect(roll).to_contain_text("EI 500, pushed 1 stop: 14 min 30 s")

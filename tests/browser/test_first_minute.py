@@ -170,7 +170,7 @@ def test_the_guide_goes_with_what_is_really_done(open_page: Open, service: Servi
     guide.get_by_role("link", name="Log an exposure").click()
     page.get_by_role("button", name="Log exposure").click()
     expect(guide.get_by_label("done")).to_have_count(2)
-    guide.get_by_role("link", name="Say how it is developed").click()
+    guide.get_by_role("link", name="Choose a development").click()
     sheet = page.get_by_role("dialog", name="Add a recipe")
     expect(sheet.get_by_label("Film", exact=True)).to_have_value("film-at-100")
     page.keyboard.press("Escape")

@@ -113,7 +113,7 @@ def test_ways_of_saying_the_focus(
     """Each with the numbers it needs, read back in the sentence."""
     page = open_page("/scene/scene-pool")
     page.get_by_role("button", name="Focus: 40 mm past infinity").click()
-    page.get_by_label("Focus by").select_option(kind)
+    page.get_by_label("Focus given as").select_option(kind)
     for label, value in values.items():
         page.get_by_label(label).fill(value)
     page.get_by_role("button", name="Set focus").click()

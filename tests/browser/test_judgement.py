@@ -91,7 +91,7 @@ def test_a_format_does_not_change_the_film(open_page: Open) -> None:
     for format_ in ("6x9", "24x36", "6x6"):
         page.get_by_label("Format").select_option(format_)
         expect(film).to_have_value("film-corvane")
-    page.get_by_label("Whole roll rated at EI").fill("50")
+    page.get_by_label("EI for the whole roll").fill("50")
     page.get_by_label("Why at this EI").select_option(label="for safety")
 
 

@@ -63,7 +63,7 @@ def test_every_figure_says_where_it_is_from(open_page: Open, service: Service) -
     page = open_page("/kit")
     page.get_by_role("button", name=re.compile("^Velm 25")).click()
     page.get_by_label("Price of a sheet").fill("1.8")
-    page.get_by_label("Law source").fill("a guess")
+    page.get_by_label("Reciprocity source").fill("a guess")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Films")).to_contain_text("a guess, 1.80 a sheet")
     film = next(
@@ -114,7 +114,7 @@ def test_your_way_of_working(open_page: Open, service: Service) -> None:
     page.get_by_label("Shadow zone").fill("4")
     page.get_by_label(re.compile("^Before opening")).fill("Level the camera\nSlide out")
     page.get_by_label("every ten seconds").check()
-    page.get_by_label("A zone of texture lost").fill("5")
+    page.get_by_label("Lost texture, per zone").fill("5")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="Preferences")).to_contain_text("2 steps before opening")
     kept = service.call("GET", "/api/preferences")["preferences"]

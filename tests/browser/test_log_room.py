@@ -208,7 +208,7 @@ def test_an_archive_goes_out_and_comes_in(open_page: Open, service: Service) -> 
     """Written with progress, saved, and brought into an empty house whole."""
     page = open_page("/log")
     page.get_by_role("button", name="Import and export").click()
-    page.get_by_role("button", name="Write an archive").click()
+    page.get_by_role("button", name="Export archive").click()
     with page.expect_download() as saved:
         page.get_by_role("link", name="Save the archive").click()
     file = saved.value.path()

@@ -18,10 +18,10 @@ def test_other_minutes_with_a_reason(open_page: Open, service: Service) -> None:
     group.get_by_role("button", name="Change development").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("checkbox", name="1B").uncheck()
-    dialog.get_by_label("Minutes of your own").fill("8")
+    dialog.get_by_label("Your time").fill("8")
     dialog.get_by_role("button", name="Save").click()
     expect(dialog.get_by_role("alert").filter(has_text="Give the reason")).to_be_visible()
-    expect(dialog.get_by_label("Minutes of your own")).to_have_value("8")
+    expect(dialog.get_by_label("Your time")).to_have_value("8")
     dialog.get_by_label("Why").fill("thin last time")
     expect(dialog.locator("[data-weighed]")).to_contain_text("High values 0.5 zone too high")
     assert violations(page) == []
@@ -137,7 +137,7 @@ def test_mixing_line_by_line(open_page: Open, service: Service) -> None:
 def test_the_film_is_typed_as_fast_as_one_can(open_page: Open) -> None:
     """Every digit stays where it was typed; the sheet that is asked for is of the whole number."""
     page = open_page("/darkroom/mixing?recipe_id=recipe-corvane-mq")
-    field = page.get_by_label("Film, square inches")
+    field = page.get_by_label("Film area, square inches")
     for area in ("1234", "2345", "3456"):
         field.press("Control+A")
         page.keyboard.type(area)

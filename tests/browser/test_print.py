@@ -176,17 +176,16 @@ def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service)
     expect(clock).to_have_count(0)
     baths = page.get_by_role("dialog", name="Clock of Cutting shed, saw beds")
     expect(baths).to_contain_text("rehearsal, 10 times as fast")
-    expect(baths.get_by_role("list", name="Baths").get_by_role("listitem")).to_have_text(
-        ["Developer 2:00", "Stop bath 0:30", "Fixer 5:00", "Wash 30:00"]
-    )
+    band = baths.get_by_role("img", name="Developer 2:00, Stop bath 0:30, Fixer 5:00, Wash 30:00")
+    expect(band).to_have_accessible_name(re.compile("; now Developer$"))
     at(190)
     expect(baths).to_contain_text("Rock the tray")
     at(298)
     expect(baths).to_contain_text("Lift and drain")
     expect(baths).to_have_css("background-color", "rgb(0, 0, 0)")  # on whatever light of the page
     page.reload()
-    baths.get_by_role("button", name="Keep this print").click()
-    expect(baths.get_by_role("button", name="Keep this print")).to_have_count(0)
+    baths.get_by_role("button", name="Save print").click()
+    expect(baths.get_by_role("button", name="Save print")).to_have_count(0)
     at(310)
     expect(baths).to_contain_text("lift and drain in 10")  # its clock goes on: in the stop bath
     expect(baths.get_by_role("timer")).to_have_text("0:20")
@@ -207,7 +206,7 @@ def test_a_print_is_worked_for_another_size(open_page: Open, service: Service) -
     expect(page.get_by_text("Soft filter 72 s, was 18 s")).to_be_visible()
     expect(page.get_by_text("open up, or heat may buckle")).to_be_visible()
     page.get_by_role("button", name="Print 1", exact=False).first.click()
-    page.get_by_role("button", name="Print this again").click()
+    page.get_by_role("button", name="Use this plan again").click()
     expect(page.get_by_text("Roof hole left alone")).to_be_visible()
     assert saved(service)["plan"]["areas"] == []
 
@@ -215,14 +214,14 @@ def test_a_print_is_worked_for_another_size(open_page: Open, service: Service) -
 def test_a_negative_is_chosen_and_its_print_deleted(open_page: Open) -> None:
     """From the list of developed negatives to a plan of its own, on a phone."""
     page = open_page("/print", PHONE)
-    page.get_by_role("button", name="Print a negative").click()
+    page.get_by_role("button", name="Plan a print").click()
     page.get_by_role("button", name=re.compile("^Print 5B")).click()
     expect(page.get_by_role("heading", name="Cutting shed, saw beds")).to_be_visible()
     expect(page.get_by_text("10 s").first).to_be_visible()
     page.get_by_role("button", name="Turn the sheet").click()
     expect(page.get_by_text(re.compile("It leaves|to mount it by|fits"))).to_be_visible()
     page.get_by_role("button", name="Delete print").click()
-    expect(page.get_by_role("button", name="Print a negative")).to_be_visible()
+    expect(page.get_by_role("button", name="Plan a print")).to_be_visible()
 
 
 def test_two_hands_over_one_print(open_page: Open, service: Service) -> None:

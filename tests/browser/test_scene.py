@@ -205,7 +205,7 @@ def test_words_of_the_sentence(open_page: Open) -> None:
     """Focus, filter and film are changed in place; a refusal stands beside the field."""
     page = open_page("/scene/scene-pool")
     page.get_by_role("button", name="Focus: 40 mm past infinity").click()
-    page.get_by_label("Focus by").select_option("subject")
+    page.get_by_label("Focus given as").select_option("subject")
     page.get_by_label("Subject to lens, mm").fill("120")
     page.get_by_role("button", name="Set focus").click()
     expect(

@@ -64,7 +64,7 @@ def test_work_is_found_again(open_page: Open) -> None:
     """The page is left and opened again; what was written can still be saved, and put away."""
     page = open_page("/log")
     page.get_by_role("button", name="Import and export").click()
-    page.get_by_role("button", name="Write an archive").click()
+    page.get_by_role("button", name="Export archive").click()
     page.get_by_role("link", name="Save the archive").wait_for()
     page.reload()
     page.get_by_role("button", name="Import and export").click()
@@ -89,7 +89,7 @@ def test_the_pairing_page_needs_no_script(networked: TestClient, browser: Browse
     page.set_content(content)
     expect(page.get_by_role("heading", name="Pair this device")).to_be_visible()
     expect(page.get_by_label("Code")).to_have_value("ABCD2345")
-    expect(page.get_by_label("What to call this device")).to_be_visible()
+    expect(page.get_by_label("Device name")).to_be_visible()
     box = page.get_by_role("button", name="Pair", exact=True).bounding_box()
     assert box is not None
     assert box["height"] >= 44
@@ -130,7 +130,7 @@ def test_a_device_is_let_in_by_https(listening: list[str], playwright: Playwrigh
     page.get_by_role("button", name="Pair", exact=True).click()
     expect(page.get_by_text("This is not the code Emulsa shows now")).to_be_visible()
     page.get_by_label("Code").fill(said[2])
-    page.get_by_label("What to call this device").fill("Small phone")
+    page.get_by_label("Device name").fill("Small phone")
     page.get_by_role("button", name="Pair", exact=True).click()
     expect(page.get_by_role("heading", name="Outing", exact=True)).to_be_visible()
     browser.close()

@@ -341,6 +341,6 @@ def test_the_bag_is_packed_from_the_kit() -> None:
     assert "Changing bag" in texts
     assert any("Somebody knows where you are" in text for text in texts)
     groups = list(dict.fromkeys(each.group for each in items))
-    assert groups == ["Camera", "Lenses", "Filters", "Film", "Besides", "Yourself"]
+    assert groups == ["Camera", "Lenses", "Filters", "Film", "Other", "People and safety"]
     nothing = packing([], [], [], [], [], [])
     assert "Changing bag" not in [each.text for each in nothing]

@@ -38,7 +38,7 @@ FILMS, WAYS = {"f": "Corvane"}, {"inversion": "inverted"}
                 "law": {"kind": "power", "exponent": 1.3},
                 "provenance": {"law": "own test"},
             },
-            "EI 100 (box 125), t^1.3 from 1 s, own test, £2.50 a sheet",
+            "EI 100 (box 125), reciprocity: exponent 1.3 from 1 s, own test, £2.50 a sheet",
         ),
         (
             "recipes",

@@ -335,7 +335,7 @@ def test_strips_in_words() -> None:
     kept = KeptStrip(
         id="a", print_id="p", label="Soft", strip=replace(asked, chosen=4), note="flat"
     )
-    assert told(kept) == "Soft: 5 strips of 3 s; 4 is right; flat"
+    assert told(kept) == "Soft: 5 strips of 3 s; strip 4 chosen; flat"
     assert told(replace(kept, strip=replace(asked, chosen=None))).endswith("of 3 s; flat")
 
 

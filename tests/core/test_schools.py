@@ -154,7 +154,7 @@ class TestInTheScene:
     def test_what_it_lacks_falls_back_and_is_said(self) -> None:
         scene = replace(WINDING_HOUSE, school="incident", pin=None)
         kit = kit_of(scene)
-        assert scenes.lacking(scene, kit) == "incident needs a reading of the light, as 81920lx"
+        assert scenes.lacking(scene, kit) == "incident needs an incident reading, as 81920lx"
         assert scenes.placement_text(scenes.placement(scene, kit)) == "as metered, on V"
         assert scenes.lacking(replace(scene, school=None), kit) == ""
 

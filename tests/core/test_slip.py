@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.falls import FilmTones
-from emulsa.core.exposing.slip import Slip, Tick, slip
+from emulsa.core.exposing.slip import Slip, SlipTick, slip
 from emulsa.core.logged.slip import KeptTones, kept_slip
 from emulsa.core.rendering.own_film import DevelopedPrints, OwnFilm
 from emulsa.core.scene.plan import plan
@@ -25,7 +25,7 @@ PAPER = FilmTones((2.0, 8.0))
 def of(
     *ticks: tuple[float, str, bool, textural_range.Lost], n: float = 0, target: float = 8
 ) -> Slip:
-    return slip((Tick(*each) for each in ticks), PAPER, n, target)
+    return slip((SlipTick(*each) for each in ticks), PAPER, n, target)
 
 
 @pytest.mark.parametrize(

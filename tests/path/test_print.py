@@ -79,7 +79,9 @@ def test_from_the_negative_to_a_print_made_again(hand: Hand) -> None:
     view = done("post", "/api/prints/p/strips", {"id": "s", "part_id": "soft", "strip": strip})
     assert [each["seconds"] for each in view["print"]["plan"]["parts"]] == [12, 8]
     assert view["worked"]["rows"][0]["seconds"] == 12 * 0.9
-    assert [each["says"] for each in view["strips"]] == ["Soft filter: 5 strips of 3 s; 4 is right"]
+    assert [each["says"] for each in view["strips"]] == [
+        "Soft filter: 5 strips of 3 s; strip 4 chosen"
+    ]
     shape = {"kind": "circle", "points": [{"x": 0.5, "y": 0.5}, {"x": 0.6, "y": 0.5}]}
     area = {"id": "a", "label": "Sky", "act": "burn", "part": "hard", "stops": 1, "shape": shape}
     print_ = view["print"]

@@ -92,7 +92,7 @@ class Pairing:
                 if (lately := [time for time in times if time > now - EVERY_S])
             }
             if len(self._wrong.get(address, ())) >= TRIES:
-                raise Impossible("Too many wrong codes. Wait a minute, and try again.")
+                raise Impossible("Too many wrong codes: wait a minute, and try again.")
             bare = "".join(each for each in typed.upper() if each.isalnum())
             good = self._code is not None and self._code.until >= now
             if not good or not secrets.compare_digest(
@@ -112,7 +112,7 @@ class Pairing:
             with closing(self._connect()) as connection:
                 number = len(paired.devices(connection)) + 1
                 if number > MOST_DEVICES:
-                    raise Impossible("Fifty devices are paired; turn one out first.")
+                    raise Impossible("Fifty devices are paired; remove one first.")
                 device = Device(
                     id=secrets.token_hex(8),
                     name=plain_name(name) or f"Device {number}",

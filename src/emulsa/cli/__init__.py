@@ -93,7 +93,7 @@ def _parser() -> argparse.ArgumentParser:
     command.add_argument("file", type=Path, help="the file the device saved")
     _data(command)
     command.set_defaults(run=files.hand_in)
-    command = commands.add_parser("compute", help="ask one rule of the job: JSON in, JSON out")
+    command = commands.add_parser("compute", help="compute one rule: JSON in, JSON out")
     command.add_argument(
         "operation", metavar="OPERATION", help=f"one of {', '.join(operations.TABLE)}"
     )

@@ -37,7 +37,7 @@ OFFERED: dict[str, Offered] = {
         "exposed": "exposed, not developed",
     },
     "schools": {
-        "": "by the pin: each scene as you place it",
+        "": "by hand, scene by scene",
         "shadow": "shadow: the darkest on your shadow zone",
         "midtone": "mid-tone: a middle tone on V",
         "highlight": "highlight: the brightest on your highlight zone",

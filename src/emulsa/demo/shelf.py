@@ -70,7 +70,7 @@ TANKS = (
 
 LINE = Line(
     id="line-usual",
-    name="The usual line",
+    name="Usual sequence",
     baths=(
         Bath(name="Pre-soak", kind="presoak", seconds=120),
         Bath(name="Developer", kind="developer"),

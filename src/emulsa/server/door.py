@@ -49,7 +49,7 @@ under Preferences, Devices.</p>{problem}
 <label for="code">Code</label>
 <input id="code" name="code" value="{code}" autocomplete="off" autocapitalize="characters"
  spellcheck="false" required maxlength="20" autofocus>
-<label for="name">What to call this device</label>
+<label for="name">Device name</label>
 <input id="name" name="name" value="{name}" autocomplete="off" maxlength="40" placeholder="Phone">
 <button type="submit">Pair</button></form></main></html>"""
 

@@ -19,7 +19,7 @@ const KEYS = [
 const LINES = [
   ["9 shade III", "a reading: its EV, its name, its zone"],
   ["13 1/3 bark", "fractions of an EV"],
-  ["1/2@22 frost VII½", "a time at an aperture, as the meter says it"],
+  ["1/2@22 frost VII", "a time at an aperture, as the meter says it"],
   ["f/32", "the aperture"],
   ["draw 30", "30 mm past infinity focus"],
   ["film Corvane", "a film, lens or filter by its name"],

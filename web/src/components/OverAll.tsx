@@ -97,7 +97,7 @@ export function GiveUp({
   if (!asked) {
     return (
       <Button variant="quiet" onClick={() => (warning ? setAsked(true) : leave())}>
-        {ready ? "Not now" : "Discard"}
+        {ready ? "Close" : "Discard"}
       </Button>
     );
   }

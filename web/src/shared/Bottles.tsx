@@ -20,7 +20,7 @@ export function Bottles({ bottles }: { bottles: ReturnType<typeof useBottles> })
   return (
     <Flex as="fieldset" columnGap="5" wrap="wrap">
       <Box as="legend" srOnly>
-        Bottles that are used up
+        Use these bottles
       </Box>
       {bottles.all.map((each) => (
         <Box as="label" key={each.id} display="flex" gap="2" alignItems="center" minHeight="44px">

@@ -36,7 +36,7 @@ export function Conflict({
         ))}
       </Box>
       <Flex gap="3" wrap="wrap">
-        <Button onClick={take}>{theirs ? "Use the saved version" : "Leave it deleted"}</Button>
+        <Button onClick={take}>{theirs ? "Use saved version" : "Leave it deleted"}</Button>
         <Button variant="main" onClick={() => keep(version)}>
           Save mine
         </Button>

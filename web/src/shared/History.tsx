@@ -47,9 +47,7 @@ function HistorySheet({
       title="Change history"
       footer={<Button onClick={close}>Close</Button>}
     >
-      {events.data?.length === 0 && (
-        <Box color="ink2">Nothing yet since it was first kept, or it came with an archive.</Box>
-      )}
+      {events.data?.length === 0 && <Box color="ink2">No changes yet.</Box>}
       {events.error && (
         <Notice tone="warning" live>
           {events.error.message}

@@ -126,7 +126,7 @@ def decide_over(act: Act, deciding: Deciding) -> tuple[str, ...]:
         needed(recipe, "This recipe was not found.", "choice.recipe_id")
     ids = tuple(dict.fromkeys(deciding.piece_ids))
     found = pieces.of_ids(act.db, ids)
-    said = "This piece of film is gone."
+    said = "This sheet is no longer in the log."
     outcome = decide(deciding, [needed(found.get(each), said, "piece_ids") for each in ids], recipe)
     act.carry_out(outcome)
     changed = {each.id for each in outcome.kept if hasattr(each, "id")}
@@ -137,7 +137,7 @@ def decide_over(act: Act, deciding: Deciding) -> tuple[str, ...]:
 def judge(act: Act, id: str, base: str, judgement: Judgement) -> Judgement:  # noqa: A002
     """Keep what a negative shows; the best of a bracket is one."""
     own_id(id, judgement)
-    piece = needed(pieces.piece(act.db, id), "This piece of film is gone.")
+    piece = needed(pieces.piece(act.db, id), "This sheet is no longer in the log.")
     others = store.judgements(act.db, [*exposures.bracket_pieces(act.db, id), id])
     known = others.pop(id, None)
     wanted = judgement if known is None else replace(judgement, at=known.at)

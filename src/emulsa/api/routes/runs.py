@@ -68,7 +68,7 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
         return Done("", (run.id,))
     ids = tuple(dict.fromkeys(beginning.piece_ids))
     there = pieces.of_ids(act.db, ids)
-    said = "This piece of film is gone."
+    said = "This sheet is no longer in the log."
     found = [needed(there.get(each), said, "piece_ids") for each in ids]
     recipe = films.recipe(act.db, run.recipe_id)
     outcome = running.begin(

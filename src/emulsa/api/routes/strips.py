@@ -100,7 +100,9 @@ def put_into_run(act: Act, id: str, curve_id: str, asked: StripRun) -> Done:  # 
     test = needed(bench.test(act.db, id), "This film test was not found.")
     changed, run, ids = run_of(test, curve_id, asked)
     there = pieces.of_ids(act.db, ids)
-    film = [needed(there.get(each), "This piece of film is gone.", "curve_id") for each in ids]
+    film = [
+        needed(there.get(each), "This sheet is no longer in the log.", "curve_id") for each in ids
+    ]
     on_rolls = rolls.with_film(act.db, film)
     recipe = films.recipe(act.db, run.recipe_id)
     bath, areas = recipe.recipe if recipe else Recipe(), holders.areas(act.db)

@@ -114,7 +114,7 @@ def _drawn(curve: Curve) -> tuple[Drawn | None, str]:
 
 def _steps_text(curve: Curve) -> str:
     if not curve.steps:
-        return "waits for densities"
+        return "no densities yet"
     return f"{counted(len(curve.steps), 'step')}, clear film {curve.base_fog:.2f}"
 
 

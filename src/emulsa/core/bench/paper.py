@@ -108,7 +108,7 @@ def on_paper(test: FilmTest, worked: Worked, says: str) -> FilmTestPaper:
                 n=each.n_text,
                 minutes=each.minutes_text,
                 ei=each.ei_text,
-                sure="one step beyond" if each.extrapolated else "",
+                sure="extrapolated" if each.extrapolated else "",
             )
             for each in worked.ladder
         ),

@@ -46,7 +46,7 @@ def pinhole_chart(pinhole: KitPinhole, film: Film, read_at: str = READ_AT) -> Ca
         title=f"Pinhole {pinhole.name}",
         holds_for=f"{film.name} at EI {plain(film.exposure_index)},"
         f" {mark_text(plain(round(at, 1)))}; set the meter to EI {plain(film.exposure_index)}",
-        columns=(f"meter at {mark_text(read_at)}", "pinhole alone", "give"),
+        columns=(f"meter at {mark_text(read_at)}", "uncorrected", "give"),
         rows=tuple(rows),
         estimated=tuple(estimated),
         notes=_notes(estimated),

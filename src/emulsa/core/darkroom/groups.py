@@ -158,7 +158,7 @@ def _others(
             continue  # not recommended, or without a time: nothing to offer
         says = (
             f"{each.name}, {time.minutes_text}: shadows keep their full development while the"
-            " highlights give out; flatter in between."
+            " developer exhausts in the highlights; flatter in between."
         )
         found.append(
             Other(recipe_id=each.id, name=each.name, minutes_text=time.minutes_text, says=says)

@@ -51,7 +51,8 @@ class BracketRequest:
     def __post_init__(self) -> None:
         if self.side == "both" and self.frames % 2 == 0:
             raise Unsound(
-                "A bracket on both sides of the plan has an odd number of frames: 3, 5, 7.",
+                f"{self.frames} frames cannot be even on both sides: type {self.frames - 1} or"
+                f" {self.frames + 1}, or choose over only.",
                 field="frames",
                 allowed=[3, 15],
             )

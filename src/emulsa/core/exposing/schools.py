@@ -139,7 +139,7 @@ def placed_by(
 def _by_dome(school: School, domes: list[str]) -> Placement | str:
     if school == "incident":
         if not domes:
-            return "needs a reading of the light, as 81920lx"
+            return "needs an incident reading, as 81920lx"
         return Incident(reading=domes[-1])
     if len(domes) < 2:
         return "needs two readings of the light"

@@ -12,7 +12,7 @@ from emulsa.core.light.marks import nearest
 from emulsa.core.written import stops_words
 
 MADE = {"shutter": "on the shutter", "bulb": "on B, hand-timed", "aperture": "as given"}
-EXACT_STOPS = 0.005
+EXACT_STOPS = 0.05  # what nobody sees in a negative, and no hand can time
 BY_HAND_BEYOND = 2 ** (1 / 6)  # a sixth of a stop past the slowest mark, the hand is nearer
 
 
@@ -41,9 +41,10 @@ def says(means: Literal["shutter", "bulb", "aperture"], off_stops: float) -> str
     """How a setting is made, and how near it comes.
 
     >>> says("shutter", 0.0), says("bulb", -0.046)
-    ('on the shutter, exact', 'on B, hand-timed, −0.05 stop')
+    ('on the shutter, at a marked time', 'on B, hand-timed, exact')
     """
-    near = "exact" if abs(off_stops) < EXACT_STOPS else stops_words(off_stops)
+    exact = "at a marked time" if means == "shutter" else "exact"
+    near = exact if abs(off_stops) < EXACT_STOPS else stops_words(off_stops)
     return f"{MADE[means]}, {near}"
 
 

@@ -20,7 +20,7 @@ HALVINGS = 20  # of that stretch: finer than anybody draws
 
 
 @dataclass(frozen=True, slots=True)
-class Tick:
+class SlipTick:
     """A reading: the zone it falls on, its name, whether it is the placed one, and the texture that
     is lost there after development."""
 
@@ -35,7 +35,7 @@ class Slip:
     """Ticks from shadow to light; ``low`` and ``high``, the falls between which texture is kept at
     this N; N and what it is called; everything in one sentence."""
 
-    ticks: tuple[Tick, ...]
+    ticks: tuple[SlipTick, ...]
     low: float
     high: float
     n: float
@@ -43,10 +43,11 @@ class Slip:
     text: str
 
 
-def slip(ticks: Iterable[Tick], film: FilmTones, n: float, target: float) -> Slip:
+def slip(ticks: Iterable[SlipTick], film: FilmTones, n: float, target: float) -> Slip:
     """The slip of readings on a film, for development N towards ``target``.
 
-    >>> slip([Tick(8, "sky", False, ""), Tick(3, "slate", True, "")], FilmTones((2, 8)), 0, 8).text
+    >>> sky, slate = SlipTick(8, "sky", False, ""), SlipTick(3, "slate", True, "")
+    >>> slip([sky, slate], FilmTones((2, 8)), 0, 8).text
     'slate placed on III, sky VIII; N'
     """
     drawn = tuple(sorted(ticks, key=lambda each: each.zone))
@@ -74,7 +75,7 @@ def _falls_for(printed: Callable[[float], float], wanted: float) -> float:
     return round(high, 3)
 
 
-def _said(ticks: tuple[Tick, ...]) -> str:
+def _said(ticks: tuple[SlipTick, ...]) -> str:
     """The readings in words: all of few; of many the placed, the lost and the two ends."""
     if not ticks:
         return "no readings"
@@ -87,7 +88,7 @@ def _said(ticks: tuple[Tick, ...]) -> str:
     return f"{said} and {rest} more between" if rest else said
 
 
-def _tick_text(tick: Tick) -> str:
+def _tick_text(tick: SlipTick) -> str:
     placed = "placed on " if tick.placed else ""
     lost = f", {tick.lost} texture lost" if tick.lost else ""
     return f"{tick.label or 'reading'} {placed}{zone_text(tick.zone)}{lost}"

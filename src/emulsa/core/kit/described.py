@@ -42,14 +42,14 @@ def law_text(law: Law | None) -> str:
     """A reciprocity law in a few characters.
 
     >>> law_text(PowerLaw(exponent=1.31)), law_text(None)
-    ('t^1.31 from 1 s', 'no reciprocity law yet')
+    ('reciprocity: exponent 1.31 from 1 s', 'no reciprocity law yet')
     """
     if law is None:
         return "no reciprocity law yet"
     if isinstance(law, NoFailure):
         return f"no correction up to {plain(law.until_s)} s"
     if isinstance(law, PowerLaw):
-        return f"t^{plain(law.exponent)} from {plain(law.from_s)} s"
+        return f"reciprocity: exponent {plain(law.exponent)} from {plain(law.from_s)} s"
     if isinstance(law, AdditiveLaw):
         return f"t + {plain(law.a)}·t^{plain(law.b)}"
     return f"table of {counted(len(law.rows), 'row')}"

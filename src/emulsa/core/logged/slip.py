@@ -7,7 +7,7 @@ from typing import Any
 
 from emulsa.core import wire
 from emulsa.core.exposing.falls import FilmTones
-from emulsa.core.exposing.slip import Slip, Tick, slip
+from emulsa.core.exposing.slip import Slip, SlipTick, slip
 from emulsa.core.rendering.own_film import OwnFilm
 from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.textural_range import TYPICAL
@@ -36,7 +36,7 @@ def kept_slip(kept: KeptTones) -> Slip | None:
     low, high = kept.textural_range or TYPICAL
     return slip(
         (
-            Tick(
+            SlipTick(
                 fall["zone"],
                 reading.get("label", ""),
                 reading.get("id") == placed,

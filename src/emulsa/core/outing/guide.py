@@ -11,8 +11,8 @@ FEW = 6  # who has logged so many exposures needs no guide
 STEPS: tuple[tuple[StepKey, str, str], ...] = (
     ("read", "Take a reading", "Type what the meter says, as in 9 shade III. No meter: type hazy."),
     ("expose", "Log an exposure", "What was really given, on which side; a holder can come later."),
-    ("recipe", "Say how it is developed", "Developer, dilution and your minutes for N."),
-    ("develop", "Develop it", "Set up a run; its clock tells when to agitate and pour."),
+    ("recipe", "Choose a development", "Developer, dilution and your minutes for N."),
+    ("develop", "Develop the film", "Set up a run; its clock tells when to agitate and pour."),
     ("judge", "Judge the negative", "Shadows, highlights, faults: what the next one learns from."),
 )
 

@@ -93,8 +93,8 @@ def packing(
     ]
     if loaded:
         items += [_fixed("Film", text) for text in FILM_TOGETHER]
-    items += [_fixed("Besides", text) for text in ALWAYS]
-    items += [_fixed("Yourself", text) for text in SAFETY]
+    items += [_fixed("Other", text) for text in ALWAYS]
+    items += [_fixed("People and safety", text) for text in SAFETY]
     return tuple(items)
 
 

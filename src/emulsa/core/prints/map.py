@@ -110,7 +110,7 @@ def _facts(
     if covered := mask_text(sheet.mask):
         facts.append(("Mask", covered))
     if sheet.black_edge_mm:
-        facts.append(("Black edge by flash", length_text(sheet.black_edge_mm)))
+        facts.append(("Black border by flash", length_text(sheet.black_edge_mm)))
     if plan.drying_down:
         facts.append(("Drying down", f"{100 * plan.drying_down:.0f} % off every time"))
     if plan.lamp_lag_s:

@@ -43,7 +43,7 @@ def told(kept: KeptStrip) -> str:
 
     >>> asked = StripRequest(kind="stops", first_s=8, step_stops=1 / 3, strips=6, chosen=2.5)
     >>> told(KeptStrip(id="a", print_id="p", label="Hard filter", over="Soft filter", strip=asked))
-    'Hard filter over Soft filter: 6 strips from 8 s by ⅓ stop; between 2 and 3 is right'
+    'Hard filter over Soft filter: 6 strips from 8 s by ⅓ stop; between strips 2 and 3 chosen'
     """
     asked = kept.strip
     where = f"{kept.label} over {kept.over}" if kept.over else kept.label
@@ -65,5 +65,5 @@ def _right(chosen: float | None) -> str:
     if chosen is None:
         return ""
     if chosen % 1:
-        return f"between {plain(chosen // 1)} and {plain(chosen // 1 + 1)} is right"
-    return f"{plain(chosen)} is right"
+        return f"between strips {plain(chosen // 1)} and {plain(chosen // 1 + 1)} chosen"
+    return f"strip {plain(chosen)} chosen"

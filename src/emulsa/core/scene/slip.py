@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from emulsa.core.exposing.deciding import planned_n
 from emulsa.core.exposing.falls import FilmTones
-from emulsa.core.exposing.slip import Slip, Tick, slip
+from emulsa.core.exposing.slip import Slip, SlipTick, slip
 from emulsa.core.scene.plan import falls, film_ei, high, placed_reading, placement, who_decides
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.tones.textural_range import TYPICAL
@@ -19,7 +19,7 @@ def scene_slip(scene: Scene, kit: SceneKit) -> Slip | None:
     keeps = kit.film.textural_range if kit.film else TYPICAL
     return slip(
         (
-            Tick(each.zone, named[each.id], each.id == placed, each.lost)
+            SlipTick(each.zone, named[each.id], each.id == placed, each.lost)
             for each in falls(scene, kit)
         ),
         FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0),

@@ -46,7 +46,7 @@
 })
 #v(2mm)
 #if data.rate_at != "" [
-  #text(size: 16pt)[rate it at *#data.rate_at*] #h(3mm) #text(fill: quiet, data.rate_why)
+  #text(size: 16pt)[Rate at *#data.rate_at*] #h(3mm) #text(fill: quiet, data.rate_why)
 ]
 #v(3mm)
 #set text(size: 10pt)

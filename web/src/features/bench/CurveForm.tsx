@@ -144,7 +144,7 @@ export function CurveForm({
                       : "Light beside the tablet, stops from V"
                     : light
                       ? "First step, log H"
-                      : "First step, from V"
+                      : "First step (stops from V)"
                 }
                 inputMode="text"
                 value={typed.first}
@@ -249,14 +249,14 @@ function Densitometer({ place, take }: { place: number; take: (density: string) 
   const next = () => ask(async () => take((await readPatch(place, zeroed)).text));
   return (
     <>
-      <Button onClick={next}>Read the next patch</Button>
+      <Button onClick={next}>Read next patch</Button>
       <Flex as="label" gap="2" align="center" minHeight="44px">
         <input
           type="checkbox"
           checked={zeroed}
           onChange={(event) => setZeroed(event.target.checked)}
         />
-        zero is set
+        Zeroed
       </Flex>
       <Box color="ink2" fontSize="14px">
         simulated densitometer

@@ -48,7 +48,7 @@ export function SaysPanel({
             What this film does, in this developer
           </Box>
           <Box fontSize="30px" lineHeight={1.2}>
-            rate it at <b>{worked.rate_at}</b>
+            Rate at <b>{worked.rate_at}</b>
           </Box>
           <Box color="ink2">{worked.rate_why}</Box>
         </Box>
@@ -97,7 +97,7 @@ export function SaysPanel({
             disabled={busy}
             onClick={() => void own.write(takeTones(test.id, view.film_version))}
           >
-            Use these tones
+            Use this range
           </Button>
         </Flex>
       )}
@@ -112,8 +112,8 @@ export function SaysPanel({
       {curves.some((each) => each.steps.length > 0) && (
         <Flex gap="5" rowGap="2" wrap="wrap" fontSize="15px">
           <FileLink href={`${own_file}.pdf`}>One page as PDF</FileLink>
-          <FileLink href={`${own_file}.csv`}>the curves as CSV</FileLink>
-          <FileLink href={`${own_file}.txt`}>as CGATS text</FileLink>
+          <FileLink href={`${own_file}.csv`}>Curves (CSV)</FileLink>
+          <FileLink href={`${own_file}.txt`}>Densities as text</FileLink>
         </Flex>
       )}
       <Box>
@@ -157,7 +157,7 @@ function Ladder({ rungs }: { rungs: Worked["ladder"] }) {
             <td>{each.minutes_text}</td>
             <td>{each.ei_text}</td>
             <Box as="td" color="ink2" fontSize="13px" fontWeight={400}>
-              {each.extrapolated && "one step beyond"}
+              {each.extrapolated && "extrapolated"}
             </Box>
           </Box>
         ))}

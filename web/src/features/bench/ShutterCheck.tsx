@@ -79,7 +79,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
         />
         {simulated && (
           <Box>
-            <Button onClick={test}>Test with the simulated tester</Button>
+            <Button onClick={test}>Simulated tester (demo only)</Button>
           </Box>
         )}
         {found.data && text.trim() !== "" && !found.error && (

@@ -39,7 +39,7 @@ export function SideBySide({
         {more.length > 0 && (
           <Box as="fieldset">
             <Box as="legend" fontSize="14px" color="ink2">
-              Compared with it, too
+              Also compare
             </Box>
             <Flex wrap="wrap" columnGap="5">
               {more.map((each) => (

@@ -137,7 +137,7 @@ function Face({
                 ? `paused: shutter closed, ${watchText(openS(timed, now))} given`
                 : timed.phase === "closed"
                   ? `logging${after ? `. ${after}` : ""}`
-                  : "press to start"}
+                  : ""}
         </Box>
       </Box>
       {timed.light && (

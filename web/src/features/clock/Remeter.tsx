@@ -55,7 +55,7 @@ export function Remeter({ timed }: { timed: Timed }) {
         problem={problem}
       />
       <Button type="submit" marginTop="26px" disabled={!text.trim()}>
-        Take it
+        Use this reading
       </Button>
     </Flex>
   );

@@ -122,7 +122,7 @@ export function DecideSheet({
         )}
         <Grid templateColumns="1fr 2fr" gap="4">
           <Entry
-            label="Minutes of your own"
+            label="Your time"
             placeholder="as worked out"
             help="as 6:50"
             value={minutes}
@@ -139,12 +139,7 @@ export function DecideSheet({
             problem={at("choice.reason") ?? at("reason")}
           />
         </Grid>
-        <Choose
-          label="When runs are shared, it matters"
-          value={weight}
-          options={OFFERED.weights}
-          onChange={setWeight}
-        />
+        <Choose label="Priority" value={weight} options={OFFERED.weights} onChange={setWeight} />
         {refused && refused.field !== "choice.minutes" && (
           <Notice tone="caution" live>
             {refused.message}

@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Choose } from "../../components/Choose";
+import { count } from "../../components/count";
 import { dayText, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
@@ -100,7 +101,7 @@ export function RunSheet({
       title={`Run: ${group.film_name}, ${group.n_text}`}
       footer={
         <FormFooter close={close} form="run" disabled={busy || chosen.length === 0}>
-          Put {chosen.length} into the run
+          Add {count(chosen.length, "sheet")} to run
         </FormFooter>
       }
     >
@@ -119,7 +120,7 @@ export function RunSheet({
         />
         <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
-            label="Minutes in the developer"
+            label="Development time"
             help="as 6:50"
             value={minutes}
             onChange={(event) => setMinutes(event.target.value)}

@@ -26,7 +26,7 @@ export function Calendar({ planning }: { planning: Planning }) {
     <Flex gap="3" align="flex-end" wrap="wrap">
       <Box width="240px">
         <Entry
-          label="Begins"
+          label="Start"
           type="datetime-local"
           value={begins}
           onChange={(event) => setBegins(event.target.value)}

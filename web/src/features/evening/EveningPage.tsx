@@ -73,7 +73,7 @@ export function EveningPage() {
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         {kit && waiting && !ready && (
-          <Empty title={kinds.length ? "What do you develop in?" : "Nothing waits for a plan."}>
+          <Empty title={kinds.length ? "What do you develop in?" : "Nothing to plan."}>
             {kinds.length ? (
               <>
                 <Link to="/kit">Add a tank and a bath sequence in Kit</Link>; runs are planned by

@@ -140,7 +140,7 @@ export function RunCard({
                 .filter((at) => at !== number - 1)
                 .map((at) => (
                   <option key={at} value={at}>
-                    {at === others ? "to a run of its own" : `to run ${at + 1}`}
+                    {at === others ? "new run" : `run ${at + 1}`}
                   </option>
                 ))}
             </Move>

@@ -31,7 +31,7 @@ export function CutSheet({ view, close }: { view: Schemas["RollView"]; close: ()
       title={`Cut roll ${roll.number}`}
       footer={
         <FormFooter close={close} form="cut" disabled={busy}>
-          {text.trim() ? "Cut" : "Leave it whole"}
+          {text.trim() ? "Cut" : "Keep roll whole"}
         </FormFooter>
       }
     >

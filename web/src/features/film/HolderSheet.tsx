@@ -200,7 +200,7 @@ function Faults({
           ])
         }
       >
-        note a fault
+        Add a fault
       </Button>
     </Box>
   );

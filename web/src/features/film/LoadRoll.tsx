@@ -140,7 +140,7 @@ export function LoadRoll({ close }: { close: () => void }) {
           />
         </Grid>
         <Entry
-          label="Whole roll rated at EI"
+          label="EI for the whole roll"
           help="Empty: the film's own EI. A higher one pushes the whole roll; a lower one only if it is said to be a pull."
           inputMode="decimal"
           placeholder={own ? String(own.exposure_index) : ""}

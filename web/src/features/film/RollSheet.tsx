@@ -64,7 +64,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
           />
         </Grid>
         <Entry
-          label="Whole roll rated at EI"
+          label="EI for the whole roll"
           help="Fixed once a frame is exposed."
           inputMode="decimal"
           value={ei}

@@ -89,7 +89,7 @@ export function Session({
       >
         <Box flex="1 1 150px">
           <Entry
-            label="Sides: touch them, or type"
+            label="Sides"
             placeholder="3-4 6B"
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
@@ -130,7 +130,7 @@ export function Session({
         {move === "box" && !mixed && (
           <Box flex="1 1 220px">
             <Entry
-              label="Into which box"
+              label="Exposed-film box"
               placeholder="exposed, quarry, N−1"
               value={box}
               onChange={(event) => setBox(event.target.value)}
@@ -144,7 +144,7 @@ export function Session({
           </Button>
         ) : (
           <Box flex="3 1 200px" color="ink2" fontSize="14px" paddingTop="34px">
-            What you choose is loaded or taken out together.
+            Tap sides, or type 3-4 6B.
           </Box>
         )}
       </Flex>

@@ -129,7 +129,7 @@ export function StockSheet({
           {number("price", "Price of the whole box", "in your own money")}
           {text("expires", "Expires", { placeholder: "2027-06", help: "year and month" })}
           <Choose
-            label="Kept in the"
+            label="Storage"
             value={draft.kept}
             options={OFFERED.stock_places}
             onChange={(kept) => setDraft({ ...draft, kept: kept as Stock["kept"] })}

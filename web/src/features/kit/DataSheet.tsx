@@ -75,7 +75,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
             form="data-sheet"
             disabled={reading.busy || keeping.busy || (read ? recipes.length === 0 : !text.trim())}
           >
-            {read ? `Keep ${count(recipes.length, "recipe")}` : "Read it"}
+            {read ? `Save ${count(recipes.length, "recipe")}` : "Read table"}
           </Button>
         </>
       }
@@ -107,7 +107,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
             value={degrees}
             onChange={(event) => setDegrees(event.target.value)}
           />
-          <Entry label="Who says so" value={who} onChange={(event) => setWho(event.target.value)} />
+          <Entry label="Source" value={who} onChange={(event) => setWho(event.target.value)} />
         </Grid>
         {read?.rows.map((row) => (
           <Box key={row.line} borderTop="1px solid" borderColor="line" paddingTop="2">

@@ -37,7 +37,7 @@ export function PinholeFacts({
     <Box aria-live="polite">
       {data.facts.filter((each) => !each.beside).map(row)}
       <Box fontSize="14px" color="ink2" paddingTop="2">
-        Best diameters for this distance, by author, at 550 nm:
+        Best diameter, by rule, at 550 nm:
       </Box>
       {data.facts.filter((each) => each.beside).map(row)}
       {data.caution && (

@@ -90,7 +90,7 @@ export function WritingWay({
           onChange={(value) => set("measures.volume", value)}
         />
         <Choose
-          label="Times off a meter belong to"
+          label="Meter times are for"
           value={draft.time_iso ?? ""}
           options={TIME_ISO}
           onChange={(value) => set("time_iso", value || null)}

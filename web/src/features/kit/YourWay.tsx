@@ -36,14 +36,14 @@ const ERRORS = [
 ];
 
 const WEIGHTS = [
-  ["weights.tones", "A zone of texture lost"],
+  ["weights.tones", "Lost texture, per zone"],
   ["weights.development", "A step of N"],
   ["weights.error", "A stop off"],
   ["weights.movement", "A stop too long for what moves"],
   ["weights.depth", "A stop short of depth, or softened"],
   ["weights.extrapolation", "Beyond the film's data"],
-  ["weights.waiting", "A doubling of a minute's wait"],
-  ["weights.change", "Another way than you chose"],
+  ["weights.waiting", "Waiting, per doubling beyond 1 min"],
+  ["weights.change", "Departing from your choice"],
 ] as const;
 
 const SOUNDS = [

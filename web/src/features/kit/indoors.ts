@@ -54,7 +54,7 @@ export const INDOORS = {
     teach: "How many sheets share it, its volume, and how it is moved: runs are planned by it.",
     fields: [
       name,
-      { path: "holds", label: "Holds, sheets of 4×5", as: "number" },
+      { path: "holds", label: "Capacity, 4×5 sheets", as: "number" },
       {
         path: "holds_rolls",
         label: "Holds, rolls",
@@ -64,7 +64,7 @@ export const INDOORS = {
       { path: "volume_ml", label: "Volume", unit: "ml", as: "number" },
       { path: "many", label: "How many you have", as: "number" },
       { path: "agitation", label: "Agitation", as: "agitation" },
-      { path: "pour_s", label: "Seconds to fill it", as: "number" },
+      { path: "pour_s", label: "Filling time", as: "number" },
       { path: "drain_s", label: "Seconds to drain it", as: "number" },
       note,
     ],

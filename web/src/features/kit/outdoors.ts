@@ -19,7 +19,7 @@ export const OUTDOORS = {
       { path: "price", label: "Price of a sheet", as: "optional", help: "in your own money" },
       { path: "provenance.exposure_index", label: "EI source", as: "text", help: WHO },
       { path: "provenance.textural_range", label: "Textural range source", as: "text" },
-      { path: "provenance.law", label: "Law source", as: "text" },
+      { path: "provenance.law", label: "Reciprocity source", as: "text" },
       { path: "provenance.price", label: "Price source", as: "text" },
       note,
     ],

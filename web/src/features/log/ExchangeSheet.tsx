@@ -82,7 +82,7 @@ export function ExchangeSheet({ close }: { close: () => void }) {
               <FileLink href="/api/exchange/exposures.csv">CSV</FileLink>
             </Line>
             <Line what="Everything, pictures too, in one file">
-              <Button onClick={pack}>Write an archive</Button>
+              <Button onClick={pack}>Export archive</Button>
             </Line>
             <Line what="Places of outings that have coordinates">
               <FileLink href="/api/exchange/places.geojson">GeoJSON</FileLink>
@@ -94,7 +94,7 @@ export function ExchangeSheet({ close }: { close: () => void }) {
             </Box>
           ) : (
             <Part title="In">
-              <Line what="Exposures from a spreadsheet; tried first, then all or none">
+              <Line what="Exposures from a spreadsheet; checked first; bad rows are listed">
                 <FileButton
                   name="Choose a CSV"
                   accept=".csv,text/csv"

@@ -58,7 +58,7 @@ export function JobProgress({
       </Box>
       {finish && (
         <Button variant="quiet" alignSelf="flex-start" onClick={finish}>
-          {job.state === "asked" ? "Not now" : "Done with it"}
+          {job.state === "asked" ? "Cancel" : "Done with it"}
         </Button>
       )}
     </Flex>

@@ -25,8 +25,8 @@ export function TwoStories({
   return (
     <Flex direction="column" gap="4">
       <Box>
-        {count(clashes.length, "piece")} of film went two ways. Nothing is imported yet; say which
-        story is kept. Undo brings the other back.
+        {count(clashes.length, "piece")} of film went two ways. Nothing is imported yet; choose one
+        for each. Undo brings the other back.
       </Box>
       {clashes.map((each) => (
         <Box as="fieldset" key={each.piece_id} border="1px solid" borderColor="line" padding="3">
@@ -44,7 +44,7 @@ export function TwoStories({
                   onChange={() => setDecided({ ...decided, [each.piece_id]: side })}
                 />
                 <Box>
-                  <b>{side === "here" ? "Keep what is here" : "Take the archive’s"}</b>
+                  <b>{side === "here" ? "Use this log" : "Use the archive"}</b>
                   {each[side].map((line) => (
                     <Box key={line} fontSize="14px" color="ink2">
                       {line}

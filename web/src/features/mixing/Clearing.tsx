@@ -65,8 +65,8 @@ export function Clearing() {
             label="Tabular grain"
             value={tabular}
             options={[
-              { value: "no", label: "no: twice the time" },
-              { value: "yes", label: "yes: three times" },
+              { value: "no", label: "no (2 × clearing time)" },
+              { value: "yes", label: "yes (3 × clearing time)" },
             ]}
             onChange={setTabular}
           />

@@ -44,14 +44,14 @@ export function MixingPage() {
             label="Mix"
             value={powder ?? ""}
             options={[
-              { value: "", label: "the baths of a run" },
+              { value: "", label: "Baths for a run" },
               ...powders.map((each) => ({ value: each.id, label: `${each.name}, from powder` })),
             ]}
             onChange={(powder) => set({ powder })}
           />
         </Box>
         {kit && !powder && !ready && (
-          <Empty title="What do you mix for?">
+          <Empty title="Choose recipe, tank and bath sequence">
             <Link to="/kit">Add a recipe, a tank and a bath sequence in Kit</Link>; what they take
             is worked out here.
           </Empty>
@@ -142,7 +142,7 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
       <Flex gap="4" wrap="wrap" maxWidth="960px" paddingTop="4" paddingBottom="4">
         {field(`Target temperature, ${unit}`, wanted, setTyped)}
         {field(
-          "Film, square inches",
+          "Film area, square inches",
           area,
           (area_in2) => {
             setArea(area_in2);
@@ -151,7 +151,7 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
           "80: a roll, four 4×5",
         )}
         {field(`Tap water, ${unit}`, tap, setTap)}
-        {field(`Hot or ice water, ${unit}`, other, setOther, "both, to be told how much of each")}
+        {field(`Hot or ice water, ${unit}`, other, setOther, "enter both to get the two amounts")}
       </Flex>
       {asked.ready && (
         <Box color="ink2" paddingBottom="3">

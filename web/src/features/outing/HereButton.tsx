@@ -27,7 +27,7 @@ export function HereButton({ found }: { found: (latitude: string, longitude: str
   };
   return (
     <Flex align="center" gap="4" wrap="wrap">
-      <Button onClick={ask}>Where I am</Button>
+      <Button onClick={ask}>Use my position</Button>
       <Box role="status" fontSize="14px" color="ink2">
         {says}
       </Box>

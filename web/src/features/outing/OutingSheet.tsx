@@ -94,7 +94,7 @@ export function OutingSheet({
           {number("temperature_c", `Temperature, ${celsius.name}`, "-4")}
         </Grid>
         <Grid templateColumns="1fr 1fr" gap="4">
-          {number("latitude", "Latitude, degrees", "north is +, if you want it")}
+          {number("latitude", "Latitude, degrees", "north +, optional")}
           {number("longitude", "Longitude, degrees", "east is +")}
         </Grid>
         <HereButton

@@ -33,7 +33,7 @@ export function PackSheet({ outing, close }: { outing: Outing; close: () => void
       footer={
         <>
           <Button variant="quiet" onClick={() => keep([])} disabled={!packed.length}>
-            Unpack all
+            Clear ticks
           </Button>
           <Button variant="main" onClick={close}>
             Close

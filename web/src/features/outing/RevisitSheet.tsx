@@ -22,7 +22,7 @@ export function RevisitSheet({ outing, close }: { outing: Outing; close: () => v
     <Sheet
       open
       close={close}
-      title={`Go back to a scene, on ${outing.title}`}
+      title={`Revisit a scene, on ${outing.title}`}
       footer={<Button onClick={close}>Close</Button>}
     >
       <Entry

@@ -87,9 +87,9 @@ export function AreaPanel({
           />
         </Box>
         <Flex gap="2" wrap="wrap">
-          <Button onClick={() => move(-1)}>Earlier</Button>
-          <Button onClick={() => move(1)}>Later</Button>
-          <Button onClick={() => redraw(area.shape?.kind ?? "outline")}>Draw again</Button>
+          <Button onClick={() => move(-1)}>Move earlier</Button>
+          <Button onClick={() => move(1)}>Move later</Button>
+          <Button onClick={() => redraw(area.shape?.kind ?? "outline")}>Redraw outline</Button>
           <Button variant="quiet" onClick={remove}>
             Remove area
           </Button>
@@ -133,7 +133,7 @@ const Fields = memo(
         />
         <Grid templateColumns="1fr 1fr" gap="3">
           <Choose
-            label="Act"
+            label="Burn or hold back"
             value={act}
             options={[
               { value: "burn", label: "burn" },
@@ -149,7 +149,7 @@ const Fields = memo(
             }
           />
           <Choose
-            label="In"
+            label="Filter"
             value={part}
             options={[
               ...parts.map((each) => ({ value: each.id, label: each.label })),
@@ -165,7 +165,7 @@ const Fields = memo(
             }}
           />
           <Choose
-            label="Counted in"
+            label="Unit"
             value={by}
             options={[
               ...(part === "none" ? [] : [{ value: "stops", label: "stops" }]),

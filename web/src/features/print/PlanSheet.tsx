@@ -238,8 +238,8 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
             {field("width_mm", "Width, mm", "plan.sheet.width_mm")}
             {field("height_mm", "Height, mm", "plan.sheet.height_mm")}
             {field("image_long_mm", "Longer side of the image, mm", "plan.sheet.image_long_mm")}
-            {field("margin_mm", "Margin to mount by, mm", "plan.sheet.margin_mm")}
-            {field("black_edge_mm", "Black edge by flash, mm", "plan.sheet.black_edge_mm")}
+            {field("margin_mm", "Mounting margin, mm", "plan.sheet.margin_mm")}
+            {field("black_edge_mm", "Black border by flash, mm", "plan.sheet.black_edge_mm")}
           </Grid>
           <Box fontSize="14px" color="ink2" paddingTop="4" paddingBottom="2">
             What the easel’s mask covers of the picture, %
@@ -268,7 +268,7 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
               checked={positive}
               onChange={(event) => setPositive(event.target.checked)}
             />
-            the picture is a positive already
+            Picture is already positive
           </Flex>
         </Box>
         <Problem of={problem} />

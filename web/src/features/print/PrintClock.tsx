@@ -207,7 +207,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
                   ? (cueNow?.text ?? "")
                   : over && !first
                     ? ""
-                    : "touch, Enter or pedal to start"}
+                    : "Tap, Enter or pedal to start"}
               </Box>
             </Flex>
             <Flex gap="3" wrap="wrap" justify="center">
@@ -221,7 +221,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
               {over &&
                 !first &&
                 button(
-                  "Keep this print",
+                  "Save print",
                   () => void write(printMade(view.print.id, view.print.plan)),
                   busy,
                 )}

@@ -102,13 +102,22 @@ function Shown({ view }: { view: PrintView }) {
               <Button variant="word" onClick={() => void sheet("plan")}>
                 {`f/${draft.plan.setting.aperture}, ${draft.plan.setting.magnification} ×, ${view.paper?.name ?? "paper not chosen"}`}
               </Button>
-              <Button
-                variant="word"
-                aria-pressed={asScanned}
-                onClick={() => setAsScanned(!asScanned)}
-              >
-                {asScanned ? "As scanned" : "As this plan prints"}
-              </Button>
+              <Flex as="fieldset" gap="3" align="center">
+                <Box as="legend" float="left" paddingRight="2" color="ink2">
+                  Show:
+                </Box>
+                {(["plan", "scan"] as const).map((what) => (
+                  <Button
+                    key={what}
+                    variant="word"
+                    aria-pressed={asScanned === (what === "scan")}
+                    fontWeight={asScanned === (what === "scan") ? 650 : 450}
+                    onClick={() => setAsScanned(what === "scan")}
+                  >
+                    {what}
+                  </Button>
+                ))}
+              </Flex>
             </Flex>
             <Box maxWidth={{ md: `calc(62vh * ${ratio})` }} marginInline="auto">
               <Picture
@@ -179,7 +188,7 @@ function Shown({ view }: { view: PrintView }) {
             </Flex>
             <Flex gap="5" rowGap="2" wrap="wrap" fontSize="15px">
               <FileLink href={`/api/prints/${draft.id}/map.pdf`}>Map of this print as PDF</FileLink>
-              <FileLink href={`/api/prints/${draft.id}/map.csv`}>its times as CSV</FileLink>
+              <FileLink href={`/api/prints/${draft.id}/map.csv`}>Times (CSV)</FileLink>
             </Flex>
           </Flex>
           <Box

@@ -28,7 +28,7 @@ export function PrintRoom() {
     <>
       <RoomHeader title="Print">
         <Button aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
-          Print a negative
+          Plan a print
         </Button>
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>

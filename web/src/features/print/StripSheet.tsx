@@ -57,7 +57,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
               void write(keepStrip(print.id, { id: newId(), part_id: part, strip: asked, note }))
             }
           >
-            {chosen === null ? "Keep strip" : "Use this time"}
+            {chosen === null ? "Save strip" : "Use this time"}
           </Button>
         </>
       }

@@ -132,9 +132,9 @@ export function Sums({
       {worked.changed.length > 0 && (
         <Box paddingTop="3">
           <Box color="ink2" fontSize="13px">
-            Beside the print before
+            Changed since the print before
           </Box>
-          <Box as="ul" aria-label="Beside the print before">
+          <Box as="ul" aria-label="Changed since the print before">
             {worked.changed.map((each) => (
               <li key={each}>{each}</li>
             ))}

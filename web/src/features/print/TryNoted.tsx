@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type RefObject, useCallback, useEffect, useMemo } from "react";
 import { Button } from "../../components/Button";
-import { dayText } from "../../components/days";
+import { dayOf } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Conflict } from "../../shared/Conflict";
@@ -50,9 +50,9 @@ export function TryNoted({
   return (
     <Box as="section" aria-label={`Print ${tried.number}`} paddingTop="4">
       <Flex direction="column" gap="3">
-        {tried.at && <Box color="ink2">{dayText(tried.at.slice(0, 10))}</Box>}
+        {tried.at && <Box color="ink2">{dayOf(tried.at)}</Box>}
         {tried.changed.length > 0 && (
-          <Box>Beside the print before: {tried.changed.join("; ")}.</Box>
+          <Box>Changed since the print before: {tried.changed.join("; ")}.</Box>
         )}
         <Entry
           label="What it shows"
@@ -78,7 +78,7 @@ export function TryNoted({
                 await again.write(printAgain(print_id, tried.id));
             }}
           >
-            Print this again
+            Use this plan again
           </Button>
           <Flex as="label" gap="2" align="center" minHeight="44px">
             <input

@@ -20,7 +20,7 @@ export function PrintDone({ run, print_id }: { run: RunClock; print_id: string }
           disabled={busy}
           onClick={() => void write(printMade(print_id, run.plan ?? null))}
         >
-          Keep this print
+          Save print
         </Button>
       )}
       {run.phase === "done" && (

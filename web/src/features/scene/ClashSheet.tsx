@@ -26,10 +26,10 @@ export function ClashSheet({
     <Sheet
       open
       close={() => undefined}
-      title="Changed elsewhere meanwhile"
+      title="Changed on another device"
       footer={
         <>
-          <Button onClick={() => settle(false)}>Use the saved version</Button>
+          <Button onClick={() => settle(false)}>Use saved version</Button>
           <Button variant="main" onClick={() => settle(true)}>
             Make my change to it
           </Button>

@@ -191,7 +191,7 @@ export function ExposeSheet({
             variant={unplaced ? "main" : "plain"}
             onClick={() => setWhere(NO_HOLDER)}
           >
-            no holder named
+            no holder
           </Button>
         </Flex>
         {film.taken.length > 0 && film.now.length === 0 && (

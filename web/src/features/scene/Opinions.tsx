@@ -21,7 +21,7 @@ export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
       borderTop="1px solid"
       borderColor="line"
       role="group"
-      aria-label="What each school would give"
+      aria-label="Placement methods"
     >
       {data.schools.map(({ row, chosen, edits }) => (
         <Box

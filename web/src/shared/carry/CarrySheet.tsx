@@ -51,13 +51,13 @@ export function CarrySheet({ close }: { close: () => void }) {
           </Button>
         ) : (
           <>
-            <Button onClick={close}>Not now</Button>
+            <Button onClick={close}>Close</Button>
             <Button
               variant="main"
               disabled={Boolean(progress || carrying || why())}
               onClick={() => void fetched()}
             >
-              Take a copy along
+              Make a field copy
             </Button>
           </>
         )

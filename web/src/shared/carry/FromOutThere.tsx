@@ -36,14 +36,14 @@ export function FromOutThere() {
     await client.invalidateQueries();
   };
   return (
-    <Box as="section" aria-label="From out there">
+    <Box as="section" aria-label="From the field">
       <Flex gap="3" wrap="wrap">
         <FileButton
           name="Choose a saved file"
           accept="application/json,.json"
           take={([file]) => file && void handedIn(file)}
         >
-          Hand in a saved file
+          Merge a field file
         </FileButton>
         {asides.length > 0 && (
           <Button variant="quiet" onClick={() => setOpen(true)}>

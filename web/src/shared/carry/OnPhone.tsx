@@ -47,8 +47,7 @@ export function OnPhone() {
       )}
       <Box color="ink2" fontSize="14px" paddingTop="2">
         What trusting means: this machine may vouch for addresses of home networks, and for nothing
-        else. The key lies in the data folder, under network. To take it back: remove the
-        certificate “Emulsa at home” where it was installed.
+        else. To take it back: remove the certificate “Emulsa at home” where it was installed.
       </Box>
     </Box>
   );

@@ -50,7 +50,7 @@ export function ExposureSheet({
       footer={
         <>
           <History id={view.id} after={close} />
-          <Link to={`/log/${view.id}`}>Its story</Link>
+          <Link to={`/log/${view.id}`}>Film history</Link>
           <Button onClick={close}>Close</Button>
           <Button variant="main" type="submit" form="correct">
             Save

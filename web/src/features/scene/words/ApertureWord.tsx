@@ -54,7 +54,7 @@ function ApertureChoices({
           onChange={(event) => setText(event.target.value)}
           problem={problem}
         />
-        <Button type="submit">Set</Button>
+        <Button type="submit">Set aperture</Button>
       </Flex>
       {solution?.answer?.equivalents.map((pair) => (
         <Choice

@@ -92,7 +92,7 @@ function FilmChoices({
             onChange={(event) => setIndex(event.target.value)}
             problem={problem}
           />
-          <Button type="submit">Rate</Button>
+          <Button type="submit">Set EI</Button>
         </Flex>
         {film && other && (
           <Box paddingTop="2">
@@ -105,13 +105,7 @@ function FilmChoices({
           </Box>
         )}
       </form>
-      <NameOne
-        label="Another film, by name"
-        example="Corvane"
-        word="film"
-        edit={edit}
-        close={close}
-      />
+      <NameOne label="Other film" example="Corvane" word="film" edit={edit} close={close} />
       {recipes.length > 0 && (
         <Choose
           label="Develop in"

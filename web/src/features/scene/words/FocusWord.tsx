@@ -99,7 +99,7 @@ function FocusChoices({
   return (
     <Flex direction="column" gap="3" as="form" onSubmit={submit}>
       <Choose
-        label="Focus by"
+        label="Focus given as"
         value={kind}
         options={Object.entries(FOCUS).map(([value, each]) => ({ value, label: each.name }))}
         onChange={(value) => setKind(value as keyof typeof FOCUS)}

@@ -32,7 +32,7 @@ function PlaceChoices({
   return (
     <Flex direction="column" gap="3">
       <Choose
-        label="Way of placing"
+        label="Placement method"
         value={scene.school ?? ""}
         options={OFFERED.schools}
         onChange={(value) => keep({ kind: "place_by", school: (value || null) as Scene["school"] })}
