@@ -66,12 +66,17 @@ def test_the_demo_has_its_own_folder(tmp_path: Path) -> None:
 
 @pytest.mark.parametrize(
     ("line", "code", "said"),
-    [("9 shade III", 0, '"zone":3.0'), ("500", 2, '"code":"ambiguous"')],
+    [
+        ("--json 9 shade III", 0, '"zone":3.0'),
+        ("--json 500", 2, '"code":"ambiguous"'),
+        ("13 1/3 bark", 0, "EV 13⅓ · “bark” · falls on V\n"),
+        ("500", 2, "EV 500 is more than any light"),
+    ],
 )
 def test_a_line_is_read_by_the_same_grammar(
     capsys: pytest.CaptureFixture[str], line: str, code: int, said: str
 ) -> None:
-    """As on the page: its meaning as JSON, or the question and exit 2."""
+    """As on the page: its meaning in words or as JSON, or the question and exit 2."""
     assert cli.main(["read", *line.split()]) == code
     assert said in capsys.readouterr().out
 
@@ -189,3 +194,23 @@ def test_one_file_needs_no_log(tmp_path: Path, capsys: pytest.CaptureFixture[str
     assert "Written: " in capsys.readouterr().out
     assert file.read_text("utf-8").startswith("<!doctype html>")
     assert not nowhere.exists()
+
+
+def test_a_command_that_is_none(capsys: pytest.CaptureFixture[str]) -> None:
+    """It is said with those there are; no command at all lists them."""
+    with pytest.raises(SystemExit) as ended:
+        cli.main(["nosuch"])
+    assert ended.value.code == 2
+    said = capsys.readouterr().err
+    assert said.startswith("There is no command nosuch. Commands: serve, demo, backup,")
+    assert cli.main([]) == 0
+    assert "serve your own log in the browser" in capsys.readouterr().out
+
+
+def test_every_command_has_an_example(capsys: pytest.CaptureFixture[str]) -> None:
+    """In its own help, with a sentence."""
+    parser = cli._parser()
+    (commands,) = (each for each in parser._actions if isinstance(each.choices, dict))
+    for name, command in commands.choices.items():
+        assert f"emulsa {name}" in (command.epilog or ""), name
+        assert (command.description or "").endswith("."), name

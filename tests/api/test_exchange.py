@@ -45,8 +45,11 @@ def hand_in(client: TestClient, text: str | bytes) -> Json:
     return told
 
 
-def read(client: TestClient, file: Json, write: bool = False, **mapping: str) -> Json:
-    body = {"id": file["id"], "mapping": file["mapping"] | mapping, "write": write}
+def read(
+    client: TestClient, file: Json, write: bool = False, partly: bool = False, **mapping: str
+) -> Json:
+    chosen = file["mapping"] | mapping
+    body = {"id": file["id"], "mapping": chosen, "write": write, "partly": partly}
     answer = client.post("/api/exchange/csv/read", json=body)
     assert answer.status_code == 200, answer.text
     return waited(client, answer.json())
@@ -100,10 +103,16 @@ def test_no_cell_becomes_a_formula(client: TestClient) -> None:
 def test_every_exposure_goes_out(client: TestClient) -> None:
     """One row each, under the columns that come in again; the file has a sensible name."""
     rows = rows_out(client)
-    assert list(rows[0]) == list(columns.NAMES)
+    assert list(rows[0]) == [*columns.NAMES, *columns.ALSO_WRITTEN]
     assert len(rows) == client.get("/api/log").json()["total"]
     (telephoto,) = [row for row in rows if row["id"] == "exposure-4A"]
     assert (telephoto["where"], telephoto["aperture"], telephoto["n"]) == ("4A", "f/22", "1.0")
+    assert telephoto["readings"] == (
+        "wet sleepers 9⅓ III; dry-stone wall 10⅓ IV; fog above the drum 12⅓ VI"
+    )
+    assert (telephoto["minutes"], telephoto["judgement"]) == ("", "")
+    (judged,) = [row for row in rows if row["id"] == "exposure-shed-A"]
+    assert (judged["minutes"], judged["judgement"]) == ("6.833", "shadows full, highlights blocked")
     name = client.get("/api/exchange/exposures.csv").headers["content-disposition"]
     assert "emulsa-exposures-20" in name
 
@@ -171,6 +180,39 @@ def test_sheets_alike_are_not_one(client: TestClient) -> None:
     assert read(client, hand_in(client, rows), write=True)["result"]["new"] == 3
     again = read(client, hand_in(client, rows))["result"]
     assert (again["new"], again["known"]) == (0, 3)
+
+
+def test_good_rows_go_in_while_bad_ones_are_mended(client: TestClient) -> None:
+    """The bad ones come back as a file with what is wrong with each; mended, that file goes in."""
+    text = (
+        GOOD
+        + "2024-05-01,Corvane 100,32,1/2,Mending pit,1A,N-1,\n"
+        + "31.2.2024,Corvane 100,wide,1/2,Mending pit,1B,N,=1+1\n"
+        + "2.5.2024,Corvane 100,32,1,Mending pit,2A,N+1,\n"
+    )
+    file = hand_in(client, text)
+    tried = read(client, file)["result"]
+    assert (tried["new"], tried["refused"]) == (2, 1)
+    assert [(each["line"], each["column"]) for each in tried["refusals"]] == [
+        (3, "exposed_at"),
+        (3, "aperture"),
+    ]
+    wrote = read(client, file, write=True, partly=True)
+    assert (wrote["state"], wrote["result"]["new"]) == ("done", 2)
+    lines = client.get("/api/log?text=mending").json()["lines"]
+    assert [(each["n_text"], each["where"]) for each in lines] == [("N+1", "2A"), ("N−1", "1A")]
+    answer = client.get(f"/api/exchange/csv/{wrote['id']}/refused.csv")
+    back = answer.content.decode("utf-8-sig")
+    (bad,) = csv.DictReader(io.StringIO(back))
+    assert (bad["where"], bad["note"]) == ("1B", "'=1+1")
+    assert "exposed_at: “31.2.2024” is not a day" in bad["what is wrong"]
+    assert "aperture: “wide”" in bad["what is wrong"]
+    mended = hand_in(client, back.replace("31.2.2024", "3.5.2024").replace("wide", "22"))
+    assert read(client, mended, write=True)["result"]["new"] == 1
+    refusal(client.get("/api/exchange/csv/none/refused.csv"), 404)
+    client.post("/api/undo")
+    client.post("/api/undo")
+    assert client.get("/api/log?text=mending").json()["lines"] == []
 
 
 @pytest.mark.parametrize(
@@ -276,6 +318,7 @@ def test_csv_out_and_in_is_a_fixed_point(client: TestClient, elsewhere: TestClie
     """Out of one house into an empty one and out again: the same file; in again adds nothing."""
     text = client.get("/api/exchange/exposures.csv").content
     without = {"lens": "", "pinhole": "", "filters": ""}  # an empty kit has none to name
+    own = {*without, *columns.ALSO_WRITTEN}  # nor plans, runs or judgements
     job = read(elsewhere, hand_in(elsewhere, text), write=True, **without)
     assert (job["state"], job["message"]) == ("done", "")
     assert job["result"]["new"] == len(rows_out(client))
@@ -283,7 +326,7 @@ def test_csv_out_and_in_is_a_fixed_point(client: TestClient, elsewhere: TestClie
     assert films == {"Corvane 100", "Ostrel 400"}
 
     def told(house: TestClient) -> list[Json]:
-        return [{k: v for k, v in row.items() if k not in without} for row in rows_out(house)]
+        return [{k: v for k, v in row.items() if k not in own} for row in rows_out(house)]
 
     assert told(elsewhere) == told(client)
     again = read(

@@ -7,7 +7,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from emulsa.core.errors import CoreError
 from emulsa.exchange.logbook import columns, rows
 
 NEEDED = {"exposed_at": "2024-05-01", "film": "Corvane 100", "aperture": "32", "time_s": "1/2"}
@@ -23,6 +22,12 @@ def read(**cells: str) -> rows.Row:
         ("exposed_at", "2024-05-01", "exposed_at", "2024-05-01T12:00:00.000Z"),
         ("exposed_at", "2024-05-01T09:20", "exposed_at", "2024-05-01T09:20:00.000Z"),
         ("exposed_at", "2024-05-01 09:20:30", "exposed_at", "2024-05-01T09:20:30.000Z"),
+        ("exposed_at", "1.5.2024", "exposed_at", "2024-05-01T12:00:00.000Z"),
+        ("exposed_at", "17. 11. 2024 9:05", "exposed_at", "2024-11-17T09:05:00.000Z"),
+        ("n", "N", "n", 0.0),
+        ("n", "N-1", "n", -1.0),
+        ("n", "N−1½", "n", -1.5),
+        ("n", "n+2", "n", 2.0),
         ("aperture", "f/22", "aperture", "22"),
         ("aperture", "F 5.6", "aperture", "5.6"),
         ("aperture", "f32", "aperture", "32"),
@@ -63,7 +68,8 @@ def test_cells_as_notebooks_write_them(column: str, cell: str, field: str, value
     ("column", "cell", "says"),
     [
         ("exposed_at", "", "needed"),
-        ("exposed_at", "1.5.2024", "is not a day"),
+        ("exposed_at", "32.5.2024", "is not a day"),
+        ("exposed_at", "1.13.2024", "is not a day"),
         ("exposed_at", "2023-02-29", "is not a day"),
         ("film", "  ", "needed"),
         ("film", "x" * 81, "80"),
@@ -84,10 +90,18 @@ def test_cells_as_notebooks_write_them(column: str, cell: str, field: str, value
 )
 def test_cells_that_are_refused(column: str, cell: str, says: str) -> None:
     """By their column, in one sentence."""
-    with pytest.raises(CoreError) as caught:
+    with pytest.raises(rows.RowRefused) as caught:
         read(**{column: cell})
-    assert caught.value.field == column
-    assert says in caught.value.message
+    (problem,) = caught.value.problems
+    assert problem.field == column
+    assert says in problem.message
+
+
+def test_all_that_is_wrong_with_a_row_is_said() -> None:
+    """In the order of its columns, not only the first."""
+    with pytest.raises(rows.RowRefused) as caught:
+        read(exposed_at="", aperture="wide", n="six", cost="-1")
+    assert [each.field for each in caught.value.problems] == ["exposed_at", "aperture", "n", "cost"]
 
 
 def test_rows_make_up_their_own_id() -> None:

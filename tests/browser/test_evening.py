@@ -50,7 +50,7 @@ def test_every_run_of_the_evening_is_put_together(open_page: Open, service: Serv
 def test_a_sheet_is_moved_to_another_run(open_page: Open) -> None:
     """By hand, with what it costs, and back to the best again."""
     page = open_page("/darkroom/evening", PHONE)
-    page.get_by_label("Move 1B to another run").select_option(label="to run 2")
+    page.get_by_label("Move 1B to another run").select_option(label="run 2")
     second = page.get_by_role("article", name="Run 2: Corvane 100 N−1 to N+1")
     expect(second).to_contain_text("1B")
     expect(second).to_contain_text("zone too high")

@@ -84,13 +84,13 @@ def test_pausing_and_light_that_changes(open_page: Open, service: Service) -> No
     expect(page.get_by_text("paused: shutter closed")).to_be_visible()
     field = page.get_by_label("Light changed? Read dark crack again")
     field.fill("half past")
-    page.get_by_role("button", name="Take it").click()
+    page.get_by_role("button", name="Use this reading").click()
     expect(
         page.get_by_role("alert").filter(has_text="does not begin with a reading")
     ).to_be_visible()
     expect(field).to_have_value("half past")
     field.fill("8")
-    page.get_by_role("button", name="Take it").click()
+    page.get_by_role("button", name="Use this reading").click()
     expect(page.get_by_text("−1 stop of light")).to_be_visible()
     page.get_by_role("button", name="Open again").click()
     wound_forward(page, 12)
@@ -120,7 +120,7 @@ def test_light_that_fades_away_is_said(open_page: Open) -> None:
     wound_forward(page, 60)
     for ev in ("0", "-4"):  # one drop of light is no fading; two are
         page.get_by_label("Light changed? Read pit props again").fill(ev)
-        page.get_by_role("button", name="Take it").click()
+        page.get_by_role("button", name="Use this reading").click()
         expect(page.get_by_text(f"EV {ev.replace('-', '−')}").first).to_be_visible()
         wound_forward(page, 60)
     expect(page.get_by_text("it will never complete")).to_be_visible()
@@ -160,7 +160,9 @@ def test_a_bracket_by_keyboard(open_page: Open, service: Service) -> None:
     expect(frames).to_contain_text("f/32, 28 s")
     expect(sheet).to_contain_text("Uses 3 sheets, 7.20 in film")
     sheet.get_by_label("Frames", exact=True).fill("4")
-    expect(sheet.get_by_role("alert").filter(has_text="odd number of frames")).to_be_visible()
+    expect(
+        sheet.get_by_role("alert").filter(has_text="cannot be even on both sides")
+    ).to_be_visible()
     sheet.get_by_label("Frames", exact=True).fill("3")
     sheet.get_by_label("Step").select_option(label="½ stop")
     expect(frames).to_contain_text("+½")
@@ -280,6 +282,7 @@ def test_a_spot_meter_pulls_its_trigger(open_page: Open, service: Service) -> No
     expect(page.get_by_role("status").filter(has_text="north sky: EV 13")).to_be_visible()
     expect(page.locator('[data-pin="north sky"]')).to_be_visible()
     page.keyboard.press("Escape")
+    page.get_by_role("button", name=re.compile(r"^\d more$")).click()
     expect(page.get_by_text("Medium yellow darkens blue sky")).to_be_visible()
     readings = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["readings"]
     assert readings[-1]["label"] == "north sky"

@@ -105,6 +105,7 @@ def test_walked_with_the_keyboard(open_page: Open) -> None:
     expect(focused).to_contain_text("R1-3")
     page.keyboard.press("End")
     expect(focused).to_contain_text("R1-1")
+    page.wait_for_timeout(1_100)  # a letter right after typing would be none
     page.keyboard.press("v")
     expect(page).to_have_url(re.compile("view=pictures"))
     expect(focused).to_contain_text("R1-1 ·")

@@ -71,4 +71,5 @@ def test_money_and_days(open_page: Open, elsewhere: Service) -> None:
     expect(page.get_by_text("£2.40 each")).to_be_visible()
     expect(page.get_by_text("opened 2025-11-02")).to_be_visible()
     page.goto(f"{elsewhere.url}/outing")
+    page.get_by_role("button", name="Second outing, first frost").click()
     expect(page.get_by_text("33.8 °F")).to_be_visible()

@@ -102,7 +102,9 @@ def test_an_area_is_drawn_by_keys_and_by_touch(open_page: Open, service: Service
     page.get_by_role("button", name="Close outline").click()
     panel = page.get_by_role("region", name="Area Area 1")
     panel.get_by_label("Area", exact=True).fill("Wall")
-    page.get_by_role("region", name="Area Wall").get_by_label("Act").select_option("dodge")
+    page.get_by_role("region", name="Area Wall").get_by_label("Burn or hold back").select_option(
+        "dodge"
+    )
     expect(page.get_by_role("button", name="Wall, −1")).to_be_visible()
     until(page, lambda: acts(service) == ["dodge"])
     phone = open_page("/print/print-shed-b", PHONE)
@@ -130,7 +132,7 @@ def test_a_strip_is_touched_between_two(open_page: Open, service: Service) -> No
     kept = saved(service, "print-shed-b")
     assert kept["plan"]["parts"][0]["seconds"] == 10.5
     (strip,) = service.call("GET", "/api/prints/print-shed-b")["strips"]
-    assert "between 3 and 4 is right" in strip["says"]
+    assert "between strips 3 and 4 chosen" in strip["says"]
 
 
 def test_a_print_is_run_by_its_clock_and_kept(open_page: Open, service: Service) -> None:

@@ -135,7 +135,7 @@ def test_the_kit_is_kept(open_page: Open, service: Service) -> None:
     page = open_page("/kit")
     page.get_by_role("button", name="Add a film").click()
     page.get_by_label("Name").fill("Harrow 50")
-    page.get_by_label("Reciprocity").select_option("table")
+    page.get_by_label("Reciprocity", exact=True).select_option("table")
     rows = page.get_by_label("Rows: metered s, corrected s")
     rows.fill("1 1\n10 8")
     page.get_by_role("button", name="Save").click()

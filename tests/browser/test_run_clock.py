@@ -101,7 +101,7 @@ def test_a_rehearsal_gives_every_cue_in_its_time(open_page: Open, run: Service) 
     assert heard.count(740) == 3 * len(moves)
     assert heard.count(980) == 3
     page.get_by_role("button", name="Back to the beginning").click()
-    page.get_by_role("button", name="Not now").click()
+    page.get_by_role("button", name="Close").click()
     expect(page.get_by_role("region", name="Short run")).to_be_visible()
     assert run.call("GET", "/api/darkroom")["runs"][0]["run"]["went"] is None
 

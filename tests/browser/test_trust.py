@@ -53,7 +53,7 @@ def test_two_stories_are_told_and_decided(
     expect(dialog.get_by_text("1 not decided")).to_be_visible()
     expect(dialog.get_by_role("button", name="Import", exact=True)).to_be_disabled()
     expect(dialog.get_by_role("group", name="2A")).to_contain_text("50 % of it")
-    dialog.get_by_role("radio", name="Take the archive").check()
+    dialog.get_by_role("radio", name="Use the archive").check()
     dialog.get_by_role("button", name="Import", exact=True).click()
     expect(dialog.get_by_text("the one of the archive is kept")).to_be_visible()
     shots = {line["exposure_id"] for line in service.call("GET", "/api/log")["lines"]}

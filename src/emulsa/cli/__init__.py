@@ -3,13 +3,19 @@
 from __future__ import annotations
 
 import argparse
+import re
+import sys
 from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING, NoReturn
 
 from emulsa import __version__
 from emulsa.cli import asking, files, serving
 from emulsa.cli.telling import default_data
 from emulsa.core import operations
+
+if TYPE_CHECKING:
+    Commands = argparse._SubParsersAction["_Parser"]
 
 LAST_PORT = 65_535
 
@@ -17,6 +23,9 @@ LAST_PORT = 65_535
 def main(arguments: list[str] | None = None) -> int:
     """Run a command; returns the process's exit code."""
     options = _parser().parse_args(arguments)
+    if options.command is None:
+        _parser().print_help()
+        return 0
     run: Callable[[argparse.Namespace], int] = options.run
     return run(options)
 
@@ -27,20 +36,43 @@ def _port(text: str) -> int:
     return int(text)
 
 
+class _Parser(argparse.ArgumentParser):
+    """Says what is wrong in a sentence, and what there is instead."""
+
+    def error(self, message: str) -> NoReturn:
+        if found := re.match(
+            r"argument COMMAND: invalid choice: '(.*?)' \(choose from (.*)\)", message
+        ):
+            there = found[2].replace("'", "")
+            message = f"There is no command {found[1]}. Commands: {there}."
+            self.exit(2, f"{message}\n")
+        self.print_usage(sys.stderr)
+        self.exit(2, f"{message[:1].upper()}{message[1:]}.\n")
+
+
+def _command(commands: Commands, name: str, summary: str, example: str) -> argparse.ArgumentParser:
+    return commands.add_parser(
+        name,
+        help=summary,
+        description=f"{summary[:1].upper()}{summary[1:]}.",
+        epilog=f"Example: {example}",
+    )
+
+
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(
+    parser = _Parser(
         prog="emulsa",
         description="From the spot meter to the developing tank: exposures placed, corrected and"
         " logged, film developed by the clock. Everything runs on this machine.",
         epilog="emulsa COMMAND --help explains the options of each.",
     )
     parser.add_argument("--version", action="version", version=f"Emulsa {__version__}")
-    commands = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
+    commands = parser.add_subparsers(dest="command", metavar="COMMAND")
     for name, summary in (
         ("serve", "serve your own log in the browser"),
         ("demo", "serve a demo outing, in a folder of its own; your log is not touched"),
     ):
-        command = commands.add_parser(name, help=summary, description=f"{summary.capitalize()}.")
+        command = _command(commands, name, summary, f"emulsa {name} --port 8048")
         command.add_argument(
             "--host",
             default="127.0.0.1",
@@ -58,7 +90,7 @@ def _parser() -> argparse.ArgumentParser:
         command.add_argument(
             "--new",
             action="store_true",
-            help="begin a new log although the folder holds copies of one that is gone",
+            help="start an empty log even if backups of an older one are here",
         )
         _data(command, demo=name == "demo")
         command.set_defaults(run=serving.serve)
@@ -69,39 +101,66 @@ def _parser() -> argparse.ArgumentParser:
             metavar="NAME",
             help="another name it answers under, as the machine's own; may be given several times",
         )
-    command = commands.add_parser("backup", help="write everything into one file to carry away")
+    command = _command(
+        commands,
+        "backup",
+        "write everything into one file to carry away",
+        "emulsa backup quarry.zip",
+    )
     command.add_argument(
         "file", type=Path, nargs="?", help="file to write (default: emulsa-backup-<day>.zip)"
     )
     _data(command)
     command.set_defaults(run=files.backup)
-    command = commands.add_parser("restore", help="put a backup back; what it replaces is kept")
+    command = _command(
+        commands,
+        "restore",
+        "put a backup back; what it replaces is kept",
+        "emulsa restore quarry.zip",
+    )
     command.add_argument("file", type=Path, help="a backup, or one of the daily copies")
     _data(command)
     command.set_defaults(run=files.restore)
-    command = commands.add_parser(
-        "single-file", help="write everything as one page that opens without installing anything"
+    command = _command(
+        commands,
+        "single-file",
+        "write everything as one page that opens without installing anything",
+        "emulsa single-file emulsa.html",
     )
     command.add_argument(
         "file", type=Path, nargs="?", default=Path("emulsa.html"), help="default: %(default)s"
     )
     _data(command)
     command.set_defaults(run=files.single_file)
-    command = commands.add_parser(
-        "hand-in", help="do at home what was done in a carried copy and saved to a file"
+    command = _command(
+        commands,
+        "hand-in",
+        "do at home what was done in a carried copy and saved to a file",
+        "emulsa hand-in outing.json",
     )
     command.add_argument("file", type=Path, help="the file the device saved")
     _data(command)
     command.set_defaults(run=files.hand_in)
-    command = commands.add_parser("compute", help="compute one rule: JSON in, JSON out")
+    command = _command(
+        commands,
+        "compute",
+        "compute one rule: JSON in, JSON out",
+        "echo '{\"factor\": 8}' | emulsa compute filters",
+    )
     command.add_argument(
         "operation", metavar="OPERATION", help=f"one of {', '.join(operations.TABLE)}"
     )
     command.set_defaults(run=asking.compute)
-    command = commands.add_parser("read", help="say what a reading line means, as 9 shade III")
+    command = _command(commands, "read", "say what a reading line means", "emulsa read 9 shade III")
     command.add_argument("line", nargs="+", help="the line, as it is typed in the scene")
+    command.add_argument("--json", action="store_true", help="for machines: its meaning as JSON")
     command.set_defaults(run=asking.read)
-    command = commands.add_parser("openapi", help="print the OpenAPI document of the service")
+    command = _command(
+        commands,
+        "openapi",
+        "print the OpenAPI document of the service",
+        "emulsa openapi > openapi.json",
+    )
     command.set_defaults(run=asking.openapi)
     return parser
 

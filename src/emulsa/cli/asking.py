@@ -8,7 +8,11 @@ from pathlib import Path
 
 from emulsa.core import operations
 from emulsa.core.errors import CoreError
+from emulsa.core.kit.preferences import Preferences
 from emulsa.core.line import grammar
+from emulsa.core.line.carry_out import KitNames
+from emulsa.core.line.lines import typed
+from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.wire import dumps
 
 BAD_INPUT = 2  # exit code of a refused request
@@ -25,13 +29,21 @@ def compute(options: argparse.Namespace) -> int:
 
 
 def read(options: argparse.Namespace) -> int:
-    """What a typed line means, as JSON: the same grammar as the page's."""
+    """What a typed line means, by the same grammar as the page's: in words, or as JSON."""
+    line = " ".join(options.line)
     try:
-        print(dumps(grammar.parse(" ".join(options.line))))
+        print(dumps(grammar.parse(line)) if options.json else _words(line))
     except CoreError as problem:
-        print(dumps(problem.as_json()))
+        print(dumps(problem.as_json()) if options.json else problem.message)
         return BAD_INPUT
     return 0
+
+
+def _words(line: str) -> str:
+    """The meaning of a line over a scene that is empty, as the page says it."""
+    blank = Scene(id="line", outing_id="line", title="line")
+    said = typed(line, blank, SceneKit(), KitNames(), Preferences(), "reading")
+    return said.says
 
 
 def openapi(_: argparse.Namespace) -> int:

@@ -18,7 +18,7 @@ def serve(options: argparse.Namespace) -> int:
     ports = [(options.host, options.port)]
     if options.network:
         ports.append((ANYWHERE, options.secure_port))
-    for busy in filter(None, (port_problem(*each) for each in ports)):
+    for busy in filter(None, (port_problem(*each, options.command) for each in ports)):
         print(busy, file=sys.stderr)
         return 1
     from emulsa.server import listening
@@ -83,7 +83,7 @@ def _show_pairing(address: str, code: str) -> None:
     )
 
 
-def port_problem(host: str, port: int) -> str:
+def port_problem(host: str, port: int, command: str = "serve") -> str:
     """Why nobody can listen there, and what to do; nothing when one can."""
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
@@ -92,7 +92,6 @@ def port_problem(host: str, port: int) -> str:
         except OSError as problem:
             return (
                 f"Port {port} on {host} cannot be used ({problem.strerror})."
-                " Stop what is using it, or choose another: PORT=8018 make demo,"
-                " or emulsa serve --port 8018."
+                f" Stop what is using it, or choose another: emulsa {command} --port {port + 31}"
             )
     return ""

@@ -126,6 +126,8 @@ def _origin(words: list[str], usual: str) -> tuple[str, list[str]]:
 
 
 def _point(words: list[str]) -> Row:
+    if len(words) == 1 and AMOUNT.fullmatch(words[0].replace(":", "")):
+        words = ["0", *words]  # a lone number is the minutes for N
     learned = words[2:3] == [LEARNED]
     rest = words[3:] if learned else words[2:]
     cut = rest.index(NOTE) if NOTE in rest else len(rest)

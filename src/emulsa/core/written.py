@@ -288,12 +288,3 @@ def _range_c(celsius: float) -> str:
 
 def _range_ml(ml: float) -> str:
     return plain(ml) if _form().volume == "ml" else plain(round(ml / ML_PER_FL_OZ, 2))
-
-
-def count_text(number: int, what: str) -> str:
-    """So many of something.
-
-    >>> count_text(1, "sheet"), count_text(3, "roll")
-    ('1 sheet', '3 rolls')
-    """
-    return f"{number} {what}" + ("" if number == 1 else "s")

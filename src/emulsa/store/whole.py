@@ -31,7 +31,10 @@ def exposure_rows(connection: Connection) -> Iterator[dict[str, Any]]:
             exposure.bracket_id AS bracket,
             iif(exposure.bracket_id IS NULL, NULL, exposure.bracket_stops) AS bracket_stops,
             CASE piece.state WHEN 'in_run' THEN 'exposed' ELSE piece.state END AS state,
-            exposure.cost, exposure.note
+            exposure.cost, exposure.note,
+            json_extract(exposure.request, '$.readings') AS kept_readings,
+            json_extract(exposure.answer, '$.falls') AS kept_falls,
+            round(run.minutes, 3) AS minutes, judgement.shadow, judgement.highlight
         FROM exposure
         JOIN piece ON piece.id = exposure.piece_id
         JOIN film ON film.id = piece.film_id
@@ -39,6 +42,8 @@ def exposure_rows(connection: Connection) -> Iterator[dict[str, Any]]:
         JOIN outing ON outing.id = scene.outing_id
         LEFT JOIN lens ON lens.id = exposure.lens_id
         LEFT JOIN pinhole ON pinhole.id = exposure.pinhole_id
+        LEFT JOIN run ON run.id = piece.run_id
+        LEFT JOIN judgement ON judgement.id = piece.id
         ORDER BY exposure.exposed_at, exposure.rowid
         """
     )

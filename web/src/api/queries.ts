@@ -38,3 +38,6 @@ export const sourcesQuery = queryOptions({
   ...question("compute_sources"),
   staleTime: Number.POSITIVE_INFINITY,
 });
+
+/** Film that can be exposed now: sides and the frames in the gates. */
+export const readyQuery = question("pieces_ready");

@@ -10,6 +10,8 @@ export interface Timed {
   /** what will be logged when the shutter is closed */
   given: Schemas["Given"];
   where: string;
+  /** which reminders it has: those of its film and of what is in front of it */
+  reminded?: string;
   title: string;
   setText: string;
   /** what is placed: the thing to read again when the light changes */
@@ -56,3 +58,7 @@ export function watchText(seconds: number): string {
   const whole = Math.floor(rest);
   return `${minutes}:${String(whole).padStart(2, "0")}`;
 }
+
+/** Which reminders an exposure has, by its film and by what is in front of it. */
+export const remindersOf = (roll: boolean, pinhole: boolean) =>
+  `${roll ? "roll" : "sheet"} ${pinhole ? "pinhole" : "lens"}`;

@@ -1,7 +1,8 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { question } from "../api/ask";
 import type { Refusal } from "../api/refusal";
 import { Button } from "../components/Button";
-import { said } from "./said";
 
 type Fields = Record<string, unknown>;
 
@@ -20,20 +21,12 @@ export function Conflict({
 }) {
   if (problem?.code !== "conflict" || problem.version === null) return null;
   const theirs = problem.stored as Fields | null; // nothing: another hand deleted it
-  const own = mine as Fields;
-  const differing = Object.keys(own).filter(
-    (field) => theirs && field in theirs && said(own[field]) !== said(theirs[field]),
-  );
   const { version } = problem;
   return (
     <Box role="alert" borderLeft="3px solid" borderColor="ochre" background="ochreSoft" padding="3">
       <Box fontWeight={550}>{problem.message}</Box>
       <Box as="ul" paddingBlock="2" fontSize="14px">
-        {differing.map((field) => (
-          <li key={field}>
-            {field.replaceAll("_", " ")}: saved {said(theirs?.[field])}, yours {said(own[field])}
-          </li>
-        ))}
+        {theirs && <Differing mine={mine as Fields} theirs={theirs} />}
       </Box>
       <Flex gap="3" wrap="wrap">
         <Button onClick={take}>{theirs ? "Use saved version" : "Leave it deleted"}</Button>
@@ -43,4 +36,17 @@ export function Conflict({
       </Flex>
     </Box>
   );
+}
+
+/** What differs, field by field, in words. */
+function Differing({ mine, theirs }: { mine: Fields; theirs: Fields }) {
+  const differing = useQuery({
+    ...question("history_compare", { body: { mine, theirs } }),
+    staleTime: Number.POSITIVE_INFINITY,
+  }).data;
+  return differing?.map((each) => (
+    <li key={each.field}>
+      {each.field}: saved {each.before}, yours {each.after}
+    </li>
+  ));
 }

@@ -8,7 +8,6 @@ import { momentText } from "../components/days";
 import { Notice } from "../components/Notice";
 import { Problem } from "../components/Problem";
 import { Sheet } from "../components/Sheet";
-import { said } from "./said";
 import { useWrite } from "./useWrite";
 
 /** A word that opens what was done to a record, change by change. */
@@ -79,7 +78,7 @@ function HistorySheet({
             <Box as="ul" fontSize="14px" color="ink2">
               {event.differences.slice(0, MOST).map((each) => (
                 <Box as="li" key={each.field} overflowWrap="anywhere">
-                  {each.field}: {said(each.before)} → {said(each.after)}
+                  {each.field}: {each.before} → {each.after}
                 </Box>
               ))}
               {event.differences.length > MOST && (

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { Moon, Sun, Undo2 } from "lucide-react";
-import type { ReactNode } from "react";
+import { ChevronLeft, Moon, Sun, Undo2 } from "lucide-react";
+import { type ReactNode, useEffect } from "react";
+import { Link, useLocation } from "react-router";
 import { Button } from "../components/Button";
 import { setLight, useLight } from "../theme/light";
 import { useJournal } from "./journal";
@@ -10,14 +11,18 @@ const SHORT = 9; // letters of a title that is never cut
 /** The room's title, what is special to it, undo, and the light. */
 export function RoomHeader({
   title,
+  called,
   sub,
   children,
 }: {
   title: ReactNode;
+  /** the title in words, where it is more than words */
+  called?: string;
   sub?: ReactNode;
   children?: ReactNode;
 }) {
   const light = useLight();
+  const { room, back } = useTitled(called ?? (typeof title === "string" ? title : ""));
   const { reach, undo, busy } = useJournal();
   const last = reach?.undo;
   const Icon = light === "day" ? Moon : Sun;
@@ -32,6 +37,13 @@ export function RoomHeader({
       borderColor="line"
       background="sheet"
     >
+      {back && (
+        <Box asChild display={{ base: "inline-flex", md: "none" }} alignItems="center">
+          <Link to={back} aria-label={`Back to ${room}`} style={{ minWidth: 32, minHeight: 44 }}>
+            <ChevronLeft size={24} aria-hidden />
+          </Link>
+        </Box>
+      )}
       <Box
         as="h1"
         fontSize={{ base: "17px", md: "19px" }}
@@ -80,4 +92,18 @@ export function RoomHeader({
       </Button>
     </Flex>
   );
+}
+
+/** Rooms whose parts stand beside each other: there is nothing to go back to. */
+const FLAT = ["scene", "film"];
+
+/** The window's title, and where a page within a room leads back to. */
+function useTitled(title: string) {
+  const [first = "", ...further] = useLocation().pathname.split("/").filter(Boolean);
+  const room = first.charAt(0).toUpperCase() + first.slice(1);
+  useEffect(() => {
+    const words = [title, room, "Emulsa"].filter(Boolean);
+    document.title = words.filter((word, place) => words.indexOf(word) === place).join(" · ");
+  }, [title, room]);
+  return { room, back: further.length > 0 && !FLAT.includes(first) ? `/${first}` : null };
 }

@@ -24,7 +24,8 @@ function pressed(event: KeyboardEvent) {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   const now = event.timeStamp;
   if (isTyping(event.target)) {
-    typedAt = now;
+    // Escape says that one is done with it
+    typedAt = event.key === "Escape" ? Number.NEGATIVE_INFINITY : now;
     return;
   }
   if (event.defaultPrevented || inDialog()) return;

@@ -14,7 +14,7 @@ from emulsa.api.jobs import Job
 from emulsa.api.limits import MEGABYTE
 from emulsa.api.lookup import needed
 from emulsa.api.refusals import NotFound
-from emulsa.api.replies import CSV, GEOJSON, disposition
+from emulsa.api.replies import CSV, GEOJSON, attached, disposition
 from emulsa.api.routing import Db, File, House, Routes, now
 from emulsa.api.views.jobs import JobView, exchange_file, finished, job_view
 from emulsa.core.limits import Id
@@ -51,11 +51,13 @@ class CsvFile:
 
 @dataclass(frozen=True, kw_only=True)
 class ReadingIn:
-    """A handed-in CSV and which of its columns is which; ``write`` brings it in."""
+    """A handed-in CSV and which of its columns is which; ``write`` brings it in, ``partly`` its
+    good rows although others are refused: those come back as a file."""
 
     id: Id
     mapping: dict[str, Any] = field(default_factory=dict)
     write: bool = False
+    partly: bool = False
 
 
 @routes.question("/exposures.csv", media_type=CSV)
@@ -99,7 +101,8 @@ def hand_in_csv(house: House, file: Path, act_id: str) -> CsvFile:
 
 @routes.work("POST", "/csv/read")
 def read_csv(house: House, reading: ReadingIn, act_id: str, moment: str) -> JobView:
-    """Try a handed-in CSV, or bring it in: all rows or none, one undoable act."""
+    """Try a handed-in CSV, or bring it in: all rows or none, or those that are good; one undoable
+    act."""
     act = Doing(act_id, moment, "exchange.read_csv", {"id": reading.id, **reading.mapping})
     done = act_done(house, act) if reading.write else None
     if done is not None:
@@ -115,7 +118,8 @@ def read_csv(house: House, reading: ReadingIn, act_id: str, moment: str) -> JobV
                 return asdict((yield from csv_in.check(connection, path, mapping)))
         with staging.gathering(house.exchange) as (beside, stage):
             with closing(house.connect()) as connection:
-                report = yield from csv_in.gather(connection, stage, path, mapping)
+                bad = exchange_file(house, act_id, "bad.csv") if reading.partly else None
+                report = yield from csv_in.gather(connection, stage, path, mapping, bad)
             staging.filled(stage)
             with long_act(house, act, "import exposures", beside) as doing:
                 staging.forget_known(doing.db)
@@ -128,6 +132,15 @@ def read_csv(house: House, reading: ReadingIn, act_id: str, moment: str) -> JobV
         return doing.result
 
     return job_view(house.jobs.begin(act_id, "csv", work))
+
+
+@routes.question("/csv/{id}/refused.csv", media_type=CSV)
+def refused_csv(house: House, id: str) -> File:  # noqa: A002
+    """The rows that were not brought in, with what is wrong with each, to be mended."""
+    path = exchange_file(house, id, "bad.csv")
+    if not path.exists():
+        raise NotFound("No row of this file was refused, or it is not here any more.", field="id")
+    return attached(path.read_bytes(), CSV, "refused-rows", "csv", "attachment")
 
 
 @routes.question("/jobs")

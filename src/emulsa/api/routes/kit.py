@@ -21,7 +21,7 @@ from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
 from emulsa.core.development.agitation import scheme_text, words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
-from emulsa.core.development.recipes import Recipe
+from emulsa.core.development.recipes import Recipe, settled
 from emulsa.core.film.formats import SheetFormat
 from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
@@ -179,11 +179,20 @@ def _put(table: Table[Any]) -> Callable[..., Any]:
         act.says(f"save {record.name}")
         known = rows.one(act.db, table, id)
         unchanged(record.name, known, record, base)
+        _ask_dilutions(record)
         act.keep(rerated(known, record) if isinstance(record, Film) else record)
         return act.read_back(record)
 
     put.__annotations__ |= {"record": table.kind, "return": table.kind}
     return put
+
+
+def _ask_dilutions(record: Any) -> None:
+    if isinstance(record, FilmRecipe):
+        settled(record.recipe.dilution, record.recipe.colon, "recipe.colon")
+    if isinstance(record, Line):
+        for bath in record.baths:
+            settled(bath.dilution, bath.colon, "baths")
 
 
 def _delete(table: Table[Any]) -> Callable[..., Any]:

@@ -8,7 +8,7 @@ from typing import Annotated
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
-from emulsa.api.views.ready import ready_now
+from emulsa.api.views.ready import camera_of, ready_now
 from emulsa.core.film.acts.naming import Naming
 from emulsa.core.film.acts.naming import name_holder as named
 from emulsa.core.film.metered import MeteredSpot, metered_spots
@@ -19,6 +19,7 @@ from emulsa.core.logged.record import Share
 from emulsa.store import exposures, films, holders, pieces
 
 FilmMeant = Annotated[str, Length("A film's id", 0, 64)]
+OpticsMeant = Annotated[str, Length("A lens's or pinhole's id", 0, 64)]
 SideMeant = Annotated[str, Length("The side or frame", 0, 40)]
 
 routes = Routes("pieces", "/api/pieces")
@@ -38,10 +39,17 @@ class Fits(Fitting):
 
 
 @routes.question("/fitting")
-def fitting(db: Db, film_id: FilmMeant = "", share: Share = 1.0, side: SideMeant = "") -> Fits:
+def fitting(
+    db: Db,
+    film_id: FilmMeant = "",
+    share: Share = 1.0,
+    side: SideMeant = "",
+    optics_id: OpticsMeant = "",
+) -> Fits:
     """The film of one kind an exposure, or a share of a multiple one, can go onto, and what the
-    ``side`` that was typed means; nothing fits a scene whose film was not chosen."""
-    fits = fitting_of(ready_now(db), film_id, share)
+    ``side`` that was typed means; nothing fits a scene whose film was not chosen. Film in the
+    camera of the lens or pinhole comes first."""
+    fits = fitting_of(ready_now(db), film_id, share, camera_of(db, optics_id or None))
     name = films.names(db).get(film_id, "film of this kind")
     return Fits(
         now=fits.now,

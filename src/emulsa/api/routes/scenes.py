@@ -11,7 +11,7 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes, now
 from emulsa.api.views.done import Done
-from emulsa.api.views.ready import ready_now
+from emulsa.api.views.ready import camera_of, ready_now
 from emulsa.api.views.scenes import KeptScene, SceneView, kept, scene_view, solution
 from emulsa.api.views.targets import targets_of
 from emulsa.core.advice import Advice
@@ -221,7 +221,8 @@ def bracketed(db: Db, asked: Bracketing) -> BracketShown:
     count = len(answer.frames)
     film_id = asked.scene.film_id or ""
     name = films.names(db).get(film_id, "film of this kind")
-    row = meant_row(fitting(ready_now(db), film_id, 1.0), asked.sides, count, name)
+    camera = camera_of(db, asked.scene.lens_id or asked.scene.pinhole_id)
+    row = meant_row(fitting(ready_now(db), film_id, 1.0, camera), asked.sides, count, name)
     on = list(pieces.of_ids(db, row.piece_ids).values())
     costs = [each.cost for each in targets_of(db, on).values()]
     known = [each for each in costs if each is not None]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from emulsa.api.routing import Db
 from emulsa.core.film.ready import Ready, ready
-from emulsa.store import exposures, films, pieces, rolls
+from emulsa.store import exposures, films, kit, pieces, rolls
 
 
 def ready_now(db: Db) -> tuple[Ready, ...]:
@@ -20,3 +20,9 @@ def ready_now(db: Db) -> tuple[Ready, ...]:
         {each.id: each for each in films.films(db)},
         exposures.shots(db, [each.id for each in every]),
     )
+
+
+def camera_of(db: Db, optics_id: str | None) -> str | None:
+    """The camera a lens or a pinhole is on; nothing where that was not said."""
+    optics = kit.lens(db, optics_id) or kit.pinhole(db, optics_id)
+    return optics.camera_id if optics else None

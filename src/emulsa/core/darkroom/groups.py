@@ -16,9 +16,9 @@ from emulsa.core.development.negative import Tankful, developing_time
 from emulsa.core.development.time_answer import DevelopmentAnswer
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.numbers import counted
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.watch import minutes_typed
-from emulsa.core.written import count_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -135,8 +135,8 @@ def _group(
 
 def _count_text(members: Iterable[WaitingFilm]) -> str:
     """How much it is, as one counts it: sheets, and lengths of rolls."""
-    counted = Counter("roll" if each.of_roll else "sheet" for each in members)
-    return " and ".join(count_text(number, what) for what, number in sorted(counted.items()))
+    kinds = Counter("roll" if each.of_roll else "sheet" for each in members)
+    return " and ".join(counted(number, what) for what, number in sorted(kinds.items()))
 
 
 def _others(

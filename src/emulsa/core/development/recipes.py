@@ -8,6 +8,7 @@ common practice.
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
@@ -16,7 +17,7 @@ from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre
 from emulsa.core.data.development import K_PER_C
 from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.thumb import log_linear, thumb_factor
-from emulsa.core.errors import Missing, Unsound
+from emulsa.core.errors import Missing, Unreadable, Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
 
@@ -97,6 +98,21 @@ class Recipe:
         ):
             if len(set(rows)) < len(rows):
                 raise Unsound("Two rows say the same; leave one of them out.", field=field)
+
+
+def settled(dilution: str, colon: Colon | None, field: str) -> None:
+    """Unreadable for a dilution that can mean two things: asked while it is written down, not by a
+    clock with film in the tank.
+
+    >>> settled("1+25", None, "colon")
+    """
+    found = re.fullmatch(r"1:(\d+(?:[.,]\d+)?)", dilution.replace(" ", ""))
+    if found and colon is None:
+        raise Unreadable(
+            f"“{dilution}” can mean 1+{found[1]} or 1 in {found[1]}: choose which its maker means.",
+            field=field,
+            allowed=["one_plus_n", "one_in_n"],
+        )
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

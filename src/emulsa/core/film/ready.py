@@ -7,6 +7,7 @@ import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 
+from emulsa.core.development.ratings import RatingReason
 from emulsa.core.film.pieces import NO_HOLDER, Piece
 from emulsa.core.film.rolls import Roll, in_the_gate, rated
 from emulsa.core.film.states import State
@@ -21,7 +22,8 @@ class Ready:
     """A place that can take an exposure, or another share of one; ``doubt`` is worth a look.
 
     ``in_gate``: it can take it now; frames further on a roll wait their turn. ``rated_ei`` is what
-    its roll is shot at; of a sheet each has its own.
+    its roll is shot at, ``rating_reason`` why; of a sheet each has its own. ``camera_id`` is the
+    camera a roll is in.
     """
 
     piece_id: str
@@ -34,6 +36,8 @@ class Ready:
     roll_number: int | None
     in_gate: bool
     rated_ei: float | None
+    rating_reason: RatingReason | None
+    camera_id: str | None
     doubt: str
 
 
@@ -73,9 +77,14 @@ class Fitting:
     taken: tuple[Ready, ...]
 
 
-def fitting(found: Iterable[Ready], film_id: str, share: float) -> Fitting:
-    """What of this film an exposure, or a share of a multiple one, can go onto."""
+def fitting(
+    found: Iterable[Ready], film_id: str, share: float, camera_id: str | None = None
+) -> Fitting:
+    """What of this film an exposure, or a share of a multiple one, can go onto; film in the camera
+    of the scene's lens comes first, rolls in another last."""
     own = [each for each in found if each.film_id == film_id]
+    if camera_id is not None:
+        own.sort(key=lambda each: _rank(each, camera_id))
     unexposed = tuple(each for each in own if each.state == "loaded")
     begun = [each for each in own if each.state == "exposed" and each.in_gate]
     open_ = [each for each in begun if share < 1 and each.share_left >= share - SHARE_SLACK]
@@ -85,6 +94,12 @@ def fitting(found: Iterable[Ready], film_id: str, share: float) -> Fitting:
         unexposed=unexposed,
         taken=tuple(each for each in begun if each not in open_),
     )
+
+
+def _rank(each: Ready, camera_id: str) -> int:
+    if each.roll_number is None:
+        return 1
+    return 0 if each.camera_id == camera_id else 2
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -125,10 +140,17 @@ class MeantRow:
 
 
 def meant_row(fits: Fitting, typed: str, count: int, film_name: str) -> MeantRow:
-    """Nothing typed is the first unexposed pieces in their order."""
+    """Nothing typed is the first unexposed pieces in their order, all of them sheets or all of one
+    roll, as the first is: nobody changes backs within a bracket."""
     there = {each.where: each.piece_id for each in fits.unexposed}
+    kinds = {each.where: each.roll_number for each in fits.unexposed}
     wanted = tuple(filter(None, re.split(r"[\s,]+", typed.upper())))
-    wanted = wanted or tuple(there)[:count]
+    if not wanted and there:
+        first = next(iter(kinds.values()))
+        wanted = tuple(each for each in there if kinds[each] == first)[:count]
+    if len({kinds[each] for each in wanted if each in kinds}) > 1:
+        said = f"A bracket stays on sheets, or on one roll; {', '.join(wanted)} are both."
+        return MeantRow(where=wanted, piece_ids=(), refusal=said)
     ids = tuple(dict.fromkeys(there[each] for each in wanted if each in there))
     if len(ids) == len(wanted) == count:
         return MeantRow(where=wanted, piece_ids=ids, refusal="")
@@ -156,6 +178,8 @@ def _ready(piece: Piece, roll: Roll | None, film: Film, shots: Sequence[Shot]) -
         in_gate=roll is None
         or in_the_gate(roll, piece.frame or 0, exposed=piece.state == "exposed"),
         rated_ei=rated(roll, film.exposure_index) if roll else None,
+        rating_reason=roll.rating_reason if roll else None,
+        camera_id=roll.camera_id if roll else None,
         doubt=doubt,
     )
 

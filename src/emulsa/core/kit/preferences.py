@@ -13,12 +13,10 @@ from emulsa.core.written import Written
 Step = Annotated[str, Length("A step", 1, 80)]
 TimeIso = Literal["film", "100"]
 
-CHECKLIST = (
-    "Shutter closed, aperture set",
-    "Lens cap off, filter on",
-    "Holder in, right side to the lens",
-    "Slide out; wait until the camera has settled",
-)
+APERTURE = "Shutter closed, aperture set"
+HOLDER = "Holder in, right side to the lens"
+SLIDE = "Slide out; wait until the camera has settled"
+CHECKLIST = (APERTURE, "Lens cap off, filter on", HOLDER, SLIDE)
 AFTER = "Slide back, exposed side out"
 
 

@@ -1,21 +1,26 @@
-"""Tables of kit records as lines of text, as they are typed (``core/tables``) and read back."""
+"""Tables of kit records as lines of text, as they are typed (``core/tables``) and read back, and
+the zones of a film as one writes them."""
 
 from __future__ import annotations
 
 from typing import Any
 
 from emulsa.core.chemistry.powder import Powder
-from emulsa.core.kit.films import FilmRecipe
+from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.tables import LEARNED, NOTE
+from emulsa.core.tones.zones import zone_text
 from emulsa.core.watch import minutes_typed
 from emulsa.core.written import temperature_text
 
 
 def table_texts(record: Any) -> dict[str, str]:
-    """Every table of a record by its path in it; none for records without."""
+    """Every table and zone of a record by its path in it; none for records without."""
     if isinstance(record, FilmRecipe):
         return _recipe(record)
+    if isinstance(record, Film):
+        low, high = map(zone_text, record.textural_range)
+        return {"textural_range.0": low, "textural_range.1": high}
     if isinstance(record, Powder):
         return {"parts": _table((each.name, each.grams) for each in record.parts)}
     if isinstance(record, PrintingPaper):

@@ -6,7 +6,8 @@
 
 // A real fraction: the face has signs for halves and quarters only, so all are set by hand.
 #let fraction(parts) = box({
-  h(0.08em)
+  // a space as narrow as can be: text that is copied reads 11 1/3, not 111/3
+  text(size: 0.3em, "\u{00a0}")
   text(size: 0.74em, baseline: -0.34em, parts.at(0))
   h(-0.04em)
   text(size: 0.95em, "\u{2044}")

@@ -17,7 +17,7 @@ class Column:
 
 COLUMNS = (
     Column("id", "what tells this exposure from all others; made up when there is none"),
-    Column("exposed_at", "when: 2026-01-17, or with a time 2026-01-17T09:20", ("date", "datetime", "when", "taken")),
+    Column("exposed_at", "when: 2026-01-17 or 17.1.2026, or with a time 2026-01-17T09:20", ("date", "datetime", "when", "taken")),
     Column("outing", "the outing it belongs to; the day stands in", ("trip", "session", "project")),
     Column("place", "where it was", ("location", "where was it")),
     Column("scene", "what was in front of the camera", ("subject", "title", "description", "picture")),
@@ -30,7 +30,7 @@ COLUMNS = (
     Column("filters", "filters' names as in Kit, between semicolons", ("filter",)),
     Column("aperture", "f/32 for a mark, 138 for a number", ("f", "f stop", "f number", "stop")),
     Column("time_s", "1/60, 9 s, 2:10; plain numbers where the column is called seconds", ("time", "shutter", "exposure", "exposure time", "seconds")),
-    Column("n", "N as a number: -1, 0, 0.5", ("development", "dev", "n number")),
+    Column("n", "N, N-1, N+1/2, or as a number: -1, 0, 0.5", ("development", "dev", "n number")),
     Column("error_stops", "stops too much (+) or too little (-)"),
     Column("development_change", "what long times do to the developing time, 1 for nothing"),
     Column("share", "its part of a multiple exposure, 1 for all"),
@@ -42,6 +42,8 @@ COLUMNS = (
     Column("note", "anything else", ("notes", "remarks", "comment", "comments")),
 )  # fmt: skip
 NAMES = tuple(each.name for each in COLUMNS)
+# what the log adds when it is written, and nobody brings in
+ALSO_WRITTEN = ("readings", "minutes", "judgement")
 NEEDED = ("exposed_at", "film", "aperture", "time_s")
 
 

@@ -1,4 +1,5 @@
-"""Exposures from a CSV: a dry run that names every refusal, then all of the rows or none."""
+"""Exposures from a CSV: a dry run that names every refusal, then all of the rows or none, or the
+good ones while the bad come back as a file to mend."""
 
 from __future__ import annotations
 
@@ -13,9 +14,10 @@ from emulsa.core.kit.films import Film
 from emulsa.core.logged.record import Exposure, Taken
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
+from emulsa.exchange.csv_table import csv_file
 from emulsa.exchange.logbook import rows
 from emulsa.exchange.logbook.columns import NAMES, NEEDED
-from emulsa.exchange.logbook.rows import Row
+from emulsa.exchange.logbook.rows import Row, RowRefused
 from emulsa.exchange.logbook.unknown_csv import count_rows, opened
 from emulsa.store import kit, records, scenes, whole
 from emulsa.store.database import Connection
@@ -45,10 +47,11 @@ class Report:
     new_films: list[str] = field(default_factory=list)
     refusals: list[Refused] = field(default_factory=list)
 
-    def refuse(self, line: int, problem: CoreError) -> None:
+    def refuse(self, line: int, problems: list[CoreError]) -> None:
         self.refused += 1
-        if len(self.refusals) < REFUSALS_SHOWN:
-            self.refusals.append(Refused(line, problem.field or "", problem.message))
+        for problem in problems:
+            if len(self.refusals) < REFUSALS_SHOWN:
+                self.refusals.append(Refused(line, problem.field or "", problem.message))
 
 
 IN_SECONDS = re.compile(r"(?:^|[^a-z])(?:s|secs?|seconds?)(?:$|[^a-z])", re.I)
@@ -122,17 +125,26 @@ def check(connection: Connection, path: Path, mapping: dict[str, str]) -> Steps[
 
 
 def gather(
-    connection: Connection, stage: Connection, path: Path, mapping: dict[str, str]
+    connection: Connection,
+    stage: Connection,
+    path: Path,
+    mapping: dict[str, str],
+    bad: Path | None = None,
 ) -> Steps[Report]:
-    """Gather all rows on a stage; Unreadable for a single one that is refused.
+    """Gather all rows on a stage; Unreadable for a single one that is refused. With a file for
+    ``bad`` rows those go there with what is wrong with each, to be mended, and the others go in.
 
     ``connection`` is only read. Rows whose exposure is there already are passed over.
     """
-    return _through(connection, path, mapping, stage)
+    return _through(connection, path, mapping, stage, bad)
 
 
 def _through(
-    connection: Connection, path: Path, mapping: dict[str, str], stage: Connection | None
+    connection: Connection,
+    path: Path,
+    mapping: dict[str, str],
+    stage: Connection | None,
+    bad: Path | None = None,
 ) -> Steps[Report]:
     _sensible(mapping)
     free = FreeIds(connection)
@@ -141,7 +153,8 @@ def _through(
     alike: Counter[str] = Counter()
     made = _Made(connection, stage, free) if stage is not None else None
     total = count_rows(path)
-    with opened(path) as (columns, lines):
+    with opened(path) as (columns, lines), _Bad(bad) as refused:
+        refused.header(columns)
         place = _places(columns, mapping)
         for number, cells in enumerate(lines, start=2):
             report.rows += 1
@@ -153,8 +166,10 @@ def _through(
                     in_seconds=bool(IN_SECONDS.search(mapping["time_s"])),
                 )
                 film, taken = names.film(row), names.taken(row)
-            except CoreError as problem:
-                report.refuse(number, problem)
+            except (CoreError, RowRefused) as problem:
+                problems = problem.problems if isinstance(problem, RowRefused) else [problem]
+                report.refuse(number, problems)
+                refused.row(cells, problems)
                 continue
             if film is not None:
                 report.new_films.append(film.name)
@@ -169,7 +184,7 @@ def _through(
             if made is not None:
                 made.row(row, film, names.films[row.film.casefold()], taken)
     yield report.rows, total
-    if stage is not None and report.refused:
+    if stage is not None and bad is None and report.refused:
         first = report.refusals[0]
         raise Unreadable(
             f"Line {first.line}, {first.column}: {first.message} Nothing was brought in"
@@ -177,6 +192,31 @@ def _through(
             field=first.column,
         )
     return report
+
+
+class _Bad:
+    """The rows that were refused as a file of their own: its columns, and what is wrong."""
+
+    def __init__(self, path: Path | None) -> None:
+        self._path = path
+        self._rows: list[list[str]] = []
+
+    def __enter__(self) -> _Bad:
+        return self
+
+    def header(self, columns: list[str]) -> None:
+        self._rows.append([*columns, "what is wrong"])
+
+    def row(self, cells: list[str], problems: list[CoreError]) -> None:
+        if self._path is None:
+            return
+        width = len(self._rows[0]) - 1
+        said = " ".join(f"{each.field}: {each.message}" for each in problems)
+        self._rows.append([*cells[:width], *[""] * (width - len(cells)), said])
+
+    def __exit__(self, *_: object) -> None:
+        if self._path is not None and len(self._rows) > 1:
+            self._path.write_bytes(csv_file(self._rows))
 
 
 class _Made:

@@ -8,7 +8,7 @@ import re
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from functools import lru_cache
+from functools import lru_cache, partial
 from typing import Annotated, Any, Literal
 
 from emulsa.core import wire
@@ -32,7 +32,6 @@ from emulsa.core.logged.record import Cost, DevelopmentChange, ErrorStops, Share
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.typed import commas
 from emulsa.exchange.csv_table import plain
-from emulsa.exchange.logbook.columns import NEEDED
 
 # what is made beside the exposure has this id and a word
 RowId = Annotated[str, Length("The id of a row", 1, 56)]
@@ -42,6 +41,7 @@ INSTANT = re.compile(
     r"([T ]([01]\d|2[0-3]):\d{2}(:\d{2}(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})?)?",
     re.ASCII,
 )
+DOTTED = re.compile(r"(\d{1,2})\. ?(\d{1,2})\. ?(\d{4})(?:,? (\d{1,2}:\d{2}))?", re.ASCII)
 State = Literal["exposed", "developed", "judged"]
 
 LONGEST_CELL = 4_000  # a note has 2,000 at most
@@ -79,57 +79,93 @@ class Row:
     note: str
 
 
+class RowRefused(Exception):
+    """Everything that is wrong with a row, each with its column in ``field``."""
+
+    def __init__(self, problems: list[CoreError]) -> None:
+        super().__init__(problems[0].message)
+        self.problems = problems
+
+
 def read(cells: dict[str, str], *, in_seconds: bool = True) -> Row:
-    """A row by our column names; CoreError with the column in ``field``. ``in_seconds``: the column
-    of times says itself that it holds seconds. A table of somebody else's writes its numbers with
-    points or with commas, whatever is said of one's own."""
+    """A row by our column names; RowRefused with all that is wrong with it. ``in_seconds``: the
+    column of times says itself that it holds seconds. A table of somebody else's writes its numbers
+    with points or with commas, whatever is said of one's own."""
     with commas(True):
         return _read(cells, in_seconds)
 
 
 def _read(cells: dict[str, str], in_seconds: bool) -> Row:
-    for name, value in cells.items():
-        if len(value) > LONGEST_CELL:
-            raise OutOfRange(
-                f"A cell may have {LONGEST_CELL} characters; this has {len(value)}.", field=name
-            )
-    text = {name: plain(value.strip()) for name, value in cells.items()}
-    for name in NEEDED:
-        if not text.get(name):
-            raise Missing("Nothing stands here; it is needed.", field=name)
+    problems: list[CoreError] = []
+
+    def trying(name: str, parse: Callable[[], Any], other: Any = None) -> Any:
+        try:
+            return parse()
+        except CoreError as problem:
+            problem.field = name
+            problems.append(problem)
+            return other
+
+    text = {name: trying(name, partial(_cell, value), "") for name, value in cells.items()}
 
     def get(name: str, kind: Any, other: Any) -> Any:
         value = text.get(name, "")
-        return _quantity(kind, value, name) if value else other
+        return trying(name, partial(_quantity, kind, value, name), other) if value else other
 
-    at = _instant(text["exposed_at"])
-    day = at[:10]
-    return Row(
-        id=_own_id(text) or _made_up(text),
+    def word(name: str, kind: Any) -> Any:
+        return trying(name, partial(_word, kind, text, name))
+
+    def named(name: str) -> str:
+        return str(trying(name, partial(_named, text, name), ""))
+
+    def needed(name: str, parse: Callable[[str], Any]) -> Any:
+        return trying(name, partial(_needed, text.get(name, ""), parse))
+
+    at = needed("exposed_at", _instant)
+    filters = (each.strip() for each in text.get("filters", "").split(";"))
+    row = Row(
+        id=trying("id", partial(_own_id, text), "") or _made_up(text),
         exposed_at=at,
-        outing=_named(text, "outing") or day,
-        place=_named(text, "place"),
-        scene=_named(text, "scene") or "untitled",
-        film=_named(text, "film"),
+        outing=named("outing") or str(at)[:DAY],
+        place=named("place"),
+        scene=named("scene") or "untitled",
+        film=needed("film", lambda film: _name(film, "film")),
         ei=get("ei", ExposureIndex, None),
-        rating_reason=_word(RatingReason, text, "rating_reason"),
-        where=_named(text, "where"),
-        lens=_named(text, "lens"),
-        pinhole=_named(text, "pinhole"),
-        filters=tuple(each.strip() for each in text.get("filters", "").split(";") if each.strip()),
-        aperture=_at("aperture", _aperture, text["aperture"]),
-        seconds=_at("time_s", _seconds if in_seconds else _asked, text["time_s"]),
-        n=get("n", DevelopmentNumber, 0.0),
+        rating_reason=word("rating_reason", RatingReason),
+        where=named("where"),
+        lens=named("lens"),
+        pinhole=named("pinhole"),
+        filters=tuple(each for each in filters if each),
+        aperture=needed("aperture", _aperture),
+        seconds=needed("time_s", _seconds if in_seconds else _asked),
+        n=trying("n", partial(wire.decode, DevelopmentNumber, text.get("n") or 0.0, "n")),
         error_stops=get("error_stops", ErrorStops, 0.0),
         development_change=get("development_change", DevelopmentChange, 1.0),
         share=get("share", Share, 1.0),
-        share_of=_word(ShareOf, text, "share_of") or "one_scene",
-        bracket=_named(text, "bracket"),
+        share_of=word("share_of", ShareOf) or "one_scene",
+        bracket=named("bracket"),
         bracket_stops=get("bracket_stops", BracketStops, 0.0),
-        state=wire.decode(State, text.get("state") or "developed", "state"),
+        state=trying(
+            "state", partial(wire.decode, State, text.get("state") or "developed", "state")
+        ),
         cost=get("cost", Cost, None),
-        note=wire.decode(Note, text.get("note", ""), "note"),
+        note=trying("note", partial(wire.decode, Note, text.get("note", ""), "note")),
     )
+    if problems:
+        raise RowRefused(problems)
+    return row
+
+
+def _cell(value: str) -> str:
+    if len(value) > LONGEST_CELL:
+        raise OutOfRange(f"A cell may have {LONGEST_CELL} characters; this has {len(value)}.")
+    return plain(value.strip())
+
+
+def _needed(value: str, parse: Callable[[str], Any]) -> Any:
+    if not value:
+        raise Missing("Nothing stands here; it is needed.")
+    return parse(value)
 
 
 def _word(kind: Any, text: dict[str, str], name: str) -> Any:
@@ -180,14 +216,19 @@ def _quantity(kind: Any, value: str, field: str) -> Any:
 
 @_once
 def _instant(text: str) -> str:
-    """A day or an instant as the log writes it; a day alone is noon, which says no hour."""
+    """A day or an instant as the log writes it, or a day with points, 17.1.2026; a day alone is
+    noon, which says no hour."""
+    iso = text
+    if dotted := DOTTED.fullmatch(text):
+        day, month, year, hour = dotted.groups()
+        iso = f"{year}-{int(month):02d}-{int(day):02d}" + (f"T{hour.zfill(5)}" if hour else "")
     try:
-        if not INSTANT.fullmatch(text):
+        if not INSTANT.fullmatch(iso):
             raise ValueError
-        moment = datetime.fromisoformat(text if len(text) > DAY else f"{text}T12:00")
+        moment = datetime.fromisoformat(iso if len(iso) > DAY else f"{iso}T12:00")
     except ValueError:
         raise Unreadable(
-            f"“{text[:40]}” is not a day; write 2026-01-17, or 2026-01-17T09:20.",
+            f"“{text[:40]}” is not a day; write 2026-01-17, 17.1.2026, or 2026-01-17T09:20.",
             field="exposed_at",
         ) from None
     if moment.year not in YEARS:
@@ -243,14 +284,6 @@ def _number(text: str, field: str) -> float:
         return float(text.replace("−", "-").replace(",", "."))
     except ValueError:
         raise Unreadable(f"“{text}” is not a number.", field=field) from None
-
-
-def _at(field: str, parse: Callable[[str], Any], text: str) -> Any:
-    try:
-        return parse(text)
-    except CoreError as problem:
-        problem.field = field
-        raise
 
 
 def _made_up(text: dict[str, str]) -> str:

@@ -7,6 +7,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { FileLink } from "../../shared/FileLink";
+import { say } from "../../shared/saying";
 import { useWrite } from "../../shared/useWrite";
 import { deleteTest, type TestView, takeTimes, takeTones, type Worked } from "./queries";
 
@@ -28,6 +29,10 @@ export function SaysPanel({
   const navigate = useNavigate();
   const [verdict, setVerdict] = useState(test.verdict ?? "");
   const own = useWrite();
+  const left = (title: string) => {
+    navigate("/bench");
+    say(`Deleted ${title}. Undo brings it back.`);
+  };
   const busy = writing || own.busy;
   const usable = worked.ladder.some((each) => !each.extrapolated) && test.recipe_id;
   const [own_file, curves] = [`/api/bench/tests/${test.id}`, test.curves ?? []];
@@ -120,7 +125,7 @@ export function SaysPanel({
         <Button
           variant="quiet"
           disabled={busy}
-          onClick={() => void own.write(deleteTest(test.id), { at_once: () => navigate("/bench") })}
+          onClick={() => void own.write(deleteTest(test.id), { at_once: () => left(test.title) })}
         >
           Delete test
         </Button>

@@ -1,11 +1,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { preferencesQuery } from "../../api/queries";
+import { wayQuery } from "../../api/queries";
 
 /** What to look at before opening; it reminds and does not block. Edited in Kit, your way. */
-export function Checklist() {
-  const steps = useQuery(preferencesQuery).data?.checklist ?? [];
+export function Checklist({ reminded }: { reminded: string }) {
+  const steps = useQuery(wayQuery).data?.reminders[reminded]?.before ?? [];
   const [done, setDone] = useState<Set<string>>(new Set());
   if (!steps.length) return null;
   const toggle = (step: string) => {

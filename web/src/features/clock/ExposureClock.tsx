@@ -1,12 +1,13 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
-import { preferencesQuery } from "../../api/queries";
+import { wayQuery } from "../../api/queries";
 import { sound, wakeSound } from "../../clock/sounds";
 import {
   closedAt,
   keepClock,
   openS,
+  remindersOf,
   runningS,
   type Timed,
   useClock,
@@ -38,7 +39,7 @@ const leftOf = (timed: Timed, now: number) =>
   timed.left_s === null ? null : timed.left_s - runningS(timed, now);
 
 function useSounds(timed: Timed | null, now: number) {
-  const habits = useQuery(preferencesQuery).data?.sounds;
+  const habits = useQuery(wayQuery).data?.preferences.sounds;
   const said = useRef("");
   useEffect(() => {
     if (timed?.phase !== "open" || !habits) return;
@@ -68,8 +69,9 @@ function Face({
   retry: () => void;
 }) {
   const main = useRef<HTMLButtonElement>(null);
-  const preferences = useQuery(preferencesQuery).data;
-  const { sounds, after } = preferences ?? {};
+  const way = useQuery(wayQuery).data;
+  const { sounds } = way?.preferences ?? {};
+  const after = way?.reminders[timed.reminded ?? remindersOf(false, false)]?.after;
   const left = leftOf(timed, now);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each phase has its own main button
   useEffect(() => main.current?.focus(), [timed.phase]);
@@ -97,7 +99,9 @@ function Face({
       title={timed.title}
       set={`${timed.where} · ${timed.setText}`}
     >
-      {timed.phase === "ready" && <Checklist />}
+      {timed.phase === "ready" && (
+        <Checklist reminded={timed.reminded ?? remindersOf(false, false)} />
+      )}
       <Box
         textAlign="center"
         flex="1"

@@ -64,7 +64,7 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
             </>
           )}
           <History id={view.holder.id} after={close} />
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="holder">
             Save
           </Button>

@@ -37,7 +37,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
       footer={
         <>
           <History id={roll.id} after={close} />
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="change-roll">
             Save
           </Button>

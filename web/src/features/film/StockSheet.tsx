@@ -97,7 +97,7 @@ export function StockSheet({
               <History id={draft.id} after={close} />
             </>
           )}
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="stock">
             Save
           </Button>

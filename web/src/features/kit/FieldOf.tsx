@@ -4,6 +4,7 @@ import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
+import { ZONES } from "../../shared/zones";
 import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
@@ -122,6 +123,17 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
           agitations={kit.agitations}
           none="as the tank"
           onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "zone":
+      return (
+        <Entry
+          label={field.label}
+          defaultValue={
+            kit.tables[(record as { id: string }).id]?.[field.path] ?? ZONES[Number(value)] ?? text
+          }
+          onChange={(event) => onChange(typedNumber(event.target.value))}
           problem={problem}
         />
       );

@@ -23,7 +23,13 @@ export function Picture({
   record: unknown;
   kit: Schemas["Kit"];
 }) {
-  if (kind === "films") return <FilmPicture film={record as Schemas["Film"]} />;
+  if (kind === "films")
+    return (
+      <FilmPicture
+        film={record as Schemas["Film"]}
+        zones={kit.tables[(record as Schemas["Film"]).id] ?? {}}
+      />
+    );
   if (kind === "lenses") return <Marks optics={(record as Schemas["KitLens"]).optics} />;
   if (kind === "recipes") {
     const recipe = record as Schemas["FilmRecipe"];
@@ -55,12 +61,22 @@ function Titled({ title, children }: { title: string; children: React.ReactNode 
   );
 }
 
-function FilmPicture({ film }: { film: Schemas["Film"] }) {
+function FilmPicture({
+  film,
+  zones,
+}: {
+  film: Schemas["Film"];
+  /** its zones as one writes them */
+  zones: Record<string, string>;
+}) {
   const [low, high] = film.textural_range as [number, number];
   return (
     <Flex direction="column" gap="5">
       <Titled title="Zones that keep texture">
-        <Flex role="img" aria-label={`From zone ${low} to zone ${high}`}>
+        <Flex
+          role="img"
+          aria-label={`From zone ${zones["textural_range.0"] ?? ZONES[low]} to zone ${zones["textural_range.1"] ?? ZONES[high]}`}
+        >
           {ZONES.map((zone, place) => {
             const held = place >= low && place <= high;
             return (

@@ -57,7 +57,7 @@ export function RecordSheet({
       close={close}
       title={
         old
-          ? `Change this ${spec.one}`
+          ? (record.name ?? spec.one)
           : `Add ${/^[aeiou]/.test(spec.one) ? "an" : "a"} ${spec.one}`
       }
       footer={
@@ -85,7 +85,7 @@ export function RecordSheet({
               <History id={record.id} after={close} />
             </Flex>
           )}
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="record">
             Save
           </Button>

@@ -21,9 +21,9 @@ import { WritingWay } from "./WritingWay";
 type Preferences = Schemas["Preferences"];
 
 const HABITS = [
-  ["habits.shadow_zone", "Shadow zone", "3 is III; IV is 4"],
-  ["habits.highlight_zone", "Highlight zone", "7 to 8, fractions as 7.5"],
-  ["habits.target_zone", "Highlights are meant for", "8 is VIII; VII is 7"],
+  ["habits.shadow_zone", "Shadow zone", "III or IV"],
+  ["habits.highlight_zone", "Highlight zone", "VII to VIII, fractions as VII½"],
+  ["habits.target_zone", "Highlights are meant for", "VIII, or VII"],
 ] as const;
 const BLUR = "habits.blur_mm";
 const EI_BY_N = [
@@ -121,7 +121,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
       title="Preferences"
       footer={
         <>
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="way">
             Save
           </Button>
@@ -136,7 +136,16 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
           onChange={(value) => set("school", value || null)}
         />
         <Grid templateColumns="1fr 1fr" gap="4">
-          {HABITS.map(([path, label, help]) => number(path, label, help))}
+          {HABITS.map(([path, label, help]) => (
+            <Entry
+              key={path}
+              label={label}
+              help={help}
+              defaultValue={way.zones[path]}
+              onChange={(event) => set(path, typedNumber(event.target.value))}
+              problem={at(path)}
+            />
+          ))}
           <Entry
             label="Blur allowed on the film, mm"
             help="empty: by the format, its diagonal ÷ 1500"

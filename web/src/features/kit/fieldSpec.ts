@@ -25,6 +25,7 @@ export interface FieldSpec {
   as:
     | "text"
     | "number"
+    | "zone"
     | "note"
     | "film"
     | "camera"

@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Notice } from "../../components/Notice";
+import { FileLink } from "../../shared/FileLink";
 import { JobProgress } from "./JobProgress";
 import { type CsvFile, type Job, readCsv } from "./queries";
 
@@ -25,11 +26,11 @@ export function CsvMapping({ file }: { file: CsvFile }) {
   const [job, setJob] = useState<{ job: Job; wrote: boolean } | null>(null);
   const [report, setReport] = useState<Report | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const read = async (write: boolean) => {
+  const read = async (write: boolean, partly = false) => {
     setProblem(null);
     if (!write) setReport(null);
     try {
-      const { answer } = await carryOut(client, readCsv(file.id, mapping, write));
+      const { answer } = await carryOut(client, readCsv(file.id, mapping, { write, partly }));
       setJob({ job: answer, wrote: write });
     } catch (refusal) {
       setProblem((refusal as Error).message);
@@ -79,9 +80,15 @@ export function CsvMapping({ file }: { file: CsvFile }) {
       </Box>
       <Flex gap="3" wrap="wrap">
         <Button onClick={() => read(false)}>Check file</Button>
-        <Button variant="main" disabled={!good} onClick={() => read(true)}>
-          {report ? `Import ${count(report.new, "exposure")}` : "Import"}
-        </Button>
+        {report && report.refused > 0 && report.new > 0 ? (
+          <Button variant="main" onClick={() => read(true, true)}>
+            Import {count(report.new, "good exposure")}, leave {report.refused} out
+          </Button>
+        ) : (
+          <Button variant="main" disabled={!good} onClick={() => read(true)}>
+            {good ? `Import ${count(report.new, "exposure")}` : "Import"}
+          </Button>
+        )}
       </Flex>
       {problem && (
         <Notice tone="refusal" live>
@@ -105,6 +112,15 @@ export function CsvMapping({ file }: { file: CsvFile }) {
             return job.wrote ? (
               <Box color="accent" fontWeight={600}>
                 {count(told.new, "exposure")} brought in. One undo takes all of them back.
+                {told.refused > 0 && (
+                  <Box fontWeight={400}>
+                    {count(told.refused, "row")} left out:{" "}
+                    <FileLink href={`/api/exchange/csv/${ended.id}/refused.csv`}>
+                      Refused rows (CSV)
+                    </FileLink>
+                    , to be mended and imported again.
+                  </Box>
+                )}
               </Box>
             ) : (
               <Tried report={told} />
@@ -130,7 +146,7 @@ function Tried({ report }: { report: Report }) {
         {report.refusals.map((each) => (
           <Box
             as="li"
-            key={`${each.line} ${each.column}`}
+            key={`${each.line} ${each.column} ${each.message}`}
             borderBottom="1px solid"
             borderColor="line"
             paddingBlock="1"

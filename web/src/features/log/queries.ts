@@ -71,8 +71,11 @@ export const takeOff = (id: string) => act("attachments_delete", { path: { id } 
 
 export const handInCsv = (file: File) => act("exchange_hand_in_csv", { body: file });
 
-export const readCsv = (id: string, mapping: Record<string, string>, write: boolean) =>
-  act("exchange_read_csv", { body: { id, mapping, write } });
+export const readCsv = (
+  id: string,
+  mapping: Record<string, string>,
+  { write, partly }: { write: boolean; partly: boolean },
+) => act("exchange_read_csv", { body: { id, mapping, write, partly } });
 
 export const writeArchive = () => act("archives_write", {});
 

@@ -3,13 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
-import { holdersQuery, kitQuery, rollsQuery } from "../../api/queries";
+import { holdersQuery, kitQuery, readyQuery, rollsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { FilmTile } from "../../shared/drawn/FilmTile";
 import { TimeBlocks } from "../../shared/drawn/TimeBlocks";
 import { darkroomQuery } from "../../shared/runs";
-import { readyQuery } from "./queries";
 
 /** Today at a glance: film that can be exposed, and what is due in the darkroom. */
 export function Glance({ narrow }: { narrow: boolean }) {

@@ -77,7 +77,7 @@ export function OutingSheet({
             </Button>
           )}
           {kept && <History id={outing.id} after={close} />}
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="outing">
             Save
           </Button>

@@ -26,9 +26,6 @@ export const revisit = (outingId: string, id: string, scene_id: string) =>
 export const pack = (outingId: string, put_in: string[], taken_out: string[]) =>
   act("outings_pack", { path: { id: outingId }, body: { put_in, taken_out } });
 
-/** Film that can be exposed now: sides and the frames in the gates. */
-export const readyQuery = question("pieces_ready");
-
 export const packingQuery = (outingId: string) =>
   question("outings_pack_list", { path: { id: outingId } });
 

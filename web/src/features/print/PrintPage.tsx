@@ -9,6 +9,7 @@ import { Conflict } from "../../shared/Conflict";
 import { FileLink } from "../../shared/FileLink";
 import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { say } from "../../shared/saying";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
@@ -213,7 +214,12 @@ function Shown({ view }: { view: PrintView }) {
                 variant="quiet"
                 disabled={deleting.busy}
                 onClick={() =>
-                  void deleting.write(deletePrint(draft.id), { at_once: () => navigate("/print") })
+                  void deleting.write(deletePrint(draft.id), {
+                    at_once: () => {
+                      navigate("/print");
+                      say(`Deleted ${draft.title}. Undo brings it back.`);
+                    },
+                  })
                 }
               >
                 Delete print

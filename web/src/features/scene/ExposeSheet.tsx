@@ -3,9 +3,9 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useRef, useState } from "react";
 import { Link } from "react-router";
 import { newId } from "../../api/newId";
-import { preferencesQuery } from "../../api/queries";
+import { wayQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";
-import { keepClock } from "../../clock/state";
+import { keepClock, remindersOf } from "../../clock/state";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -55,13 +55,13 @@ export function ExposeSheet({
   close: () => void;
   logged: (said: string) => void;
 }) {
-  const after = useQuery(preferencesQuery).data?.after;
+  const reminders = useQuery(wayQuery).data?.reminders;
   const [share, setShare] = useState("1");
   const [shareOf, setShareOf] = useState<Given["share_of"]>("one_scene");
   const id = useRef(newId());
   const sheet = useRef(newId());
   const [where, setWhere] = useState<string | null>(null);
-  const asked = fittingQuery(scene.film_id, Number(share), where ?? "");
+  const asked = fittingQuery(scene, Number(share), where ?? "");
   const film = useQuery(asked).data;
   const client = useQueryClient();
   const planned = answer.set.text.replace(/ s$/, "");
@@ -74,6 +74,8 @@ export function ExposeSheet({
   const typed = where ?? film?.now[0]?.where ?? NO_HOLDER;
   const unplaced = film?.meant.unplaced ?? false;
   const side = film?.meant.piece;
+  const reminded = remindersOf(side?.roll_number != null, Boolean(scene.pinhole_id));
+  const afterwards = reminders?.[reminded]?.after;
   const lens = !scene.pinhole_id && aperture !== answer.set.aperture.replace("f/", "");
   const given: Given = {
     ...asPlanned(scene, plan, id.current, unplaced ? sheet.current : (side?.piece_id ?? "")),
@@ -117,6 +119,7 @@ export function ExposeSheet({
     keepClock({
       given: { ...given, time: null, happened: happened && doubts.length > 0 },
       where: meant.piece?.where ?? NO_HOLDER,
+      reminded: remindersOf(meant.piece?.roll_number != null, Boolean(scene.pinhole_id)),
       title: scene.title,
       setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
       placed,
@@ -289,7 +292,7 @@ export function ExposeSheet({
         </Grid>
         <Problem of={problem} fields={FIELDS} />
         <Box fontSize="14px" color="ink2">
-          {after && `Afterwards: ${after}.`}
+          {afterwards && `Afterwards: ${afterwards}.`}
         </Box>
       </Flex>
     </Sheet>

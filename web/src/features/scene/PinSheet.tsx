@@ -58,7 +58,7 @@ export function PinSheet({
           <Button variant="quiet" color="brick" onClick={() => keep([{ kind: "drop", id }])}>
             Remove
           </Button>
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="retake">
             Save
           </Button>

@@ -89,6 +89,10 @@ export const ReadingLine = memo(function ReadingLine({
 }) {
   const [text, setText] = useKeptText(`line-${scene.id}`);
   const [back, setBack] = useState("");
+  // refused while the next one was typed: they stay until they are taken up again or let go
+  const [lost, setLost] = useState<{ text: string; says: string }[]>([]);
+  const letGo = (line: { text: string }) =>
+    setLost((before) => before.filter((each) => each !== line));
   const latest = useRef(text);
   latest.current = text;
   const [refusal, setRefusal] = useState<Meaning | null>(null);
@@ -132,7 +136,7 @@ export const ReadingLine = memo(function ReadingLine({
     } catch (problem) {
       const refused = refusalOf(problem as Error);
       if (latest.current.trim()) {
-        setRefusal({ ...refused, says: `“${sent}” was not added. ${refused.says}`, nearest: sent });
+        setLost((before) => [...before, { text: sent, says: refused.says }]);
         return;
       }
       setText(sent);
@@ -162,7 +166,8 @@ export const ReadingLine = memo(function ReadingLine({
         <Input
           ref={field}
           value={text}
-          onChange={(event) => type(event.target.value)}
+          // the key that brings one here is none of what is typed
+          onChange={(event) => type(event.target.value.replace(/^\/+/, ""))}
           onPaste={(event) => {
             const pasted = event.clipboardData.getData("text");
             if (!/[\r\n]/.test(pasted.trim())) return;
@@ -221,6 +226,26 @@ export const ReadingLine = memo(function ReadingLine({
       >
         {shown?.says}
       </Box>
+      {lost.map((line) => (
+        <Flex key={line.text} role="alert" gap="3" align="center" fontSize="14px" color="brick">
+          <Box flex="1">
+            “{line.text}” was not added. {line.says}
+          </Box>
+          <Button
+            variant="word"
+            onClick={() => {
+              letGo(line);
+              type(line.text);
+              field.current?.focus();
+            }}
+          >
+            Use “{line.text}”
+          </Button>
+          <Button variant="word" onClick={() => letGo(line)} aria-label={`Let “${line.text}” go`}>
+            Let go
+          </Button>
+        </Flex>
+      ))}
       {shown?.nearest && !shown.comma && (
         <Button variant="word" onClick={() => type(shown.nearest ?? text)}>
           Use “{shown.nearest}”

@@ -33,7 +33,7 @@ export const SceneHeader = memo(function SceneHeader({
     </Button>
   );
   return (
-    <RoomHeader title={title} sub={sub}>
+    <RoomHeader title={title} called={scene.title} sub={sub}>
       {age && (
         <Box
           color="ink2"

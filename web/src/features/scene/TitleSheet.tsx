@@ -49,7 +49,7 @@ export function TitleSheet({
             </Button>
           )}
           <History id={scene.id} after={close} />
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="title">
             Save
           </Button>

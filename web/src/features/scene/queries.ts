@@ -79,9 +79,16 @@ export const checkQuery = (given: Given) =>
   queryOptions({ ...question("exposures_weigh", { body: given }), retry: false });
 
 /** Film of one kind that an exposure, or a share of a multiple one, can go onto, and what was typed of it. */
-export const fittingQuery = (film_id: string | null, share: number, side: string) =>
+export const fittingQuery = (scene: Scene, share: number, side: string) =>
   queryOptions({
-    ...question("pieces_fitting", { query: { film_id: film_id ?? "", share, side } }),
+    ...question("pieces_fitting", {
+      query: {
+        film_id: scene.film_id ?? "",
+        share,
+        side,
+        optics_id: scene.lens_id ?? scene.pinhole_id ?? "",
+      },
+    }),
     placeholderData: (before: Schemas["Fits"] | undefined) => before,
   });
 

@@ -42,6 +42,8 @@ export function useKeeping(id: string, view: SceneView | undefined) {
       const before = latest.current;
       if (!before || ("edits" in changed && changed.edits.length === 0)) return;
       try {
+        // what was asked after the act before this one would come late, and be older than its answer
+        await client.cancelQueries({ queryKey: sceneQuery(id).queryKey });
         const { answer } = await carryOut(client, await change(before.scene, base, changed));
         latest.current = { ...before, ...answer };
         client.setQueryData<SceneView>(sceneQuery(id).queryKey, (shown) => ({

@@ -51,7 +51,7 @@ export function ExposureSheet({
         <>
           <History id={view.id} after={close} />
           <Link to={`/log/${view.id}`}>Film history</Link>
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button variant="main" type="submit" form="correct">
             Save
           </Button>

@@ -27,8 +27,10 @@ export function ToneBridge(props: BridgeProps) {
   return (
     <Box
       ref={ref}
-      flex="1"
-      minHeight={props.upright ? "clamp(232px, 36dvh, 300px)" : "368px"}
+      // one that stands has its height, whatever is said beneath it: a drag is measured by it
+      flex={props.upright ? "0 0 auto" : "1"}
+      height={props.upright ? "clamp(232px, 36dvh, 300px)" : undefined}
+      minHeight={props.upright ? undefined : "368px"}
       flexShrink={0}
       minWidth="0"
       position="relative"

@@ -1,5 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { readyQuery } from "../../../api/queries";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
@@ -60,6 +62,11 @@ function FilmChoices({
     (each) => each.film_id === scene.film_id,
   );
   const own = film?.exposure_index;
+  const ready = useQuery(readyQuery).data ?? [];
+  const rolls = ready
+    .filter((each) => each.roll_number != null && each.in_gate)
+    .map((each) => ({ ...each, number: each.roll_number }));
+  const ownOf = (id: string) => kit.films.find((each) => each.id === id)?.exposure_index;
   const other = index.trim() !== "" && index.trim() !== String(own);
   const [reason, setReason] = useState<string>(scene.rating_reason ?? "");
   const rate = (event: FormEvent) => {
@@ -80,6 +87,26 @@ function FilmChoices({
           detail={`EI ${each.exposure_index}`}
           chosen={each.id === scene.film_id}
           onChoose={() => keep({ kind: "film", film_id: each.id })}
+        />
+      ))}
+      {rolls.map((roll) => (
+        <Choice
+          key={roll.number}
+          name={`Roll ${roll.number}, ${roll.film_name}`}
+          detail={`loaded, EI ${roll.rated_ei}`}
+          chosen={roll.film_id === scene.film_id && roll.rated_ei === (scene.exposure_index ?? own)}
+          onChoose={() =>
+            keep(
+              { kind: "film", film_id: roll.film_id },
+              ownOf(roll.film_id) === roll.rated_ei
+                ? { kind: "rate", exposure_index: null, reason: null }
+                : {
+                    kind: "rate",
+                    exposure_index: roll.rated_ei,
+                    reason: roll.rating_reason ?? "push_pull",
+                  },
+            )
+          }
         />
       ))}
       <form onSubmit={rate}>
