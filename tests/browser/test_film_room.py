@@ -99,14 +99,14 @@ def test_two_hands_on_a_holder(open_page: Open, service: Service) -> None:
     service.call("PUT", "/api/holders/holder-6", {**holder, "note": "theirs"})
     page.get_by_role("button", name="Save", exact=True).click()
     clash = page.get_by_role("alert").filter(has_text="changed elsewhere")
-    expect(clash).to_contain_text("note: saved “theirs”, yours “mine”")
+    expect(clash).to_contain_text("note: saved theirs, yours mine")
     clash.get_by_role("button", name="Save mine").click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "mine"
     page.get_by_role("button", name="Holder 6", exact=True).click()
     page.get_by_role("button", name="History").click()
     entries = page.get_by_role("dialog", name="Change history").get_by_role("listitem")
-    expect(entries.first).to_contain_text("note: “theirs” → “mine”")
+    expect(entries.first).to_contain_text("note: theirs → mine")
     page.get_by_role("button", name="Restore earlier version").first.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
     assert service.call("GET", "/api/holders")[5]["holder"]["note"] == "theirs"

@@ -60,6 +60,7 @@ def compare(versions: TwoVersions) -> tuple[Told, ...]:
         for field in mine
         if field in theirs and mine[field] != theirs[field]
         for each in told(field, theirs[field], mine[field])
+        if each.before != each.after
     )
 
 

@@ -91,6 +91,7 @@ def scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
         "title": scene.title,
         "note": scene.note,
         "kit": ", ".join(each.name for each in taken if each is not None),
+        "slip": scene_slip(scene, own),
         "readings": [
             {"label": each.label or "reading", "text": reading_text(each.reading)}
             for each in scene.readings

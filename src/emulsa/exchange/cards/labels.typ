@@ -6,8 +6,8 @@
   {
     grid(
       columns: (auto, 1fr), column-gutter: 4mm, align: (left, right),
-      text(size: 30pt, weight: "bold")[#holder.number#side],
-      text(size: 8pt, fill: quiet)[#holder.format \ light side out: unexposed \ dark side out: exposed],
+      text(size: if holder.number > 9 { 26pt } else { 30pt }, weight: "bold")[#holder.number#side],
+      text(size: 7pt, fill: quiet)[#holder.format \ light side out: unexposed \ dark side out: exposed],
     )
     place(bottom + left, text(size: 8pt)[film .................... loaded .............. N ..........])
   },

@@ -39,3 +39,32 @@
   v(1mm)
   if outdoors [Advice, not a promise: follow the makers' instructions. Never aim a meter at the sun.]
 }
+
+// A subject at a glance: eleven greys, a stroke for each reading where it falls (the placed one a
+// notch, one whose texture is lost open), under them the greys whose texture is kept.
+#let greys = (8, 22, 40, 62, 88, 119, 150, 180, 208, 232, 250)
+#let slip(drawn, width: 46mm) = {
+  let cell = width / 11
+  let held(zone) = calc.max(-0.36, calc.min(10.36, zone))
+  let edge(zone) = cell * calc.max(0, calc.min(11, zone))
+  box(width: width, height: 6.4mm, {
+    for (zone, level) in greys.enumerate() {
+      place(dx: cell * zone, dy: 2mm, rect(width: cell, height: 2.6mm, fill: luma(level), stroke: none))
+    }
+    place(dy: 2mm, rect(width: width, height: 2.6mm, stroke: 0.3pt + luma(130)))
+    for tick in drawn.ticks {
+      let at = cell * (held(tick.zone) + 0.5)
+      if tick.placed {
+        place(dx: at - 1mm, dy: 0.1mm, polygon(fill: ink, (0mm, 0mm), (2mm, 0mm), (1mm, 1.8mm)))
+      } else if tick.lost != "" {
+        place(dx: at - 0.4mm, dy: 0.2mm, rect(width: 0.8mm, height: 1.6mm, fill: white, stroke: 0.5pt + ink))
+      } else {
+        place(dx: at - 0.2mm, dy: 0.2mm, rect(width: 0.4mm, height: 1.7mm, fill: ink))
+      }
+    }
+    let (low, high) = (edge(drawn.low), edge(drawn.high + 1))
+    let stroke = 0.5pt + ink
+    place(dx: low, dy: 6.1mm, line(length: high - low, stroke: stroke))
+    for at in (low, high) { place(dx: at, dy: 5.2mm, line(angle: 90deg, length: 0.9mm, stroke: stroke)) }
+  })
+}

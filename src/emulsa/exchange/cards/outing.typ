@@ -19,9 +19,12 @@
 #for scene in data.scenes {
   block(breakable: false, width: 100%, above: 5mm, {
     line(length: 100%, stroke: 0.8pt + ink)
-    text(size: 11pt, weight: "bold", scene.title)
-    linebreak()
-    text(size: 8pt, fill: quiet, scene.kit)
+    grid(
+      columns: (1fr, auto, 14mm), column-gutter: 4mm, align: (left, right, right),
+      [#text(size: 11pt, weight: "bold", scene.title) \ #text(size: 8pt, fill: quiet, scene.kit)],
+      if scene.slip != none { slip(scene.slip) },
+      if scene.slip != none { strong(scene.slip.n_text) },
+    )
     if scene.note != "" { linebreak(); scene.note }
     v(0.5mm)
     grid(

@@ -22,8 +22,8 @@ export function Handle({
   at: number;
   onTarget: BridgeProps["onTarget"];
 }) {
-  const drag = useDrag(span, onTarget, () => undefined, HANDLES.print_zone);
   const zone = pin ? pin.lands : 8;
+  const drag = useDrag(span, zone, onTarget, () => undefined, HANDLES.print_zone);
   const where = along(span, zone);
   const pressed = (event: KeyboardEvent) => {
     const step = ARROWS[event.key];

@@ -40,6 +40,7 @@ export function Pin({
   const placed = pin.id === pinned;
   const drag = useDrag(
     span,
+    pin.zone,
     (zone, done) => onPlace(pin.id, zone, done),
     () => onOpen(pin.id),
     HANDLES.placement,
