@@ -7,6 +7,7 @@ import pytest
 from playwright.sync_api import Locator, Page, Route, expect
 
 from tests.browser.conftest import PHONE, WIDE, Open, Service
+from tests.browser.test_rooms import violations
 
 pytestmark = pytest.mark.browser
 
@@ -152,6 +153,7 @@ def test_a_dialog_keeps_the_focus_and_gives_it_back(
     dialog = page.locator('[role="dialog"][data-state="open"]')
     expect(dialog).to_have_count(1)
     page.wait_for_function(INSIDE)
+    assert violations(page) == []
     for _ in range(MANY_TABS):
         page.keyboard.press("Tab")
         assert page.evaluate(INSIDE), "Tab left the dialog"

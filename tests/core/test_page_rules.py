@@ -89,3 +89,39 @@ def test_what_is_allowed_is_there(rule: str) -> None:
     pattern, allowed = FORBIDDEN[rule]
     for name in allowed:
         assert re.search(pattern, _code((PAGE / name).read_text(encoding="utf-8"))), name
+
+
+# What no screen says: the glossary's other words, and what `wording.md` takes out.
+NEVER = (
+    "dome",
+    "presoak",
+    "used up",
+    "school",
+    "Not yet",
+    "Put right",
+    "anew",
+    "otherwise",
+    "Kept in the",
+    "went two ways",
+    "No holders, ",
+    "Take what is kept",
+    "Your way",
+    "not written 1:n",
+    "It moves",
+    "Earlier / Later",
+    "highlights give out",
+    "waits for densities",
+)
+SAID = re.compile(r'"([A-Z][^"{}<>]{2,}?)"|>\s*([A-Z][^<>{}]{2,}?)\s*<')
+
+
+def test_no_screen_says_what_the_glossary_forbids() -> None:
+    """Labels and sentences of the page, as they stand in it; comments and names are no words."""
+    found = {
+        f"{each.relative_to(PAGE)}: {text.strip()}"
+        for each in _files()
+        for pair in SAID.findall(_code(each.read_text(encoding="utf-8")))
+        for text in pair
+        if any(re.search(rf"\b{re.escape(word)}\b", text) for word in NEVER)
+    }
+    assert found == set()

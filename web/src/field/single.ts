@@ -36,7 +36,7 @@ async function open(): Promise<(asked: Asked) => Answered> {
     ].map(part),
   );
   if (!runtime || !asm || !wasm || !memory || !library || !ours || !lock || !log)
-    throw new Error("This file is not whole; make it anew.");
+    throw new Error("This file is not whole: make it again.");
   const { loadPyodide } = await import(/* @vite-ignore */ script(runtime));
   const { default: make } = await import(/* @vite-ignore */ script(asm));
   // the runtime asks for its machine code by an address; here it has none

@@ -10,7 +10,7 @@ from emulsa.core.film.holders import Holder, doubt
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.states import BAG_MOVES, BagMove, State
 from emulsa.core.logged.record import Shot
-from emulsa.core.logged.texts import part_text
+from emulsa.core.logged.texts import part_text, twice_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.store import exposures, films, pieces, scenes
@@ -36,6 +36,7 @@ class SideView:
     scene_title: str
     exposure_id: str | None
     share_given: float
+    twice_text: str
     doubt: str
 
 
@@ -104,5 +105,6 @@ def _side(
         scene_title=titles[last.scene_id] if last else "",
         exposure_id=last.id if last else None,
         share_given=math.fsum(each.share for each in given),
+        twice_text=twice_text(each.share for each in given),
         doubt=doubt(holder, letter),
     )

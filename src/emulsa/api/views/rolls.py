@@ -24,7 +24,7 @@ from emulsa.core.film.rolls import (
 from emulsa.core.film.states import State
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.logged.record import Shot
-from emulsa.core.logged.texts import part_text
+from emulsa.core.logged.texts import part_text, twice_text
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
@@ -43,6 +43,7 @@ class FrameView:
     weight: int
     n_text: str
     part_text: str
+    twice_text: str
     ei_text: str
     scene_id: str | None
     scene_title: str
@@ -197,6 +198,7 @@ def _frame(
         weight=frame.weight,
         n_text=n_text(last.n) if last else "",
         part_text=part_text(last) if last else "",
+        twice_text=twice_text(each.share for each in shots),
         ei_text=f"EI {plain(last.exposure_index or 0)}" if last and other else "",
         scene_id=last.scene_id if last else None,
         scene_title=titles[last.scene_id] if last else "",

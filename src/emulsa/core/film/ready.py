@@ -13,8 +13,7 @@ from emulsa.core.film.rolls import Roll, in_the_gate, rated
 from emulsa.core.film.states import State
 from emulsa.core.kit.films import Film
 from emulsa.core.logged.record import Shot
-
-SHARE_SLACK = 1e-3  # thirds of a multiple exposure add up in spite of their last digit
+from emulsa.core.logged.texts import SHARE_SLACK
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Iterable
+
 from emulsa.core.exposing.chain import WORTH_SHOWING_STOPS
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import ApertureMark, mark_text
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.written import size_words, stops_text
 
+SHARE_SLACK = 1e-3  # thirds of a multiple exposure add up in spite of their last digit
 UNSURE = (
     "sky-estimated",
     "reciprocity-unknown",
@@ -82,3 +86,12 @@ def part_of(share: float, bracket_id: str | None, bracket_stops: float) -> str:
     if share < 1:
         return f"{100 * share:.0f} % of it"
     return f"bracket {stops_text(bracket_stops)}" if bracket_id else ""
+
+
+def twice_text(shares: Iterable[float]) -> str:
+    """Said of film that was exposed again by accident: its openings add up to more than one.
+
+    >>> twice_text([1.0, 1.0]), twice_text([0.5, 0.5]), twice_text([1 / 3, 1 / 3, 1 / 3])
+    ('exposed twice', '', '')
+    """
+    return "exposed twice" if math.fsum(shares) > 1 + SHARE_SLACK else ""

@@ -1,5 +1,5 @@
 import type { ScaleLinear } from "d3-scale";
-import { ZONES } from "../../shared/zones";
+import { GREYS, MIDDLE, ZONES } from "../../shared/zones";
 import { BOTTOM, INK2, LEFT, RIGHT } from "./plot";
 
 const LINE = "var(--chakra-colors-line)";
@@ -37,7 +37,7 @@ export function Axes({
             y={bottom + 4}
             width={x(zone + 0.5) - x(zone - 0.5)}
             height={18}
-            fill={`hsl(0 0% ${4 + zone * 9.4}%)`}
+            fill={GREYS[zone]}
           />
         ))}
       {zones &&
@@ -51,7 +51,7 @@ export function Axes({
                 textAnchor="middle"
                 fontSize={11}
                 fontWeight={600}
-                fill={zone < 6 ? "#fff" : "#111"}
+                fill={zone < MIDDLE ? "#fff" : "#111"}
               >
                 {roman}
               </text>

@@ -75,7 +75,7 @@ export function Beside({ compared }: { compared: NonNullable<Worked["compared"]>
     rows.find(([each]) => each === name)?.[1] ?? "";
   return (
     <Box paddingTop="3">
-      <Box overflowX="auto">
+      <Box overflowX="auto" tabIndex={0} role="group" aria-label="Films side by side, a table">
         <Box
           as="table"
           aria-label={`Beside ${compared.title}`}

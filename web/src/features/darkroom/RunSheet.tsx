@@ -12,6 +12,7 @@ import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { Bottles, useBottles } from "../../shared/Bottles";
 import { offered } from "../../shared/offered";
 import { type Group, newRun, weighQuery } from "../../shared/runs";
@@ -139,6 +140,8 @@ export function RunSheet({
             {worked.minutes_text}: {worked.ledger.map(part).join(", ")}
           </Box>
         )}
+        {kit && tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
+        {kit && lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
             label="Tank or tray"

@@ -9,6 +9,7 @@ import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
+import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { Bottles, useBottles } from "../../shared/Bottles";
 import { offered } from "../../shared/offered";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -76,8 +77,9 @@ export function EveningPage() {
           <Empty title={kinds.length ? "What do you develop in?" : "Nothing to plan."}>
             {kinds.length ? (
               <>
-                <Link to="/kit">Add a tank and a bath sequence in Kit</Link>; runs are planned by
-                what the tank holds.
+                Runs are planned by what the tank holds.
+                {tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
+                {lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}
               </>
             ) : (
               "Exposed film with a recipe is planned here."

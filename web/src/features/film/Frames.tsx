@@ -57,6 +57,7 @@ function Mark({ frame }: { frame: Frame }) {
         <Box fontWeight={600}>{stateWord(frame.state)} </Box>
         {frame.n_text}
         {frame.part_text && <Box>{frame.part_text}</Box>}
+        {frame.twice_text && <Box color="ochre">{frame.twice_text}</Box>}
         {frame.ei_text && <Box color="ochre">{frame.ei_text}</Box>}
       </Box>
     </Box>
@@ -69,6 +70,7 @@ function Mark({ frame }: { frame: Frame }) {
       aria-label={[
         `Frame ${frame.frame}: ${stateWord(frame.state)} ${frame.n_text}`,
         frame.part_text,
+        frame.twice_text,
         frame.ei_text,
         frame.scene_title,
       ]

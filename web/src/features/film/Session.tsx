@@ -67,10 +67,11 @@ export function Session({
     );
   }
   const loading = move === undefined || move === "load";
-  const word = loading ? "Load" : move === "box" ? "Put into the box" : "Take out";
+  const word = loading ? "Load" : move === "box" ? "Box" : "Unload";
   return (
     <Box
-      position="sticky"
+      // in sight while something is chosen; it takes no room from the board before
+      position={sides.length > 0 ? "sticky" : "static"}
       bottom="0"
       background="paper"
       borderTop="2px solid"
@@ -100,7 +101,7 @@ export function Session({
           <>
             <Box flex="1 1 160px">
               <Choose
-                label="with"
+                label="Film"
                 value={filmId}
                 options={films.map((each) => ({ value: each.id, label: each.name }))}
                 onChange={(id) => {
@@ -112,7 +113,7 @@ export function Session({
             </Box>
             <Box flex="1 1 190px">
               <Choose
-                label="from"
+                label="Box"
                 value={boxId}
                 options={[
                   ...boxes.map((each) => ({
@@ -140,7 +141,7 @@ export function Session({
         )}
         {sides.length > 0 ? (
           <Button type="submit" variant="main" marginTop="25px" disabled={busy || mixed}>
-            {word} {count(sides.length, "side")}
+            {word} {count(sides.length, "sheet")}
           </Button>
         ) : (
           <Box flex="3 1 200px" color="ink2" fontSize="14px" paddingTop="34px">

@@ -69,6 +69,12 @@ export function SideMark({
           side {side.side}
           {chosen && " ✓"}
         </span>
+        {side.twice_text && (
+          <Box as="span" color="ochre" fontWeight={600}>
+            {" "}
+            {side.twice_text}
+          </Box>
+        )}
         {side.doubt && (
           <Box as="span" color="ochre" fontWeight={600}>
             {" "}

@@ -4,7 +4,7 @@ import { useDeferredValue } from "react";
 import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
 import { LearnedLine } from "../../shared/LearnedLine";
-import { ZONES } from "../../shared/zones";
+import { GREYS, MIDDLE, ZONES } from "../../shared/zones";
 import type { Kind } from "./fields";
 import { LawPlot } from "./LawPlot";
 import { PinholeFacts } from "./PinholeFacts";
@@ -88,8 +88,8 @@ function FilmPicture({
                 justify="center"
                 fontSize="13px"
                 fontWeight={650}
-                color={!held ? "ink2" : place > 5 ? "#161616" : "#ffffff"}
-                background={held ? `hsl(0 0% ${4 + place * 9.4}%)` : "transparent"}
+                color={!held ? "ink2" : place >= MIDDLE ? "#161616" : "#ffffff"}
+                background={held ? GREYS[place] : "transparent"}
                 border="1px solid"
                 borderColor="line"
                 borderBottom="4px solid"

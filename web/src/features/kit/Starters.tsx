@@ -4,8 +4,8 @@ import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { addStarter } from "../../shared/AddSet";
 import { useWrite } from "../../shared/useWrite";
-import { addStarter } from "./queries";
 
 /** Sets to begin with: one touch each, and everything in them can be changed. */
 export function Starters({

@@ -22,7 +22,7 @@ type Preferences = Schemas["Preferences"];
 
 const HABITS = [
   ["habits.shadow_zone", "Shadow zone", "III or IV"],
-  ["habits.highlight_zone", "Highlight zone", "VII to VIII, fractions as VII½"],
+  ["habits.highlight_zone", "Highlight zone", "VII to VIII; between them, as 7.5"],
   ["habits.target_zone", "Highlights are meant for", "VIII, or VII"],
 ] as const;
 const BLUR = "habits.blur_mm";

@@ -17,9 +17,6 @@ export const putPreferences = (preferences: Schemas["Preferences"], base: string
 /** What a pasted data sheet says; nothing is kept. */
 export const readSheet = (text: string) => ask("kit_read_sheet", { body: { text } });
 
-export const addStarter = (key: string, id: string) =>
-  act("kit_add_starter", { path: { key }, body: { id } });
-
 export const addRecipes = (recipes: Schemas["FilmRecipe"][]) =>
   act("kit_add_recipes", { body: { recipes } });
 

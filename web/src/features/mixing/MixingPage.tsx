@@ -8,6 +8,7 @@ import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
+import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { FileLink } from "../../shared/FileLink";
 import { offered } from "../../shared/offered";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -52,8 +53,10 @@ export function MixingPage() {
         </Box>
         {kit && !powder && !ready && (
           <Empty title="Choose recipe, tank and bath sequence">
-            <Link to="/kit">Add a recipe, a tank and a bath sequence in Kit</Link>; what they take
-            is worked out here.
+            What a run takes is worked out from them.
+            {recipes.length === 0 && <Link to="/kit?do=recipe">Add a recipe in Kit</Link>}
+            {tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
+            {lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}
           </Empty>
         )}
         {kit && powder && <FromPowder id={powder} />}

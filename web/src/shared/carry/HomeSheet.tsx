@@ -71,7 +71,7 @@ export function HomeSheet({ waiting, close }: { waiting: Waiting; close: () => v
       title="Back home"
       footer={
         <>
-          <Button onClick={close}>Not yet</Button>
+          <Button onClick={close}>Cancel</Button>
           <Button disabled={busy} onClick={() => void onward()}>
             Hand in, and carry on
           </Button>

@@ -1,4 +1,4 @@
-import { GREYS, ZONES } from "../../../shared/zones";
+import { GREYS, MIDDLE, ZONES } from "../../../shared/zones";
 import { along, type RailSpan } from "./geometry";
 import { ink, ink2, Words } from "./ink";
 
@@ -31,7 +31,7 @@ export function Rail({
                 textAnchor="middle"
                 fontSize={span.upright ? 14 : 16}
                 fontWeight={600}
-                fill={zone < 6 ? "#fff" : "#111"}
+                fill={zone < MIDDLE ? "#fff" : "#111"}
               >
                 {name}
               </Words>
