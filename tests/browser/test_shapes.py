@@ -151,7 +151,7 @@ def test_the_log_is_narrowed_by_touch(open_page: Open) -> None:
     months.get_by_role("button", name="Earlier: 2025").click()
     months.get_by_role("button", name="7 exposures").click()
     expect(page.get_by_text("7 exposures").first).to_be_visible()
-    row = page.get_by_role("link", name="Cutting shed, saw beds").first
+    row = page.locator("[data-place]").filter(has_text="5A")
     expect(row.get_by_role("img", name="printed")).to_be_visible()
 
 
