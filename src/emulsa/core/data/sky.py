@@ -17,9 +17,11 @@ SKY_EV: dict[Sky, float] = {
 SNOW_STOPS = 1.0  # snow or light sand throws so much back
 DOUBT_STOPS = 1.0  # how far any of it may be out
 
-# how a sky is said on the reading line, longest first
+# how a sky is said on the reading line; of several that fit the longest counts
 SKY_WORDS: dict[str, Sky] = {
+    "bright sunshine": "bright sun",
     "bright sun": "bright sun",
+    "sunshine": "bright sun",
     "full sun": "bright sun",
     "sunny": "bright sun",
     "sun": "bright sun",
@@ -27,6 +29,7 @@ SKY_WORDS: dict[str, Sky] = {
     "hazy": "hazy sun",
     "haze": "hazy sun",
     "cloudy bright": "cloudy bright",
+    "cloudy overcast": "overcast",
     "cloudy": "cloudy bright",
     "overcast": "overcast",
     "open shade": "open shade",

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
-from emulsa.core.corrections.filters import amount_text
+from emulsa.core.corrections.filters import amount_text, strength
 from emulsa.core.corrections.optics import aperture_of
 from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import Ambiguous, Unreadable
@@ -56,6 +56,7 @@ from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import length_text, stops_text
 
+SAME_STOPS = 0.05  # a density of 0.9 and a factor of 8 are one filter
 OF_THE_LIGHT = (IlluminanceReading, SkyReading)  # never of a tone, so no word says it
 FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
 
@@ -188,7 +189,7 @@ def _kit(scene: Scene, line: KitWord, kit: KitNames, new_id: str) -> CarriedOut:
         return _pinhole(line.words, kit, new_id)
     if not line.words:
         return CarriedOut(edits=(ChooseFilters(),), says="no filter")
-    known = _find(kit.filters, line.words, "filter")
+    known = _alike(kit.filters, line.words) or _find(kit.filters, line.words, "filter")
     if known:
         edit = ChooseFilters(filter_ids=(known.id,))
         return CarriedOut(edits=(edit,), says=f"filter {known.name}")
@@ -198,6 +199,16 @@ def _kit(scene: Scene, line: KitWord, kit: KitNames, new_id: str) -> CarriedOut:
         says=f"new filter {new.name}, {amount_text(new.filter)}",
         makes=Made(filters=(new,)),
     )
+
+
+def _alike(filters: Sequence[KitFilter], words: str) -> KitFilter | None:
+    """The neutral filter of the kit that is meant, whatever it is called there."""
+    wanted = making.neutral(words)
+    if wanted is None:
+        return None
+    stops = strength(wanted.filter)
+    grey = (each for each in filters if each.filter.type == "plain" and not each.filter.colour)
+    return next((each for each in grey if abs(strength(each.filter) - stops) < SAME_STOPS), None)
 
 
 def _film(scene: Scene, words: str, kit: KitNames, new_id: str) -> CarriedOut:

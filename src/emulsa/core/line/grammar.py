@@ -20,8 +20,9 @@
     bellows 180          the whole extension, from lens to film
     spread 3             millimetres between near and far focus
     filter deep red      a filter by name; “no filter” takes them off
+    nd 0.9, ND8          a neutral filter by density, by factor, or filter 3 stops
     lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
-    pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm
+    pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm; 0.2 f/150, f/150 at 30: any two of the three
     ei 400               what the film is rated at
 
 What could mean two things is asked about, never guessed: every number of a line is used or refused.
@@ -39,7 +40,7 @@ from emulsa.core.corrections.bellows import ByDraw, ByExtension, Infinity
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.light.meters import Held, MeterSet
 from emulsa.core.limits import EI
-from emulsa.core.line import nearest
+from emulsa.core.line import making, nearest
 from emulsa.core.line.number import aperture_word
 from emulsa.core.line.spot import HELD, ISO, held_of, spot, taken_out
 from emulsa.core.line.words import (
@@ -123,6 +124,8 @@ def _setting(line: str) -> Line | None:
         return FocusWord(focus=Infinity())
     if re.fullmatch(r"no filters?|filter none", line, re.I):
         return KitWord(kind="filter", words="")
+    if making.NEUTRAL.fullmatch(line):
+        return KitWord(kind="filter", words=line)
     kit = re.fullmatch(r"(filter|lens|film|pinhole)\s+(.+)", line, re.I)
     if kit:
         return KitWord(kind=KIT_WORDS[kit[1].lower()], words=kit[2])

@@ -6,8 +6,9 @@ colour or its factor. Everything else can be put right in Kit.
 
 from __future__ import annotations
 
+import math
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.core import wire
@@ -15,7 +16,7 @@ from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole
 from emulsa.core.data.contrast import FAMILIES
 from emulsa.core.data.filters import USUAL_FACTORS
-from emulsa.core.errors import Unreadable
+from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole
 from emulsa.core.kit.films import Film
 from emulsa.core.limits import Length, Name
@@ -23,6 +24,25 @@ from emulsa.core.numbers import plain
 
 NUMBER = r"(\d+(?:\.\d+)?)"
 FACTOR = re.compile(rf"(.*?)\s*(?:×|x\s*|factor\s*){NUMBER}", re.I)
+NEUTRAL = re.compile(rf"(?:nd|neutral|gr[ae]y)\s*{NUMBER}", re.I)
+STOPS = re.compile(rf"{NUMBER}\s*stops?", re.I)
+FACTORS_SOLD = (
+    2,
+    4,
+    8,
+    10,
+    16,
+    32,
+    64,
+    100,
+    128,
+    256,
+    400,
+    500,
+    512,
+    1000,
+    1024,
+)  # common practice
 WIDEST, SMALLEST = "5.6", "64"  # of a lens nobody has described yet
 MADE_NOTE = "made on the reading line; the rest is usual, check it"
 AT_ONCE = Length("Things made at once", 0, 4)
@@ -71,18 +91,59 @@ def lens(id_: str, words: str) -> KitLens | None:
 
 
 def pinhole(id_: str, words: str) -> KitPinhole | None:
-    """A pinhole by its hole and its distance to the film: ``0.2 at 30``; nothing otherwise."""
-    said = re.fullmatch(rf"{NUMBER}\s*(?:mm)?\s*(?:at|@)\s*{NUMBER}\s*(?:mm)?", words, re.I)
-    if said is None:
+    """A pinhole by any two of its hole, its distance to the film and its f-number: ``0.2 at 30``,
+    ``0.2 f/150``, ``f/150 at 30``; nothing otherwise."""
+    mm = rf"{NUMBER}\s*(?:mm)?"
+    if said := re.fullmatch(rf"{mm}\s*(?:at|@)\s*{mm}", words, re.I):
+        hole, distance = float(said[1]), float(said[2])
+    elif said := re.fullmatch(rf"{mm}\s+f\s*/?\s*{NUMBER}", words, re.I):
+        hole = float(said[1])
+        distance = hole * float(said[2])
+    elif said := re.fullmatch(rf"f\s*/?\s*{NUMBER}\s*(?:at|@)\s*{mm}", words, re.I):
+        distance = float(said[2])
+        hole = distance / (float(said[1]) or math.inf)
+    else:
         return None
-    hole, distance = float(said[1]), float(said[2])
     optics = wire.decode(Pinhole, {"diameter_mm": hole, "distance_mm": distance})
     name = f"{plain(hole)} mm at {plain(distance)} mm"
     return KitPinhole(id=id_, name=name, optics=optics)
 
 
+def neutral(words: str) -> KitFilter | None:
+    """A neutral filter as it is called: ``nd 0.9`` by its density, ``ND8`` by its factor, ``3
+    stops``; nothing for another. What can mean two of them is asked.
+
+    >>> made = neutral("grey 0.9")
+    >>> made and (made.name, made.filter.density)
+    ('Neutral 0.9', 0.9)
+    """
+    if said := STOPS.fullmatch(words):
+        return _neutral(f"Neutral, {said[1]} stops", stops=float(said[1]))
+    said = NEUTRAL.fullmatch(words)
+    if said is None:
+        return None
+    amount = float(said[1])
+    if "." in said[1]:
+        return _neutral(f"Neutral {plain(amount)}", density=amount)
+    if amount in FACTORS_SOLD:
+        return _neutral(f"Neutral ×{plain(amount)}", factor=amount)
+    raise Ambiguous(
+        f"Is {words} a density, a factor or stops? Write nd {amount:.1f}, filter ×{plain(amount)},"
+        f" or filter {plain(amount)} stops.",
+        field="text",
+    )
+
+
+def _neutral(name: str, **amount: float) -> KitFilter:
+    return KitFilter(id="", name=name, filter=wire.decode(Filter, {"label": name, **amount}))
+
+
 def filter_(id_: str, words: str) -> KitFilter:
-    """A filter by its colour, with the factor that is usual, or by the one that is said."""
+    """A filter by its colour, with the factor that is usual, by the one that is said, or a neutral
+    one by its density, factor or stops."""
+    grey = neutral(words)
+    if grey is not None:
+        return replace(grey, id=id_)
     said = FACTOR.fullmatch(words)
     name = (said[1] if said else words).strip().lower()
     usual = USUAL_FACTORS.get(name)

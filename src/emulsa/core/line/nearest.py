@@ -21,6 +21,7 @@ SETTINGS = (
     "iso",
     "ei",
 )
+NO_READINGS = ("push", "pull", "nd", "n", "time", "note", "tilt", "near", "far")
 NUMBER = re.compile(r"(?:^|\s)([-−]?\d[\d./@⅓½⅔]*(?:\s+\d/\d)?(?:\s*(?:lx|fc|fL|cd/m2))?)(?=\s|$)")
 CLOSE = 0.7  # how alike two words are when one may be meant for the other
 
@@ -51,6 +52,7 @@ def _candidates(line: str) -> Iterator[str]:
         for word in get_close_matches(said.lower(), skies, n=1, cutoff=CLOSE):
             yield f"{word}{bare[len(said) :]}"
     number = NUMBER.search(bare)
-    if number:
+    # a setting nobody understood is none the less no reading
+    if number and first.lower() not in (*SETTINGS, *NO_READINGS):
         others = f"{bare[: number.start()]} {bare[number.end() :]}"
         yield " ".join(f"{number[1]} {others}".split())

@@ -31,8 +31,13 @@ UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=[\s+]|$)")
 EV_WORD = re.compile(
     r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=[\s+]|$)|\s*([¼⅓½⅔¾]))?(?=[\s+]|$)", re.I
 )
+SAID_SKIES = "|".join(sorted(SKY_WORDS, key=len, reverse=True))
+# neither in the sun nor out of it: soft shadows, or none
+BEHIND_CLOUD = re.compile(
+    r"^(?:bright )?sun(?:shine)?\s+(?:behind|through|in)\s+(?:a\s+|thin\s+|light\s+)*cloud", re.I
+)
 SKY = re.compile(
-    rf"^({'|'.join(SKY_WORDS)})(?=[\s+−-]|$)"
+    rf"^({SAID_SKIES})(?=[\s+−-]|$)"
     r"(?:\s*([-−+])\s*(1(?:/[23])?|2/3|[⅓½⅔])(?=\s|$))?"
     r"(?:\s+(?:(?:on|of)\s+)?(?:light\s+)?(snow|sand)(?=\s|$))?",
     re.I,
@@ -60,7 +65,11 @@ def number(line: str, meter: MeterSet) -> tuple[Single, str]:
     """One reading and what stands behind it; Unreadable when the line does not begin with one."""
     sky = SKY.match(line)
     if sky:
-        return _sky(sky), line[sky.end() :].strip()
+        rest = line[sky.end() :].strip()
+        other = SKY.match(rest)
+        if other and SKY_WORDS[other[1].lower()] != SKY_WORDS[sky[1].lower()]:
+            raise Ambiguous(f"Is it {sky[1]} or {other[1]}? Write one of them.", field="text")
+        return _sky(sky), rest
     unit = UNIT.match(line)
     if unit:
         kind = "illuminance" if unit[2] in ("lx", "fc") else "luminance"
@@ -120,6 +129,12 @@ def _one_way(line: str) -> str:
 
 def _ask(line: str) -> None:
     """The readings that could mean two things, each with the question and both ways to say it."""
+    if BEHIND_CLOUD.match(line):
+        raise Ambiguous(
+            "Are there shadows? Write hazy sun where they are soft, cloudy bright where there are"
+            " none.",
+            field="text",
+        )
     if re.match(r"^\d+,\d", line):
         raise Ambiguous("Is the comma a decimal point? Write 13.3 or 13 1/3.", field="text")
     if re.match(r"^\d+(\.\d+)?\s*['\"′″]", line):
