@@ -22,6 +22,7 @@ const LINES = [
   ["1/2@22 frost VII", "a time at an aperture, as the meter says it"],
   ["f/32", "the aperture"],
   ["draw 30", "30 mm past infinity focus"],
+  ["time 1/2", "the time first: the aperture follows"],
   ["film Corvane", "a film, lens or filter by its name"],
   ["N−1", "the development"],
 ] as const;

@@ -140,6 +140,7 @@ def carry_out(
     if isinstance(line, MeterWord):
         edits = (SetMeter(iso=line.iso, held_stops=line.held_stops),)
         return CarriedOut(edits=edits, says=f"meter set to {_set_text(line)}")
+    assert isinstance(line, KitWord)  # a wanted time is worked out over the scene's whole kit
     return _kit(scene, line, kit, reading_id)
 
 

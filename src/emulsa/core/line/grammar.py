@@ -24,6 +24,7 @@
     lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
     pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm; 0.2 f/150, f/150 at 30: any two of the three
     ei 400               what the film is rated at
+    time 1/2             the time first: aperture and neutral filter follow
 
 What could mean two things is asked about, never guessed: every number of a line is used or refused.
 What is not understood is answered with the nearest line that is.
@@ -38,8 +39,10 @@ from emulsa.core import wire
 from emulsa.core.corrections.aperture_choice import BySpread
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, Infinity
 from emulsa.core.errors import Ambiguous, Unreadable
+from emulsa.core.light.hand_time import watch_s
+from emulsa.core.light.marks import literal_seconds
 from emulsa.core.light.meters import Held, MeterSet
-from emulsa.core.limits import EI
+from emulsa.core.limits import EI, TIMES
 from emulsa.core.line import making, nearest
 from emulsa.core.line.number import aperture_word
 from emulsa.core.line.spot import HELD, ISO, held_of, spot, taken_out
@@ -52,6 +55,7 @@ from emulsa.core.line.words import (
     MeterWord,
     RatingWord,
     ReadingWord,
+    TimeWord,
 )
 from emulsa.core.typed import pointed
 
@@ -124,12 +128,26 @@ def _setting(line: str) -> Line | None:
         return FocusWord(focus=Infinity())
     if re.fullmatch(r"no filters?|filter none", line, re.I):
         return KitWord(kind="filter", words="")
+    wanted = re.fullmatch(r"time\s+(.+)", line, re.I)
+    if wanted:
+        return TimeWord(seconds=_wanted_s(wanted[1]))
     if making.NEUTRAL.fullmatch(line):
         return KitWord(kind="filter", words=line)
     kit = re.fullmatch(r"(filter|lens|film|pinhole)\s+(.+)", line, re.I)
     if kit:
         return KitWord(kind=KIT_WORDS[kit[1].lower()], words=kit[2])
     return None
+
+
+def _wanted_s(text: str) -> float:
+    """A time as one wants it: ``1/2``, ``2 s``, ``2:10``; Unreadable for another."""
+    bare = re.sub(r"\s*(?:s|sec|seconds?)$", "", text)
+    found = watch_s(text)
+    if found is None:
+        found = literal_seconds(bare)
+    if found is None:
+        raise Unreadable(f"“{text}” is not a time; write time 1/2, 2 s or 2:10.", field="text")
+    return TIMES.check(found, "text")
 
 
 def _meter(line: str) -> MeterWord | None:

@@ -10,11 +10,12 @@ from emulsa.core.line import grammar
 from emulsa.core.line.carry_out import CarriedOut, KitNames, ask_iso, carry_out
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.line.several import split
-from emulsa.core.line.words import ReadingWord
-from emulsa.core.scene.changes import Edit, Place
+from emulsa.core.line.words import ReadingWord, TimeWord
+from emulsa.core.scene.changes import ChooseFilters, Edit, Place, SetAperture
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import falls, meter_set
 from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.time_first import for_time
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -63,7 +64,21 @@ def _one(
     if isinstance(word, ReadingWord):
         has_iso = scene.meter_iso is not None or bool(own.meter and own.meter.iso is not None)
         ask_iso(word, meter, has_iso, way.time_iso)
+    if isinstance(word, TimeWord):
+        return _timed(scene, own, kit, word)
     return carry_out(scene, word, kit, id_, way.habits.target_zone)
+
+
+def _timed(scene: Scene, own: SceneKit, kit: KitNames, word: TimeWord) -> CarriedOut:
+    """The aperture and the filter a wanted time asks for, put on."""
+    greys = [each for each in kit.filters if each.filter.type == "plain" and not each.archived]
+    found = for_time(scene, own, greys, word.seconds)
+    edits: list[Edit] = []
+    if found.aperture is not None:
+        edits.append(SetAperture(aperture=found.aperture))
+    if found.filter_id is not None:
+        edits.append(ChooseFilters(filter_ids=(*scene.filter_ids, found.filter_id)))
+    return CarriedOut(edits=tuple(edits), says=found.says)
 
 
 def _placed(problem: CoreError, lines: tuple[str, ...], number: int) -> CoreError:

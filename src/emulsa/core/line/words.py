@@ -77,4 +77,14 @@ class MeterWord:
     held_stops: float | None = None
 
 
-Line = ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord | RatingWord | MeterWord
+@dataclass(frozen=True, kw_only=True, slots=True)
+class TimeWord:
+    """A time one wants: the aperture and a neutral filter follow."""
+
+    kind: Literal["time"] = "time"
+    seconds: float
+
+
+Line = (
+    ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord | RatingWord | MeterWord | TimeWord
+)
