@@ -33,6 +33,7 @@ What is not understood is answered with the nearest line that is.
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from typing import Literal
 
 from emulsa.core import wire
@@ -107,36 +108,53 @@ def _meaning(line: str, meter: MeterSet) -> Line:
 
 
 def _setting(line: str) -> Line | None:
-    aperture = re.fullmatch(r"f\s*/?\s*(\d+(?:\.\d+)?)", line, re.I)
-    if aperture:
-        return ApertureWord(aperture=aperture_word(aperture[1]))
-    whole = re.fullmatch(rf"(?:bellows|extension)\s*{LONG}", line, re.I)
-    if whole:
-        said = {"kind": "extension", "extension_mm": whole[1]}
-        return FocusWord(focus=wire.decode(ByExtension, said))
-    draw = re.fullmatch(rf"draw\s*{LONG}", line, re.I)
-    if draw:
-        return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": draw[1]}))
-    spread = re.fullmatch(rf"spread\s*{LONG}", line, re.I)
-    if spread:
-        said = {"kind": "spread", "focus_spread_mm": spread[1]}
-        return DepthWord(depth=wire.decode(BySpread, said))
-    rating = re.fullmatch(r"ei\s*(\d+(?:\.\d+)?)", line, re.I)
-    if rating:
-        return RatingWord(exposure_index=EI.check(float(rating[1]), "text"))
     if re.fullmatch(r"infinity|draw|no draw", line, re.I):
         return FocusWord(focus=Infinity())
     if re.fullmatch(r"no filters?|filter none", line, re.I):
         return KitWord(kind="filter", words="")
-    wanted = re.fullmatch(r"time\s+(.+)", line, re.I)
-    if wanted:
-        return TimeWord(seconds=_wanted_s(wanted[1]))
     if making.NEUTRAL.fullmatch(line):
         return KitWord(kind="filter", words=line)
-    kit = re.fullmatch(r"(filter|lens|film|pinhole)\s+(.+)", line, re.I)
-    if kit:
-        return KitWord(kind=KIT_WORDS[kit[1].lower()], words=kit[2])
+    for pattern, made in SETTINGS:
+        found = pattern.fullmatch(line)
+        if found:
+            return made(found)
     return None
+
+
+def _extension(said: re.Match[str]) -> Line:
+    return FocusWord(focus=wire.decode(ByExtension, {"kind": "extension", "extension_mm": said[1]}))
+
+
+def _draw(said: re.Match[str]) -> Line:
+    return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": said[1]}))
+
+
+def _spread(said: re.Match[str]) -> Line:
+    return DepthWord(depth=wire.decode(BySpread, {"kind": "spread", "focus_spread_mm": said[1]}))
+
+
+# a word and what follows it, each with what it means
+SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = tuple(
+    (re.compile(pattern, re.I), made)
+    for pattern, made in (
+        (
+            r"f\s*/?\s*(\d+(?:\.\d+)?)",
+            lambda said: ApertureWord(aperture=aperture_word(said[1])),
+        ),
+        (rf"(?:bellows|extension)\s*{LONG}", _extension),
+        (rf"draw\s*{LONG}", _draw),
+        (rf"spread\s*{LONG}", _spread),
+        (
+            r"ei\s*(\d+(?:\.\d+)?)",
+            lambda said: RatingWord(exposure_index=EI.check(float(said[1]), "text")),
+        ),
+        (r"time\s+(.+)", lambda said: TimeWord(seconds=_wanted_s(said[1]))),
+        (
+            r"(filter|lens|film|pinhole)\s+(.+)",
+            lambda said: KitWord(kind=KIT_WORDS[said[1].lower()], words=said[2]),
+        ),
+    )
+)
 
 
 def _wanted_s(text: str) -> float:

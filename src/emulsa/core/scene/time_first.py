@@ -1,6 +1,6 @@
 """Time first: the aperture, and if need be the neutral filter, that give a time one wants.
 
-Water that shall be silk, leaves that shall stand still: the time is chosen, everything else follows.
+Water that shall be silk, leaves that shall stand still: the time is chosen, the rest follows.
 """
 
 from __future__ import annotations
