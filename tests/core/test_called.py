@@ -3,9 +3,11 @@
 import pytest
 
 from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.optics import Lens, Optics, Pinhole
 from emulsa.core.errors import Ambiguous, CoreError, Unreadable
 from emulsa.core.kit.bag import KitFilter
 from emulsa.core.kit.preferences import Preferences
+from emulsa.core.kit.view import corners_text, seen_text
 from emulsa.core.light.sky import sky_ev
 from emulsa.core.line import making
 from emulsa.core.line.carry_out import KitNames
@@ -13,6 +15,9 @@ from emulsa.core.line.grammar import parse
 from emulsa.core.line.lines import typed
 from emulsa.core.line.words import KitWord, ReadingWord
 from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.solve import solved
+from emulsa.demo.quarry import ADIT, POOL
+from tests.core.test_scene import kit_of
 
 BLANK = Scene(id="s", outing_id="o", title="t")
 GREY = KitFilter(id="grey", name="The dark one", filter=Filter(density=0.9))
@@ -126,3 +131,31 @@ def test_every_word_of_the_sky_is_used_or_asked(text: str, asked: str) -> None:
     """None becomes the name of what was metered."""
     with pytest.raises((Ambiguous, Unreadable), match=asked.replace("?", r"\?")):
         parse(text)
+
+
+@pytest.mark.parametrize(
+    ("optics", "size", "said"),
+    [
+        (Lens(focal_length_mm=90), (120, 95), "67° across, 1.3 m wide at 1 m"),
+        (Lens(focal_length_mm=300), (120, 95), "23° across, 400 mm wide at 1 m"),
+        (
+            Pinhole(diameter_mm=0.2, distance_mm=25),
+            (120, 95),
+            "135° across, 4.8 m wide at 1 m; mind feet and tripod legs",
+        ),
+    ],
+)
+def test_what_a_lens_takes_in(optics: Optics, size: tuple[float, float], said: str) -> None:
+    """2·atan(side / 2f), by definition; the width at a metre is side / f."""
+    assert seen_text(optics, size) == said
+
+
+def test_what_the_corners_lose() -> None:
+    """25 mm on 4×5: 144° and 6.7 stops, cos⁴ by definition; a lens and a long box say nothing."""
+    box = Pinhole(diameter_mm=0.2, distance_mm=25)
+    said = "144° corner to corner: the corners get 6.7 stops less than the middle"
+    assert corners_text(box, (120, 95)) == said
+    assert corners_text(Pinhole(diameter_mm=0.4, distance_mm=200), (120, 95)) == ""
+    assert corners_text(Lens(focal_length_mm=90), (120, 95)) == ""
+    assert solved(ADIT, kit_of(ADIT), None, "2026-01-17T12:00:00Z").corners.startswith("104°")
+    assert solved(POOL, kit_of(POOL), None, "2026-01-17T12:00:00Z").corners == ""

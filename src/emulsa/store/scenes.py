@@ -139,12 +139,14 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
     if film is not None:
         film = replace(film, price=stock.film_cost(connection, film.id))
     lens = kit.lens(connection, scene.lens_id)
-    camera = kit.camera(connection, lens.camera_id) if lens else None
+    pinhole = kit.pinhole(connection, scene.pinhole_id)
+    on = lens or pinhole
+    camera = kit.camera(connection, on.camera_id) if on else None
     chosen = [kit.filter_(connection, each) for each in scene.filter_ids]
     return SceneKit(
         film=film,
         lens=lens,
-        pinhole=kit.pinhole(connection, scene.pinhole_id),
+        pinhole=pinhole,
         meter=kit.meter(connection, scene.meter_id),
         filters=tuple(each for each in chosen if each is not None),
         habits=preferences.preferences(connection).habits,

@@ -42,6 +42,7 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.kit.table_text import table_texts
 from emulsa.core.kit.usual import offered
+from emulsa.core.kit.view import seen_text
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
 from emulsa.store import films, rows
@@ -143,7 +144,12 @@ def read(db: Db) -> Kit:
     return Kit(
         **lists,
         agitations=agitations,
-        said={each.id: described(each, names, agitations) for each in records},
+        said={
+            each.id: ", ".join(
+                filter(None, (described(each, names, agitations), _seen(each, lists["cameras"])))
+            )
+            for each in records
+        },
         tables={each.id: told for each in records if (told := table_texts(each))},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
         usual={kind: each.id if each else "" for kind, each in first.items()},
@@ -159,6 +165,14 @@ def read_drawn(db: Db) -> dict[str, RecordDrawn]:
     """Each record's small drawing, by its id."""
     records = [each for members in store.everything(db).values() for each in members]
     return {each.id: found for each in records if (found := drawn(each)) is not None}
+
+
+def _seen(record: Any, cameras: list[Camera]) -> str:
+    """What a lens or pinhole takes in on its camera's format."""
+    if not isinstance(record, (KitLens, KitPinhole)):
+        return ""
+    own = next((each for each in cameras if each.id == record.camera_id), None)
+    return seen_text(record.optics, own.format_mm) if own else ""
 
 
 def _schemes(lists: dict[str, list[Any]]) -> set[str]:

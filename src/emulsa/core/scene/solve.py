@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.time_answer import DevelopmentAnswer
 from emulsa.core.errors import CoreError
@@ -15,6 +16,7 @@ from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.deciding import has_own_ei
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.films import FilmRecipe, unnamed_film
+from emulsa.core.kit.view import corners_text
 from emulsa.core.logged.record import Planned
 from emulsa.core.moments import between
 from emulsa.core.scene.assumed import Assumed, complete
@@ -50,8 +52,9 @@ class Solution:
     """A scene worked out; ``plan`` is what an exposure made by it is logged with.
 
     ``high_reading`` is the important highlight where one is marked, else the brightest that may be;
-    ``sharp`` what must be sharp in words, ``textural_range`` where film, else paper, holds texture;
-    ``fixes`` what one touch would take up or undo.
+    ``sharp`` what must be sharp in words, ``corners`` what a pinhole's corners get less,
+    ``textural_range`` where film, else paper, holds texture; ``fixes`` what one touch would take up
+    or undo.
     """
 
     scene: Scene
@@ -72,6 +75,7 @@ class Solution:
     development_problem: str
     lacking: str
     sharp: SharpSaid
+    corners: str
     aged: tuple[Advice, ...]
     age_text: str
 
@@ -121,6 +125,9 @@ def solved(
         development_problem=time_problem,
         lacking=lacking(scene, kit),
         sharp=sharp_said(scene),
+        corners=corners_text(kit.pinhole.optics, kit.format_mm or DEFAULT_FORMAT_MM)
+        if kit.pinhole
+        else "",
         aged=aged(ages, {each.id: each.label for each in scene.readings}),
         age_text=age_text(ages),
     )

@@ -114,7 +114,7 @@ export function DevelopmentText({ solution }: { solution: Solution }) {
 
 /** What is sharp as the lens is set, when depth or movement was said. */
 export function SharpnessText({ solution }: { solution: Solution }) {
-  const text = solution.answer?.sharpness?.text;
+  const text = solution.answer?.sharpness?.text ?? solution.corners;
   if (!text) return null;
   return (
     <Box fontSize="14px" color="ink2" lineHeight={1.3}>
