@@ -14,6 +14,7 @@ from emulsa.core.line.carry_out import KitNames
 from emulsa.core.line.grammar import parse
 from emulsa.core.line.lines import typed
 from emulsa.core.line.words import KitWord, ReadingWord
+from emulsa.core.scene.edits import edited
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.solve import solved
 from emulsa.demo.quarry import ADIT, POOL
@@ -159,3 +160,38 @@ def test_what_the_corners_lose() -> None:
     assert corners_text(Lens(focal_length_mm=90), (120, 95)) == ""
     assert solved(ADIT, kit_of(ADIT), None, "2026-01-17T12:00:00Z").corners.startswith("104°")
     assert solved(POOL, kit_of(POOL), None, "2026-01-17T12:00:00Z").corners == ""
+
+
+@pytest.mark.parametrize(
+    ("text", "n", "said"),
+    [
+        ("N", 0, "develop N"),
+        ("N-1", -1, "develop N−1"),
+        ("n + 2", 2, "develop N+2"),
+        ("N−½", -0.5, "develop N−½"),
+        ("N+1 1/2", 1.5, "develop N+1½"),
+        ("n by the highlight", None, "N by the highlight"),
+    ],
+)
+def test_n_is_said_by_its_word(text: str, n: float | None, said: str) -> None:
+    """As it is written on a sheet; the highlight may decide again."""
+    told = typed(text, BLANK, SceneKit(), KitNames(), Preferences(), "r")
+    assert told.says == said
+    assert edited(BLANK, told.edits, "").n == n
+
+
+def test_n_beyond_what_film_does() -> None:
+    with pytest.raises(CoreError, match="between −5 and 5"):
+        says("N+9")
+
+
+def test_a_note_stands_behind_the_one_before() -> None:
+    """Nothing that was noted is written over."""
+    scene = Scene(id="s", outing_id="o", title="t", note="Frost.")
+    told = typed("note wind from left", scene, SceneKit(), KitNames(), Preferences(), "r")
+    after = edited(scene, told.edits, "")
+    assert (told.says, after.note, after.title) == (
+        "note: wind from left",
+        "Frost. wind from left",
+        "t",
+    )

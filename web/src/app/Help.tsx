@@ -25,6 +25,7 @@ const LINES = [
   ["time 1/2", "the time first: the aperture follows"],
   ["film Corvane", "a film, lens or filter by its name"],
   ["N−1", "the development"],
+  ["note windy", "a note on the scene"],
 ] as const;
 
 function Typed() {

@@ -31,6 +31,8 @@ from emulsa.core.line.words import (
     KitWord,
     Line,
     MeterWord,
+    NoteWord,
+    NWord,
     RatingWord,
     ReadingWord,
 )
@@ -42,6 +44,7 @@ from emulsa.core.scene.changes import (
     ChooseLens,
     ChoosePinhole,
     Edit,
+    Entitle,
     MarkHigh,
     Place,
     Rate,
@@ -50,9 +53,10 @@ from emulsa.core.scene.changes import (
     SetDepth,
     SetFocus,
     SetMeter,
+    SetN,
 )
 from emulsa.core.scene.record import Scene, SceneKit
-from emulsa.core.tones.development_number import TARGET
+from emulsa.core.tones.development_number import TARGET, n_text
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import length_text, stops_text
 
@@ -140,6 +144,12 @@ def carry_out(
     if isinstance(line, MeterWord):
         edits = (SetMeter(iso=line.iso, held_stops=line.held_stops),)
         return CarriedOut(edits=edits, says=f"meter set to {_set_text(line)}")
+    if isinstance(line, NWord):
+        says = f"develop {n_text(line.n)}" if line.n is not None else "N by the highlight"
+        return CarriedOut(edits=(SetN(n=line.n),), says=says)
+    if isinstance(line, NoteWord):
+        note = " ".join(filter(None, (scene.note, line.text)))
+        return CarriedOut(edits=(Entitle(title=scene.title, note=note),), says=f"note: {line.text}")
     assert isinstance(line, KitWord)  # a wanted time is worked out over the scene's whole kit
     return _kit(scene, line, kit, reading_id)
 

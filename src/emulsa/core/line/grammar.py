@@ -24,6 +24,8 @@
     lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
     pinhole 0.2 at 30    a hole of 0.2 mm at 30 mm; 0.2 f/150, f/150 at 30: any two of the three
     ei 400               what the film is rated at
+    N−1, N+½             the development; “n by the highlight” leaves it to that again
+    note wind from left  a note on the scene
     time 1/2             the time first: aperture and neutral filter follow
 
 What could mean two things is asked about, never guessed: every number of a line is used or refused.
@@ -43,7 +45,7 @@ from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.light.hand_time import watch_s
 from emulsa.core.light.marks import literal_seconds
 from emulsa.core.light.meters import Held, MeterSet
-from emulsa.core.limits import EI, TIMES
+from emulsa.core.limits import EI, TIMES, Note
 from emulsa.core.line import making, nearest
 from emulsa.core.line.number import aperture_word
 from emulsa.core.line.spot import HELD, ISO, held_of, spot, taken_out
@@ -54,10 +56,13 @@ from emulsa.core.line.words import (
     KitWord,
     Line,
     MeterWord,
+    NoteWord,
+    NWord,
     RatingWord,
     ReadingWord,
     TimeWord,
 )
+from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.core.typed import pointed
 
 KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
@@ -114,6 +119,8 @@ def _setting(line: str) -> Line | None:
         return KitWord(kind="filter", words="")
     if making.NEUTRAL.fullmatch(line):
         return KitWord(kind="filter", words=line)
+    if re.fullmatch(r"no n|n by (?:the )?highlight", line, re.I):
+        return NWord(n=None)
     for pattern, made in SETTINGS:
         found = pattern.fullmatch(line)
         if found:
@@ -127,6 +134,10 @@ def _extension(said: re.Match[str]) -> Line:
 
 def _draw(said: re.Match[str]) -> Line:
     return FocusWord(focus=wire.decode(ByDraw, {"kind": "draw", "draw_mm": said[1]}))
+
+
+def _development(said: re.Match[str]) -> Line:
+    return NWord(n=wire.decode(DevelopmentNumber, re.sub(r"\s*([-−+])\s*", r"\1", said[1]), "text"))
 
 
 def _spread(said: re.Match[str]) -> Line:
@@ -148,6 +159,8 @@ SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = 
             r"ei\s*(\d+(?:\.\d+)?)",
             lambda said: RatingWord(exposure_index=EI.check(float(said[1]), "text")),
         ),
+        (r"(n(?:\s*[-−+]\s*\d.*)?|n\s*[-−+]\s*[¼⅓½⅔¾])", _development),
+        (r"note\s+(.+)", lambda said: NoteWord(text=wire.decode(Note, said[1], "text"))),
         (r"time\s+(.+)", lambda said: TimeWord(seconds=_wanted_s(said[1]))),
         (
             r"(filter|lens|film|pinhole)\s+(.+)",

@@ -85,6 +85,31 @@ class TimeWord:
     seconds: float
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class NWord:
+    """The development as chosen; none leaves it to the important highlight."""
+
+    kind: Literal["n"] = "n"
+    n: float | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class NoteWord:
+    """A note on the scene, behind what is noted there already."""
+
+    kind: Literal["note"] = "note"
+    text: str
+
+
 Line = (
-    ReadingWord | ApertureWord | FocusWord | DepthWord | KitWord | RatingWord | MeterWord | TimeWord
+    ReadingWord
+    | ApertureWord
+    | FocusWord
+    | DepthWord
+    | KitWord
+    | RatingWord
+    | MeterWord
+    | TimeWord
+    | NWord
+    | NoteWord
 )
