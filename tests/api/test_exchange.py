@@ -112,7 +112,7 @@ def test_every_exposure_goes_out(client: TestClient) -> None:
     )
     assert (telephoto["minutes"], telephoto["judgement"]) == ("", "")
     (judged,) = [row for row in rows if row["id"] == "exposure-shed-A"]
-    assert (judged["minutes"], judged["judgement"]) == ("6.833", "shadows full, highlights blocked")
+    assert (judged["minutes"], judged["judgement"]) == ("6.5", "thin shadows, full highlights")
     name = client.get("/api/exchange/exposures.csv").headers["content-disposition"]
     assert "emulsa-exposures-20" in name
 

@@ -547,7 +547,7 @@ def test_a_records_history_and_putting_it_back(client: TestClient) -> None:
     assert {each["restorable"] for each in history} == {True}
     assert {each["field"] for each in history[1]["differences"]} >= {
         "title",
-        "pin",
+        "pin: reading",
         "reading: label",
     }
     ok(client.post("/api/history/scene-pool/put-back", json={"action_id": history[1]["action_id"]}))

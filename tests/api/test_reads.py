@@ -131,6 +131,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/darkroom/runs/{id}/retime": [
             {"elapsed_min": 2, "measured": [{"minute": 1, "temperature_c": 19}]}
         ],
+        "/api/history/compare": [{"mine": {"note": "a"}, "theirs": {"note": "b"}}],
         "/api/darkroom/runs/shift": [{"steps": [STEP], "at_s": 10}],
         "/api/devices/shutter-tester/measure": [{}],
         "/api/devices/spot-meter/trigger": [

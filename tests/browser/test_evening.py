@@ -64,7 +64,8 @@ def test_what_is_needed_first(open_page: Open, service: Service) -> None:
     for tank in ("tank-four", "tank-hangers", "tank-trays"):
         service.call("DELETE", f"/api/kit/tanks/{tank}")
     page = open_page("/darkroom/evening")
-    page.get_by_role("link", name="Add a tank and a bath sequence in Kit").click()
+    expect(page.get_by_role("button", name="Add: Two trays and a four-sheet tank")).to_be_visible()
+    page.goto(f"{service.url}/kit")
     page.get_by_role("button", name="Add a tank").click()
     page.get_by_label("Name").fill("One-sheet tube")
     page.get_by_label("Capacity, 4×5 sheets").fill("1")

@@ -49,7 +49,7 @@ def test_sides_that_are_not_alike(open_page: Open) -> None:
     field = page.get_by_label("Sides")
     field.fill("5")
     expect(page.get_by_text("These sides are not alike")).to_be_visible()
-    expect(page.get_by_role("button", name="2 sides")).to_be_disabled()
+    expect(page.get_by_role("button", name="2 sheets")).to_be_disabled()
     field.fill("5 nine")
     expect(page.get_by_role("alert").filter(has_text="“nine” is not a side")).to_be_visible()
     expect(field).to_have_value("5 nine")

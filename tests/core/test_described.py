@@ -157,6 +157,8 @@ def ready(where: str, state: str = "loaded") -> Ready:
         roll_number=None,
         in_gate=True,
         rated_ei=None,
+        rating_reason=None,
+        camera_id=None,
         doubt="",
     )
 

@@ -89,7 +89,7 @@ def test_a_point_as_it_stands_in_a_notebook() -> None:
 @pytest.mark.parametrize(
     ("text", "field", "said"),
     [
-        ("0", "points.0.minutes", "not a time"),
+        ("0", "points.0.minutes", "between 0.5 and 240 min"),
         ("N 8\nN+1 soon", "points.1.minutes", "not a time"),
         ("Nx 8", "points.0.n", "no N"),
         ("0 900:00", "points.0.minutes", "between"),

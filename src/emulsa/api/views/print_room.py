@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from emulsa.api.routing import Db
 from emulsa.api.views.prints import PrintDrawn, print_drawn
+from emulsa.core.errors import CoreError
 from emulsa.core.limits import Id
 from emulsa.core.printing.planned import PrintPart
 from emulsa.core.prints.acts import (
@@ -16,6 +17,7 @@ from emulsa.core.prints.bars import RowBar, seconds_text
 from emulsa.core.prints.layout import Layout
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.record import Print, Shape
+from emulsa.core.prints.worked import worked_out
 from emulsa.store import prints
 from emulsa.store.prints import KeptPrint
 
@@ -106,7 +108,11 @@ def print_line(db: Db, kept: KeptPrint) -> PrintLine | None:
     whole = prints.print_(db, kept.print.id)
     if negative is None or whole is None:
         return None
-    worked = print_drawn(db, whole, negative, None).worked
+    try:
+        worked = print_drawn(db, whole, negative, None).worked
+    except CoreError:  # its paper or enlarger cannot be read, which is said: the print is listed
+        size = (negative.width, negative.height) if negative.width else None
+        worked = worked_out(whole, None, size)
     return PrintLine(
         whole.id,
         whole.title,
