@@ -158,7 +158,7 @@ def test_a_bracket_by_keyboard(open_page: Open, service: Service) -> None:
     frames = sheet.get_by_role("list", name="Frames, most exposure first")
     expect(frames.get_by_role("listitem")).to_have_count(3)
     expect(frames).to_contain_text("f/32, 28 s")
-    expect(sheet).to_contain_text("Uses 3 sheets, 7.20 in film")
+    expect(sheet).to_contain_text("Uses 3 sheets, 7.20 of film")
     sheet.get_by_label("Frames", exact=True).fill("4")
     expect(
         sheet.get_by_role("alert").filter(has_text="cannot be even on both sides")

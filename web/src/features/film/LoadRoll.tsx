@@ -126,7 +126,7 @@ export function LoadRoll({ close }: { close: () => void }) {
             label="Camera"
             value={camera}
             options={[
-              { value: "", label: "not said" },
+              { value: "", label: "not set" },
               ...offered(kit?.cameras).map((each) => ({ value: each.id, label: each.name })),
             ]}
             onChange={setCamera}

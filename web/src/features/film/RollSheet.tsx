@@ -50,7 +50,7 @@ export function RollSheet({ view, close }: { view: Schemas["RollView"]; close: (
             label="Camera"
             value={draft.camera_id ?? ""}
             options={[
-              { value: "", label: "not said" },
+              { value: "", label: "not set" },
               ...cameras.map((each) => ({ value: each.id, label: each.name })),
             ]}
             onChange={(id) => setDraft({ ...draft, camera_id: id || null })}

@@ -141,7 +141,7 @@ export function BracketSheet({
         {data && (
           <Box color="ink2" fontSize="14px">
             Uses {data.uses}
-            {data.price_text && `, ${data.price_text} in film`}. Most exposure first, so that the
+            {data.price_text && `, ${data.price_text} of film`}. Most exposure first, so that the
             frames can be told apart in the dark.
           </Box>
         )}

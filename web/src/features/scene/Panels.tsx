@@ -254,7 +254,7 @@ export const Exposed = memo(function Exposed({
   return (
     <Box>
       <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-        Exposed on this scene{cost && `, ${cost} in film`}
+        Exposed here{cost && `, ${cost} of film`}
       </Box>
       <Flex wrap="wrap" columnGap="4">
         {views.map((view) => (

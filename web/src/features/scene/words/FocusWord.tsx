@@ -14,7 +14,7 @@ import { Word } from "./Word";
 type Focus = Scene["focus"];
 
 const FOCUS = {
-  unsaid: { name: "not said", fields: [] },
+  unsaid: { name: "not set", fields: [] },
   infinity: { name: "infinity", fields: [] },
   draw: { name: "draw beyond infinity", fields: [["draw_mm", "Draw"]] },
   extension: { name: "whole extension", fields: [["extension_mm", "Lens to film"]] },
@@ -30,7 +30,7 @@ const FOCUS = {
 } as const;
 
 function focusText(focus: Focus, mm: Unit): string {
-  if (!focus) return "not said";
+  if (!focus) return "not set";
   switch (focus.kind) {
     case "draw":
       return `${mm.text(focus.draw_mm)} past infinity`;

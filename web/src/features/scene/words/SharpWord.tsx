@@ -81,7 +81,7 @@ function SharpChoices({
         label="Depth that must be sharp"
         value={kind}
         options={[
-          { value: "", label: "not said" },
+          { value: "", label: "not set" },
           { value: "spread", label: "focus spread on the ground glass" },
           { value: "limits", label: "from near to far" },
         ]}
