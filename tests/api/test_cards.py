@@ -40,8 +40,15 @@ def test_the_same_table_as_csv(client: TestClient) -> None:
     """Columns, thirteen rows, what it holds for; and no cell that becomes a formula."""
     answer = client.get("/api/cards/pinhole.csv?pinhole_id=pinhole-box&film_id=film-corvane")
     rows = list(csv.reader(io.StringIO(answer.content.decode("utf-8-sig"))))
-    assert rows[0] == ["meter at f/22", "uncorrected", "give"]
-    assert ["1/2", "39 s", "2 min"] in rows
+    assert rows[0] == [
+        *("meter at f/22", "uncorrected", "give"),
+        *("metered_s", "uncorrected_s", "give_s"),
+    ]
+    (half,) = [row for row in rows if row[0] == "1/2"]
+    assert half[:3] == ["1/2", "39 s", "2 min"]
+    assert float(half[3]) == 0.5
+    assert float(half[4]) == pytest.approx(39.06, rel=0.01)
+    assert float(half[5]) == pytest.approx(120, rel=0.03)
     long = client.get("/api/cards/reciprocity.csv?film_id=film-corvane").content.decode("utf-8-sig")
     cells = [cell for row in csv.reader(io.StringIO(long)) for cell in row]
     assert "'+⅔" in cells
@@ -87,3 +94,22 @@ def test_a_film_without_a_law_has_no_card(client: TestClient) -> None:
     client.put("/api/kit/films/new", json=film)
     error = refusal(client.get("/api/cards/reciprocity.pdf?film_id=new"), 422)
     assert "Unknown 50 has no reciprocity law yet" in error["message"]
+
+
+def test_times_for_the_wall(client: TestClient) -> None:
+    """Every recipe in use by the bath's warmth, in the darkroom's own minutes; PDF and CSV."""
+    answer = client.get("/api/cards/wall/times.csv")
+    rows = list(csv.reader(io.StringIO(answer.content.decode("utf-8-sig"))))
+    assert rows[0][:2] == ["film, recipe", "18 °C"]
+    assert rows[0][-1] == "27 °C"
+    (trays,) = [row for row in rows if row[0] == "Corvane 100: Metol–hydroquinone 1+1, trays"]
+    assert trays[rows[0].index("20 °C")] == "8:30"
+    room = client.get("/api/darkroom?temperature_c=24").json()["groups"]
+    (n_minus,) = [each for each in room if each["film_name"] == "Corvane 100" and each["n"] == -1]
+    share = n_minus["time"]["minutes"] / 6.5  # N−1 at 24 °C against its 6:30 at 20 °C
+    at_24 = trays[rows[0].index("24 °C")].split(":")
+    assert int(at_24[0]) + int(at_24[1]) / 60 == pytest.approx(8.5 * share, rel=0.05)
+    page = client.get("/api/cards/wall/times.pdf")
+    text = " ".join(PdfReader(io.BytesIO(page.content)).pages[0].extract_text().split())
+    for word in ("Developing times", "27 °C", "8:30", "Slanted: estimated"):
+        assert word in text

@@ -12,6 +12,7 @@ from emulsa.core.cards.bellows import bellows_chart, bellows_target
 from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
 from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart, sky_chart
 from emulsa.core.cards.table import Card
+from emulsa.core.cards.wall import wall_table
 from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitLens, KitPinhole
 from emulsa.core.kit.films import Film
@@ -47,6 +48,18 @@ def as_pdf(db: Db, kind: Kind, chosen: Chosen) -> File:
     return attached(pdf.render("table", _card(db, kind, chosen)), PDF, kind, "pdf")
 
 
+@routes.question("/wall/times.csv", media_type=CSV)
+def wall_csv(db: Db) -> File:
+    """Developing times by temperature, for a spreadsheet."""
+    return attached(csv_file(_wall(db).table), CSV, "developing-times", "csv")
+
+
+@routes.question("/wall/times.pdf", media_type=PDF)
+def wall_pdf(db: Db) -> File:
+    """Developing times by temperature, for the darkroom's wall."""
+    return attached(pdf.render("wall", _wall(db)), PDF, "developing-times", "pdf")
+
+
 @routes.question("/target/bellows.pdf", media_type=PDF)
 def target(db: Db, lens_id: str) -> File:
     """A target to cut out, and the ruler that reads its image in thirds of a stop."""
@@ -70,6 +83,10 @@ def dial(
         "stop_mm": stop_mm,
     }
     return attached(pdf.render("dial", data), PDF, "zone-dial", "pdf")
+
+
+def _wall(db: Db) -> Card:
+    return wall_table({each.id: each for each in films.films(db)}, films.recipes(db))
 
 
 def _card(db: Db, kind: Kind, chosen: Chosen) -> Card:

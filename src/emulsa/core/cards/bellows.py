@@ -40,7 +40,7 @@ def bellows_chart(lens: KitLens) -> Card:
     optics = lens.optics
     longest = optics.focal_length_mm * LARGEST_M
     step = _step(longest / (ROWS - 1))
-    rows = []
+    rows, figures = [], []
     for place in range(int(longest / step + 1e-9) + 1):
         draw = place * step
         m = bellows.from_draw(draw, optics.focal_length_mm)
@@ -48,6 +48,7 @@ def bellows_chart(lens: KitLens) -> Card:
         scale = f"1 : {1 / m:.2g}" if m else ""
         stops = stops_text(round(factor_to_stops(factor) * 3) / 3)
         rows.append((length_text(draw), scale, f"{factor:.2f}", stops))
+        figures.append((draw, factor, factor_to_stops(factor)))
     note = "Draw is measured from the standard's place at infinity focus; right for any lens."
     return Card(
         title=f"Bellows, {lens.name}",
@@ -56,6 +57,8 @@ def bellows_chart(lens: KitLens) -> Card:
         columns=("draw", "scale", "factor", "stops"),
         rows=tuple(rows),
         notes=(note,),
+        figured=("draw_mm", "factor", "stops"),
+        figures=tuple(figures),
     )
 
 

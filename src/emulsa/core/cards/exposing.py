@@ -35,13 +35,14 @@ def pinhole_chart(pinhole: KitPinhole, film: Film, read_at: str = READ_AT) -> Ca
     optics: Pinhole = pinhole.optics
     at = pinhole_f_number(optics.distance_mm, optics.diameter_mm)
     metered_at = f_number(read_at)
-    rows, estimated = [], []
+    rows, estimated, figures = [], [], []
     for mark, metered in _between(*METER_MARKS):
         plain_s = converted_s(metered, metered_at, at)
         given = reciprocity.corrected_s(law, plain_s)
         beyond = reciprocity.extrapolated(law, plain_s)
         rows.append((_dial(mark), time_text(plain_s), _given(given, beyond)))
         estimated.append(beyond)
+        figures.append((metered, plain_s, given))
     return Card(
         title=f"Pinhole {pinhole.name}",
         holds_for=f"{film.name} at EI {plain(film.exposure_index)},"
@@ -50,6 +51,8 @@ def pinhole_chart(pinhole: KitPinhole, film: Film, read_at: str = READ_AT) -> Ca
         rows=tuple(rows),
         estimated=tuple(estimated),
         notes=_notes(estimated),
+        figured=("metered_s", "uncorrected_s", "give_s"),
+        figures=tuple(figures),
     )
 
 
@@ -87,7 +90,7 @@ def sky_chart(pinhole: KitPinhole, film: Film) -> Card:
 def reciprocity_chart(film: Film) -> Card:
     """Metered → given times of one film, by half stops from one second."""
     law = _law(film)
-    rows, estimated = [], []
+    rows, estimated, figures = [], [], []
     first, last = (float(each) for each in RECIPROCITY_S)
     for step in range(round(2 * math.log2(last / first)) + 1):
         metered = hand_time_s(first * 2 ** (step / 2))
@@ -103,6 +106,7 @@ def reciprocity_chart(film: Film) -> Card:
             )
         )
         estimated.append(beyond)
+        figures.append((metered, given, math.log2(given / metered), change))
     width = 4 if any(row[3] for row in rows) else 3  # no column for what this film never asks
     return Card(
         title=f"Long times on {film.name}",
@@ -111,6 +115,8 @@ def reciprocity_chart(film: Film) -> Card:
         rows=tuple(row[:width] for row in rows),
         estimated=tuple(estimated),
         notes=_notes(estimated),
+        figured=("metered_s", "give_s", "stops", "development_change"),
+        figures=tuple(figures),
     )
 
 

@@ -90,6 +90,15 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
             />
           </>
         )}
+        {kit.recipes.length > 0 && (
+          <Card
+            name="Developing times for the wall"
+            what="every film in its recipes, by the temperature of the developer"
+            path="wall/times"
+            query={{}}
+            csv
+          />
+        )}
         <Card
           name="Zone scale for a meter dial"
           what="eleven greys, one stop apart along the rim"
