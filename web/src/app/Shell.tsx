@@ -6,6 +6,7 @@ import { preferencesQuery } from "../api/queries";
 import { useMetUnread } from "../api/unread";
 import { useClocks } from "../clock/run";
 import { useClock } from "../clock/state";
+import { Button } from "../components/Button";
 import { useDates, writeDates } from "../components/days";
 import { Notice } from "../components/Notice";
 import { InSheets } from "../components/Sheet";
@@ -67,6 +68,7 @@ export function Shell() {
         templateRows={{ base: "minmax(0,1fr) auto", md: "minmax(0,1fr)" }}
         background="paper"
       >
+        <Skip />
         <Rail help={() => setHelp(true)} />
         <Flex direction="column" minHeight="0" minWidth="0" order={{ base: 0, md: 1 }}>
           {(carrying || carries || import.meta.env.MODE === "single") && (
@@ -110,5 +112,27 @@ export function Shell() {
         )}
       </Grid>
     </InSheets.Provider>
+  );
+}
+
+/** For who goes by Tab: past the rooms, into the one that is open. */
+function Skip() {
+  const skip = () => {
+    const room = document.querySelector<HTMLElement>("main");
+    room?.setAttribute("tabindex", "-1");
+    room?.focus();
+  };
+  return (
+    <Button
+      position="absolute"
+      top="2"
+      left="2"
+      zIndex={70}
+      transform="translateY(-200%)"
+      _focus={{ transform: "none" }}
+      onClick={skip}
+    >
+      Skip to the room
+    </Button>
   );
 }

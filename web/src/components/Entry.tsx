@@ -1,5 +1,5 @@
 import { Field, Input, Textarea } from "@chakra-ui/react";
-import { type ComponentProps, useId } from "react";
+import { type ComponentProps, useEffect, useId, useRef } from "react";
 
 /** A labelled field with its help and, beside it, the one sentence of a refusal. */
 export function Entry({
@@ -20,8 +20,16 @@ export function Entry({
   suggest?: readonly string[];
 } & ComponentProps<typeof Input>) {
   const list = useId();
+  const root = useRef<HTMLDivElement>(null);
+  // a form that was sent and refused is left where it was sent: its first wrong field is next
+  useEffect(() => {
+    const sent = document.activeElement;
+    if (!problem || !(sent instanceof HTMLButtonElement) || sent.type !== "submit") return;
+    const form = root.current?.closest('[role="dialog"], form');
+    form?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+  }, [problem]);
   return (
-    <Field.Root invalid={Boolean(problem)}>
+    <Field.Root ref={root} invalid={Boolean(problem)}>
       <Field.Label>{label}</Field.Label>
       {multiline ? (
         <Textarea rows={rows} {...(rest as ComponentProps<typeof Textarea>)} />

@@ -19,7 +19,7 @@ export function Bottles({ bottles }: { bottles: ReturnType<typeof useBottles> })
   if (bottles.all.length === 0) return null;
   return (
     <Flex as="fieldset" columnGap="5" wrap="wrap">
-      <Box as="legend" srOnly>
+      <Box as="legend" fontSize="14px" color="ink2">
         Use these bottles
       </Box>
       {bottles.all.map((each) => (

@@ -15,6 +15,9 @@ import { deleteStock, putStock } from "./queries";
 
 type Stock = Schemas["Stock"];
 
+/** A day as it is kept, or none: what was noted in words before stays to be put right. */
+const DAY = /^(\d{4}-\d{2}-\d{2})?$/;
+
 const FIELDS = ["film_id", "format", "count", "spent", "price", "expires", "kept", "emulsion"];
 
 /** A box of sheets or a brick of rolls. */
@@ -136,7 +139,7 @@ export function StockSheet({
             problem={at("kept")}
           />
           {text("emulsion", "Emulsion number")}
-          {text("opened", "Opened", { placeholder: "2026-11-02" })}
+          {text("opened", "Opened", { type: DAY.test(draft.opened ?? "") ? "date" : "text" })}
         </Grid>
         {text("note", "Note", { multiline: true })}
         <Problem of={problem} fields={[...FIELDS, "opened", "note"]} />

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { useNarrow } from "../../components/useNarrow";
 import { Conflict } from "../../shared/Conflict";
 import { FileLink } from "../../shared/FileLink";
 import { Opened } from "../../shared/Opened";
@@ -66,6 +67,7 @@ function Shown({ view }: { view: PrintView }) {
   const areas = draft.plan.areas;
   const ratio = negative.width ? negative.width / negative.height : 1.25;
   const touches = useTouches(draft, change, setChosen, (at, says) => marker.current?.(at, says));
+  const narrow = useNarrow(); // a phone has no B to hold: it has the words above
   useHeldKey("b", setAsScanned); // before and after
   const sheet = useCallback(
     async (next: Open) => {
@@ -137,7 +139,8 @@ function Shown({ view }: { view: PrintView }) {
             </Box>
             <Touching touches={touches} />
             <Box color="ink2" fontSize="13px" paddingTop="2">
-              {drawn.preview_text} Hold B to see the scan.
+              {drawn.preview_text}
+              {!narrow && " Hold B to see the scan."}
             </Box>
           </Box>
           <Flex

@@ -101,22 +101,24 @@ export function Keypad({
           </Button>
         ))}
       </Wheel>
-      <Wheel label="Zones">
+      {/* all eleven in sight */}
+      <Grid role="group" aria-label="Zones" templateColumns="repeat(11, minmax(0, 1fr))">
         {ZONES.map((zone) => (
           <Button
             key={zone}
             aria-label={`zone ${zone}`}
             variant="quiet"
-            minWidth="44px"
-            paddingInline="2"
-            flex="0 0 auto"
+            minWidth="0"
+            paddingInline="0"
+            borderWidth="0"
+            fontSize="15px"
             fontWeight={650}
             onClick={() => put(zone === "0" ? "z0" : zone, true)}
           >
             {zone}
           </Button>
         ))}
-      </Wheel>
+      </Grid>
       <Grid templateColumns="repeat(6, minmax(0, 1fr))" gap="1">
         {KEYS.map((each) => key(each, () => put(each, false)))}
         {key("␣", () => put(" ", false), "space")}
