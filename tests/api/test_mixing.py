@@ -230,6 +230,15 @@ def test_a_mixing_sheet(client: TestClient) -> None:
     asked = {k: RUN[k] for k in ("recipe_id", "tank_id", "line_id")} | {"area_in2": 40}
     made = ok(client.get("/api/mixing", params=asked))
     assert made["parts"][0]["lines"][0] == "Measure 250 ml of water at 20 °C."
+    filled = ok(client.get("/api/mixing", params={**asked, "filled_ml": "290"}))["parts"]
+    assert filled[0]["lines"][:2] == [
+        "Measure 145 ml of water at 20 °C.",
+        "Add 145 ml of concentrate; stir.",
+    ]
+    by_water = ok(client.get("/api/mixing", params={**asked, "water_ml": "0.4 l"}))["parts"]
+    assert by_water[0]["lines"][0] == "Measure 400 ml of water at 20 °C."
+    assert (by_water[0]["volume_ml"], filled[0]["volume_ml"]) == (800, 290)
+    assert by_water[1:] == made["parts"][1:]  # the other baths fill the tank as they did
     way = ok(client.get("/api/preferences"))["preferences"]
     way["measures"] = {"temperature": "F", "volume": "fl oz"}
     ok(client.put("/api/preferences", json=way))
@@ -244,6 +253,8 @@ def test_a_mixing_sheet(client: TestClient) -> None:
         ({"recipe_id": "none"}, 404, "recipe"),
         ({"tank_id": "none"}, 404, "This tank"),
         ({"line_id": "none"}, 404, "This bath sequence"),
+        ({"water_ml": "plenty"}, 422, "not a volume"),
+        ({"filled_ml": "0.5"}, 422, "between"),
         ({"temperature_c": 70}, 422, "between 41 and 140 °F"),
     ):
         answer = client.get("/api/mixing", params={**asked, **more})

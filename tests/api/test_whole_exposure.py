@@ -119,6 +119,25 @@ def test_a_bracket_is_one_action(client: TestClient) -> None:
     assert side_of(client, "2A")["state"] == side_of(client, "4B")["state"] == "loaded"
 
 
+def test_a_judged_bracket_says_how_far_the_film_prints(client: TestClient) -> None:
+    """Logged, developed, judged: the story of each frame says it, and the film's recipe."""
+    body = {"id": "b", "frames": frames(client, ["2A", "2B", "4B"])}
+    logged = client.post("/api/exposures/bracket", json=body).json()
+    run = {"id": "run", "name": "Evening", "recipe_id": "recipe-corvane-mq", "n": 0, "minutes": 8.5}
+    pieces = [each["piece_id"] for each in body["frames"]]
+    client.post("/api/darkroom/runs", json={"run": run, "piece_ids": pieces}).raise_for_status()
+    client.post("/api/darkroom/runs/run/developed").raise_for_status()
+    for at, highlight in ((0, "blocked"), (1, "full"), (2, "full")):
+        look = {"id": pieces[at], "shadow": "full", "highlight": highlight}
+        client.put(f"/api/darkroom/judgements/{pieces[at]}", json=look).raise_for_status()
+    said = "prints from −1 to 0; less light was not tried"
+    stories = [client.get(f"/api/log/{each['id']}").json() for each in logged]
+    assert [each["latitude_text"] for each in stories] == [said] * 3
+    assert client.get("/api/log/exposure-1A").json()["latitude_text"] == ""
+    learned = client.post("/api/bench/learned/recipe-corvane-mq", json={"without": []}).json()
+    assert learned["latitudes"] == [f"Frozen pool, cracks: {said}"]
+
+
 def test_a_bracket_with_one_sheet_too_few_logs_nothing(client: TestClient) -> None:
     """The last sheet is exposed already, which is said: the first two stay unexposed."""
     asked = {"scene": scene_of(client), "frames": 3, "sides": "2A 2B 1A"}

@@ -134,6 +134,21 @@ def test_mixing_line_by_line(open_page: Open, service: Service) -> None:
     assert download.value.path().read_bytes().startswith(b"%PDF")
 
 
+def test_by_the_water_and_by_what_the_tank_is_filled_with(open_page: Open) -> None:
+    """Concentrate for water that is measured first; one reel in a tank of two."""
+    page = open_page("/darkroom/mixing?recipe_id=recipe-corvane-mq")
+    developer = page.get_by_role("region", name="Metol–hydroquinone developer")
+    page.get_by_label("Or water first, ml").fill("400")
+    expect(developer.get_by_text("Add 400 ml of concentrate; stir.")).to_be_visible()
+    expect(developer.get_by_text("Measure 400 ml of water at 20 °C.")).to_be_visible()
+    page.get_by_label("Or water first, ml").fill("")
+    page.get_by_label("Tank filled with, ml").fill("290")
+    expect(developer.get_by_text("Measure 145 ml of water at 20 °C.")).to_be_visible()
+    page.get_by_label("Tank filled with, ml").fill("")
+    page.get_by_label("Or water first, ml").fill("plenty")
+    expect(page.get_by_role("alert").filter(has_text="“plenty” is not a volume")).to_be_visible()
+
+
 def test_the_film_is_typed_as_fast_as_one_can(open_page: Open) -> None:
     """Every digit stays where it was typed; the sheet that is asked for is of the whole number."""
     page = open_page("/darkroom/mixing?recipe_id=recipe-corvane-mq")

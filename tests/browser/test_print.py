@@ -2,13 +2,13 @@
 
 import re
 import time
-from collections.abc import Callable
 from typing import Any
 
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import PHONE, Open, Service
+from tests.browser.waiting import until
 
 pytestmark = pytest.mark.browser
 
@@ -39,15 +39,6 @@ HEAR = """
 def grey(page: Page, x: float, y: float) -> Any:
     """What the preview shows at a place; -1 while it is not there yet."""
     return page.evaluate(GREY, [x, y])
-
-
-def until(page: Page, reached: Callable[[], bool]) -> None:
-    """Wait for what no locator sees."""
-    for _ in range(200):
-        if reached():
-            return
-        page.wait_for_timeout(50)
-    assert reached()
 
 
 def saved(service: Service, name: str = "print-shed") -> Any:

@@ -9,6 +9,7 @@ from playwright.sync_api import Page, expect
 from emulsa.core import operations
 from emulsa.core.data import examples
 from tests.browser.conftest import PHONE, Open, Service
+from tests.browser.waiting import until
 
 pytestmark = pytest.mark.browser
 
@@ -292,9 +293,12 @@ def test_lines_typed_faster_than_the_page_is_drawn(
         page.keyboard.press("Enter")
         expect(page.get_by_label("Type a reading")).to_have_value("")
     expect(page.locator("[data-pin]")).to_have_count(4)
-    kept = service.call("GET", "/api/scenes/new")["scene"]
-    assert [each["label"] for each in kept["readings"]] == ["shade", "slate", "moss", "frost"]
-    assert kept["aperture"] == "32"
+
+    def kept() -> Any:
+        return service.call("GET", "/api/scenes/new")["scene"]
+
+    until(page, lambda: kept()["aperture"] == "32")
+    assert [each["label"] for each in kept()["readings"]] == ["shade", "slate", "moss", "frost"]
 
 
 # Names on the tone bridge that stand outside it, and pairs of them that lie over each other.

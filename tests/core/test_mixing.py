@@ -279,3 +279,27 @@ def test_two_runs_never_need_the_hands_at_once(at_s: float, one: float, other: f
     assert not clash(answer.wait_s)
     assert answer.wait_s == 0 or clash(answer.wait_s - 1)
     assert ("begin in" in answer.text) == (answer.wait_s > 0)
+
+
+@pytest.mark.parametrize(
+    ("written", "water_ml", "volume_ml"),
+    [
+        ("1+25", 400, 416),  # for 400 ml of water: 16 ml; by definition of the parts
+        ("1+1", 400, 800),
+        ("1+1+48", 480, 500),
+    ],
+)
+def test_water_that_is_measured_first_makes_the_volume(written, water_ml, volume_ml) -> None:
+    mixed = plan.mixed_ml(TANK, 20, Recipe(dilution=written), water_ml)
+    assert mixed == pytest.approx(volume_ml)
+
+
+def test_by_its_water_there_is_developer_enough_or_it_is_said() -> None:
+    recipe = Recipe(dilution="1+50", minimum_ml_per_roll=10)
+    assert plan.mixed_ml(TANK, 80, recipe, 500) == pytest.approx(510)  # 10 ml to the drop
+    with pytest.raises(Unsound, match="it takes 500 ml of water or more") as refused:
+        plan.mixed_ml(TANK, 80, recipe, 400)
+    assert refused.value.field == "water_ml"
+    for undiluted in ("stock", "A, then B"):
+        with pytest.raises(Unsound, match="undiluted"):
+            plan.mixed_ml(TANK, 20, Recipe(dilution=undiluted), 400)

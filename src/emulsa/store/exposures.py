@@ -78,6 +78,15 @@ def bracket_pieces(connection: Connection, piece_id: str) -> list[str]:
     return [row["piece_id"] for row in found]
 
 
+def bracket_frames(connection: Connection, bracket_id: str) -> dict[str, float]:
+    """The pieces of a bracket with their places in it, in stops."""
+    found = connection.execute(
+        "SELECT piece_id, bracket_stops FROM exposure WHERE bracket_id = :bracket_id",
+        {"bracket_id": bracket_id},
+    )
+    return {row["piece_id"]: row["bracket_stops"] for row in found}
+
+
 def places(connection: Connection, ids: Iterable[str]) -> dict[str, str]:
     """Where each of these exposures was made (``2B``), by exposure."""
     found = connection.execute(

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.api.lookup import needed
 from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.core.chemistry.baths import Area
+from emulsa.core.chemistry.dilution import Volume
 from emulsa.core.darkroom import mixing, plan
 from emulsa.core.darkroom.acts.testing import Cleared, ClearingTest, clear
 from emulsa.core.darkroom.mixing import MixingSheet, Water, WaterC
@@ -26,7 +27,9 @@ class WantedMix:
     """What is to be mixed: a recipe in a tank along a line, for so much film, so warm.
 
     ``tap_c`` and ``other_c`` are the waters there are; without them water comes at its temperature.
-    ``ready`` names, with commas, the kinds of baths that stand in bottles and are not mixed.
+    ``filled_ml`` is what the tank is filled with this time, one reel in a tank of two; ``water_ml``
+    the developer's water where that is measured first. ``ready`` names, with commas, the kinds of
+    baths that stand in bottles and are not mixed.
     """
 
     recipe_id: Id
@@ -36,6 +39,8 @@ class WantedMix:
     temperature_c: Celsius = 20.0
     tap_c: WaterC | None = None
     other_c: WaterC | None = None
+    filled_ml: Volume | None = None
+    water_ml: Volume | None = None
     ready: Annotated[str, Length("Baths that stand ready", 0, 200)] = ""
 
 
@@ -89,6 +94,8 @@ def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
     )
     if (asked.tap_c is None) != (asked.other_c is None):
         raise Missing("Give both waters, or neither.", field="other_c")
+    if asked.filled_ml is not None:
+        tank = replace(tank, volume_ml=asked.filled_ml)
     water = None
     if asked.tap_c is not None and asked.other_c is not None:
         water = Water(tap_c=asked.tap_c, other_c=asked.other_c)
@@ -97,7 +104,7 @@ def _sheet(db: Db, asked: WantedMix) -> MixingSheet:
         line,
         tank,
         recipe.recipe,
-        plan.mixed_ml(tank, asked.area_in2, recipe.recipe),
+        plan.mixed_ml(tank, asked.area_in2, recipe.recipe, asked.water_ml),
         asked.temperature_c,
         water,
         tuple(asked.ready.split(",")),

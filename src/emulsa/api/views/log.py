@@ -16,6 +16,7 @@ from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
 from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.judgement import Judgement, next_time, showed
+from emulsa.core.film.latitude import latitude_text
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text
@@ -152,6 +153,7 @@ class Story:
     in_bracket: bool
     showed: str
     next_time: str
+    latitude_text: str
     attachments: list[Attachment]
     prints: tuple[StoryPrint, ...]
 
@@ -200,9 +202,19 @@ def story_of(db: Db, id_: str) -> Story:
         in_bracket=exposure.bracket_id is not None,
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
+        latitude_text=_latitude_text(db, exposure.bracket_id),
         attachments=attachments.of_exposure(db, id_),
         prints=tuple(_printed(each) for each in prints.lines(db, id_)),
     )
+
+
+def _latitude_text(db: Db, bracket_id: str | None) -> str:
+    """How far the bracket of an exposure prints; nothing without one."""
+    if bracket_id is None:
+        return ""
+    frames = exposures.bracket_frames(db, bracket_id)
+    judged = runs.judgements(db, list(frames))
+    return latitude_text((at, judged[piece]) for piece, at in frames.items() if piece in judged)
 
 
 def _rating_text(exposure: Exposure) -> str:

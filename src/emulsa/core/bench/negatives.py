@@ -75,7 +75,8 @@ class Judged:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Learned:
     """What the negatives of a film in a recipe say, in words where minutes and EI are chosen; what
-    taking it over does (``use_text``, ``rate_text``), and both drawn."""
+    taking it over does (``use_text``, ``rate_text``), and both drawn; ``latitudes`` tells how far
+    judged brackets print."""
 
     recipe_id: str
     film_name: str
@@ -89,3 +90,4 @@ class Learned:
     rate_text: str = ""
     minutes_range: Range | None = None
     ei_range: Range | None = None
+    latitudes: tuple[str, ...] = ()

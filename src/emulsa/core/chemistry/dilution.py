@@ -11,7 +11,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.errors import Unreadable
+from emulsa.core.errors import Unreadable, Unsound
 from emulsa.core.limits import Within
 from emulsa.core.written import volume_text
 
@@ -19,6 +19,7 @@ Volume = Annotated[float, Within("The volume", 1, 100_000, "ml")]
 Parts = Annotated[float, Within("The parts of water", 0, 1_000)]
 MinimumMl = Annotated[float, Within("Concentrate for a roll's area", 0, 1_000, "ml")]
 RollsPerLitre = Annotated[float, Within("Rolls a litre does", 0.1, 1_000)]
+LEAST_WATER = 1e-9  # of a volume: below it there is none
 Colon = Literal["one_plus_n", "one_in_n"]
 
 
@@ -59,6 +60,22 @@ def concentrate_for_water(n: float, water_ml: float) -> float:
     16.0
     """
     return water_ml / n
+
+
+def volume_for_water(text: str, water_ml: float, colon: Colon | None = None) -> float:
+    """What a dilution makes of an amount of water that is measured first; Unsound for what is used
+    undiluted.
+
+    >>> volume_for_water("1+25", 400)
+    416.0
+    """
+    share = concentrate_share(mix(text, 1_000, colon))
+    if share > 1 - LEAST_WATER:
+        raise Unsound(
+            "This developer is used undiluted: there is no water to measure first.",
+            field="water_ml",
+        )
+    return water_ml / (1 - share)
 
 
 def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed, Mixed, Mixed]:

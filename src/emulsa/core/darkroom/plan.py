@@ -33,6 +33,9 @@ from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible, Unsound
 from emulsa.core.kit.darkroom import Bath, Line, Tank
 from emulsa.core.tones.development_number import n_text
+from emulsa.core.written import volume_text
+
+SAME_VOLUME = 1e-6  # of itself: what nobody can measure
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -160,9 +163,20 @@ def course(
     )
 
 
-def mixed_ml(tank: Tank, area_in2: float, recipe: Recipe) -> float:
-    """The developer that is mixed for so much film in a tank."""
-    return developer_ml(_developer(recipe), tank.volume_ml, area_in2)
+def mixed_ml(tank: Tank, area_in2: float, recipe: Recipe, water_ml: float | None = None) -> float:
+    """The developer that is mixed for so much film in a tank, or from so much water; Unsound when
+    that water makes less than the film uses up."""
+    if water_ml is None:
+        return developer_ml(_developer(recipe), tank.volume_ml, area_in2)
+    made = dilution.volume_for_water(recipe.dilution, water_ml, recipe.colon)
+    wanted = developer_ml(_developer(recipe), made, area_in2)
+    if wanted > made * (1 + SAME_VOLUME):
+        raise Unsound(
+            f"{volume_text(water_ml)} of water makes too little developer for this film: it takes"
+            f" {volume_text(water_ml * wanted / made)} of water or more.",
+            field="water_ml",
+        )
+    return made
 
 
 def _developer(recipe: Recipe | None) -> Developer:

@@ -53,6 +53,11 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
         <Box color="ink2" fontSize="15px">
           {development.sentence} {speed.sentence}
         </Box>
+        {learned.latitudes.map((each) => (
+          <Box key={each} color="ink2" fontSize="15px">
+            Bracket of {each}
+          </Box>
+        ))}
       </Box>
       <Flex gap="3" wrap="wrap" paddingTop="2">
         <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>

@@ -26,7 +26,8 @@ interface Edited {
 
 export function KitRoom() {
   const kit = useQuery(kitQuery);
-  const drawn = useQuery(drawnQuery).data ?? {};
+  const drawings = useQuery(drawnQuery);
+  const drawn = drawings.data ?? {};
   const [edited, setEdited] = useState<Edited | null>(null);
   const [pasting, setPasting] = useState(false);
   const [archive, setArchive] = useState(false);
@@ -70,7 +71,8 @@ export function KitRoom() {
             {kit.error.message}
           </Notice>
         )}
-        {kit.data && (
+        {/* rows that moved when their drawings came would lose a click */}
+        {kit.data && !drawings.isPending && (
           <Grid
             templateColumns={{ base: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" }}
             columnGap="10"

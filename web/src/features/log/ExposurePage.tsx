@@ -154,6 +154,7 @@ function Told({ story }: { story: Story }) {
                   </Box>
                 )}
               </Box>
+              {story.latitude_text && <Box>The bracket {story.latitude_text}</Box>}
             </Part>
           </Flex>
           <Flex direction="column" gap="5">

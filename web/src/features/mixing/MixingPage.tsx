@@ -1,4 +1,4 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -10,6 +10,7 @@ import { Notice } from "../../components/Notice";
 import { typedNumber } from "../../components/typedNumber";
 import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { FileLink } from "../../shared/FileLink";
+import { useMeasures } from "../../shared/measures";
 import { offered } from "../../shared/offered";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAddress } from "../../shared/useAddress";
@@ -116,6 +117,9 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
   const [other, setOther] = useKeptText("other water");
   const [area, setArea] = useState(sought.get("area_in2") ?? "80");
   const { unit, said } = useDegrees();
+  const ml = useMeasures().ml;
+  const [filled, setFilled] = useState("");
+  const [water, setWater] = useState("");
   const [typed, setTyped] = useState<string | null>(null);
   const asked: Asked = {
     recipe_id,
@@ -124,13 +128,15 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
     area_in2: typedNumber(area),
     temperature_c: typed === null ? typedNumber(sought.get("temperature_c") ?? "20") : said(typed),
     ready: sought.get("ready") ?? "",
+    ...(filled.trim() && { filled_ml: ml.typed(filled) }),
+    ...(water.trim() && { water_ml: ml.typed(water) }),
     ...(tap.trim() && other.trim() && { tap_c: said(tap), other_c: said(other) }),
   };
   const sheet = useQuery(sheetQuery(asked));
   const wanted = typed ?? sheet.data?.degrees ?? "";
   const query = new URLSearchParams(Object.entries(asked).map(([key, value]) => [key, `${value}`]));
   const field = (label: string, value: string, change: (text: string) => void, help?: string) => (
-    <Box flex="1 1 150px">
+    <Box>
       <Entry
         label={label}
         help={help}
@@ -142,7 +148,12 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
   );
   return (
     <>
-      <Flex gap="4" wrap="wrap" maxWidth="960px" paddingTop="4" paddingBottom="4">
+      <Grid
+        gap="4"
+        templateColumns={{ base: "repeat(2, minmax(0,1fr))", md: "repeat(3, minmax(0,1fr))" }}
+        maxWidth="960px"
+        paddingBlock="4"
+      >
         {field(`Target temperature, ${unit}`, wanted, setTyped)}
         {field(
           "Film area, square inches",
@@ -153,9 +164,11 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
           },
           "80: a roll, four 4×5",
         )}
+        {field(`Tank filled with, ${ml.name}`, filled, setFilled, "one reel in a tank of two")}
+        {field(`Or water first, ${ml.name}`, water, setWater, "the developer by its water")}
         {field(`Tap water, ${unit}`, tap, setTap)}
         {field(`Hot or ice water, ${unit}`, other, setOther, "enter both to get the two amounts")}
-      </Flex>
+      </Grid>
       {asked.ready && (
         <Box color="ink2" paddingBottom="3">
           Ready in bottles, and not mixed: {asked.ready.replaceAll(",", ", ")}.

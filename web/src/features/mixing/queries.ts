@@ -11,6 +11,8 @@ export interface Asked {
   temperature_c: number;
   tap_c?: number;
   other_c?: number;
+  filled_ml?: number;
+  water_ml?: number;
   ready?: string;
 }
 

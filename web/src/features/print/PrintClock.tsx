@@ -182,7 +182,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
             <Box>
               <b>{view.print.title}</b>
               {place < 0 && (
-                <Box fontSize="15px" paddingTop="2" color={RED}>
+                <Box fontSize="15px" paddingTop="2" color={SAFE.lit}>
                   A screen can fog paper: turn it away from easel and trays, dim it, and test it:
                   paper with a coin on it, five minutes beside the lit screen, then developed, must
                   stay white. Keep to the paper’s safelight rules. The lamp and glass get hot.
