@@ -110,6 +110,7 @@ def test_blackout_is_black_and_only_tells(open_page: Open, run: Service) -> None
     """Pure black, by sound alone; a touch tells where the run is, only holding leaves."""
     page = opened(open_page, size=PHONE)
     page.get_by_role("button", name="Begin: Presoak").click()
+    expect(page.get_by_text("As warm as the developer.")).to_be_visible()  # the bath's own word
     page.get_by_role("button", name="Blackout").click()
     black = page.locator("[data-blackout]")
     expect(black).to_have_css("background-color", "rgb(0, 0, 0)")

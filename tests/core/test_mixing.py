@@ -1,18 +1,20 @@
 """What is mixed, line by line; data sheets as they are pasted; a run on paper."""
 
 import re
-from typing import Any
+from typing import Any, get_args
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.chemistry.baths import StepKind
 from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.beside import Going, beside, held
+from emulsa.core.darkroom.minding import minds
 from emulsa.core.darkroom.mixing import MixingSheet, Water, for_powder, for_run
 from emulsa.core.darkroom.run_sheet import run_sheet
-from emulsa.core.data.cautions import CAUTIONS, HOT, MAKER, POWDER
+from emulsa.core.data.cautions import CAUTIONS, HOT, MAKER, MIND, POWDER
 from emulsa.core.development import data_sheet
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import CoreError, Impossible, Unreadable, Unsound
@@ -251,7 +253,14 @@ def test_the_recipe_says_how_film_is_moved() -> None:
 def test_a_run_on_paper() -> None:
     """Every bath with its moments, when film is moved, what is mixed, and the last word."""
     course = plan.course(LINE, TANK, 8, 40, Recipe(dilution="1+4"))
-    page = run_sheet("Run", "N, 8 min", ("1A Quarry",), "staining developer", course)
+    page = run_sheet(
+        "Run",
+        "N, 8 min",
+        ("1A Quarry",),
+        "staining developer",
+        course,
+        minds(course.steps, "30+10"),
+    )
     rows: dict[str, Any] = {each.name: each for each in page.steps}
     assert (rows["Developer"].begins, rows["Developer"].lasts) == ("1:20", "8:00")
     assert rows["Developer"].moves.startswith("0:00, 1:00, 2:00")
@@ -259,6 +268,26 @@ def test_a_run_on_paper() -> None:
     assert page.mix == "staining developer, 500 ml: concentrate 100 ml, water 400 ml"
     assert CAUTIONS["poison"] in page.notes
     assert page.notes[-1] == MAKER
+    assert rows["Wash"].caution == (
+        "As warm as the baths: a sudden cold one wrinkles the emulsion."
+    )
+    assert rows["Developer"].caution == f"{CAUTIONS['developer']} {MIND['developer']}"
+
+
+def test_what_a_bath_asks_for_goes_by_how_film_is_moved() -> None:
+    """In a tray film lies on film; in a tank bubbles cling and air is beaten in. Common practice,
+    no source."""
+    steps = plan.course(LINE, TANK, 8, 20, Recipe(dilution="1+4")).steps
+    tank, tray, unknown = (minds(steps, moved) for moved in ("30+10", "shuffle", None))
+    place = [each.kind for each in steps].index("developer")
+    assert "bubbles" in tank[place]
+    assert tray[place].startswith("One sheet after another")
+    assert unknown == tank
+    assert [each for k, each in enumerate(tray) if k != place] == [
+        each for k, each in enumerate(tank) if k != place
+    ]
+    assert len(tank) == len(steps)
+    assert [kind for kind in MIND if kind not in get_args(StepKind)] == []
 
 
 @given(st.floats(0, 1_500), st.floats(4, 20), st.floats(4, 20))

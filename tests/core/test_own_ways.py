@@ -74,6 +74,8 @@ def test_what_is_no_time_is_refused(text: str) -> None:
         (FocalLength, "6 in", 152.4),  # 1 in = 25.4 mm, by definition (international inch)
         (FocalLength, "15 cm", 150),
         (FocalLength, "150", 150),
+        (Volume, "1 gal", 3_785.411784),  # NIST SP 811, table of factors, from memory
+        (Volume, "1 qt", 946.352946),
         (Volume, "16 fl oz", 473.176473),  # US fluid ounce: 29.5735295625 ml, by definition
         (Volume, "1.5 l", 1_500),
     ],

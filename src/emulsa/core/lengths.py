@@ -9,9 +9,9 @@ from emulsa.core.errors import Unreadable
 from emulsa.core.typed import pointed
 
 MM_PER_IN = 25.4  # by definition
-ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition
+ML_PER_FL_OZ = 29.5735295625  # US fluid ounce, by definition: 32 to a quart, 128 to a gallon
 LENGTH = re.compile(r"(-?\d+(?:\.\d+)?)\s*(mm|cm|m|in|″|\")?")
-VOLUME = re.compile(r"(-?\d+(?:\.\d+)?)\s*(ml|l|fl\s*oz|oz)?", re.I)
+VOLUME = re.compile(r"(-?\d+(?:\.\d+)?)\s*(ml|l|fl\s*oz|oz|qt|gal)?", re.I)
 HORIZON_MM = 1e8  # so far that no lens tells it from the horizon
 IN_MM = {
     "": 1.0,
@@ -22,7 +22,15 @@ IN_MM = {
     "″": MM_PER_IN,
     '"': MM_PER_IN,
 }
-IN_ML = {"": 1.0, "ml": 1.0, "l": 1_000.0, "floz": ML_PER_FL_OZ, "oz": ML_PER_FL_OZ}
+IN_ML = {
+    "": 1.0,
+    "ml": 1.0,
+    "l": 1_000.0,
+    "floz": ML_PER_FL_OZ,
+    "oz": ML_PER_FL_OZ,
+    "qt": 32 * ML_PER_FL_OZ,
+    "gal": 128 * ML_PER_FL_OZ,
+}
 
 
 def mm(text: str, field: str | None = None) -> float:

@@ -21,6 +21,8 @@ export interface RunClock {
   heard: Schemas["Heard"][];
   mix: string;
   cautions: string[];
+  /** what each step asks for */
+  minds?: string[];
   /** seconds on the run's clock when it was last set going */
   done_s: number;
   /** when it was set going; null while it stands */

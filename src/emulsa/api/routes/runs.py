@@ -112,6 +112,7 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
         ),
         recipe.developer if recipe else "",
         made.process,
+        made.minds,
     )
     return attached(pdf.render("run", page), PDF, f"run-{run.name}", "pdf")
 

@@ -8,6 +8,7 @@ from emulsa.api.routing import Db
 from emulsa.core.chemistry import dilution
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.cues import Heard, heard
+from emulsa.core.darkroom.minding import minds
 from emulsa.core.darkroom.process import ProcessAnswer
 from emulsa.core.darkroom.run import Run
 from emulsa.core.data.cautions import of_run
@@ -20,8 +21,8 @@ from emulsa.store import darkroom, films, holders, pieces
 
 @dataclass(frozen=True)
 class Course:
-    """How a run goes: in which tank, along which line, second by second, what is heard, and what to
-    beware of."""
+    """How a run goes: in which tank, along which line, second by second, what is heard, what to
+    beware of, and in ``minds`` what each step asks for."""
 
     tank: Tank
     line: Line
@@ -29,6 +30,7 @@ class Course:
     mix_text: str
     heard: tuple[Heard, ...]
     cautions: tuple[str, ...]
+    minds: tuple[str, ...]
 
 
 def course_of(db: Db, run: Run, minutes: float) -> Course:
@@ -40,7 +42,9 @@ def course_of(db: Db, run: Run, minutes: float) -> Course:
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
     cautions = of_run(recipe.developer if recipe else "")
     mix_text = f"{tank.name}: {dilution.mix_text(process.mix)}"
-    return Course(tank, line, process, mix_text, heard(process.steps), cautions)
+    moved = (recipe.scheme if recipe else None) or tank.agitation
+    minded = minds(process.steps, moved)
+    return Course(tank, line, process, mix_text, heard(process.steps), cautions, minded)
 
 
 def recipe_of(db: Db, run: Run) -> Recipe | None:

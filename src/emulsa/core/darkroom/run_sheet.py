@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from emulsa.core.chemistry.dilution import mix_text
@@ -41,20 +42,22 @@ def run_sheet(
     film: tuple[str, ...],
     developer: str,
     process: ProcessAnswer,
+    minded: Sequence[str],
 ) -> RunSheet:
-    """A run's page; ``says`` is its time and temperature in words."""
+    """A run's page; ``says`` is its time and temperature in words, ``minded``
+    what each step asks for."""
     return RunSheet(
         title=title,
         says=says,
         film=film,
         mix=f"{developer or 'Developer'}, {volume_text(process.volume_ml)}:"
         f" {mix_text(process.mix)}",
-        steps=tuple(_step(each) for each in process.steps),
+        steps=tuple(map(_step, process.steps, minded)),
         notes=of_run(developer),
     )
 
 
-def _step(step: TimedStep) -> SheetStep:
+def _step(step: TimedStep, mind: str) -> SheetStep:
     moves = [
         (each.start_s - step.start_s, each.end_s - step.start_s)
         for each in step.cues
@@ -72,5 +75,5 @@ def _step(step: TimedStep) -> SheetStep:
         ends=watch_text(step.end_s),
         lasts=watch_text(step.end_s - step.start_s),
         moves=said,
-        caution=CAUTIONS.get(step.kind, ""),
+        caution=" ".join(filter(None, (CAUTIONS.get(step.kind), mind))),
     )

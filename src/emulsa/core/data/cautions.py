@@ -17,6 +17,17 @@ CAUTIONS: dict[str, str] = {
     "poison": "This developer is poisonous through skin and breath: gloves at every step.",
     "thermometer": "Alcohol or digital thermometers; a broken mercury one poisons the room.",
 }
+# what a bath asks for while film is in it
+MIND: dict[str, str] = {
+    "presoak": "As warm as the developer. Coloured water is only the backing’s dye.",
+    "developer": "Knock bubbles off when it is poured in; beat no air into it.",
+    "stop": "No stronger than the maker says: strong acid blisters the emulsion.",
+    "rinse": "As warm as the baths: a sudden cold one wrinkles the emulsion.",
+    "wash": "As warm as the baths: a sudden cold one wrinkles the emulsion.",
+    "wetting agent": "Stir it without foam, which dries to marks.",
+    "dry": "Door closed: dust stays in wet emulsion.",
+}
+TRAY = "One sheet after another, every time the same way; corners scratch the one below."
 TONER = (
     "Gloves and fresh air for every bath; selenium and other toners are poisonous through skin and"
     " breath, and are never mixed with acid. Makers' instructions hold before these figures."

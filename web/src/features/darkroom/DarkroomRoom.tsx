@@ -55,7 +55,16 @@ export function DarkroomRoom() {
     <>
       <RoomHeader title="Darkroom" sub={view && waitText(pieces + view.not_shown)}>
         <Link to="/darkroom/mixing">Mix</Link>
-        {pieces > 0 && <Link to="/darkroom/evening">Plan the evening</Link>}
+        {pieces > 0 && (
+          <Link to="/darkroom/evening" aria-label="Plan the evening">
+            <Box as="span" display={{ base: "none", md: "inline" }}>
+              Plan the
+            </Box>{" "}
+            <Box as="span" textTransform={{ base: "capitalize", md: "none" }}>
+              evening
+            </Box>
+          </Link>
+        )}
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto" padding={{ base: "4", md: "6" }}>
         <Flex

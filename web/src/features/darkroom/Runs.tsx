@@ -16,7 +16,7 @@ import { courseOf, leaveRun, runDeveloped } from "./queries";
 /** The run's clock, laid over everything, as it stands if it was begun. */
 async function openClock(run: Schemas["Run"]) {
   if (readRun(run.id) !== null) return show(run.id);
-  const { process, mix_text, heard, cautions } = await courseOf(run.id);
+  const { process, mix_text, heard, cautions, minds } = await courseOf(run.id);
   keepRun({
     run_id: run.id,
     title: run.name,
@@ -24,6 +24,7 @@ async function openClock(run: Schemas["Run"]) {
     steps: process.steps,
     heard,
     cautions,
+    minds: [...minds],
     mix: mix_text,
     ...READY,
   });

@@ -165,6 +165,11 @@ function Face({
                 )}
               </Box>
               <Box color="ink2">{next ? `then ${next.name}` : "then it is done"}</Box>
+              {run.minds?.[place] && (
+                <Box fontSize="16px" color="ink2">
+                  {run.minds[place]}
+                </Box>
+              )}
             </Box>
           )}
         </Box>
