@@ -475,7 +475,7 @@ def test_a_print_is_planned(out: Page, home: Service) -> None:
     go(page, home, "/print/print-shed")
     canvas = page.locator("canvas[data-preview]")
     expect(canvas).to_be_visible()
-    expect(page.get_by_text("Hold B to see the scan.")).to_be_visible()
+    expect(page.get_by_text("A preview, by a typical paper")).to_be_visible()
     assert page.evaluate(SHADES) > 40
     page.get_by_role("button", name="Corner", exact=True).click()
     box = canvas.bounding_box()

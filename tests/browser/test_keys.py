@@ -148,6 +148,7 @@ def test_a_dialog_keeps_the_focus_and_gives_it_back(
     page = open_page(path)
     expect(page.locator(ready).first).to_be_visible()
     opener = page.get_by_role("button", name=name, exact=True).first
+    expect(opener).to_be_enabled()  # once what it needs is known
     opener.focus()
     page.keyboard.press("Enter")
     dialog = page.locator('[role="dialog"][data-state="open"]')

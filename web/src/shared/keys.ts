@@ -23,11 +23,11 @@ let begunAt = Number.NEGATIVE_INFINITY;
 function pressed(event: KeyboardEvent) {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   const now = event.timeStamp;
-  if (isTyping(event.target)) {
-    // Escape says that one is done with it
-    typedAt = event.key === "Escape" ? Number.NEGATIVE_INFINITY : now;
-    return;
-  }
+  const typing = isTyping(event.target);
+  // Escape says that one is done with it, wherever the focus went
+  if (event.key === "Escape") typedAt = Number.NEGATIVE_INFINITY;
+  else if (typing) typedAt = now;
+  if (typing) return;
   if (event.defaultPrevented || inDialog()) return;
   if (/^[a-z]$/i.test(event.key) && now - typedAt < REST_MS) return;
   const chord = now - begunAt < CHORD_MS;
