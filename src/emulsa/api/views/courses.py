@@ -42,8 +42,7 @@ def course_of(db: Db, run: Run, minutes: float) -> Course:
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
     cautions = of_run(recipe.developer if recipe else "")
     mix_text = f"{tank.name}: {dilution.mix_text(process.mix)}"
-    moved = (recipe.scheme if recipe else None) or tank.agitation
-    minded = minds(process.steps, moved)
+    minded = minds(process.steps, plan.developer_moved(line, tank, recipe))
     return Course(tank, line, process, mix_text, heard(process.steps), cautions, minded)
 
 

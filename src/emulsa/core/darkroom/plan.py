@@ -197,6 +197,12 @@ def _moved(bath: Bath, tank: Tank, recipe: Recipe | None) -> SchemeKey | None:
     return bath.agitation or (tank.agitation if WHERE[bath.kind][0] == "tank" else None)
 
 
+def developer_moved(line: Line, tank: Tank, recipe: Recipe | None) -> SchemeKey | None:
+    """How film is moved in the developer of a line, the first of a divided one."""
+    bath = next(each for each in line.baths if each.kind == "developer")
+    return _moved(bath, tank, recipe)
+
+
 def totals(
     line: Line,
     runs: Sequence[tuple[Tank, Sequence[Mixed]]],
