@@ -92,6 +92,16 @@ def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed
     )
 
 
+def colon_n(text: str) -> str | None:
+    """The n of a dilution of ``1:n``, which can mean two things; nothing of any other.
+
+    >>> colon_n("1 : 20"), colon_n("1+20")
+    ('20', None)
+    """
+    found = re.fullmatch(r"1:(\d+(?:\.\d+)?)", text.replace(" ", "").replace(",", "."))
+    return found[1] if found else None
+
+
 def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed, ...]:
     """What to measure for ``stock``, ``1+n``, ``A+B+water``, ``A, then B`` or ``1:n``; Unreadable
     for others.
@@ -112,15 +122,14 @@ def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed,
     number = r"(\d+(?:\.\d+)?)"
     if found := re.fullmatch(rf"1\+{number}", bare):
         return one_part(float(found[1]), volume_ml)
-    if found := re.fullmatch(rf"1:{number}", bare):
+    if n := colon_n(text):
         if colon is None:
             raise Unreadable(
-                f"“{text}” can mean 1+{found[1]} or 1 in {found[1]}; say in its recipe"
-                " which its maker means.",
+                f"“{text}” can mean 1+{n} or 1 in {n}; say in its recipe which its maker means.",
                 field="dilution",
                 allowed=["one_plus_n", "one_in_n"],
             )
-        return one_part(float(found[1]), volume_ml, colon)
+        return one_part(float(n), volume_ml, colon)
     if found := re.fullmatch(rf"{number}[+:]{number}[+:]{number}", bare):
         return two_parts(float(found[1]), float(found[2]), float(found[3]), volume_ml)
     raise Unreadable(

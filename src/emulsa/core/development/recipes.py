@@ -8,12 +8,11 @@ common practice.
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core import tables
-from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre
+from emulsa.core.chemistry.dilution import Colon, MinimumMl, RollsPerLitre, colon_n
 from emulsa.core.data.development import K_PER_C
 from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.thumb import log_linear, thumb_factor
@@ -106,10 +105,10 @@ def settled(dilution: str, colon: Colon | None, field: str) -> None:
 
     >>> settled("1+25", None, "colon")
     """
-    found = re.fullmatch(r"1:(\d+(?:[.,]\d+)?)", dilution.replace(" ", ""))
-    if found and colon is None:
+    n = colon_n(dilution)
+    if n is not None and colon is None:
         raise Unreadable(
-            f"“{dilution}” can mean 1+{found[1]} or 1 in {found[1]}: choose which its maker means.",
+            f"“{dilution}” can mean 1+{n} or 1 in {n}: choose which its maker means.",
             field=field,
             allowed=["one_plus_n", "one_in_n"],
         )

@@ -5,13 +5,13 @@ import {
   DevelopmentText,
   ErrorOfSetting,
   Exposed,
-  ExposureLedger,
   Result,
   SharpnessText,
   ShowedBefore,
 } from "./Panels";
 import type { Edit, ExposureView, Scene, SceneView, Solution } from "./queries";
 import { Strip } from "./Strip";
+import { Sums } from "./Sums";
 import { Waiting } from "./Teaching";
 
 /** What both layouts of a scene are made of. */
@@ -203,10 +203,7 @@ export function TabletScene({
         )}
         {solution?.answer && (
           <>
-            <Box as="h2" fontSize="13px" fontWeight={600} color="ink2" paddingTop="2">
-              How this exposure adds up, at {solution.answer.set.aperture}
-            </Box>
-            <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
+            <Sums solution={solution} take={take} />
             <ErrorOfSetting answer={solution.answer} />
             <SharpnessText solution={calm ?? solution} />
           </>
@@ -275,12 +272,7 @@ export function WideScene({
           paddingInline="5"
         >
           {solution?.answer ? (
-            <>
-              <Box as="h2" fontSize="13px" fontWeight={600} color="ink2">
-                How this exposure adds up, at {solution.answer.set.aperture}
-              </Box>
-              <ExposureLedger answer={solution.answer} fixes={solution.fixes} take={take} />
-            </>
+            <Sums solution={solution} take={take} />
           ) : (
             <Waiting solution={solution} />
           )}
