@@ -28,6 +28,7 @@ DESCRIBED := $(STAMPS)/described-$(call hash,$(SERVING) requirements/runtime.txt
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) $(SERVING) web/package-lock.json)
 CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
+DRAWN := $(STAMPS)/drawn-$(call hash,$(shell find scenery -name '*.py' -o -name '*.toml' | sort) requirements/build.txt)
 CHROMIUM := $(STAMPS)/chromium
 
 .PHONY: help demo serve page package test ready fuzz thorough mutate check lint types contracts functions browser bench screenshots format clean
@@ -37,18 +38,18 @@ help:
 	@grep -B1 -E '^[a-z]+:' Makefile | grep -v '^--' | paste - - | sed -E 's/^# (.*)\t([a-z]+):.*/\2\t\1/' | expand -t 14
 
 # Set up, build the page, and serve the demo outing on http://127.0.0.1:8017 (PORT= changes it).
-demo: $(RUNTIME) $(PAGE) $(FIELD)
+demo: $(RUNTIME) $(PAGE) $(FIELD) $(DRAWN)
 	@$(BIN)/emulsa demo --port $(PORT)
 
 # The same with your own data, in the platform's user-data folder.
-serve: $(RUNTIME) $(PAGE) $(FIELD)
+serve: $(RUNTIME) $(PAGE) $(FIELD) $(DRAWN)
 	@$(BIN)/emulsa serve --port $(PORT)
 
 # Build the page, and what a carried copy runs on, into the package.
-page: $(PAGE) $(FIELD)
+page: $(PAGE) $(FIELD) $(DRAWN)
 
 # A wheel in dist/ with the page, fonts and migrations in it: pip install it anywhere, without Node.
-package: $(RUNTIME) $(PAGE) $(FIELD)
+package: $(RUNTIME) $(PAGE) $(FIELD) $(DRAWN)
 	@rm -rf dist build && $(BIN)/pip wheel -q --disable-pip-version-check --no-deps --no-build-isolation -w dist .
 	@rm -rf build && ls dist/*.whl
 
@@ -60,7 +61,7 @@ test:
 	@$(PYTEST)
 
 # Set up everything that checks and tests need.
-ready: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
+ready: $(TOOLS) $(PAGE) $(FIELD) $(DRAWN) $(CHROMIUM)
 
 # Call every route with what fits its schema and what does not, for some minutes.
 fuzz: $(TOOLS)
@@ -111,7 +112,7 @@ bench: $(TOOLS) $(PAGE) $(FIELD) $(CHROMIUM)
 	@$(BIN)/python -m benchmarks
 
 # The pictures in docs/screenshots, made anew from the demo outing.
-screenshots: $(TOOLS) $(PAGE) $(CHROMIUM)
+screenshots: $(TOOLS) $(PAGE) $(DRAWN) $(CHROMIUM)
 	@$(BIN)/python -m benchmarks.screenshots
 
 # Format everything.
@@ -121,7 +122,7 @@ format: $(TOOLS) $(DESCRIBED)
 
 # Forget what was set up and built; data stays.
 clean:
-	rm -rf $(VENV) $(STAMPS) web/node_modules $(SERVICE) src/emulsa/page src/emulsa/server/reading src/emulsa/field/built src/emulsa/field/single
+	rm -rf $(VENV) $(STAMPS) web/node_modules $(SERVICE) src/emulsa/scenery src/emulsa/page src/emulsa/server/reading src/emulsa/field/built src/emulsa/field/single
 
 $(STAMPS)/venv:
 	@echo "— Python environment ($(PYTHON))"
@@ -161,6 +162,12 @@ $(FIELD): $(MODULES)
 	@echo "— what a carried copy runs on"
 	@cd web && node field/build.mjs
 	@rm -f $(STAMPS)/field-* && touch $@
+
+# scenes of the demo, drawn from their descriptions
+$(DRAWN): $(RUNTIME)
+	@echo "— drawn scenes"
+	@rm -rf src/emulsa/scenery && $(BIN)/python -m scenery src/emulsa/scenery
+	@rm -f $(STAMPS)/drawn-* && touch $@
 
 $(CHROMIUM): | $(STAMPS)/venv
 	@command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || { echo "— Chromium from apt"; $(SUDO) apt-get update -q && for each in chromium-headless-shell chromium; do $(SUDO) apt-get install -q -y --no-install-recommends $$each && break; done; }

@@ -4,15 +4,13 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from emulsa.core.darkroom.acts import running
 from emulsa.core.darkroom.run import Run
 from emulsa.core.exposing.request import High
 from emulsa.core.film.acts import rolling
-from emulsa.core.film.acts.judging import judge
 from emulsa.core.film.acts.loading import RollLoading, load_roll
 from emulsa.core.film.acts.rolling import TakingOut, Weighing
 from emulsa.core.film.judgement import Judgement, MeasuredSpot
-from emulsa.core.film.pieces import Piece, Side
+from emulsa.core.film.pieces import Side
 from emulsa.core.film.rolls import Roll
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
@@ -20,7 +18,8 @@ from emulsa.core.sensitometry.belief import Shadow
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import Moved
-from emulsa.store import films, holders, pieces, records, rolls, scenes, stock
+from emulsa.demo.scanned import Shot
+from emulsa.store import films, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
 DAY = "2025-11-22"
@@ -105,6 +104,14 @@ NEGATIVES: tuple[tuple[Side, Shadow, str, float, float], ...] = (
 )
 CLEAR_FILM = 0.20
 FRAMES = ((1, 0), (2, 0), (3, 1), (6, 2), (7, 2))  # frame, and which light
+SCANS = (
+    ("cutting-shed-5A", Shot("cutting-shed", ev=7, zone=3, n=-1), "exposure-shed-A"),
+    (
+        "cutting-shed-5B",
+        Shot("cutting-shed", ev=7, zone=3, n=-1, error_stops=0.3),
+        "exposure-shed-B",
+    ),
+)
 LAST = 12  # the roll was wound to its end
 
 
@@ -114,7 +121,8 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
     for scene in (SHED, *TIPS):
         scenes.put(connection, moved(scene))
     _sheets(connection, moved)
-    scan.attach(connection, folder, "exposure-shed-A", moved(SCANNED))
+    for name, shot, exposure_id in SCANS:
+        scan.attach(connection, folder, shot, name, moved(SCANNED), exposure_id=exposure_id)
     _roll(connection, moved)
 
 
@@ -125,19 +133,10 @@ def _sheets(connection: Connection, moved: Moved) -> None:
         at = moved(f"{DAY}T10:{41 if side == 'A' else 44}:00.000Z")
         made.expose(connection, moved(SHED), f"exposure-shed-{side}", id_, at)
     ids = [f"sheet-shed-{side}" for side, *_ in NEGATIVES]
-    areas, alone = holders.areas(connection), rolls.with_film(connection, ())
-    developed_at = moved(DEVELOPED)
-    recipe = films.recipe(connection, RUN.recipe_id)
-    assert recipe is not None
-    found = _found(connection, ids)
-    begun = running.begin(RUN, recipe.recipe, found, alone, None, (), areas, developed_at)
-    records.carry_out(connection, begun)
-    held = running.InRun(pieces=_found(connection, ids), on_rolls=alone, bottles=(), areas=areas)
-    developed = running.developed(RUN, held, developed_at)
-    records.carry_out(connection, developed)
-    for (_, shadow, note, low, high), piece in zip(NEGATIVES, _found(connection, ids), strict=True):
+    made.develop(connection, RUN, ids, moved(DEVELOPED))
+    for (_, shadow, note, low, high), id_ in zip(NEGATIVES, ids, strict=True):
         word = Judgement(
-            id=piece.id,
+            id=id_,
             shadow=shadow,
             highlight="full",
             note=note,
@@ -147,7 +146,7 @@ def _sheets(connection: Connection, moved: Moved) -> None:
                 MeasuredSpot(reading_id="roof", density=high),
             ),
         )
-        records.carry_out(connection, judge(piece, word, None, (), moved(JUDGED)))
+        made.judge(connection, word, moved(JUDGED))
 
 
 def _roll(connection: Connection, moved: Moved) -> None:
@@ -178,7 +177,3 @@ def _loaded(connection: Connection) -> Roll:
     roll = rolls.roll(connection, ROLL.id)
     assert roll is not None
     return roll
-
-
-def _found(connection: Connection, ids: list[str]) -> list[Piece]:
-    return [made.found(connection, each) for each in ids]

@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from emulsa import __version__
-from emulsa.core.film.acts import exposing
+from emulsa.core.darkroom.acts import running
+from emulsa.core.darkroom.run import Run
+from emulsa.core.film.acts import exposing, judging
 from emulsa.core.film.acts.exposing import Logging, Target
+from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.moves import Outcome, load
 from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.light.meters import EvReading
@@ -13,7 +18,7 @@ from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneReading
 from emulsa.core.scene.solve import planned
 from emulsa.demo import shelf
-from emulsa.store import films, pieces, records, rolls, scenes, stock
+from emulsa.store import films, holders, pieces, records, rolls, scenes, stock
 from emulsa.store.database import Connection
 
 
@@ -39,14 +44,29 @@ def sheet(connection: Connection, id_: str, where: str, film_id: str, at: str) -
     records.carry_out(connection, Outcome(says="load a sheet", moved=(load(piece),)))
 
 
-def expose(connection: Connection, scene: Scene, id_: str, piece_id: str, at: str) -> None:
-    """An exposure as planned."""
+def expose(
+    connection: Connection,
+    scene: Scene,
+    id_: str,
+    piece_id: str,
+    at: str,
+    *,
+    bracket_id: str | None = None,
+    bracket_stops: float = 0,
+) -> None:
+    """An exposure as planned, or a frame of a bracket at its place."""
     piece = found(connection, piece_id)
     film = films.film(connection, piece.film_id)
     assert film is not None
     recipe = films.recipe_of(connection, scene.film_id, scene.recipe_id)
     outcome = exposing.expose(
-        Given(id=id_, scene_id=scene.id, piece_id=piece_id),
+        Given(
+            id=id_,
+            scene_id=scene.id,
+            piece_id=piece_id,
+            bracket_id=bracket_id,
+            bracket_stops=bracket_stops,
+        ),
         planned(scene, plan(scene, scenes.kit_of(connection, scene)), recipe),
         Target(
             piece=piece,
@@ -57,6 +77,24 @@ def expose(connection: Connection, scene: Scene, id_: str, piece_id: str, at: st
         Logging(title=scene.title, at=at, version=__version__),
     )
     records.carry_out(connection, outcome)
+
+
+def develop(connection: Connection, run: Run, ids: Sequence[str], at: str) -> None:
+    """Sheets that go through a run and come out of it."""
+    areas, alone = holders.areas(connection), rolls.with_film(connection, ())
+    recipe = films.recipe(connection, run.recipe_id)
+    assert recipe is not None
+    film = [found(connection, each) for each in ids]
+    begun = running.begin(run, recipe.recipe, film, alone, None, (), areas, at)
+    records.carry_out(connection, begun)
+    film = [found(connection, each) for each in ids]
+    held = running.InRun(pieces=film, on_rolls=alone, bottles=(), areas=areas)
+    records.carry_out(connection, running.developed(run, held, at))
+
+
+def judge(connection: Connection, word: Judgement, at: str) -> None:
+    """What is said of a developed piece."""
+    records.carry_out(connection, judging.judge(found(connection, word.id), word, None, (), at))
 
 
 def found(connection: Connection, id_: str) -> Piece:

@@ -56,7 +56,7 @@ FLOOR = PlannedArea(
     act="burn",
     part="hard",
     stops=0.5,
-    shape=_outline((0.38, 0.55), (0.66, 0.55), (0.82, 0.98), (0.32, 0.98)),
+    shape=_outline((0.48, 0.62), (0.64, 0.62), (0.77, 0.94), (0.42, 0.96)),
 )
 ROOF = PlannedArea(
     id="roof",
@@ -64,7 +64,7 @@ ROOF = PlannedArea(
     act="burn",
     part="soft",
     stops=1,
-    shape=Shape(kind="circle", points=(PicturePlace(x=0.6, y=0.12), PicturePlace(x=0.69, y=0.12))),
+    shape=Shape(kind="circle", points=(PicturePlace(x=0.65, y=0.1), PicturePlace(x=0.75, y=0.1))),
 )
 BEAMS = PlannedArea(
     id="beams",
@@ -72,7 +72,7 @@ BEAMS = PlannedArea(
     act="dodge",
     part="soft",
     stops=1 / 3,
-    shape=_outline((0.02, 0.3), (0.3, 0.26), (0.3, 0.66), (0.02, 0.68)),
+    shape=_outline((0.02, 0.18), (0.46, 0.08), (0.46, 0.15), (0.1, 0.24), (0.1, 0.6), (0.02, 0.6)),
 )
 CORNER = PlannedArea(
     id="corner",
@@ -137,7 +137,7 @@ TRIES = (
         print_id="print-shed",
         number=1,
         plan=FIRST,
-        marks=(PrintMark(x=0.6, y=0.12, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
+        marks=(PrintMark(x=0.65, y=0.1, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
         says="straight, to see what it has",
         next_time="burn the hole and the floor",
     ),
@@ -146,7 +146,7 @@ TRIES = (
         print_id="print-shed",
         number=2,
         plan=SECOND,
-        marks=(PrintMark(x=0.15, y=0.45, says="beams block up"),),
+        marks=(PrintMark(x=0.06, y=0.4, says="beams block up"),),
         says="the hole has a rim now",
         next_time="hold the beams, try a darker corner",
     ),

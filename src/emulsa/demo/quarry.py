@@ -14,7 +14,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
-from emulsa.demo import autumn, bag, made, prints, scan, sheets
+from emulsa.demo import autumn, bag, made, prints, scan, sheets, trials
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
 from emulsa.store import database, opening, outings, records, scenes, transactions
@@ -146,6 +146,7 @@ def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
     bag.fill(connection, moved)
     for number in range(1, 7):
         records.keep(connection, Holder(id=f"holder-{number}", number=number))
+    trials.fill(connection, folder, moved)
     autumn.fill(connection, folder, moved)
     for test in sheets.TESTS:
         records.keep(connection, moved(test))

@@ -1,4 +1,4 @@
-"""Drawn stand-ins for scans: a shed with light on its floor, and a strip of a film test beside a
+"""Scans handed in with the demo: negatives of drawn scenes, and a strip of a film test beside a
 wedge, in sixteen bits."""
 
 from __future__ import annotations
@@ -6,19 +6,23 @@ from __future__ import annotations
 from pathlib import Path
 
 from emulsa.core.logged.attachment import Attachment
+from emulsa.demo import scanned
+from emulsa.demo.scanned import Shot
 from emulsa.exchange import pictures
 from emulsa.store import records
 from emulsa.store.database import Connection
 from emulsa.store.folder import ATTACHMENTS
 
 SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
-NAME = "cutting-shed-5A.png"
 
 
-def attach(connection: Connection, folder: Path, exposure_id: str, at: str) -> None:
-    """Draw the scan and keep it with an exposure."""
-    _draw(folder / NAME)
-    _keep(connection, folder, NAME, at, id="scan-shed", exposure_id=exposure_id)
+def attach(
+    connection: Connection, folder: Path, shot: Shot, name: str, at: str, *, exposure_id: str
+) -> None:
+    """Scan a shot and keep it with its exposure."""
+    file = f"{name}.png"
+    scanned.scan(shot, SIZE, folder / file)
+    _keep(connection, folder, file, at, id=f"scan-{name}", exposure_id=exposure_id)
 
 
 def _keep(connection: Connection, folder: Path, name: str, at: str, **of: str) -> None:
@@ -67,21 +71,3 @@ def _draw_strip(path: Path) -> None:
     for place, density in enumerate(WEDGE):
         image.paste(level(density), (30 + 250 * place, 310, 30 + 250 * place + 250, 470))
     image.convert("I;16").save(path, compression="tiff_deflate")
-
-
-def _draw(path: Path) -> None:
-    from PIL import Image, ImageDraw
-
-    width, height = SIZE
-    image = Image.linear_gradient("L").resize(SIZE).point([40 + level // 4 for level in range(256)])
-    draw = ImageDraw.Draw(image)
-    draw.polygon([(0, 0), (width, 0), (width, 130), (310, 45), (0, 150)], fill=34)
-    draw.polygon([(320, 20), (400, 35), (385, 75), (330, 60)], fill=246)
-    draw.polygon([(345, 75), (380, 75), (480, height), (210, height)], fill=128)
-    for left in range(0, width, 75):
-        draw.rectangle((left, 150, left + 9, 310), fill=24)
-    draw.rectangle((60, 310, 540, 350), fill=58)
-    draw.ellipse((240, 210, 390, 360), outline=205, width=5)
-    for bed in range(350, height, 25):
-        draw.line((0, bed, width, bed + 7), fill=18, width=3)
-    image.save(path)

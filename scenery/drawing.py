@@ -1,0 +1,74 @@
+"""A scene from its description: painted layer by layer, measured, and written as a field.
+
+A point of the written picture is its exposure value in the sixteen bits of a grey PNG: the lower
+eleven the index of EV −8 + i/32, the upper five the number of the named place it belongs to.
+Beside it lies a JSON file with what cannot be seen: title, places, light.
+"""
+
+from __future__ import annotations
+
+import json
+import tomllib
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from scenery.canvas import COLUMNS, FINER, ROWS, Canvas
+from scenery.layers import read
+
+LOWEST_EV, STEPS_IN_A_STOP, MOST = -8, 32, 1024
+INDEX_BITS = 11
+
+
+def drawn(description: dict[str, Any], finer: int = FINER) -> Canvas:
+    """The scene, painted."""
+    canvas = Canvas.blank(description["seed"], finer)
+    canvas.names.extend(description["places"])
+    for layer in description["layer"]:
+        read(layer).paint(canvas)
+    if strange := set(canvas.names) - set(description["places"]):
+        raise ValueError(f"{description['title']}: no such place: {', '.join(sorted(strange))}")
+    return canvas
+
+
+def packed(canvas: Canvas) -> NDArray[np.uint16]:
+    """EV and place of each point in sixteen bits."""
+    ev, place = canvas.gathered()
+    index = np.clip(np.floor((ev - LOWEST_EV) * STEPS_IN_A_STOP + 0.5), 0, MOST)
+    return (index.astype(np.uint16) | (place.astype(np.uint16) << INDEX_BITS)).astype(np.uint16)
+
+
+def told(description: dict[str, Any], canvas: Canvas) -> dict[str, Any]:
+    """What is kept beside the field; each place with the EV of the mean light of its points."""
+    ev, place = canvas.gathered()
+    places = []
+    for number, name in enumerate(canvas.names, start=1):
+        here = place == number
+        if not here.any():
+            raise ValueError(f"{description['title']}: {name} is hidden by what lies before it")
+        mean = float(np.log2(np.exp2(ev[here]).mean()))
+        kept = dict(description["places"][name])
+        x, y = kept.pop("x"), kept.pop("y")
+        places.append({"name": name, "x": x, "y": y, "ev100": round(mean, 3), **kept})
+    return {
+        "title": description["title"],
+        "columns": COLUMNS,
+        "rows": ROWS,
+        "light": description["light"],
+        "places": places,
+    }
+
+
+def write(source: Path, target: Path) -> None:
+    """Draw one described scene into ``target``: its points as a PNG, and what is told beside it."""
+    from PIL import Image
+
+    description = tomllib.loads(source.read_text(encoding="utf-8"))
+    canvas = drawn(description)
+    points = packed(canvas)
+    picture = Image.frombytes("I;16", (COLUMNS, ROWS), points.astype("<u2").tobytes())
+    picture.save(target / f"{source.stem}.png", optimize=True)
+    words = json.dumps(told(description, canvas), ensure_ascii=False, indent=1)
+    (target / f"{source.stem}.json").write_text(words + "\n", encoding="utf-8")

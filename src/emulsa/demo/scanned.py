@@ -1,0 +1,124 @@
+"""Scans of the demo: what exposure, film and development make of a drawn scene, grain included.
+
+A scan is turned to a positive: every tone as it prints on a normal paper whose exposure was found
+for a right negative of this development, so that too much or too little light shows.
+"""
+
+from __future__ import annotations
+
+import random
+from array import array
+from collections.abc import Sequence
+from dataclasses import dataclass
+from importlib.resources import files
+from pathlib import Path
+
+from emulsa.core.rendering.paper import Paper, lightness, reflectance_of, response
+from emulsa.core.rendering.tones import TonesRequest, negative
+
+INDEX = 0x7FF  # the lower bits of a point are its EV: −8 + i/32; the upper ones number its place
+LOWEST_EV, STEPS_IN_A_STOP, MOST = -8, 32, 1024
+FINENESS = 500  # steps a density of 1 is told in
+PAPER = Paper()
+
+
+@dataclass(frozen=True)
+class Grain:
+    """How strongly and how coarsely film of a kind breaks up a grey: in density, in points."""
+
+    density: float
+    size: float
+
+
+FINE, MEDIUM, COARSE = Grain(0.012, 0.4), Grain(0.03, 0.6), Grain(0.05, 0.9)
+
+
+@dataclass(frozen=True)
+class Shot:
+    """A drawn scene on film: a reading on its zone, what was given beyond it, N, grain.
+
+    ``left`` is where the sheet begins in the scene, of its width; 0.5 is the middle of what can be
+    moved.
+    """
+
+    scene: str
+    ev: float
+    zone: float
+    n: float = 0
+    error_stops: float = 0
+    grain: Grain = FINE
+    left: float = 0.5
+
+
+def scan(shot: Shot, size: tuple[int, int], target: Path) -> None:
+    """Write the scan as an 8-bit picture of this size."""
+    from PIL import Image
+
+    width, height = size
+    index = _framed(shot, size)
+    greys = _greys(shot.n, shot.zone)
+    density = _densities(shot)
+    breaks = _grain(shot.grain, size, seed=f"{shot.scene} {shot.n} {shot.error_stops}")
+    last = len(greys) - 1
+    points = bytes(
+        greys[min(max(density[at] + by, 0), last)] for at, by in zip(index, breaks, strict=True)
+    )
+    Image.frombytes("L", (width, height), points).save(target, optimize=False)
+
+
+def _framed(shot: Shot, size: tuple[int, int]) -> Sequence[int]:
+    """The part of the scene that the sheet holds, as steps of EV for every point of the scan."""
+    from PIL import Image
+
+    source = files("emulsa") / "scenery" / f"{shot.scene}.png"
+    with source.open("rb") as file, Image.open(file) as drawn:
+        field = drawn.convert("I")
+    columns, rows = field.size
+    steps = array("f", (each & INDEX for each in array("i", field.tobytes())))
+    field = Image.frombytes("F", field.size, steps.tobytes())
+    across = rows * size[0] / size[1]
+    left = shot.left * (columns - across)
+    cut = field.resize(size, Image.Resampling.BICUBIC, box=(left, 0, left + across, rows))
+    return [min(max(round(each), 0), MOST) for each in array("f", cut.tobytes())]
+
+
+def _densities(shot: Shot) -> list[int]:
+    """Net density of each step of EV."""
+    net = negative(TonesRequest(zones=(5,), n=shot.n, placed=shot.zone))
+    return [
+        round(FINENESS * net(_zone(shot, LOWEST_EV + step / STEPS_IN_A_STOP)))
+        for step in range(MOST + 1)
+    ]
+
+
+def _zone(shot: Shot, ev: float) -> float:
+    return min(max(shot.zone + ev - shot.ev + shot.error_stops, -2), 14)
+
+
+def _greys(n: float, placed: float) -> list[int]:
+    """The grey each density prints as, where Zone V of a right negative is a grey card."""
+    middle = negative(TonesRequest(zones=(5,), n=n, placed=placed))(5)
+    paper = response(PAPER)
+    white = lightness(10 ** -paper(-2))
+    return [
+        round(
+            255
+            * _srgb(reflectance_of(100 * lightness(10 ** -paper(middle - step / FINENESS)) / white))
+        )
+        for step in range(round(2.6 * FINENESS))
+    ]
+
+
+def _srgb(light: float) -> float:
+    light = min(max(light, 0), 1)
+    return 12.92 * light if light <= 0.0031308 else 1.055 * light ** (1 / 2.4) - 0.055
+
+
+def _grain(grain: Grain, size: tuple[int, int], seed: str) -> list[int]:
+    from PIL import Image, ImageFilter, ImageStat
+
+    width, height = size
+    chance = random.Random(seed).randbytes(width * height)
+    clumps = Image.frombytes("L", size, chance).filter(ImageFilter.GaussianBlur(grain.size))
+    by = FINENESS * grain.density / ImageStat.Stat(clumps).stddev[0]
+    return [round((each - 127.5) * by) for each in clumps.tobytes()]
