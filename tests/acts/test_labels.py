@@ -10,6 +10,8 @@ from tests.acts.doing import ACTS, Hands
 SAID = {
     "attachments.attach": r"attach .+\.png",
     "attachments.delete": r"remove .+\.(png|tif)",
+    "attachments.name_places": r"name a place in .+\.(png|tif)",
+    "attachments.scanned": r"describe the scan .+\.(png|tif)",
     "bench.delete": "delete film test .+",
     "bench.put": "save film test .+",
     "bench.use_textural": "use the tested tones of .+",

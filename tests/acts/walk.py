@@ -585,6 +585,24 @@ def _detach(look: Looking) -> Request:
     return Request("attachments.delete", {"id": look.one("SELECT id FROM attachment")})
 
 
+@drawn("attachments.name_places")
+def _name_places(look: Looking) -> Request:
+    names = sorted({look.word() for _ in range(look.dice.randint(0, 3))})
+    places = [
+        {"name": each, "x": look.dice.random(), "y": look.dice.random(), "width": 0.2}
+        for each in names
+    ]
+    id_ = look.one("SELECT id FROM attachment")
+    return Request("attachments.name_places", {"id": id_}, body={"places": places})
+
+
+@drawn("attachments.scanned")
+def _scanned(look: Looking) -> Request:
+    body = {"device": look.word(), "per_inch": look.dice.choice([None, 2400]), "raw": True}
+    id_ = look.one("SELECT id FROM attachment")
+    return Request("attachments.scanned", {"id": id_}, body=body)
+
+
 @drawn("rolls.load")
 def _roll(look: Looking) -> Request:
     body = {

@@ -164,6 +164,10 @@ def asked(hands: Hands, route: Route) -> list[Request]:
                 "ready": "3",
             }
         ],
+        "/api/comparison": [
+            {"of": "scan-trial-1A,scan-trial-2A,scan-shed", "x": "0.5", "y": "0.5"},
+            {"of": "scan-velm-7"},
+        ],
         "/api/log": [{}, {"text": "slate"}, {"film_id": "film-corvane", "n": "-1"}],
     }
     table = IN_PATH.get(route.path)

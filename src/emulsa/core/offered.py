@@ -46,6 +46,11 @@ OFFERED: dict[str, Offered] = {
         "incident_pair": "incident pair: shadow side and lit side",
         "as_metered": "as metered: the first reading on V",
     },
+    "shadows": _themselves(("none", "thin", "full", "heavy")),
+    "highlights": _themselves(("flat", "full", "blocked")),
+    "grains": _themselves(("fine", "medium", "coarse")),
+    "edges": _themselves(("crisp", "soft")),
+    "gradations": _themselves(("soft", "even", "hard")),
     "weights": {"3": "highest", "2": "high", "1": "normal", "0": "none"},
     "rating_reasons": {"": "not said"} | {str(each): said for each, said in RATING_WORDS.items()},
     "targets": {

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from pathlib import Path
 
 from emulsa.core.darkroom.run import Run
@@ -104,13 +105,10 @@ NEGATIVES: tuple[tuple[Side, Shadow, str, float, float], ...] = (
 )
 CLEAR_FILM = 0.20
 FRAMES = ((1, 0), (2, 0), (3, 1), (6, 2), (7, 2))  # frame, and which light
+SHOT = Shot("cutting-shed", ev=7, zone=3, n=-1)
 SCANS = (
-    ("cutting-shed-5A", Shot("cutting-shed", ev=7, zone=3, n=-1), "exposure-shed-A"),
-    (
-        "cutting-shed-5B",
-        Shot("cutting-shed", ev=7, zone=3, n=-1, error_stops=0.3),
-        "exposure-shed-B",
-    ),
+    ("cutting-shed-5A", "scan-shed", "exposure-shed-A", SHOT),
+    ("cutting-shed-5B", "scan-shed-b", "exposure-shed-B", replace(SHOT, error_stops=0.3)),
 )
 LAST = 12  # the roll was wound to its end
 
@@ -121,8 +119,9 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
     for scene in (SHED, *TIPS):
         scenes.put(connection, moved(scene))
     _sheets(connection, moved)
-    for name, shot, exposure_id in SCANS:
-        scan.attach(connection, folder, shot, name, moved(SCANNED), exposure_id=exposure_id)
+    for name, id_, exposure_id, shot in SCANS:
+        at = moved(SCANNED)
+        scan.attach(connection, folder, shot, name, at, id_=id_, exposure_id=exposure_id)
     _roll(connection, moved)
 
 

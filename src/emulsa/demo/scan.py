@@ -4,6 +4,7 @@ wedge, in sixteen bits."""
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 from emulsa.core.logged.attachment import Attachment
 from emulsa.demo import scanned
@@ -17,15 +18,22 @@ SIZE = (600, 475)  # a 4×5 in sheet at 127 dots an inch
 
 
 def attach(
-    connection: Connection, folder: Path, shot: Shot, name: str, at: str, *, exposure_id: str
+    connection: Connection,
+    folder: Path,
+    shot: Shot,
+    name: str,
+    at: str,
+    *,
+    id_: str,
+    exposure_id: str,
 ) -> None:
     """Scan a shot and keep it with its exposure."""
     file = f"{name}.png"
     scanned.scan(shot, SIZE, folder / file)
-    _keep(connection, folder, file, at, id=f"scan-{name}", exposure_id=exposure_id)
+    _keep(connection, folder, file, at, id=id_, exposure_id=exposure_id)
 
 
-def _keep(connection: Connection, folder: Path, name: str, at: str, **of: str) -> None:
+def _keep(connection: Connection, folder: Path, name: str, at: str, **of: Any) -> None:
     """A drawn picture handed in like any other; ``of`` says its id and what it shows."""
     kept = folder / ATTACHMENTS
     kept.mkdir(exist_ok=True)

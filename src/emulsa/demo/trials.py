@@ -151,14 +151,9 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
             note=trial.note,
         )
         made.judge(connection, word, moved(JUDGED))
-        scan.attach(
-            connection,
-            folder,
-            _shot(trial),
-            f"trial-{trial.where}",
-            moved(SCANNED),
-            exposure_id=_id(trial),
-        )
+        name, id_ = f"tip-in-mist-{trial.where}", f"scan-trial-{trial.where}"
+        at = moved(SCANNED)
+        scan.attach(connection, folder, _shot(trial), name, at, id_=id_, exposure_id=_id(trial))
 
 
 def _sheet(trial: Trial) -> str:

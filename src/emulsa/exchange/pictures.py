@@ -10,11 +10,12 @@ import hashlib
 import threading
 import warnings
 from dataclasses import dataclass
+from importlib.util import find_spec
 from pathlib import Path
 from typing import Any
 
 from emulsa.core.errors import CoreError, OutOfRange, Unreadable
-from emulsa.core.logged.attachment import PictureType
+from emulsa.core.logged.attachment import Attachment, PictureType
 from emulsa.store import faults
 from emulsa.store.folder import names_settled, part_of, settled
 
@@ -165,6 +166,58 @@ def _make_small(source: Path, target: Path, longest: int) -> None:
                 "This picture is damaged: it cannot be opened to its end.", field="picture"
             ) from None
         part.replace(target)
+
+
+def openable() -> bool:
+    """Whether pictures can be opened here; a copy that is carried along cannot."""
+    return find_spec("PIL") is not None
+
+
+def upright(source: Path) -> Any:
+    """The whole picture in eight bits of grey or colour, turned upright."""
+    from PIL import Image, ImageOps
+
+    with (
+        one_at_a_time,
+        source.open("rb") as file,
+        Image.open(file, formats=tuple(MEDIA)) as image,
+    ):
+        turned = ImageOps.exif_transpose(_eight_bit(image, max(image.size)))
+        shown = "L" if turned.mode in ("1", "L", "LA") else "RGB"
+        turned.load()
+        return turned if turned.mode == shown else turned.convert(shown)
+
+
+def upright_size(folder: Path, picture: Attachment) -> tuple[int, int]:
+    """Width and height of a kept picture as it is shown, by its thumbnail, which was turned."""
+    from PIL import Image
+
+    size = picture.width, picture.height
+    try:
+        with Image.open(thumbnail(folder, picture.digest)) as small:
+            turned = (small.width > small.height) != (size[0] > size[1]) and size[0] != size[1]
+    except (OSError, ValueError, ImportError):
+        return size
+    return (size[1], size[0]) if turned else size
+
+
+def grey_at(picture: Path, x: float, y: float, share: float = 0.03) -> float | None:
+    """The mean level, 0…255, of a spot in a picture: ``share`` of its width about a place of it.
+    None for a picture that is not there."""
+    if not picture.exists():
+        return None
+    from PIL import Image, ImageStat
+
+    with Image.open(picture) as image:
+        reach = max(1, round(share * image.width / 2))
+        column, row = round(x * (image.width - 1)), round(y * (image.height - 1))
+        box = (
+            max(column - reach, 0),
+            max(row - reach, 0),
+            min(column + reach + 1, image.width),
+            min(row + reach + 1, image.height),
+        )
+        return float(ImageStat.Stat(image.convert("L").crop(box)).mean[0])
 
 
 def _eight_bit(image: Any, longest: int) -> Any:

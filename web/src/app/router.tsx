@@ -68,6 +68,10 @@ export const router = made([
             lazy: async () => ({ Component: (await import("../features/log")).LogRoom }),
           },
           {
+            path: "log/together",
+            lazy: async () => ({ Component: (await import("../features/looking")).LookingPage }),
+          },
+          {
             path: "log/:id",
             lazy: async () => ({ Component: (await import("../features/log")).ExposurePage }),
           },

@@ -10,6 +10,7 @@ NOUNS = (
     "carry",
     "cards",
     "checks",
+    "comparison",
     "compute",
     "attachments",
     "darkroom",

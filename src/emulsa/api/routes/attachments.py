@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
 from pathlib import Path
+from typing import Any
 
 from emulsa.api.lookup import needed
 from emulsa.api.refusals import NotFound
@@ -10,8 +12,8 @@ from emulsa.api.replies import disposition
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
 from emulsa.core.limits import Id
-from emulsa.core.logged.attachment import Attachment, PictureName
-from emulsa.exchange import pictures
+from emulsa.core.logged.attachment import Attachment, NamedPlaces, PictureName, Scanned
+from emulsa.exchange import pictures, tiles
 from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
 from emulsa.store import bench, exposures
@@ -19,6 +21,13 @@ from emulsa.store import bench, exposures
 FOR_EVER = {"cache-control": "private, max-age=31536000, immutable"}
 
 routes = Routes("attachments", "/api/attachments")
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Named:
+    """All named places of a picture."""
+
+    places: NamedPlaces
 
 
 def _look(house: House, file: Path) -> Picture:
@@ -87,6 +96,28 @@ def view(db: Db, house: House, id: str) -> File:  # noqa: A002
     return _file(house, path, "image/jpeg", FOR_EVER)
 
 
+@routes.question("/{id}/tiles/{level}/{column}/{row}", media_type="image/jpeg")
+def tile(db: Db, house: House, id: str, level: int, column: int, row: int) -> File:  # noqa: A002
+    """A part of the picture as near as it was scanned (level 0), or half of that, and so on."""
+    found = _found(db, id)
+    kept = tiles.tile(house.attachments, found.digest, found.media_type, (level, column, row))
+    if kept is None:
+        raise NotFound(house.without_picture)
+    return File("image/jpeg", kept, headers=FOR_EVER)
+
+
+@routes.act("PUT", "/{id}/places")
+def name_places(act: Act, id: str, named: Named) -> Attachment:  # noqa: A002
+    """Keep the places one looks at in a picture."""
+    return _changed(act, id, "name a place in", places=named.places)
+
+
+@routes.act("PUT", "/{id}/scanned")
+def scanned(act: Act, id: str, scanned: Scanned) -> Attachment:  # noqa: A002
+    """Keep how a scan was made."""
+    return _changed(act, id, "describe the scan", scanned=scanned)
+
+
 @routes.act("DELETE", "/{id}")
 def delete(act: Act, id: str) -> Done:  # noqa: A002
     """Take a picture off what it shows; undo brings it back."""
@@ -94,6 +125,13 @@ def delete(act: Act, id: str) -> Done:  # noqa: A002
     act.says(f"remove {found.name}")
     store.delete(act.db, id)
     return Done(f"remove {found.name}", (id,))
+
+
+def _changed(act: Act, id_: str, says: str, **changed: Any) -> Attachment:
+    attachment = replace(_found(act.db, id_), **changed)
+    act.says(f"{says} {attachment.name}")
+    act.keep(attachment)
+    return attachment
 
 
 def _found(db: Db, id_: str) -> Attachment:

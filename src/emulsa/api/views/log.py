@@ -20,7 +20,8 @@ from emulsa.core.film.latitude import latitude_text
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.logged.attachment import Attachment
+from emulsa.core.logged.attachment import Attachment, scanned_text
+from emulsa.core.logged.comparison import MOST
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import against_plan, doubts_of, off_text, part_of, set_text
 from emulsa.core.numbers import plain
@@ -113,6 +114,14 @@ class StoryPrint:
 
 
 @dataclass(frozen=True)
+class Together:
+    """Scans that belong side by side with this negative's, in words; the pictures' ids."""
+
+    says: str
+    picture_ids: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class StoryStep:
     """A step of the film's way, with its moment."""
 
@@ -124,7 +133,8 @@ class StoryStep:
 @dataclass(frozen=True)
 class Story:
     """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole,
-    ``n_why`` who decided N, ``doubts`` what was unsure of it then."""
+    ``scanned`` how each of its pictures was made, ``n_why`` who decided N, ``doubts`` what was
+    unsure of it then."""
 
     exposure: ExposureView
     scene: Scene
@@ -155,6 +165,8 @@ class Story:
     next_time: str
     latitude_text: str
     attachments: list[Attachment]
+    scanned: dict[str, str]
+    together: tuple[Together, ...]
     prints: tuple[StoryPrint, ...]
 
 
@@ -203,9 +215,27 @@ def story_of(db: Db, id_: str) -> Story:
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
         latitude_text=_latitude_text(db, exposure.bracket_id),
-        attachments=attachments.of_exposure(db, id_),
+        attachments=(scans := attachments.of_exposure(db, id_)),
+        scanned={each.id: scanned_text(each.scanned) for each in scans if each.scanned},
+        together=_together(db, exposure, piece),
         prints=tuple(_printed(each) for each in prints.lines(db, id_)),
     )
+
+
+def _together(db: Db, exposure: Exposure, piece: Piece) -> tuple[Together, ...]:
+    """With which scans one would lay this negative's, as far as there are at least two."""
+    own = attachments.of_exposure(db, exposure.id)
+    beside = {
+        "its bracket": attachments.first_of_bracket(db, exposure.bracket_id),
+        "its roll": attachments.first_of_roll(db, piece.roll_id),
+        "its scene": attachments.first_of_scene(db, exposure.scene_id),
+    }
+    found: dict[tuple[str, ...], str] = {}
+    for says, others in beside.items():
+        ids = tuple(dict.fromkeys(each.id for each in (*own[:1], *others)))[:MOST]
+        if own and len(ids) > 1:
+            found.setdefault(ids, says)
+    return tuple(Together(says, ids) for ids, says in found.items())
 
 
 def _latitude_text(db: Db, bracket_id: str | None) -> str:

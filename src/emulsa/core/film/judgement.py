@@ -15,6 +15,21 @@ NegativeFault = Literal[
     "scratch, emulsion side", "scratch, base side", "fog", "uneven", "blank", "dust", "other"
 ]
 
+Grain = Literal["", "fine", "medium", "coarse"]
+Edge = Literal["", "crisp", "soft"]
+Tone = Literal["", "soft", "even", "hard"]
+
+GRAIN_WORDS: dict[Grain, str] = {
+    "fine": "fine grain",
+    "medium": "medium grain",
+    "coarse": "coarse grain",
+}
+EDGE_WORDS: dict[Edge, str] = {"crisp": "crisp edges", "soft": "soft edges"}
+TONE_WORDS: dict[Tone, str] = {
+    "soft": "soft gradation",
+    "even": "even gradation",
+    "hard": "hard gradation",
+}
 SHADOW_WORDS: dict[Shadow, str] = {
     "none": "no texture in the shadows",
     "thin": "thin shadows",
@@ -40,6 +55,7 @@ class MeasuredSpot:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Judgement:
     """What one piece of film shows; ``id`` is the piece's. ``best``: the best of its bracket.
+    ``grain``, ``edge`` and ``tone`` are seen beside other negatives.
     ``measured`` counts with ``base_fog``, the clear film's density. ``left_out`` is the reason why
     this negative teaches nothing; ``at_least_full`` is what was judged before *heavy* was a
     word."""
@@ -54,6 +70,9 @@ class Judgement:
     base_fog: Fog | None = None
     measured: Annotated[tuple[MeasuredSpot, ...], Length("Measured spots", 0, 40)] = ()
     left_out: Label = ""
+    grain: Grain = ""
+    edge: Edge = ""
+    tone: Tone = ""
 
     def __post_init__(self) -> None:
         if self.measured and self.base_fog is None:
@@ -72,7 +91,13 @@ def showed(judgement: Judgement) -> str:
     'thin shadows, full highlights; fog'
     """
     tones = f"{SHADOW_WORDS[judgement.shadow]}, {HIGHLIGHT_WORDS[judgement.highlight]}"
-    rest = ["the best of its bracket" if judgement.best else "", *judgement.faults, judgement.note]
+    looks = (
+        GRAIN_WORDS.get(judgement.grain, ""),
+        EDGE_WORDS.get(judgement.edge, ""),
+        TONE_WORDS.get(judgement.tone, ""),
+    )
+    best = "the best of its bracket" if judgement.best else ""
+    rest = [*looks, best, *judgement.faults, judgement.note]
     return "; ".join(each for each in (tones, *rest) if each)
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Unsound
-from emulsa.core.limits import Id, Label, Length, Note, Within
+from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 
 PictureName = Annotated[str, Length("A picture's name", 1, 120)]
 PictureType = Literal["image/jpeg", "image/png", "image/tiff"]
@@ -24,8 +24,53 @@ class PicturePlace:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class NamedPlace:
+    """A place one looks at again and again, by a name of one's own, and how near: the share of the
+    picture's width that was in sight."""
+
+    name: Name
+    x: Share
+    y: Share
+    width: Annotated[float, Within("The width in sight", 0.001, 1)] = 0.2
+
+
+NamedPlaces = Annotated[tuple[NamedPlace, ...], Length("Named places", 0, 20)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Scanned:
+    """How a scan was made. ``raw``: as the sensor gave it, not as the scanner's program likes it;
+    ``inverted``: turned to a positive there; ``spotted``: nothing done to it but dust taken off."""
+
+    device: Label = ""
+    per_inch: (
+        Annotated[float, Within("A scan's resolution", 10, 30_000, "points an inch")] | None
+    ) = None
+    raw: bool = False
+    inverted: bool = False
+    spotted: bool = False
+    note: Note = ""
+
+
+def scanned_text(scanned: Scanned) -> str:
+    """How a scan was made, in a line.
+
+    >>> scanned_text(Scanned(device="flatbed", per_inch=2400, inverted=True))
+    'flatbed, 2,400 points an inch, inverted'
+    """
+    points = f"{scanned.per_inch:,.0f} points an inch" if scanned.per_inch else ""
+    done = (
+        "raw" if scanned.raw else "",
+        "inverted" if scanned.inverted else "",
+        "only spotted" if scanned.spotted else "",
+    )
+    return ", ".join(each for each in (scanned.device, points, *done, scanned.note) if each)
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Attachment:
-    """A picture: its name as it came, what it is, and the digest its file is named by."""
+    """A picture: its name as it came, what it is, the digest its file is named by; the places one
+    looks at in it, and how it was scanned."""
 
     id: Id
     exposure_id: Id | None = None
@@ -38,8 +83,12 @@ class Attachment:
     digest: Annotated[str, Length("A picture's digest", 64, 64)]
     added_at: Label
     note: Note = ""
+    places: NamedPlaces = ()
+    scanned: Scanned | None = None
 
     def __post_init__(self) -> None:
+        if len({each.name for each in self.places}) < len(self.places):
+            raise Unsound("Each place needs a name of its own.", field="places")
         if (self.exposure_id is None) == (self.test_id is None):
             raise Unsound(
                 "A picture belongs to one exposure, or to one film test.", field="exposure_id"

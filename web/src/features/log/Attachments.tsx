@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type DragEvent, useState } from "react";
+import { Link } from "react-router";
 import { carryOut } from "../../api/acts";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
@@ -10,6 +11,7 @@ import { Problem } from "../../components/Problem";
 import { FileLink } from "../../shared/FileLink";
 import { useWrite } from "../../shared/useWrite";
 import { attach, type Story, takeOff } from "./queries";
+import { ScanSheet } from "./ScanSheet";
 
 const KINDS = "image/jpeg,image/png,image/tiff,.jpg,.jpeg,.png,.tif,.tiff";
 
@@ -17,6 +19,7 @@ const KINDS = "image/jpeg,image/png,image/tiff,.jpg,.jpeg,.png,.tif,.tiff";
 export function Attachments({ story }: { story: Story }) {
   const client = useQueryClient();
   const { problem, write } = useWrite();
+  const [described, setDescribed] = useState<Story["attachments"][number] | null>(null);
   const [over, setOver] = useState(false);
   const [going, setGoing] = useState<{ name: string; share: number } | null>(null);
   const [refused, setRefused] = useState<string[]>([]);
@@ -63,23 +66,35 @@ export function Attachments({ story }: { story: Story }) {
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
         {story.attachments.map((each) => (
           <Box as="figure" key={each.id} minWidth="0">
-            <FileLink
-              href={`/api/attachments/${each.id}`}
-              label={`Save ${each.name} as it was added`}
-            >
+            <Link to={`/log/together?of=${each.id}`} aria-label={`Look at ${each.name} large`}>
               <img
                 src={`/api/attachments/${each.id}/thumbnail`}
                 alt={each.name}
                 style={{ width: "100%", height: 120, objectFit: "contain" }}
               />
-            </FileLink>
+            </Link>
             <Box as="figcaption" fontSize="13px" overflowWrap="anywhere" lineHeight={1.3}>
               {each.name}
               <Box color="ink2">
                 {each.width} × {each.height}, {megabytes(each.bytes)}
+                {story.scanned[each.id] && <div>{story.scanned[each.id]}</div>}
               </Box>
               <Flex gap="3" align="center">
+                <FileLink
+                  href={`/api/attachments/${each.id}`}
+                  label={`Save ${each.name} as it was added`}
+                >
+                  Save
+                </FileLink>
                 <FileLink href={sidecar(each.id)}>XMP</FileLink>
+                <Button
+                  variant="word"
+                  fontSize="13px"
+                  aria-label={`How ${each.name} was scanned`}
+                  onClick={() => setDescribed(each)}
+                >
+                  Scan
+                </Button>
                 <Button
                   variant="word"
                   fontSize="13px"
@@ -93,6 +108,16 @@ export function Attachments({ story }: { story: Story }) {
           </Box>
         ))}
       </Grid>
+      {story.together.length > 0 && (
+        <Flex columnGap="4" wrap="wrap" align="center" paddingTop="2">
+          Side by side with
+          {story.together.map((each) => (
+            <Link key={each.says} to={`/log/together?of=${each.picture_ids.join(",")}`}>
+              {each.says}
+            </Link>
+          ))}
+        </Flex>
+      )}
       <Flex align="center" gap="4" paddingTop="2" wrap="wrap">
         <FileButton
           name="Pictures to attach"
@@ -121,6 +146,7 @@ export function Attachments({ story }: { story: Story }) {
         </Box>
       ))}
       <Problem of={problem} />
+      {described && <ScanSheet picture={described} close={() => setDescribed(null)} />}
     </Box>
   );
 }

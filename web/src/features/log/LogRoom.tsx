@@ -13,7 +13,7 @@ import { useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { ExchangeSheet } from "./ExchangeSheet";
 import { Filters } from "./Filters";
-import { Pictures } from "./Pictures";
+import { MOST, Pictures } from "./Pictures";
 import { logQuery } from "./queries";
 import { Rows } from "./Rows";
 import { Shape } from "./Shape";
@@ -31,6 +31,11 @@ export function LogRoom() {
   const [text, setText] = useState(sought.text ?? "");
   const [exchanging, setExchanging] = useState(false);
   const [filtering, setFiltering] = useState(false);
+  const [chosen, setChosen] = useState<string[]>([]);
+  const choose = (id: string) =>
+    setChosen(
+      chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(0, MOST),
+    );
   const narrow = useNarrow();
   const log = useInfiniteQuery(logQuery(sought));
   const field = useRef<HTMLInputElement>(null);
@@ -179,12 +184,38 @@ export function LogRoom() {
           )}
           {lines.length > 0 &&
             (pictures ? (
-              <Pictures lines={lines} across={across} virtual={virtual} roving={roving} />
+              <Pictures
+                lines={lines}
+                across={across}
+                virtual={virtual}
+                roving={roving}
+                chosen={chosen}
+                choose={choose}
+              />
             ) : (
               <Rows lines={lines} virtual={virtual} roving={roving} />
             ))}
         </Box>
       </Box>
+      {pictures && chosen.length > 0 && (
+        <Flex
+          align="center"
+          gap="4"
+          minHeight="52px"
+          paddingInline={{ base: "4", md: "6" }}
+          borderTop="1px solid"
+          borderColor="line"
+          background="sheet"
+        >
+          <Box role="status">{chosen.length} chosen</Box>
+          <Link to={`/log/together?of=${chosen.join(",")}`}>
+            {chosen.length === 1 ? "Look at it large" : "Side by side"}
+          </Link>
+          <Button variant="word" onClick={() => setChosen([])}>
+            None
+          </Button>
+        </Flex>
+      )}
       {exchanging && <ExchangeSheet close={() => setExchanging(false)} />}
     </>
   );

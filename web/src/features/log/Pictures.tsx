@@ -5,15 +5,23 @@ import { stateWord } from "../../shared/states";
 import type { Line } from "./queries";
 import type { Roving, Virtual } from "./useRoving";
 
+/** So many scans are looked at together. */
+export const MOST = 6;
+
 /** The log as a sheet of contact prints: the attached picture, or what is known of it. */
 export function Pictures({
   lines,
   across,
   virtual,
   roving,
+  chosen,
+  choose,
 }: {
   lines: Line[];
   across: number;
+  /** pictures to be looked at side by side */
+  chosen: string[];
+  choose: (picture_id: string) => void;
   virtual: Virtual;
   roving: Roving;
 }) {
@@ -42,6 +50,29 @@ export function Pictures({
               height={`${item.size}px`}
               style={{ transform: `translateY(${item.start}px)` }}
             >
+              {line.picture_id && (
+                <Box
+                  as="label"
+                  position="absolute"
+                  top="0"
+                  left="0"
+                  display="grid"
+                  placeItems="center"
+                  width="44px"
+                  height="44px"
+                  zIndex="1"
+                  cursor="pointer"
+                >
+                  <input
+                    type="checkbox"
+                    tabIndex={roving.rove(place).tabIndex}
+                    aria-label={`Side by side: ${line.where}, ${line.scene_title}`}
+                    checked={chosen.includes(line.picture_id)}
+                    disabled={chosen.length >= MOST && !chosen.includes(line.picture_id)}
+                    onChange={() => choose(line.picture_id as string)}
+                  />
+                </Box>
+              )}
               <Link
                 to={`/log/${line.exposure_id}`}
                 {...roving.rove(place)}

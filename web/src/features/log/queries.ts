@@ -67,6 +67,10 @@ export const attach = (id: string, exposureId: string, file: File) =>
     body: file,
   });
 
+/** How a scan was made. */
+export const describeScan = (id: string, scanned: Schemas["Scanned"]) =>
+  act("attachments_scanned", { path: { id }, body: scanned });
+
 export const takeOff = (id: string) => act("attachments_delete", { path: { id } });
 
 export const handInCsv = (file: File) => act("exchange_hand_in_csv", { body: file });

@@ -5,7 +5,7 @@ export type Virtual = Virtualizer<HTMLDivElement, Element>;
 
 export interface Roving {
   field: RefObject<HTMLUListElement | null>;
-  rove: (place: number) => object;
+  rove: (place: number) => { tabIndex: number };
 }
 
 /** One stop for the tab key in a long list; arrows, Home and End move within it. */

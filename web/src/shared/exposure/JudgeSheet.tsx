@@ -4,6 +4,7 @@ import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
@@ -25,18 +26,11 @@ export type Negative = Pick<
 };
 
 type NegativeFault = Judgement["faults"][number];
-const SHADOWS = [
-  { value: "none", label: "none" },
-  { value: "thin", label: "thin" },
-  { value: "full", label: "full" },
-  { value: "heavy", label: "heavy" },
+const LOOKS = [
+  { field: "grain", label: "Grain", words: OFFERED.grains },
+  { field: "edge", label: "Edges", words: OFFERED.edges },
+  { field: "tone", label: "Gradation", words: OFFERED.gradations },
 ] as const;
-const HIGHLIGHTS = [
-  { value: "flat", label: "flat" },
-  { value: "full", label: "full" },
-  { value: "blocked", label: "blocked" },
-] as const;
-
 const FAULTS = OFFERED.negative_faults.map(({ value }) => value as NegativeFault);
 
 /** What a negative shows on the light table: its two ends, and what went wrong. */
@@ -47,6 +41,11 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
   const [faults, setFaults] = useState<Judgement["faults"]>(known?.faults ?? []);
   const [best, setBest] = useState(known?.best ?? false);
   const [note, setNote] = useState(known?.note ?? "");
+  const [looks, setLooks] = useState({
+    grain: known?.grain ?? "",
+    edge: known?.edge ?? "",
+    tone: known?.tone ?? "",
+  } as Pick<Judgement, "grain" | "edge" | "tone">);
   const [leftOut, setLeftOut] = useState(known?.left_out ?? "");
   const [fog, setFog] = useState(known?.base_fog == null ? "" : String(known.base_fog));
   const [densities, setDensities] = useState<Record<string, string>>(() =>
@@ -59,7 +58,7 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
     .filter(([, text]) => text.trim())
     .map(([reading_id, text]) => ({ reading_id, density: typedNumber(text) }));
   const wanted = {
-    ...{ id: line.piece_id, at: "", shadow, highlight, faults, best, note },
+    ...{ id: line.piece_id, at: "", shadow, highlight, faults, best, note, ...looks },
     base_fog: fog.trim() ? typedNumber(fog) : null,
     measured,
     left_out: leftOut,
@@ -81,13 +80,34 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
       }
     >
       <Flex direction="column" gap="4" as="form" id="judge" onSubmit={submit}>
-        <OneOf label="Shadows" options={SHADOWS} value={shadow} choose={setShadow} />
+        <OneOf
+          label="Shadows"
+          options={OFFERED.shadows}
+          value={shadow}
+          choose={(word) => setShadow(word as Judgement["shadow"])}
+        />
         {shadow === "at_least_full" && (
           <Box fontSize="14px" color="ink2">
             Judged as full before heavy was a word: full, or more.
           </Box>
         )}
-        <OneOf label="Highlights" options={HIGHLIGHTS} value={highlight} choose={setHighlight} />
+        <OneOf
+          label="Highlights"
+          options={OFFERED.highlights}
+          value={highlight}
+          choose={(word) => setHighlight(word as Judgement["highlight"])}
+        />
+        <Flex gap="6" wrap="wrap">
+          {LOOKS.map(({ field, label, words }) => (
+            <Choose
+              key={field}
+              label={label}
+              value={looks[field]}
+              options={[{ value: "", label: "not said" }, ...words]}
+              onChange={(word) => setLooks({ ...looks, [field]: word })}
+            />
+          ))}
+        </Flex>
         <Box as="fieldset">
           <Box as="legend" fontSize="14px" color="ink2">
             Faults

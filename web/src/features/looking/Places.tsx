@@ -1,0 +1,59 @@
+import { Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../components/Button";
+import { Entry } from "../../components/Entry";
+import { Problem } from "../../components/Problem";
+import { useWrite } from "../../shared/useWrite";
+import { type Comparison, namePlaces } from "./queries";
+import type { Looking } from "./useLook";
+
+/** The places one goes back to, by their names, and naming the one in sight. */
+export function Places({ view, looking }: { view: Comparison; looking: Looking }) {
+  const [naming, setNaming] = useState(false);
+  const [name, setName] = useState("");
+  const { problem, write, busy } = useWrite(() => {
+    setNaming(false);
+    setName("");
+  });
+  const [first] = view.seen;
+  if (!first) return null;
+  const others = view.places.filter((each) => each.name !== name.trim());
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
+    const { x, y, width } = looking.now;
+    void write(namePlaces(first.id, [...others, { name, x, y, width }]));
+  };
+  return (
+    <Flex align="center" columnGap="4" rowGap="1" wrap="wrap" minWidth="0">
+      {view.places.map((each) => (
+        <Button key={each.name} variant="word" onClick={() => looking.to(each)}>
+          {each.name}
+        </Button>
+      ))}
+      {naming ? (
+        <Flex as="form" onSubmit={keep} align="flex-end" gap="2">
+          <Entry
+            label="Name of this place"
+            autoFocus
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === "Escape") setNaming(false);
+            }}
+          />
+          <Button type="submit" disabled={busy || !name.trim()}>
+            Save
+          </Button>
+          <Button variant="quiet" onClick={() => setNaming(false)}>
+            Cancel
+          </Button>
+        </Flex>
+      ) : (
+        <Button variant="word" onClick={() => setNaming(true)}>
+          Name this place
+        </Button>
+      )}
+      <Problem of={problem} />
+    </Flex>
+  );
+}

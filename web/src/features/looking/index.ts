@@ -1,0 +1,1 @@
+export { LookingPage } from "./LookingPage";
