@@ -80,7 +80,7 @@ def unordered(hands: Hands) -> dict[str, Any]:
     }
 
 
-@pytest.mark.parametrize("start", [0, 230, 400])
+@pytest.mark.parametrize("start", [0, 230, 420])
 def test_a_day_out_comes_to_what_it_came_to_at_home(
     season: Season, begun: Hands, carry: Carry, start: int
 ) -> None:
@@ -97,7 +97,8 @@ def test_a_day_out_comes_to_what_it_came_to_at_home(
         day.append(each)
     assert day
     assert out.picture() == day[-1].after
-    assert set(told(hand_in(begun, acts_of(out)))) == {"done"}
+    came = hand_in(begun, acts_of(out))
+    assert [each for each in came if each["came"] != "done"] == []
     assert begun.picture() == day[-1].after
     assert set(told(hand_in(begun, acts_of(out)))) == {"known"}
     assert begun.picture() == day[-1].after
@@ -726,7 +727,7 @@ def _row(hands: Hands, key: tuple[str, str]) -> dict[str, Any] | None:
 
 
 KEYS = ("id", "scene_id", "position")
-CLASHES = 20 * MUCH
+CLASHES = 26 * MUCH
 
 
 def test_home_tells_the_same_or_it_lies_aside(season: Season, tmp_path: Path) -> None:

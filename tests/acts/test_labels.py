@@ -10,7 +10,8 @@ from tests.acts.doing import ACTS, Hands
 SAID = {
     "attachments.attach": r"attach .+\.png",
     "attachments.delete": r"remove .+\.(png|tif)",
-    "attachments.name_places": r"name a place in .+\.(png|tif)",
+    "attachments.name_place": r"name the place .+ in .+\.(png|tif)",
+    "attachments.forget_place": r"forget the place .+ in .+\.(png|tif)",
     "attachments.scanned": r"describe the scan .+\.(png|tif)",
     "bench.delete": "delete film test .+",
     "bench.put": "save film test .+",
@@ -51,7 +52,7 @@ SAID = {
     "prints.use_reworked": "rework .+",
     "rolls.advanced": r"see roll \d+ advance",
     "rolls.cut": r"cut roll \d+",
-    "rolls.develop_for": r"develop roll \d+.* for N.*|leave roll \d+ open",
+    "rolls.develop_for": r"develop roll \d+.* for N.*|leave roll \d+.* open",
     "rolls.load": "load a roll of .+",
     "rolls.put": r"change roll \d+",
     "rolls.put_back": r"put roll \d+ back",

@@ -44,6 +44,11 @@ from tests.ports import free_port
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought, beside whole tables
 SINCE_SEVEN = (
+    "ALTER TABLE judgement DROP COLUMN grain",
+    "ALTER TABLE judgement DROP COLUMN edge",
+    "ALTER TABLE judgement DROP COLUMN tone",
+    "ALTER TABLE attachment DROP COLUMN places",
+    "ALTER TABLE attachment DROP COLUMN scanned",
     "DROP INDEX outing_by_day",
     "DELETE FROM attachment WHERE test_id IS NOT NULL",
     "ALTER TABLE judgement DROP COLUMN base_fog",

@@ -4,6 +4,7 @@
 for a hand that is mistaken. ``work`` goes on until so many acts were done.
 """
 
+import json
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 from io import BytesIO
@@ -36,7 +37,7 @@ KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "le
 }
 # What the film goes through comes often; what is done once in a life seldom.
 WEIGHTS = {
-    "learning.use": 4,
+    "learning.use": 8,
     "exposures.log": 8,
     "holders.load": 5,
     "rolls.load": 3,
@@ -53,7 +54,9 @@ WEIGHTS = {
     "pieces.name_holder": 3,
     "outings.begin": 2,
     "holders.put": 2,
-    "strips.put_into_run": 4,
+    "strips.put_into_run": 8,
+    "strips.expose": 4,
+    "kit.delete_filter": 3,
 }
 NEVER_YET = 8  # what was not done yet is tried more often
 
@@ -585,22 +588,26 @@ def _detach(look: Looking) -> Request:
     return Request("attachments.delete", {"id": look.one("SELECT id FROM attachment")})
 
 
-@drawn("attachments.name_places")
-def _name_places(look: Looking) -> Request:
-    names = sorted({look.word() for _ in range(look.dice.randint(0, 3))})
-    places = [
-        {"name": each, "x": look.dice.random(), "y": look.dice.random(), "width": 0.2}
-        for each in names
-    ]
+@drawn("attachments.name_place")
+def _name_place(look: Looking) -> Request:
+    place = {"name": look.word(), "x": look.dice.random(), "y": look.dice.random(), "width": 0.2}
     id_ = look.one("SELECT id FROM attachment")
-    return Request("attachments.name_places", {"id": id_}, body={"places": places})
+    return Request("attachments.name_place", {"id": id_}, body=place)
+
+
+@drawn("attachments.forget_place")
+def _forget_place(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM attachment WHERE places <> '[]'")
+    row = look.hands.db.execute("SELECT places FROM attachment WHERE id = ?", (id_,)).fetchone()
+    name = json.loads(row[0])[0]["name"]
+    return Request("attachments.forget_place", {"id": id_}, body={"name": name})
 
 
 @drawn("attachments.scanned")
 def _scanned(look: Looking) -> Request:
     body = {"device": look.word(), "per_inch": look.dice.choice([None, 2400]), "raw": True}
-    id_ = look.one("SELECT id FROM attachment")
-    return Request("attachments.scanned", {"id": id_}, body=body)
+    id_ = look.one("SELECT id FROM attachment WHERE scanned IS NULL")
+    return Request("attachments.scanned", {"id": id_}, {"base": ""}, body)
 
 
 @drawn("rolls.load")

@@ -153,18 +153,24 @@ def test_places_are_kept_with_the_picture(client: TestClient) -> None:
     name; undo takes a name back."""
     ridge = {"name": "ridge", "x": 0.7, "y": 0.3, "width": 0.1}
     edge = {"name": "Edge", "x": 0.1, "y": 0.9, "width": 0.2}
-    named = client.put("/api/attachments/scan-trial-1A/places", json={"places": [ridge]})
+    named = client.post("/api/attachments/scan-trial-1A/places", json=ridge)
     assert named.json()["places"] == [ridge]
-    client.put(
-        "/api/attachments/scan-trial-2A/places", json={"places": [{**ridge, "x": 0.2}, edge]}
-    )
-    assert compared(client, "scan-trial-1A", "scan-trial-2A")["places"] == [edge, ridge]
+    for place in ({**ridge, "x": 0.2}, edge):
+        client.post("/api/attachments/scan-trial-2A/places", json=place)
+    view = compared(client, "scan-trial-1A", "scan-trial-2A")
+    assert view["places"] == [edge, ridge]
+    assert view["named"] == {
+        "ridge": ["scan-trial-1A", "scan-trial-2A"],
+        "Edge": ["scan-trial-2A"],
+    }
     assert compared(client, "scan-trial-2A", "scan-trial-1A")["places"][1]["x"] == 0.2
-    again = client.put("/api/attachments/scan-trial-1A/places", json={"places": [ridge, ridge]})
-    assert refusal(again, 422)["message"] == "Each place needs a name of its own."
-    client.post("/api/undo")
-    client.post("/api/undo")
+    again = client.post("/api/attachments/scan-trial-1A/places", json={**ridge, "y": 0.9})
+    assert again.json()["places"] == [{**ridge, "y": 0.9}]
+    client.post("/api/attachments/scan-trial-1A/places/forgotten", json={"name": "ridge"})
     assert compared(client, "scan-trial-1A")["places"] == []
+    client.post("/api/undo")
+    client.post("/api/undo")
+    assert compared(client, "scan-trial-1A")["places"] == [ridge]
 
 
 def test_how_it_was_scanned_is_a_difference(client: TestClient) -> None:
@@ -173,8 +179,11 @@ def test_how_it_was_scanned_is_a_difference(client: TestClient) -> None:
     assert client.put("/api/attachments/scan-trial-1A/scanned", json=body).status_code == 200
     differs = told(compared(client, "scan-trial-1A", "scan-trial-1B"))
     assert differs["Scan"] == ["flatbed, 2,400 points an inch, raw", "not known"]
-    story = client.get("/api/log/exposure-trial-1A").json()
-    assert story["scanned"] == {"scan-trial-1A": "flatbed, 2,400 points an inch, raw"}
+    (told_,) = client.get("/api/log/exposure-trial-1A").json()["scans"].values()
+    assert told_["text"] == "flatbed, 2,400 points an inch, raw"
+    other = client.put("/api/attachments/scan-trial-1A/scanned?base=", json={"device": "other"})
+    assert other.status_code == 409
+    assert other.json()["error"]["version"] == told_["version"]
     wrong = client.put("/api/attachments/scan-trial-1A/scanned", json={"per_inch": 5})
     assert refusal(wrong, 422)["field"] == "per_inch"
 

@@ -56,7 +56,7 @@ def test_from_densities_to_the_darkroom(hand: Hand) -> None:
     assert (line["curves"], line["waiting"], line["rate_at"]) == (4, 0, "EI 64")
     paper = hand.client.get("/api/bench/tests/test.pdf").content
     text = PdfReader(io.BytesIO(paper)).pages[0].extract_text()
-    for word in ("Rate at EI 64", "extrapolated", "for VIII", "11 min"):
+    for word in ("Rate at EI 64", "extrapolated", "wanted at VIII", "11 min"):
         assert word in text
     assert len(PdfReader(io.BytesIO(paper)).pages) == 1
     assert "D_VIS" in hand.client.get("/api/bench/tests/test.txt").text

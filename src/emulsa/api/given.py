@@ -26,7 +26,9 @@ def as_given(request: dict[str, Any], answer: str) -> dict[str, Any]:
 
 
 def _given(asked: Any, told: Any) -> Any:
-    if not isinstance(asked, dict) or not isinstance(told, dict) or asked.get("intervals"):
+    if not isinstance(asked, dict) or not isinstance(told, dict):
+        return asked
+    if "scene_id" not in asked or asked.get("intervals"):  # no exposure, or one told by its clock
         return asked
     was = {"aperture": told.get("aperture"), "time": told.get("seconds")}
     return asked | {

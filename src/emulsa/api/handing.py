@@ -48,7 +48,7 @@ COMES_TO_OTHER = (
 )
 OLDER = "It was decided here later: {}. Do it here now if this is to stand."
 # what deciding here may have changed of a request, and what the copy's state of today adds to one
-DECIDED_HERE = ("piece_id", "unplaced", "happened", "at", "given")
+DECIDED_HERE = ("piece_id", "unplaced", "happened", "at", "given", "begun")
 LOGGER = logging.getLogger("emulsa")
 UNKNOWN = "This version of Emulsa knows no such act; start the newer one at home."
 TAKEN_BACK = "It was done at home before it was taken back on the device; undo it here if you like."
@@ -152,11 +152,19 @@ def _done(
         newer = laid_aside.since(connection, act.changed, act.moment)
         if newer is not None:
             return _aside(connection, device, act, request, OLDER.format(newer.label))
-    asked = asked_of(act.id, act.moment, request)
+    asked = asked_of(act.id, act.moment, _as_begun(route, act, request))
     with refusing():
         reply = perform(route, house, connection, asked, _as_there(route, act))
     assert isinstance(reply.content, bytes)
     return CameOf(act.id, "done", says=_says(reply.content.decode(), act.label))
+
+
+def _as_begun(route: Route, act: HandedAct, request: dict[str, Any]) -> dict[str, Any]:
+    """What was begun as the scene before it has that with it: home may have begun others since."""
+    body, told = request.get("body"), wire.parsed(act.answer) if act.answer else None
+    if not (route.begins and isinstance(body, dict) and isinstance(told, dict)):
+        return request
+    return {**request, "body": {**body, "begun": told.get("scene", told)}}
 
 
 def _as_there(route: Route, act: HandedAct) -> Callable[[bytes], None] | None:

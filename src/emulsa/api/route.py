@@ -107,6 +107,7 @@ class Route:
     nothing is decoded while others wait. ``says_over``: it says anew what was said, and names no
     version it was said of; handed in later than home's own word, it asks. ``works_out``: what it
     keeps is worked out, and its answer says it; handed in, it is to come to the same.
+    ``begins``: it begins a scene as the one before it; handed in, it begins as it began there.
     ``opens_pictures``: it may take so long that no other question waits for it, as for files.
     """
 
@@ -123,6 +124,7 @@ class Route:
     operation: Operation | None = None
     says_over: bool = False
     works_out: bool = False
+    begins: bool = False
     opens_pictures: bool = False
 
     @cached_property

@@ -84,9 +84,21 @@ def restore(connection: Connection, record: str, action_id: int) -> str:
             field="action_id",
         )
     connection.execute("PRAGMA defer_foreign_keys = ON")
-    for row in reversed(later):
-        turning.turn(connection, row["table_name"], row["after"], row["before"])
+    for (table, _), rows in reversed(_by_row(later).items()):
+        now, then = rows[-1]["after"], rows[0]["before"]
+        if now != then:  # what went away and came back is as it was
+            turning.turn(connection, table, now, then)
     return str(chosen["label"])
+
+
+def _by_row(changes: list[Any]) -> dict[tuple[str, int], list[Any]]:
+    """Changes by the row they are of, in the order of each row's latest."""
+    found: dict[tuple[str, int], list[Any]] = {}
+    for row in changes:
+        told = json.loads(row["after"] or row["before"])
+        key = (row["table_name"], told["rowid"])
+        found[key] = [*found.pop(key, []), row]
+    return found
 
 
 def _may_turn(row: Any) -> bool:

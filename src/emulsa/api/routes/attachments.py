@@ -6,13 +6,14 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any
 
+from emulsa.api.keeping import unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.refusals import NotFound
 from emulsa.api.replies import disposition
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
-from emulsa.core.limits import Id
-from emulsa.core.logged.attachment import Attachment, NamedPlaces, PictureName, Scanned
+from emulsa.core.limits import Id, Name
+from emulsa.core.logged.attachment import Attachment, NamedPlace, PictureName, Scanned
 from emulsa.exchange import pictures, tiles
 from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
@@ -24,10 +25,10 @@ routes = Routes("attachments", "/api/attachments")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class Named:
-    """All named places of a picture."""
+class Forgotten:
+    """The place that is not gone back to any more."""
 
-    places: NamedPlaces
+    name: Name
 
 
 def _look(house: House, file: Path) -> Picture:
@@ -106,15 +107,25 @@ def tile(db: Db, house: House, id: str, level: int, column: int, row: int) -> Fi
     return File("image/jpeg", kept, headers=FOR_EVER)
 
 
-@routes.act("PUT", "/{id}/places")
-def name_places(act: Act, id: str, named: Named) -> Attachment:  # noqa: A002
-    """Keep the places one looks at in a picture."""
-    return _changed(act, id, "name a place in", places=named.places)
+@routes.act("POST", "/{id}/places")
+def name_place(act: Act, id: str, place: NamedPlace) -> Attachment:  # noqa: A002
+    """Name a place one looks at in a picture; of one name there is one."""
+    known = [each for each in _found(act.db, id).places if each.name != place.name]
+    return _changed(act, id, f"name the place {place.name} in", places=(*known, place))
+
+
+@routes.act("POST", "/{id}/places/forgotten")
+def forget_place(act: Act, id: str, place: Forgotten) -> Attachment:  # noqa: A002
+    """Forget a place of a picture; one that is not there is forgotten already."""
+    kept = tuple(each for each in _found(act.db, id).places if each.name != place.name)
+    return _changed(act, id, f"forget the place {place.name} in", places=kept)
 
 
 @routes.act("PUT", "/{id}/scanned")
-def scanned(act: Act, id: str, scanned: Scanned) -> Attachment:  # noqa: A002
+def scanned(act: Act, id: str, base: str, scanned: Scanned) -> Attachment:  # noqa: A002
     """Keep how a scan was made."""
+    known = _found(act.db, id)
+    unchanged("How this was scanned", known.scanned, scanned, base)
     return _changed(act, id, "describe the scan", scanned=scanned)
 
 

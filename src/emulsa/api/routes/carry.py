@@ -98,7 +98,7 @@ def copy(house: House) -> File:
 @routes.question("/carry/outgoing")
 def outgoing(db: Db) -> tuple[Outgoing, ...]:
     """What was done in this copy since it was made, in its order."""
-    worked_out = [route.name for route in TABLE.values() if route.works_out]
+    worked_out = [route.name for route in TABLE.values() if route.works_out or route.begins]
     return tuple(carrying.outgoing(db, worked_out))
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
@@ -10,10 +10,10 @@ from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.exposures import shot_text
-from emulsa.api.views.holders import BoxView, HolderView, board
+from emulsa.api.views.holders import BoxView, HolderView, SideView, board
+from emulsa.core import wire
 from emulsa.core.errors import Impossible
 from emulsa.core.film.acts.loading import Box, Loading, Unloading, load_sides, unload_sides
-from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import BAG_CHECKLIST, Holder, sides
 from emulsa.core.limits import Length
 from emulsa.exchange.cards import pdf
@@ -61,12 +61,30 @@ def exposed_boxes(db: Db) -> list[BoxView]:
     ]
 
 
+def _labelled(side: SideView) -> dict[str, Any]:
+    exposed = side.state == "exposed"
+    return {
+        "side": side.side,
+        "film": side.film_name if exposed else "",
+        "n_text": side.n_text if exposed else "",
+        "scene": side.scene_title if exposed else "",
+        "slip": wire.encode(side.slip) if exposed and side.slip else None,
+    }
+
+
 @routes.question("/labels.pdf", media_type=PDF)
 def labels(db: Db) -> File:
-    """A label for each side of every holder in use, to cut out and tape on."""
-    in_use = [each for each in store.holders(db) if not each.retired]
-    own = store.formats(db)
-    data = [{"number": each.number, "format": format_name(each.format, own)} for each in in_use]
+    """A label for each side of every holder in use, to cut out and tape on; on one that is exposed,
+    what it was exposed on."""
+    data = [
+        {
+            "number": each.holder.number,
+            "format": each.format_name,
+            "sides": [_labelled(side) for side in each.sides],
+        }
+        for each in board(db)
+        if not each.holder.retired
+    ]
     return attached(pdf.render("labels", {"holders": data}), PDF, "labels", "pdf")
 
 

@@ -15,7 +15,7 @@ from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.limits import Id, Name, SearchText, Within
 from emulsa.core.outing.packing import Packing, PackItem, packed, packing
 from emulsa.core.outing.record import Outing
-from emulsa.core.scene.record import Scene, follow_on
+from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.record import revisit as copied
 from emulsa.core.versions import version_of
 from emulsa.core.written import temperature_text
@@ -52,10 +52,12 @@ class OutingName:
 
 @dataclass(frozen=True, kw_only=True)
 class NewScene:
-    """A scene to begin: the client's id and a title."""
+    """A scene to begin: the client's id and a title. ``begun``: what it came to where it was begun
+    first, when it is handed in."""
 
     id: Id
     title: Name
+    begun: Scene | None = None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -119,7 +121,7 @@ def delete(act: Act, id: str) -> Done:  # noqa: A002
     return Done(f"delete outing {outing.title}", (id,))
 
 
-@routes.act("POST", "/{id}/scenes")
+@routes.act("POST", "/{id}/scenes", begins=True)
 def begin(act: Act, id: str, new: NewScene) -> Scene:  # noqa: A002
     """Begin a scene with the kit of the one before it; one of this id stays as it is."""
     known = scenes.scene(act.db, new.id)
@@ -129,7 +131,7 @@ def begin(act: Act, id: str, new: NewScene) -> Scene:  # noqa: A002
     before = scenes.of_outing(act.db, id)
     school = preferences.preferences(act.db).school
     blank = Scene(id=new.id, outing_id=id, title=new.title, school=school)
-    scene = follow_on(blank, before[-1:])
+    scene = as_begun(blank, new.begun) if new.begun else follow_on(blank, before[-1:])
     act.says(f"begin scene {scene.title}")
     scenes.put(act.db, scene)
     return scene

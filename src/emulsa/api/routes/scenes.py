@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from typing import Annotated
@@ -27,20 +28,22 @@ from emulsa.core.exposing.bracket import (
 )
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.penalties import Weights
+from emulsa.core.film.acts.exposing import Target, doubts
 from emulsa.core.film.ready import MeantRow, fitting, meant_row
 from emulsa.core.kit.films import unnamed_film
 from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
 from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.logged.record import Given, Planned
 from emulsa.core.outing.today import of_today
 from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.changes import Edits
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import meter_set, plan
-from emulsa.core.scene.record import Scene, follow_on
+from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
-from emulsa.core.scene.solve import Solution
+from emulsa.core.scene.solve import Solution, planned
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
 from emulsa.core.written import money_text
 from emulsa.store import films, kit, outings, pieces, preferences
@@ -67,13 +70,15 @@ class Editing:
 
 @dataclass(frozen=True, kw_only=True)
 class Beginning:
-    """A scene begun by what is done in it: on the day's outing, or on a new one of the id given."""
+    """A scene begun by what is done in it: on the day's outing, or on a new one of the id given.
+    ``begun``: what it came to where it was begun first, when it is handed in."""
 
     id: Id
     outing_id: Id
     day: Day
     edits: Edits
     makes: Made = NOTHING
+    begun: Scene | None = None
 
 
 Line = Annotated[str, Length("What is typed", 0, 4000)]
@@ -97,13 +102,14 @@ class LikeFilm:
 @dataclass(frozen=True)
 class BracketShown:
     """The frames of a bracket, the film they go onto, what they use up in words, and what that
-    film cost, where it is known."""
+    film cost, where it is known; ``doubts`` what speaks against exposing them there."""
 
     frames: tuple[Frame, ...]
     film: MeantRow
     uses: str
     price_text: str
     advice: tuple[Advice, ...]
+    doubts: tuple[Advice, ...]
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -179,7 +185,7 @@ def like_film(act: Act, id: str, kind: LikeFilm) -> KeptScene:  # noqa: A002
     return kept(act.db, found(act.db, id))
 
 
-@routes.act("POST", "")
+@routes.act("POST", "", begins=True)
 def begin(act: Act, beginning: Beginning) -> KeptScene:
     """Begin a scene by its first edits, on its day's outing; one of this id stays as it is."""
     known = store.scene(act.db, beginning.id)
@@ -192,7 +198,9 @@ def begin(act: Act, beginning: Beginning) -> KeptScene:
     blank = Scene(id=beginning.id, outing_id=outing.id, title=title, school=school)
     _make(act, beginning.makes)
     act.keep(outing)
-    scene = edited(follow_on(blank, before[-1:]), beginning.edits, act.moment)
+    there = beginning.begun
+    first = follow_on(blank, before[-1:]) if there is None else as_begun(blank, there)
+    scene = edited(first, beginning.edits, act.moment)
     act.says(f"begin scene {scene.title}")
     store.put(act.db, scene)
     return kept(act.db, scene)
@@ -210,9 +218,10 @@ def opinions(db: Db, scene: Scene) -> Opinions:
 def bracketed(db: Db, asked: Bracketing) -> BracketShown:
     """The frames of a bracket on this scene, slowest first, and what they use up."""
     own = store.kit_of(db, asked.scene)
+    request = plan(asked.scene, own)
     answer = bracket(
         BracketRequest(
-            exposure=plan(asked.scene, own),
+            exposure=request,
             step_stops=asked.step_stops,
             frames=asked.frames,
             side=asked.side,
@@ -224,7 +233,8 @@ def bracketed(db: Db, asked: Bracketing) -> BracketShown:
     camera = camera_of(db, asked.scene.lens_id or asked.scene.pinhole_id)
     row = meant_row(fitting(ready_now(db), film_id, 1.0, camera), asked.sides, count, name)
     on = list(pieces.of_ids(db, row.piece_ids).values())
-    costs = [each.cost for each in targets_of(db, on).values()]
+    targets = targets_of(db, on)
+    costs = [each.cost for each in targets.values()]
     known = [each for each in costs if each is not None]
     return BracketShown(
         answer.frames,
@@ -232,7 +242,18 @@ def bracketed(db: Db, asked: Bracketing) -> BracketShown:
         used_text(count, [each.roll_id is not None for each in on]),
         money_text(math.fsum(known)) if known and len(known) == count else "",
         answer.advice,
+        _doubts(asked.scene, planned(asked.scene, request, own.recipe), targets),
     )
+
+
+def _doubts(scene: Scene, plan: Planned, targets: Mapping[str, Target]) -> tuple[Advice, ...]:
+    """What speaks against each frame's film, each of it once."""
+    said = {
+        each.text: each
+        for id_, target in targets.items()
+        for each in doubts(Given(id=id_, scene_id=scene.id, piece_id=id_), plan, target)
+    }
+    return tuple(said.values())
 
 
 @routes.question("/{id}/relit", "POST")

@@ -45,11 +45,12 @@ class Seen:
 
 @dataclass(frozen=True)
 class Comparison:
-    """Scans side by side, what differs, and the places that were named in any of them."""
+    """Scans side by side, what differs, the places that were named in any of them, and in which."""
 
     seen: tuple[Seen, ...]
     differs: tuple[Difference, ...]
     places: tuple[NamedPlace, ...]
+    named: dict[str, list[str]]
     tile_px: int
 
 
@@ -66,6 +67,10 @@ def compared(
         ),
         differs=differences(told),
         places=tuple(sorted(named.values(), key=lambda each: each.name.casefold())),
+        named={
+            name: [each.id for each in of if any(place.name == name for place in each.places)]
+            for name in named
+        },
         tile_px=tiles.TILE_PX,
     )
 

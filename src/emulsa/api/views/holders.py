@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from emulsa.api.views.slips import slips
+from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import Holder, doubt
 from emulsa.core.film.pieces import Piece, Side
@@ -21,7 +23,7 @@ from emulsa.store.database import Connection
 @dataclass(frozen=True)
 class SideView:
     """One side of a holder in words; ``bag_move`` is what is done with it in the changing bag,
-    ``doubt`` what speaks against loading it."""
+    ``doubt`` what speaks against loading it, ``slip`` what its latest exposure was of."""
 
     side: Side
     where: str
@@ -38,6 +40,7 @@ class SideView:
     share_given: float
     twice_text: str
     doubt: str
+    slip: Slip | None
 
 
 @dataclass(frozen=True)
@@ -64,11 +67,12 @@ def board(db: Connection) -> list[HolderView]:
     lying = {(each.holder_id, each.side): each for each in sheets}
     shots = exposures.shots(db, [each.id for each in sheets])
     titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
+    drawn = slips(db, [given[-1].id for given in shots.values() if given])
 
     def side(holder: Holder, letter: Side) -> SideView:
         sheet = lying.get((holder.id, letter))
         given = shots.get(sheet.id, []) if sheet else []
-        return _side(holder, letter, sheet, given, (names, titles))
+        return _side(holder, letter, sheet, given, (names, titles, drawn))
 
     return [
         HolderView(
@@ -86,9 +90,9 @@ def _side(
     letter: Side,
     sheet: Piece | None,
     given: list[Shot],
-    words: tuple[dict[str, str], dict[str, str]],
+    words: tuple[dict[str, str], dict[str, str], dict[str, Slip]],
 ) -> SideView:
-    names, titles = words
+    names, titles, drawn = words
     last = given[-1] if given else None
     state: State = sheet.state if sheet else "empty"
     return SideView(
@@ -107,4 +111,5 @@ def _side(
         share_given=math.fsum(each.share for each in given),
         twice_text=twice_text(each.share for each in given),
         doubt=doubt(holder, letter),
+        slip=drawn.get(last.id) if last else None,
     )

@@ -114,6 +114,14 @@ class StoryPrint:
 
 
 @dataclass(frozen=True)
+class ScanTold:
+    """How a picture was scanned, in a line, and the version of that."""
+
+    text: str
+    version: str
+
+
+@dataclass(frozen=True)
 class Together:
     """Scans that belong side by side with this negative's, in words; the pictures' ids."""
 
@@ -133,7 +141,7 @@ class StoryStep:
 @dataclass(frozen=True)
 class Story:
     """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole,
-    ``scanned`` how each of its pictures was made, ``n_why`` who decided N, ``doubts`` what was
+    ``scans`` how each of its pictures was made, ``n_why`` who decided N, ``doubts`` what was
     unsure of it then."""
 
     exposure: ExposureView
@@ -165,7 +173,7 @@ class Story:
     next_time: str
     latitude_text: str
     attachments: list[Attachment]
-    scanned: dict[str, str]
+    scans: dict[str, ScanTold]
     together: tuple[Together, ...]
     prints: tuple[StoryPrint, ...]
 
@@ -216,10 +224,16 @@ def story_of(db: Db, id_: str) -> Story:
         next_time=next_time(judged) if judged else "",
         latitude_text=_latitude_text(db, exposure.bracket_id),
         attachments=(scans := attachments.of_exposure(db, id_)),
-        scanned={each.id: scanned_text(each.scanned) for each in scans if each.scanned},
+        scans={each.id: _scan(each) for each in scans},
         together=_together(db, exposure, piece),
         prints=tuple(_printed(each) for each in prints.lines(db, id_)),
     )
+
+
+def _scan(of: Attachment) -> ScanTold:
+    if of.scanned is None:
+        return ScanTold("", "")
+    return ScanTold(scanned_text(of.scanned), version_of(of.scanned))
 
 
 def _together(db: Db, exposure: Exposure, piece: Piece) -> tuple[Together, ...]:

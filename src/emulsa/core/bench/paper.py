@@ -82,7 +82,7 @@ def on_paper(test: FilmTest, worked: Worked, says: str) -> FilmTestPaper:
     if main is not None:
         levels.append(("0.10 above clear film", main.base_fog + worked.speed_net))
         if main.base_fog + worked.net_at_viii < top:
-            levels.append(("for VIII", main.base_fog + worked.net_at_viii))
+            levels.append(("wanted at VIII", main.base_fog + worked.net_at_viii))
     return FilmTestPaper(
         title=test.title,
         says=says,

@@ -104,6 +104,26 @@ class SceneKit:
     format_mm: Format | None = None
 
 
+FOLLOWED = (
+    "film_id",
+    "exposure_index",
+    "recipe_id",
+    "lens_id",
+    "pinhole_id",
+    "meter_id",
+    "meter_iso",
+    "meter_held_stops",
+    "aperture",
+    "school",
+    "light",
+)
+
+
+def as_begun(scene: Scene, there: Scene) -> Scene:
+    """A new scene with what it began with on another device: whatever came before it here."""
+    return replace(scene, **{name: getattr(there, name) for name in FOLLOWED})
+
+
 def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
     """A new scene with the film, lens, aperture and meter of the one before it, if any. A film
     begins at its own EI again: a push is meant for one roll, and is said anew."""

@@ -70,6 +70,9 @@ export function Axes({
             {tick}
           </text>
         ))}
+      <text x={4} y={12} fontSize={12} fill={INK2}>
+        density with the film's base
+      </text>
       <text x={LEFT} y={height - 10} fontSize={12} fill={INK2}>
         {zones ? "light on the film, in zones of the meter" : "log H, lux seconds"}
       </text>

@@ -125,7 +125,7 @@ export function CurvePlot({
                     from={LEFT}
                     to={width - RIGHT}
                     stroke={INK2}
-                    text="for VIII"
+                    text="density wanted at VIII"
                   />
                 )}
               </>

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { look, StateMark } from "../../shared/drawn/StateMark";
+import { ToneSlip } from "../../shared/drawn/ToneSlip";
 import { stateWord } from "../../shared/states";
 
 type Side = Schemas["SideView"];
@@ -69,6 +70,7 @@ export function SideMark({
           side {side.side}
           {chosen && " ✓"}
         </span>
+        {side.slip && <ToneSlip slip={side.slip} width={76} />}
         {side.twice_text && (
           <Box as="span" color="ochre" fontWeight={600}>
             {" "}

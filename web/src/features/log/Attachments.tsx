@@ -77,7 +77,7 @@ export function Attachments({ story }: { story: Story }) {
               {each.name}
               <Box color="ink2">
                 {each.width} × {each.height}, {megabytes(each.bytes)}
-                {story.scanned[each.id] && <div>{story.scanned[each.id]}</div>}
+                {story.scans[each.id]?.text && <div>{story.scans[each.id]?.text}</div>}
               </Box>
               <Flex gap="3" align="center">
                 <FileLink
@@ -146,7 +146,13 @@ export function Attachments({ story }: { story: Story }) {
         </Box>
       ))}
       <Problem of={problem} />
-      {described && <ScanSheet picture={described} close={() => setDescribed(null)} />}
+      {described && (
+        <ScanSheet
+          picture={described}
+          version={story.scans[described.id]?.version ?? ""}
+          close={() => setDescribed(null)}
+        />
+      )}
     </Box>
   );
 }

@@ -5,6 +5,7 @@ import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { describeScan, type Story } from "./queries";
 
@@ -17,9 +18,11 @@ const DONE = [
 /** How a scan was made, so that two of them are compared fairly. */
 export function ScanSheet({
   picture,
+  version,
   close,
 }: {
   picture: Story["attachments"][number];
+  version: string;
   close: () => void;
 }) {
   const known = picture.scanned;
@@ -31,11 +34,12 @@ export function ScanSheet({
     inverted: known?.inverted ?? false,
     spotted: known?.spotted ?? false,
   });
-  const { problem, write, busy, at } = useWrite(close);
+  const { problem, write, busy, at, take } = useWrite(close);
+  const wanted = { device, per_inch: points.trim() ? typedNumber(points) : null, note, ...done };
+  const keep = (base: string) => write(describeScan(picture.id, wanted, base));
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const per_inch = points.trim() ? typedNumber(points) : null;
-    void write(describeScan(picture.id, { device, per_inch, note, ...done }));
+    void keep(version);
   };
   return (
     <Sheet
@@ -85,6 +89,7 @@ export function ScanSheet({
           problem={at("note")}
         />
         <Problem of={problem} fields={["device", "per_inch", "note"]} />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
   );

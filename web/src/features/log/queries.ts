@@ -68,8 +68,8 @@ export const attach = (id: string, exposureId: string, file: File) =>
   });
 
 /** How a scan was made. */
-export const describeScan = (id: string, scanned: Schemas["Scanned"]) =>
-  act("attachments_scanned", { path: { id }, body: scanned });
+export const describeScan = (id: string, scanned: Schemas["Scanned"], base: string) =>
+  act("attachments_scanned", { path: { id }, query: { base }, body: scanned });
 
 export const takeOff = (id: string) => act("attachments_delete", { path: { id } });
 

@@ -4,7 +4,7 @@ import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { useWrite } from "../../shared/useWrite";
-import { type Comparison, namePlaces } from "./queries";
+import { type Comparison, forgetPlace, namePlace } from "./queries";
 import type { Looking } from "./useLook";
 
 /** The places one goes back to, by their names, and naming the one in sight. */
@@ -17,18 +17,34 @@ export function Places({ view, looking }: { view: Comparison; looking: Looking }
   });
   const [first] = view.seen;
   if (!first) return null;
-  const others = view.places.filter((each) => each.name !== name.trim());
+  const forget = async (gone: string) => {
+    for (const each of view.named[gone] ?? []) await write(forgetPlace(each, gone));
+  };
   const keep = (event: FormEvent) => {
     event.preventDefault();
     const { x, y, width } = looking.now;
-    void write(namePlaces(first.id, [...others, { name, x, y, width }]));
+    void write(namePlace(first.id, { name, x, y, width: Math.min(width, 1) }));
   };
   return (
     <Flex align="center" columnGap="4" rowGap="1" wrap="wrap" minWidth="0">
       {view.places.map((each) => (
-        <Button key={each.name} variant="word" onClick={() => looking.to(each)}>
-          {each.name}
-        </Button>
+        <Flex key={each.name} align="center" gap="1">
+          <Button variant="word" onClick={() => looking.to(each)}>
+            {each.name}
+          </Button>
+          <Button
+            variant="quiet"
+            minWidth={{ base: "44px", md: "28px" }}
+            minHeight={{ base: "44px", md: "34px" }}
+            paddingInline="1"
+            color="ink2"
+            aria-label={`Forget the place ${each.name}`}
+            disabled={busy}
+            onClick={() => void forget(each.name)}
+          >
+            ×
+          </Button>
+        </Flex>
       ))}
       {naming ? (
         <Flex as="form" onSubmit={keep} align="flex-end" gap="2">

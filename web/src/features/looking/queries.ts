@@ -10,5 +10,9 @@ export type NamedPlace = Schemas["NamedPlace"];
 export const comparisonQuery = (of: string, match: { x: number; y: number } | null) =>
   question("comparison_read", { query: { of, ...(match ?? {}) } });
 
-export const namePlaces = (id: string, places: NamedPlace[]) =>
-  act("attachments_name_places", { path: { id }, body: { places } });
+export const namePlace = (id: string, place: NamedPlace) =>
+  act("attachments_name_place", { path: { id }, body: place });
+
+/** Not in this picture any more, nor in any of the others. */
+export const forgetPlace = (id: string, name: string) =>
+  act("attachments_forget_place", { path: { id }, body: { name } });

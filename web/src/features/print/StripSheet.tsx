@@ -1,4 +1,4 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex, Grid, VisuallyHidden } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
@@ -143,7 +143,8 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                       as="button"
                       aria-label={`Between strip ${place} and ${here}`}
                       aria-pressed={chosen === place + 0.5}
-                      width="22px"
+                      width={{ base: "44px", md: "26px" }}
+                      flexShrink={0}
                       cursor="pointer"
                       border="none"
                       background={chosen === place + 0.5 ? "accent" : "line"}
@@ -156,7 +157,6 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                     minHeight="110px"
                     cursor="pointer"
                     aria-pressed={chosen === here}
-                    aria-label={`Strip ${here}: ${each.total_text} in all, give ${each.give_text}`}
                     border="3px solid"
                     borderColor={chosen === here ? "accent" : "transparent"}
                     style={{
@@ -166,7 +166,10 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                     onClick={() => setChosen(here)}
                   >
                     <Box fontWeight={650}>{each.total_text}</Box>
-                    <Box fontSize="13px">give {each.give_text}</Box>
+                    <Box fontSize="13px">
+                      give {each.give_text}
+                      <VisuallyHidden>, strip {here}</VisuallyHidden>
+                    </Box>
                   </Box>
                 </Flex>
               );

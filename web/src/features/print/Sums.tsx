@@ -3,6 +3,19 @@ import { useState } from "react";
 import { Notice } from "../../components/Notice";
 import type { Part, Worked } from "./queries";
 
+const THUMB_PX = 14;
+const THUMB = {
+  width: `${THUMB_PX}px`,
+  height: "30px",
+  background: "var(--chakra-colors-sheet)",
+  border: "2px solid var(--chakra-colors-accent)",
+};
+
+/** Seconds the bars are drawn to: a round figure with room to drag the longest one. */
+const SCALES = [20, 30, 45, 60, 90, 120, 180, 240, 360, 600];
+const scaleFor = (longest: number) =>
+  SCALES.find((each) => each >= 1.2 * longest) ?? Math.ceil(1.5 * longest);
+
 /** How this print is made: its light in all, every time as a bar with its holds inside, what to think
     of. */
 export function Sums({
@@ -21,6 +34,8 @@ export function Sums({
   give: (part: string, seconds: number) => void;
 }) {
   const [dragged, setDragged] = useState<string | null>(null);
+  const [held, setHeld] = useState<number | null>(null); // the scale stays while a bar is dragged
+  const scale = held ?? scaleFor(worked.longest_s);
   return (
     <Box>
       <Box color="ink2" fontSize="13px">
@@ -52,12 +67,21 @@ export function Sums({
             border: "1px dashed",
             borderColor: "ink2",
           },
+          "& .line": { position: "relative", minHeight: "18px" },
+          // the thumb stands at the bar's end: its track is as long as the bars' scale
           "& input": {
-            width: "100%",
-            height: "28px",
-            display: "block",
-            accentColor: "var(--chakra-colors-accent)",
+            position: "absolute",
+            left: `${-THUMB_PX / 2}px`,
+            top: "-13px",
+            width: `calc(100% + ${THUMB_PX}px)`,
+            height: "44px",
+            margin: "0",
+            appearance: "none",
+            background: "transparent",
+            cursor: "ew-resize",
           },
+          "& input::-webkit-slider-thumb": { appearance: "none", ...THUMB },
+          "& input::-moz-range-thumb": { borderRadius: "0", ...THUMB },
           "& .held": { fontSize: "13px", color: "ink2" },
         }}
       >
@@ -84,35 +108,41 @@ export function Sums({
               <b>{row.title}</b>
               <span>{row.text}</span>
             </div>
-            <div
-              aria-hidden
-              className={row.act === "burn" ? "bar burn" : "bar"}
-              style={{ width: `${Math.max(1, (100 * row.seconds) / worked.longest_s)}%` }}
-            >
-              {row.holds.map((hold) => (
-                <div
-                  key={hold.id}
-                  className="hold"
-                  style={{
-                    left: `${(100 * hold.start_s) / row.seconds}%`,
-                    width: `${(100 * hold.hold_s) / row.seconds}%`,
-                  }}
+            <div className="line">
+              <div
+                aria-hidden
+                className={row.act === "burn" ? "bar burn" : "bar"}
+                style={{ width: `${Math.max(1, (100 * row.seconds) / scale)}%` }}
+              >
+                {row.holds.map((hold) => (
+                  <div
+                    key={hold.id}
+                    className="hold"
+                    style={{
+                      left: `${(100 * hold.start_s) / row.seconds}%`,
+                      width: `${(100 * hold.hold_s) / row.seconds}%`,
+                    }}
+                  />
+                ))}
+              </div>
+              {row.act === "base" && (
+                <input
+                  type="range"
+                  aria-label={`${row.title}, seconds`}
+                  title="Drag the end of the bar"
+                  min={0.5}
+                  max={scale}
+                  step={0.5}
+                  value={parts.find((each) => each.id === row.id)?.seconds ?? row.seconds}
+                  onPointerDown={() => setHeld(scale)}
+                  onPointerUp={() => setHeld(null)}
+                  onPointerCancel={() => setHeld(null)}
+                  onChange={(event) => give(row.id, Number(event.target.value))}
                 />
-              ))}
+              )}
             </div>
             {row.holds.length > 0 && (
               <div className="held">hold {row.holds.map((hold) => hold.text).join(", ")}</div>
-            )}
-            {row.act === "base" && (
-              <input
-                type="range"
-                aria-label={`${row.title}, seconds`}
-                min={1}
-                max={60}
-                step={0.5}
-                value={parts.find((each) => each.id === row.id)?.seconds ?? row.seconds}
-                onChange={(event) => give(row.id, Number(event.target.value))}
-              />
             )}
           </li>
         ))}

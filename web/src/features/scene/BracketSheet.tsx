@@ -9,6 +9,7 @@ import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
 import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
+import { Doubts } from "./Doubts";
 import { asPlanned, bracketQuery, logBracket, type Scene, type Solution } from "./queries";
 
 const STEPS = [
@@ -36,6 +37,7 @@ export function BracketSheet({
   const [frames, setFrames] = useState("3");
   const [side, setSide] = useState<"both" | "over" | "under">("both");
   const [typed, setTyped] = useState<string | null>(null);
+  const [happened, setHappened] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const ids = useRef({ bracket: newId(), frames: Array.from({ length: 15 }, newId) });
   const asked = {
@@ -59,6 +61,7 @@ export function BracketSheet({
       ...asPlanned(scene, plan, ids.current.frames[place] ?? "", now.film.piece_ids[place] ?? ""),
       aperture: frame.aperture,
       bracket_stops: frame.stops,
+      happened: happened && now.doubts.length > 0,
     }));
     void write(logBracket(ids.current.bracket, given), {
       at_once: () =>
@@ -71,7 +74,11 @@ export function BracketSheet({
       close={close}
       title={`Bracket on ${filmName}`}
       footer={
-        <FormFooter close={close} form="bracket" disabled={!data || Boolean(error) || busy}>
+        <FormFooter
+          close={close}
+          form="bracket"
+          disabled={!data || Boolean(error) || busy || (data.doubts.length > 0 && !happened)}
+        >
           Log {count || ""} exposures
         </FormFooter>
       }
@@ -137,6 +144,12 @@ export function BracketSheet({
           value={typed ?? data?.film.where.join(" ") ?? ""}
           onChange={(event) => setTyped(event.target.value)}
           problem={refused ?? problem?.message ?? null}
+        />
+        <Doubts
+          doubts={data?.doubts ?? []}
+          ei={plan?.request.ei}
+          happened={happened}
+          say={setHappened}
         />
         {data && (
           <Box color="ink2" fontSize="14px">

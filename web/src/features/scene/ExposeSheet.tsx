@@ -15,6 +15,7 @@ import { Sheet } from "../../components/Sheet";
 import { typedIn } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
+import { Doubts } from "./Doubts";
 import {
   type Answer,
   asPlanned,
@@ -216,23 +217,7 @@ export function ExposeSheet({
           </Box>
         )}
         {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
-        {doubts.map((each) => (
-          <Notice key={each.code} tone={each.severity} live>
-            {each.text}
-          </Notice>
-        ))}
-        {doubts.length > 0 && (
-          <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
-            <input
-              type="checkbox"
-              checked={happened}
-              onChange={(event) => setHappened(event.target.checked)}
-            />
-            {doubts.every((each) => each.code === "frame-at-another-ei")
-              ? `Expose this frame at EI ${plan?.request.ei ?? ""}`
-              : "It happened: record it"}
-          </Box>
-        )}
+        <Doubts doubts={doubts} ei={plan?.request.ei} happened={happened} say={setHappened} />
         <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
             label="Time given"
