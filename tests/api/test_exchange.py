@@ -323,7 +323,7 @@ def test_csv_out_and_in_is_a_fixed_point(client: TestClient, elsewhere: TestClie
     assert (job["state"], job["message"]) == ("done", "")
     assert job["result"]["new"] == len(rows_out(client))
     films = {each["name"] for each in elsewhere.get("/api/kit").json()["films"]}
-    assert films == {"Corvane 100", "Ostrel 400"}
+    assert films == {"Corvane 100", "Harle 200", "Ostrel 400"}
 
     def told(house: TestClient) -> list[Json]:
         return [{k: v for k, v in row.items() if k not in own} for row in rows_out(house)]
@@ -540,8 +540,8 @@ def test_a_missing_picture_does_not_refuse_the_rest(
     client: TestClient, elsewhere: TestClient, folder: Path
 ) -> None:
     """Out or in it is named; its record comes, and its file from a backup later."""
-    (picture,) = (folder / ATTACHMENTS).glob("*.png")
-    picture.unlink()
+    digest = client.get("/api/log/exposure-shed-A").json()["attachments"][0]["digest"]
+    (folder / ATTACHMENTS / f"{digest}.png").unlink()
     job = waited(client, client.post("/api/exchange/archive").json())
     name = client.get("/api/log/exposure-shed-A").json()["attachments"][0]["name"]
     assert job["result"]["lost"] == [name]

@@ -29,7 +29,7 @@ def found(client: TestClient, **query: Any) -> list[str]:
     [
         ("winding", {"exposure-1A", "exposure-1B"}),
         ("WIND inc", {"exposure-1A", "exposure-1B"}),
-        ("4a", {"exposure-4A"}),
+        ("4a", {"exposure-4A", "exposure-trial-4A"}),
         ("fog sleepers", {"exposure-4A"}),
         ("saw teeth", {"exposure-shed-A"}),
         ("telephoto", {"exposure-4A"}),
@@ -58,6 +58,9 @@ def test_accents_are_folded(client: TestClient) -> None:
     assert found(client, text="adit") == ["exposure-3A"]
 
 
+TRIALS = [f"exposure-trial-{side}" for side in ("4A", "3B", "3A", "2B", "2A", "1B", "1A")]
+
+
 @pytest.mark.parametrize(
     ("query", "wanted"),
     [
@@ -67,9 +70,10 @@ def test_accents_are_folded(client: TestClient) -> None:
         ({"filter_id": "filter-yellow"}, ["exposure-1B", "exposure-1A"]),
         ({"filter_id": "filter"}, []),
         ({"n": 1, "day_from": "2026-01-01"}, ["exposure-4A"]),
-        ({"state": "judged"}, ["exposure-shed-B", "exposure-shed-A"]),
+        ({"state": "judged"}, ["exposure-shed-B", "exposure-shed-A", *TRIALS]),
         ({"day_from": "2025-11-22", "day_to": "2025-11-22", "text": "saw"}, ["exposure-shed-B", "exposure-shed-A"]),
-        ({"day_to": "2025-11-21"}, []),
+        ({"day_to": "2025-11-21"}, TRIALS),
+        ({"day_to": "2025-10-17"}, []),
         ({"text": "winding", "film_id": "film-ostrel"}, []),
     ],
 )  # fmt: skip
@@ -220,14 +224,15 @@ def test_the_log_from_afar(client: TestClient) -> None:
     shape = ok(client.get("/api/log/shape"))
     by_n = {(each["n_text"], each["film_name"]): each["count"] for each in shape["by_n"]}
     assert by_n[("N−1", "Corvane 100")] == 4
-    assert sum(by_n.values()) == 11
-    assert [each["count"] for each in shape["by_month"]] == [7, 4]
+    assert by_n[("N", "Harle 200")] == 7
+    assert sum(by_n.values()) == 18
+    assert [each["count"] for each in shape["by_month"]] == [7, 7, 4]
     fog = ok(client.get("/api/log/shape", params={"text": "fog sleepers"}))
     assert [(each["n_text"], each["count"]) for each in fog["by_n"]] == [("N+1", 1)]
     narrowed = ok(client.get("/api/log/shape", params={"n": 1}))
     assert narrowed["by_n"] == shape["by_n"]
     assert sum(each["count"] for each in narrowed["by_month"]) == 3
-    month = shape["by_month"][0]["month"]
+    month = shape["by_month"][1]["month"]
     days = {"day_from": f"{month}-01", "day_to": f"{month}-31"}
     narrowed = ok(client.get("/api/log/shape", params=days))
     assert narrowed["by_month"] == shape["by_month"]

@@ -25,7 +25,11 @@ def words(answer: Any) -> str:
 def test_latest_first(client: TestClient) -> None:
     """By day; a limit is a limit; names alone are a short list."""
     titles = [each["outing"]["title"] for each in ok(client.get("/api/outings"))]
-    assert titles == ["Third outing, frost", "Second outing, first frost"]
+    assert titles == [
+        "Third outing, frost",
+        "Second outing, first frost",
+        "First outing, a film on trial",
+    ]
     assert len(ok(client.get("/api/outings?limit=1"))) == 1
     refusal(client.get("/api/outings?limit=0"), 422)
     names = ok(client.get("/api/outings/names"))

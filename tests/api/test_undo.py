@@ -125,9 +125,10 @@ def test_one_side_is_exposed_once(client: TestClient) -> None:
 
 
 def test_the_demo_is_what_it_promises(client: TestClient) -> None:
-    """Four scenes or more, three films of different laws with two recipes each, six holders."""
+    """Four scenes or more, four films of three kinds of law with two recipes each, six holders."""
     kit = client.get("/api/kit").json()
-    assert len({film["law"]["kind"] for film in kit["films"]}) == len(kit["films"]) == 3
+    assert {film["law"]["kind"] for film in kit["films"]} == {"none", "power", "table"}
+    assert len(kit["films"]) == 4
     for film in kit["films"]:
         assert sum(recipe["film_id"] == film["id"] for recipe in kit["recipes"]) == 2
     assert len(client.get("/api/holders").json()) == 6

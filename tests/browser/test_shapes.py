@@ -149,7 +149,7 @@ def test_the_log_is_narrowed_by_touch(open_page: Open) -> None:
     comb.get_by_role("button", name="N+1: 3 exposures").click()
     months = page.get_by_role("group", name="By month")
     months.get_by_role("button", name="Earlier: 2025").click()
-    months.get_by_role("button", name="7 exposures").click()
+    months.get_by_role("button", name="7 exposures").last.click()
     expect(page.get_by_text("7 exposures").first).to_be_visible()
     row = page.locator("[data-place]").filter(has_text="5A")
     expect(row.get_by_role("img", name="printed")).to_be_visible()

@@ -18,13 +18,14 @@ from emulsa.core.exposing.bracket import Side
 from emulsa.core.exposing.schools import School
 from emulsa.core.exposing.sharing import ShareOf
 from emulsa.core.film.holders import FaultKind
-from emulsa.core.film.judgement import NegativeFault
+from emulsa.core.film.judgement import Edge, Grain, NegativeFault, Tone
 from emulsa.core.film.states import State
 from emulsa.core.film.stock import Place
 from emulsa.core.kit.bag import Meter
 from emulsa.core.kit.darkroom import BottleKind
 from emulsa.core.light.marks import Series
 from emulsa.core.offered import OFFERED
+from emulsa.core.sensitometry.belief import Highlight, Shadow
 
 TYPES: dict[str, Any] = {
     "states": State,
@@ -43,11 +44,16 @@ TYPES: dict[str, Any] = {
     "stock_places": Place,
     "holder_faults": FaultKind,
     "negative_faults": NegativeFault,
+    "highlights": Highlight,
+    "grains": Grain,
+    "edges": Edge,
+    "gradations": Tone,
     "subjects": Subject,
     "bracket_sides": Side,
     "shares_of": ShareOf,
 }
 NUMBERS = {"weights", "print_zones", "sought_n"}
+NOT_SAID_ANY_MORE = {"at_least_full"}  # of a shadow, before heavy was a word
 PARTS = {"sought_states": "states", "water_baths": "baths"}  # of another list
 
 
@@ -60,7 +66,8 @@ def test_every_value_is_offered_and_no_other(name: str) -> None:
 
 def test_no_list_is_left_out() -> None:
     """Each is of a type, a part of another, or numbers in words."""
-    assert {*OFFERED} == {*TYPES, *PARTS, *NUMBERS}
+    assert {*OFFERED} == {*TYPES, *PARTS, *NUMBERS, "shadows"}
+    assert {*OFFERED["shadows"]} == {*get_args(Shadow)} - NOT_SAID_ANY_MORE
     assert list(OFFERED["weights"]) == ["3", "2", "1", "0"]
     assert OFFERED["print_zones"]["7.5"] == "VII½"
     assert (OFFERED["sought_n"]["-1.5"], OFFERED["sought_n"]["0"]) == ("N−1½", "N")

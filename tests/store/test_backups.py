@@ -86,11 +86,13 @@ def test_away_and_back(folder: Path, tmp_path: Path, capsys: pytest.CaptureFixtu
         assert any(name.endswith(".png") for name in packed.namelist())
     rename(folder, "Changed since")
     before = titles(folder)
-    for picture in (folder / ATTACHMENTS).iterdir():
-        picture.unlink()
+    pictures = {each.name: each.read_bytes() for each in (folder / ATTACHMENTS).iterdir()}
+    for name in pictures:
+        (folder / ATTACHMENTS / name).unlink()
     assert main(["restore", str(target), *data]) == 0
     assert "Changed since" not in titles(folder)
-    assert len(list((folder / ATTACHMENTS).iterdir())) == 4  # two pictures
+    back = {each.name: each.read_bytes() for each in (folder / ATTACHMENTS).iterdir()}
+    assert back == pictures
     (kept,) = (folder / REPLACED).glob("*.sqlite3")
     assert str(kept) in capsys.readouterr().out
     assert main(["restore", str(kept), *data]) == 0

@@ -17,7 +17,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene
-from emulsa.demo import bag, quarry
+from emulsa.demo import bag, quarry, trials
 from emulsa.server.app import Settings
 from emulsa.store import (
     database,
@@ -85,8 +85,12 @@ def test_every_table_is_strict_with_foreign_keys_on(db: database.Connection) -> 
 
 def test_the_demo_reads_back_as_it_was_written(db: database.Connection) -> None:
     """Every record of the demo survives the store unchanged."""
-    assert {film.id: film for film in films.films(db)} == {film.id: film for film in bag.FILMS}
-    assert {each.id: each for each in films.recipes(db)} == {each.id: each for each in bag.RECIPES}
+    assert {film.id: film for film in films.films(db)} == {
+        film.id: film for film in (*bag.FILMS, trials.FILM)
+    }
+    assert {each.id: each for each in films.recipes(db)} == {
+        each.id: each for each in (*bag.RECIPES, *trials.RECIPES)
+    }
     own = kit.everything(db)
     assert {each.id: each for each in own["lenses"]} == {each.id: each for each in bag.LENSES}
     assert own["pinholes"] == [bag.PINHOLE]

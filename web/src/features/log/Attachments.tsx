@@ -90,10 +90,10 @@ export function Attachments({ story }: { story: Story }) {
                 <Button
                   variant="word"
                   fontSize="13px"
-                  aria-label={`How ${each.name} was scanned`}
+                  aria-label={`Scan details of ${each.name}`}
                   onClick={() => setDescribed(each)}
                 >
-                  Scan
+                  Scan details
                 </Button>
                 <Button
                   variant="word"

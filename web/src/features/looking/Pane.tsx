@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useLayoutEffect, useRef } from "react";
 import { here } from "../../api/here";
 import { useSize } from "../../components/useSize";
-import { inSight, levelFor, scaleOf, type Tile, tallness, wholeIn } from "./look";
+import { coarseness, inSight, levelFor, scaleOf, type Tile, tallness, wholeIn } from "./look";
 import type { Seen } from "./queries";
 import { useHand } from "./useHand";
 import type { Looking } from "./useLook";
@@ -116,7 +116,7 @@ function lay(sheet: HTMLElement, laid: Map<string, HTMLImageElement>, id: string
     const image = document.createElement("img");
     image.alt = "";
     image.draggable = false;
-    image.style.cssText = `position:absolute;left:${each.left}px;top:${each.top}px;transform-origin:0 0;transform:scale(${2 ** each.level});visibility:hidden`;
+    image.style.cssText = `position:absolute;left:${each.left}px;top:${each.top}px;transform-origin:0 0;transform:scale(${coarseness(each.level)});visibility:hidden`;
     image.onload = () => {
       image.style.visibility = "visible";
       takeUp(laid, names);

@@ -62,6 +62,14 @@ export function nearer(
 export const tallness = (picture: Size, pane: Size) =>
   (pane.height / pane.width) * (picture.width / picture.height);
 
+/** How many points of the scan a point of a tile is, each way. */
+export const coarseness = (level: number) => 2 ** level;
+
+const A_NOTCH = 1.0018; // nearer by so much for each unit of a wheel
+
+/** How many times nearer a turn of the wheel brings it. */
+export const turned = (delta: number) => A_NOTCH ** -delta;
+
 /** The size of tiles to show: as fine as the window's points, never finer. */
 export function levelFor(scale: number, levels: number, ratio: number) {
   const wanted = Math.floor(Math.log2(1 / (scale * ratio)) + 0.001);
@@ -71,7 +79,7 @@ export function levelFor(scale: number, levels: number, ratio: number) {
 /** The tiles of one size that are in sight. */
 export function inSight(look: Look, picture: Size, pane: Size, level: number, tilePx: number) {
   const scale = scaleOf(look, picture, pane);
-  const side = tilePx * 2 ** level;
+  const side = tilePx * coarseness(level);
   const half = { x: pane.width / scale / 2, y: pane.height / scale / 2 };
   const middle = { x: look.x * picture.width, y: look.y * picture.height };
   const first = (at: number) => Math.max(0, Math.floor(at / side));

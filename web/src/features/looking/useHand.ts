@@ -1,8 +1,7 @@
 import { type MouseEvent, type PointerEvent, type RefObject, useEffect, useRef } from "react";
-import { type Size, tallness } from "./look";
+import { type Size, tallness, turned } from "./look";
 import type { Looking } from "./useLook";
 
-const A_NOTCH = 1.0018; // nearer by so much for each unit of a wheel
 const TWICE = 2;
 
 /** Moves the look by a hand on a picture: dragged, pinched, by a wheel, by a double click. */
@@ -26,12 +25,12 @@ export function useHand(
   place.current = at;
   useEffect(() => {
     const own = element.current;
-    const turned = (event: WheelEvent) => {
+    const wheeled = (event: WheelEvent) => {
       event.preventDefault(); // the page behind stays
-      looking.nearer(A_NOTCH ** -event.deltaY, place.current(event));
+      looking.nearer(turned(event.deltaY), place.current(event));
     };
-    own?.addEventListener("wheel", turned, { passive: false });
-    return () => own?.removeEventListener("wheel", turned);
+    own?.addEventListener("wheel", wheeled, { passive: false });
+    return () => own?.removeEventListener("wheel", wheeled);
   }, [element, looking]);
   const drag = (event: PointerEvent, x: number, y: number) => {
     const tall = tallness(picture, pane);

@@ -168,7 +168,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                     <Box fontWeight={650}>{each.total_text}</Box>
                     <Box fontSize="13px">
                       give {each.give_text}
-                      <VisuallyHidden>, strip {here}</VisuallyHidden>
+                      <VisuallyHidden> strip {here}</VisuallyHidden>
                     </Box>
                   </Box>
                 </Flex>
