@@ -35,6 +35,8 @@ ROOMS = (
     "/api/stock",
     "/api/darkroom",
     "/api/log",
+    "/api/log?limit=100",
+    "/api/log/shape",
     "/api/log/exposure-1A",
     "/api/kit",
     "/api/pieces/ready",

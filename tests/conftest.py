@@ -1,5 +1,6 @@
 """What the tests share: a real database with the demo outing, and a client over it."""
 
+import gc
 import shutil
 from collections.abc import Iterator
 from pathlib import Path
@@ -18,6 +19,8 @@ from tests.effort import some
 from tests.shared import once
 
 HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own page sends
+
+gc.set_threshold(100_000, 20, 20)  # what tests make lives shortly: looked through less often
 
 settings.register_profile("house", deadline=None, derandomize=True, max_examples=some(50, 100))
 settings.load_profile("house")

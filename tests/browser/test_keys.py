@@ -6,8 +6,9 @@ from typing import Any
 import pytest
 from playwright.sync_api import Locator, Page, Route, expect
 
-from tests.browser.conftest import PHONE, WIDE, Open, Service
+from tests.browser.conftest import PHONE, WIDE, Open, Service, settled
 from tests.browser.test_rooms import violations
+from tests.effort import MUCH
 
 pytestmark = pytest.mark.browser
 
@@ -138,6 +139,53 @@ OPENERS = [
     ("/kit", "main section", "Paste a data sheet"),
     ("/kit", "main section", "Help and keys"),
 ]
+
+
+# By day and at dusk, and as each is printed; in windows of every shape.
+LOOKS: tuple[tuple[str, dict[str, str]], ...] = (
+    ("day", {}),
+    ("dusk", {}),
+    ("day", {"media": "print"}),
+    ("dusk", {"media": "print"}),
+)
+WINDOWS = ((1280, 800), (820, 1180), (844, 390), (640, 400), (390, 844), (320, 568))
+COMBINED = [(look, window) for window in WINDOWS for look in LOOKS]
+
+
+def looks_of(place: int) -> list[Any]:
+    """In which looks and windows a dialog is tried: one of all each day, another for each."""
+    return COMBINED if MUCH > 1 else [COMBINED[(7 * place + 5) % len(COMBINED)]]
+
+
+@pytest.mark.parametrize(
+    ("place", "path", "ready", "name"),
+    [(place, *opener) for place, opener in enumerate(OPENERS)],
+    ids=[f"{path} {name}" for path, _, name in OPENERS],
+)
+def test_a_dialog_shuts_nobody_out(
+    open_page: Open, place: int, path: str, ready: str, name: str
+) -> None:
+    """No axe violation in any dialog in any look and window."""
+    page = open_page(path)
+    expect(page.locator(ready).first).to_be_visible()
+    opener = page.get_by_role("button", name=name, exact=True).first
+    expect(opener).to_be_enabled()
+    opener.focus()
+    page.keyboard.press("Enter")
+    expect(page.locator('[role="dialog"][data-state="open"]')).to_have_count(1)
+    try:
+        for (light, media), (width, height) in looks_of(place):
+            page.set_viewport_size({"width": width, "height": height})
+            page.emulate_media(**media)  # type: ignore[arg-type]
+            page.evaluate(
+                "dusk => { const root = document.documentElement.classList;"
+                " root.toggle('dark', dusk); root.toggle('light', !dusk); }",
+                light == "dusk",
+            )
+            settled(page)
+            assert violations(page) == [], (light, media, width)
+    finally:
+        page.emulate_media(media="null")
 
 
 @pytest.mark.parametrize(("path", "ready", "name"), OPENERS)

@@ -35,7 +35,7 @@ def _curve(minutes: float, fog: float, slope: float, toe: float, shoulder: float
 
 
 # Densities of a colour card on each film, at the exposure that gives equal shadows.
-CARD = ("grey", "blue", "green", "red", "cyan", "magenta", "yellow", "skin, light", "skin, dark")
+CARD = ("grey", "sky", "moss", "rust", "ice", "heather", "lichen", "own hand", "old leather")
 SAME_LIGHT = Conditions(lens="150 mm", light="overcast, north", shutter_measured=True)
 
 
