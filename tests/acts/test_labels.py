@@ -25,6 +25,7 @@ SAID = {
     "exposures.log": "expose .+ on .+",
     "exposures.log_bracket": r"expose a bracket of \d+ on .+",
     "exposures.put_right": "correct an exposure",
+    "films.rate": r"use .+ at EI \d+ in .+",
     "history.restore": "restore the version before: .+",
     "holders.delete": r"remove holder \d+",
     "holders.load": r"load (\d+[AB] ?)+ with .+",

@@ -607,7 +607,14 @@ def _forget_place(look: Looking) -> Request:
 def _scanned(look: Looking) -> Request:
     body = {"device": look.word(), "per_inch": look.dice.choice([None, 2400]), "raw": True}
     id_ = look.one("SELECT id FROM attachment WHERE scanned IS NULL")
-    return Request("attachments.scanned", {"id": id_}, {"base": ""}, body)
+    return Request("attachments.scanned", {"id": id_}, body=body)
+
+
+@drawn("films.rate")
+def _rate_recipe(look: Looking) -> Request:
+    id_ = look.one("SELECT id FROM recipe")
+    body = {"ei": look.dice.choice([100, 200, 800]), "minutes": look.dice.choice([7, 9.5])}
+    return Request("films.rate", {"id": id_}, body=body)
 
 
 @drawn("rolls.load")

@@ -66,6 +66,7 @@ IN_PATH = {
     "/api/bench/tests/{id}/film": "film_test",
     "/api/pieces/{id}/spots": "piece",
     "/api/prints/{id}": "print",
+    "/api/films/{id}": "film",
 }
 
 

@@ -23,6 +23,7 @@ from emulsa.core.film.states import State
 from emulsa.core.film.stock import Place
 from emulsa.core.kit.bag import Meter
 from emulsa.core.kit.darkroom import BottleKind
+from emulsa.core.kit.films import FilmUse
 from emulsa.core.light.marks import Series
 from emulsa.core.offered import OFFERED
 from emulsa.core.sensitometry.belief import Highlight, Shadow
@@ -44,6 +45,7 @@ TYPES: dict[str, Any] = {
     "stock_places": Place,
     "holder_faults": FaultKind,
     "negative_faults": NegativeFault,
+    "verdicts": get_type_hints(FilmUse)["verdict"],
     "highlights": Highlight,
     "grains": Grain,
     "edges": Edge,

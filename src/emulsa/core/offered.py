@@ -46,6 +46,7 @@ OFFERED: dict[str, Offered] = {
         "incident_pair": "incident pair: shadow side and lit side",
         "as_metered": "as metered: the first reading on V",
     },
+    "verdicts": _themselves(("yes", "perhaps", "no")),
     "shadows": _themselves(("none", "thin", "full", "heavy")),
     "highlights": _themselves(("flat", "full", "blocked")),
     "grains": _themselves(("fine", "medium", "coarse")),

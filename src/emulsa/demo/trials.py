@@ -10,16 +10,16 @@ from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.darkroom.run import Run
 from emulsa.core.development.recipes import Point, Rating, Recipe
 from emulsa.core.exposing.request import High
-from emulsa.core.film.judgement import Judgement
+from emulsa.core.film.judgement import Grain, Judgement
 from emulsa.core.film.stock import Stock
-from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.films import Film, FilmRecipe, FilmUse
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene
 from emulsa.core.sensitometry.belief import Highlight, Shadow
 from emulsa.demo import made, scan
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import Moved
-from emulsa.demo.scanned import COARSE, MEDIUM, Grain, Shot
+from emulsa.demo.scanned import COARSE, FINE, MEDIUM, Shot
 from emulsa.store import records, scenes
 from emulsa.store.database import Connection
 
@@ -37,6 +37,11 @@ FILM = Film(
     exposure_index=200,
     law=PowerLaw(exponent=1.28, from_s=1),
     price=2.8,
+    uses=(
+        FilmUse(use="mist and soft light"),
+        FilmUse(use="hand-held, in the streets", verdict="perhaps"),
+        FilmUse(use="large prints", verdict="no"),
+    ),
     note="On trial: one light, two developers, three indices.",
 )
 BOX = Stock(id="box-harle", film_id=FILM.id, format="4x5", count=10, price=28, opened="2025-10-12")
@@ -96,7 +101,7 @@ TIP = Scene(
         made.reading(DAY, "trial-mist", "mist", 13, 61),
     ),
 )
-FINE = replace(
+FINE_TIP = replace(
     TIP, id="scene-trial-fine", title="Tip in mist, fine grain", recipe_id="recipe-harle-fine"
 )
 
@@ -113,6 +118,7 @@ class Trial:
     ei: float = 200
     note: str = ""
     best: bool = False
+    seen: Grain = "medium"
 
 
 BRACKET = (
@@ -123,8 +129,8 @@ BRACKET = (
     Trial("3A", 24, "none", "flat", -2, note="the blocks are one black"),
 )
 SINGLE = (
-    Trial("3B", 40, "full", "full", ei=100, note="the finest grain of all"),
-    Trial("4A", 44, "thin", "flat", ei=400, note="rough, but there"),
+    Trial("3B", 40, "full", "full", ei=100, note="the finest grain of all", seen="fine"),
+    Trial("4A", 44, "thin", "flat", ei=400, note="rough, but there", seen="coarse"),
 )
 
 
@@ -132,7 +138,10 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
     """Put the film, its trial and its scans into a database whose kit is there."""
     for record in (FILM, BOX, *RECIPES, OUTING):
         records.keep(connection, moved(record))
-    rated = [replace(FINE, id=f"{FINE.id}-{each.ei:g}", exposure_index=each.ei) for each in SINGLE]
+    rated = [
+        replace(FINE_TIP, id=f"{FINE_TIP.id}-{each.ei:g}", exposure_index=each.ei)
+        for each in SINGLE
+    ]
     for scene in (TIP, *rated):
         scenes.put(connection, moved(scene))
     for trial in BRACKET:
@@ -149,6 +158,7 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
             highlight=trial.highlight,
             best=trial.best,
             note=trial.note,
+            grain=trial.seen,
         )
         made.judge(connection, word, moved(JUDGED))
         name, id_ = f"tip-in-mist-{trial.where}", f"scan-trial-{trial.where}"
@@ -198,8 +208,6 @@ def _develop(
 
 
 def _shot(trial: Trial) -> Shot:
-    grain: Grain = COARSE if trial.ei > 200 else MEDIUM
-    if trial.ei < 200:
-        grain = Grain(0.016, 0.5)
+    grain = {"fine": FINE, "coarse": COARSE}.get(trial.seen, MEDIUM)
     light = trial.stops if trial in BRACKET else 0
     return Shot("tip", ev=9.33, zone=3, error_stops=light, grain=grain, left=0)

@@ -52,6 +52,10 @@ export const router = made([
             lazy: async () => ({ Component: (await import("../features/bench")).BenchRoom }),
           },
           {
+            path: "bench/film/:id",
+            lazy: async () => ({ Component: (await import("../features/emulsion")).FilmPage }),
+          },
+          {
             path: "bench/:id",
             lazy: async () => ({ Component: (await import("../features/bench")).TestPage }),
           },

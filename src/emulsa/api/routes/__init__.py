@@ -18,6 +18,7 @@ NOUNS = (
     "evening",
     "exchange",
     "exposures",
+    "films",
     "guide",
     "history",
     "holders",

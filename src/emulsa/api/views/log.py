@@ -147,6 +147,7 @@ class Story:
     exposure: ExposureView
     scene: Scene
     outing: Outing
+    film_id: str
     film_name: str
     lens_name: str
     filter_names: list[str]
@@ -189,6 +190,7 @@ def story_of(db: Db, id_: str) -> Story:
         exposure=in_words(exposure, piece.label, hold),
         scene=scene,
         outing=outing,
+        film_id=piece.film_id,
         film_name=films.names(db)[piece.film_id],
         lens_name=_lens_name(db, exposure),
         filter_names=_filter_names(db, exposure),

@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Annotated, Literal
 
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.development.recipes import Recipe, best_points
+from emulsa.core.errors import Unsound
 from emulsa.core.exposing.request import EiPoint
-from emulsa.core.limits import ExposureIndex, Id, Label, Name, Note, Price, Zone
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Name, Note, Price, Zone
 from emulsa.core.numbers import plain
 from emulsa.core.tones import textural_range
 
@@ -23,11 +25,19 @@ class Provenance:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FilmUse:
+    """What a film is good for, or not: *street, yes; landscape, no*."""
+
+    use: Name
+    verdict: Literal["yes", "no", "perhaps"] = "yes"
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Film:
     """A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
     says, ``prior_ei`` what it was rated at before its negatives said otherwise: learning is weighed
     against it, and it never moves by learning. ``law`` is empty until reciprocity is known,
-    ``price`` is a sheet's."""
+    ``price`` is a sheet's, ``uses`` one's verdict by use."""
 
     id: Id
     name: Name
@@ -38,11 +48,14 @@ class Film:
     law: Law | None = None
     price: Price | None = None
     provenance: Provenance = Provenance()
+    uses: Annotated[tuple[FilmUse, ...], Length("Uses of a film", 0, 20)] = ()
     note: Note = ""
     archived: bool = False
 
     def __post_init__(self) -> None:
         textural_range.check(*self.textural_range)
+        if len({each.use for each in self.uses}) < len(self.uses):
+            raise Unsound("Each use is judged once.", field="uses")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -6,3 +6,5 @@ ALTER TABLE judgement ADD COLUMN tone TEXT NOT NULL DEFAULT '' CHECK (tone IN ('
 
 ALTER TABLE attachment ADD COLUMN places TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(places));
 ALTER TABLE attachment ADD COLUMN scanned TEXT CHECK (scanned IS NULL OR json_valid(scanned));
+
+ALTER TABLE film ADD COLUMN uses TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(uses));

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
@@ -37,7 +38,8 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
       borderColor="line"
     >
       <Box fontWeight={550}>
-        {all.film_name}, {all.recipe_name}
+        {film ? <Link to={`/bench/film/${film}`}>{all.film_name}</Link> : all.film_name},{" "}
+        {all.recipe_name}
       </Box>
       <Box aria-live="polite">
         <Flex columnGap="8" rowGap="3" wrap="wrap" paddingBlock="2">

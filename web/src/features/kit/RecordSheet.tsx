@@ -1,5 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
+import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
@@ -121,6 +122,11 @@ export function RecordSheet({
               />
             </Box>
           ))}
+          {kind === "films" && old && (
+            <Box gridColumn="1 / -1">
+              <Link to={`/bench/film/${record.id}`}>What was done with this film</Link>
+            </Box>
+          )}
           <Box gridColumn="1 / -1">
             {!owner && <Problem of={problem} />}
             <Conflict problem={problem} mine={draft} keep={keep} take={take} />

@@ -79,7 +79,7 @@ export function Attachments({ story }: { story: Story }) {
                 {each.width} × {each.height}, {megabytes(each.bytes)}
                 {story.scans[each.id]?.text && <div>{story.scans[each.id]?.text}</div>}
               </Box>
-              <Flex gap="3" align="center">
+              <Flex columnGap="3" align="center" wrap="wrap">
                 <FileLink
                   href={`/api/attachments/${each.id}`}
                   label={`Save ${each.name} as it was added`}

@@ -64,9 +64,11 @@ function Told({ story }: { story: Story }) {
                   .join(", ")}
               </Box>
               <Box paddingTop="1">
-                {[story.film_name, story.lens_name, ...story.filter_names]
+                <Link to={`/bench/film/${story.film_id}`}>{story.film_name}</Link>
+                {[story.lens_name, ...story.filter_names]
                   .filter(Boolean)
-                  .join(", ")}
+                  .map((each) => `, ${each}`)
+                  .join("")}
               </Box>
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
               {story.doubts.map((doubt) => (

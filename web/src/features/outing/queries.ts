@@ -17,7 +17,7 @@ export const putOuting = (outing: Outing, base: string) =>
 export const deleteOuting = (id: string) => act("outings_delete", { path: { id } });
 
 export const beginScene = (outingId: string, id: string, title: string) =>
-  act("outings_begin", { path: { id: outingId }, body: { id, title } });
+  act("outings_begin", { path: { id: outingId }, body: { id, title, begun: null } });
 
 export const revisit = (outingId: string, id: string, scene_id: string) =>
   act("outings_revisit", { path: { id: outingId }, body: { id, scene_id } });

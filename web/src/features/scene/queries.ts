@@ -48,7 +48,7 @@ export async function change({ id, outing_id, ...rest }: Scene, base: string, ch
   const { edits, makes = NOTHING } = await meantBy({ id, outing_id, ...rest }, changed);
   return base
     ? act("scenes_edit", { path: { id }, query: { base }, body: { edits, makes } })
-    : act("scenes_begin", { body: { id, outing_id, day: today(), edits, makes } });
+    : act("scenes_begin", { body: { id, outing_id, day: today(), edits, makes, begun: null } });
 }
 
 /** What is typed, as the edits it means over a scene. */
