@@ -74,12 +74,33 @@ TRIALS = [f"exposure-trial-{side}" for side in ("4A", "3B", "3A", "2B", "2A", "1
         ({"day_from": "2025-11-22", "day_to": "2025-11-22", "text": "saw"}, ["exposure-shed-B", "exposure-shed-A"]),
         ({"day_to": "2025-11-21"}, TRIALS),
         ({"day_to": "2025-10-17"}, []),
+        ({"recipe_id": "recipe-harle-fine"}, ["exposure-trial-4A", "exposure-trial-3B"]),
+        ({"ei": 400}, ["exposure-trial-4A"]),
+        ({"ei": 250, "outing_id": "outing-quarry"}, ["exposure-3A"]),
+        ({"showed": "best"}, ["exposure-trial-1B"]),
+        ({"showed": "flat"}, ["exposure-trial-4A", "exposure-trial-3A"]),
+        ({"showed": "full", "film_id": "film-corvane"}, ["exposure-shed-B"]),
+        ({"showed": "thin", "film_id": "film-corvane"}, ["exposure-shed-A"]),
+        ({"text": "fine-grain metol"}, ["exposure-trial-4A", "exposure-trial-3B"]),
+        ({"text": "EI 400 harle"}, ["exposure-trial-4A"]),
         ({"text": "winding", "film_id": "film-ostrel"}, []),
     ],
 )  # fmt: skip
 def test_filters(client: TestClient, query: Json, wanted: list[str]) -> None:
     """Each narrows, together they narrow more; newest first."""
     assert found(client, **query) == wanted
+
+
+def test_a_developer_called_otherwise_is_found_by_its_new_name(client: TestClient) -> None:
+    """What a recipe is called now is searched, and every index there is can be chosen."""
+    recipes = {each["id"]: each for each in client.get("/api/kit").json()["recipes"]}
+    fine = {**recipes["recipe-harle-fine"], "name": "Zelmira bath"}
+    client.put("/api/kit/recipes/recipe-harle-fine", json=fine)
+    assert found(client, text="zelmira") == ["exposure-trial-4A", "exposure-trial-3B"]
+    assert found(client, text="fine-grain metol") == []
+    client.post("/api/undo")
+    assert found(client, text="zelmira") == []
+    assert client.get("/api/log/indices").json() == [80.0, 100.0, 200.0, 250.0, 400.0]
 
 
 def test_pages_meet(client: TestClient) -> None:

@@ -36,6 +36,15 @@ OFFERED: dict[str, Offered] = {
         **{each: STATES[each] for each in ("exposed", "in_run", "developed", "judged")},
         "exposed": "exposed, not developed",
     },
+    "sought_showed": {
+        "best": "the best of its bracket",
+        "full": "full at both ends",
+        "none": "no texture in the shadows",
+        "thin": "thin shadows",
+        "heavy": "heavy shadows",
+        "flat": "flat highlights",
+        "blocked": "blocked highlights",
+    },
     "schools": {
         "": "by hand, scene by scene",
         "shadow": "shadow: the darkest on your shadow zone",

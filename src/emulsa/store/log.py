@@ -12,7 +12,7 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core.film.states import State
-from emulsa.core.limits import Day, SearchText
+from emulsa.core.limits import Day, ExposureIndex, SearchText
 from emulsa.core.tones.development_number import DevelopmentNumber
 from emulsa.store.steps import EVERY, Steps
 from emulsa.store.transactions import transaction
@@ -20,14 +20,17 @@ from emulsa.store.transactions import transaction
 COUNTED_TO = 10_000  # beyond it the number of matches is said as "more than"
 INDEXED_AT_ONCE = 400  # more are indexed afterwards, in slices
 # what the index is made of (migration 3)
-INDEXED = "exposure piece scene reading judgement outing film lens pinhole filter".split()
+INDEXED = (
+    "exposure piece scene reading judgement outing film lens pinhole filter recipe run".split()
+)
 SLICE_S = 0.05  # of writing, before others may
 BETWEEN_S = 0.002
 
 
 @dataclass(frozen=True)
 class Sought:
-    """What is looked for; empty means everything. Days are ISO dates, both included."""
+    """What is looked for; empty means everything. Days are ISO dates, both included; ``showed`` is
+    a word of a judgement, as it is offered."""
 
     text: SearchText = ""
     film_id: str = ""
@@ -36,6 +39,9 @@ class Sought:
     filter_id: str = ""
     outing_id: str = ""
     state: str = ""
+    recipe_id: str = ""
+    ei: ExposureIndex | None = None
+    showed: str = ""
     n: DevelopmentNumber | None = None
     day_from: Day = ""
     day_to: Day = ""
@@ -131,6 +137,24 @@ CONDITIONS = {
     "n": "log_entry.n = :n",
     "day_from": "log_entry.day >= :day_from",
     "day_to": "log_entry.day <= :day_to",
+    "recipe_id": """EXISTS (
+        SELECT 1 FROM exposure
+        JOIN piece ON piece.id = exposure.piece_id LEFT JOIN run ON run.id = piece.run_id
+        WHERE exposure.id = log_entry.exposure_id
+            AND coalesce(run.recipe_id, exposure.recipe_id) = :recipe_id
+    )""",
+    "ei": """EXISTS (
+        SELECT 1 FROM exposure WHERE exposure.id = log_entry.exposure_id AND :ei =
+            coalesce(exposure.exposure_index, json_extract(exposure.answer, '$.ei'))
+    )""",
+    "showed": """EXISTS (
+        SELECT 1 FROM exposure JOIN judgement ON judgement.id = exposure.piece_id
+        WHERE exposure.id = log_entry.exposure_id AND CASE :showed
+            WHEN 'best' THEN judgement.best
+            WHEN 'full' THEN judgement.shadow = 'full' AND judgement.highlight = 'full'
+            ELSE :showed IN (judgement.shadow, judgement.highlight)
+        END
+    )""",
 }
 
 
@@ -182,6 +206,17 @@ def by_month(connection: Connection, sought: Sought) -> list[Month]:
         values,
     )
     return [Month(**dict(row)) for row in rows]
+
+
+def indices(connection: Connection) -> tuple[float, ...]:
+    """Every index something was exposed at, the slowest first."""
+    found = connection.execute(
+        """
+        SELECT DISTINCT coalesce(exposure_index, json_extract(answer, '$.ei')) AS ei
+        FROM exposure ORDER BY ei
+        """
+    )
+    return tuple(row["ei"] for row in found if row["ei"])
 
 
 def count(connection: Connection, sought: Sought) -> int:

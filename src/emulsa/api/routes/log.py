@@ -38,6 +38,12 @@ def read_shape(db: Db, sought: store.Sought) -> LogShape:
     return shape(db, sought)
 
 
+@routes.question("/indices")
+def indices(db: Db) -> tuple[float, ...]:
+    """Every index something was exposed at, the slowest first."""
+    return store.indices(db)
+
+
 @routes.question("/{id}")
 def story(db: Db, id: str) -> Story:  # noqa: A002
     """Everything that is known of one exposure."""

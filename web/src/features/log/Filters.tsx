@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { OFFERED } from "../../service/service";
-import { outingNamesQuery, type Sought } from "./queries";
+import { indicesQuery, outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
 
 const Day = chakra("input", {
@@ -32,6 +32,8 @@ export function Filters({
   const outings = useQuery(outingNamesQuery).data ?? [];
   const named = (records: { id: string; name: string }[] = []) =>
     records.map((each) => ({ value: each.id, label: each.name }));
+  const films = new Map((kit?.films ?? []).map((each) => [each.id, each.name]));
+  const indices = useQuery(indicesQuery).data ?? [];
   const optics = [
     ...named(kit?.lenses).map((each) => ({ ...each, value: `lens ${each.value}` })),
     ...named(kit?.pinholes).map((each) => ({ ...each, value: `pinhole ${each.value}` })),
@@ -85,6 +87,32 @@ export function Filters({
         value={sought.n ?? ""}
         options={OFFERED.sought_n}
         choose={(n) => seek({ n })}
+      />
+      in
+      <WordSelect
+        label="Developer"
+        any="any developer"
+        value={sought.recipe_id ?? ""}
+        options={(kit?.recipes ?? []).map((each) => ({
+          value: each.id,
+          label: [films.get(each.film_id), each.name].filter(Boolean).join(", "),
+        }))}
+        choose={(recipe_id) => seek({ recipe_id })}
+      />
+      at
+      <WordSelect
+        label="Exposure index"
+        any="any EI"
+        value={sought.ei ?? ""}
+        options={indices.map((ei) => ({ value: String(ei), label: `EI ${ei}` }))}
+        choose={(ei) => seek({ ei })}
+      />
+      <WordSelect
+        label="Showed"
+        any="however it came out"
+        value={sought.showed ?? ""}
+        options={OFFERED.sought_showed}
+        choose={(showed) => seek({ showed })}
       />
       of
       <WordSelect

@@ -18,6 +18,9 @@ export const FILTERS = [
   "n",
   "outing_id",
   "state",
+  "recipe_id",
+  "ei",
+  "showed",
   "day_from",
   "day_to",
 ] as const;
@@ -28,7 +31,14 @@ export const outingNamesQuery = question("outings_names");
 
 const PAGE = 100;
 
-const asked = ({ n, ...rest }: Sought) => ({ ...rest, ...(n ? { n: Number(n) } : {}) });
+/** Every index something was exposed at. */
+export const indicesQuery = question("log_indices");
+
+const asked = ({ n, ei, ...rest }: Sought) => ({
+  ...rest,
+  ...(n ? { n: Number(n) } : {}),
+  ...(ei ? { ei: Number(ei) } : {}),
+});
 
 /** The log, newest first, a page at a time; the last answer stays while the next is asked for. */
 export const logQuery = (sought: Sought) =>
