@@ -12,19 +12,21 @@ from benchmarks.service import Running
 FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 WIDE, PHONE = (1280, 800), (390, 844)
 
+BRACKET = "scan-trial-1B,scan-trial-2A,scan-trial-2B"
+
 VIEWS = (
     ("scene", "/scene/scene-winding-house", WIDE, "day", ""),
     ("scene-phone", "/scene/scene-pool", PHONE, "day", ""),
-    ("scene-dusk", "/scene/scene-adit", WIDE, "dusk", ""),
     ("outing", "/outing", WIDE, "day", ""),
     ("carried-phone", "/scene/scene-winding-house", PHONE, "day", "a copy carried"),
     ("film", "/film", WIDE, "day", ""),
     ("roll", "/film/rolls", WIDE, "day", "its development"),
     ("log", "/log", WIDE, "day", ""),
+    ("side", f"/log/together?of={BRACKET}", WIDE, "day", "post"),
+    ("emulsion", "/bench/film/film-harle", WIDE, "day", ""),
     ("story", "/log/exposure-shed-A", WIDE, "dusk", ""),
     ("darkroom", "/darkroom", WIDE, "day", ""),
     ("evening", "/darkroom/evening", WIDE, "day", ""),
-    ("darkroom-phone", "/darkroom", PHONE, "dusk", ""),
     ("kit", "/kit", WIDE, "day", ""),
     ("bench", "/bench/test-corvane", WIDE, "day", ""),
     ("print", "/print/print-shed", WIDE, "day", ""),
@@ -62,6 +64,10 @@ def _open(page: Any, what: str) -> None:
     if len(what) == 1:
         page.keyboard.press(what)
         page.wait_for_selector('[role="dialog"]')
+    elif what == "post":
+        page.mouse.move(165, 320)
+        page.mouse.wheel(0, -700)
+        page.wait_for_timeout(900)
     elif what.endswith("clock"):
         page.keyboard.press("e")
         page.get_by_role("button", name="Clock", exact=True).click()
