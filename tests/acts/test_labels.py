@@ -29,6 +29,7 @@ SAID = {
     "history.restore": "restore the version before: .+",
     "holders.delete": r"remove holder \d+",
     "holders.load": r"load (\d+[AB] ?)+ with .+",
+    "holders.put_list": "change the steps of .+",
     "holders.put": r"save holder \d+",
     "holders.unload": r"unload (\d+[AB] ?)+( into .+)?",
     "kit.add_recipes": r"add \d+ recipes?",

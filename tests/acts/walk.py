@@ -610,6 +610,13 @@ def _scanned(look: Looking) -> Request:
     return Request("attachments.scanned", {"id": id_}, body=body)
 
 
+@drawn("holders.put_list")
+def _put_list(look: Looking) -> Request:
+    key = look.dice.choice(["reel", "holders", "roll_120"])
+    text = "\n".join(look.word() for _ in range(look.dice.randint(0, 3)))
+    return Request("holders.put_list", {"key": key}, body={"text": text})
+
+
 @drawn("films.rate")
 def _rate_recipe(look: Looking) -> Request:
     id_ = look.one("SELECT id FROM recipe")

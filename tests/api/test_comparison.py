@@ -60,7 +60,7 @@ def test_two_developers_side_by_side(client: TestClient) -> None:
     differs = told(compared(client, "scan-trial-2A", "scan-trial-3B", "scan-trial-4A"))
     assert differs["Film"] == ["Harle 200, EI 200", "Harle 200, EI 100", "Harle 200, EI 400"]
     assert differs["Developer"] == [
-        "Metol–hydroquinone 1+1, trays",
+        "Metol–hydroquinone 1+2, trays",
         "Fine-grain metol, trays",
         "Fine-grain metol, trays",
     ]

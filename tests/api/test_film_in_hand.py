@@ -557,3 +557,33 @@ def test_a_records_history_and_putting_it_back(client: TestClient) -> None:
     client.post("/api/undo")
     assert client.get("/api/scenes/scene-pool").json()["scene"]["note"] == "cold"
     assert refusal(client.post("/api/history/scene-pool/put-back", json={"action_id": 99}), 422)
+
+
+def test_lists_for_loading(client: TestClient) -> None:
+    """Six lists; one's own steps as typed, a line each; the usual ones again when there are none or
+    they are the usual; undone they are as they were; on another version nothing is written over."""
+
+    def lists() -> dict[str, Json]:
+        return {each["list"]["key"]: each for each in ok(client.get("/api/holders/lists"))}
+
+    usual = lists()
+    assert list(usual) == ["holders", "reel", "tank", "hangers", "roll_120", "roll_135"]
+    assert usual["reel"]["list"]["steps"][-1] == "Lid on until it locks; then light"
+    assert not any(each["list"]["own"] for each in usual.values())
+    path = "/api/holders/lists/reel"
+    stale = client.put(f"{path}?base=other", json={"text": "Count"})
+    assert stale.status_code == 409
+    own = ok(client.put(path, json={"text": " Count to ten \n\n Lid on\n"}))["list"]
+    assert (own["steps"], own["own"]) == (["Count to ten", "Lid on"], True)
+    assert lists()["tank"] == usual["tank"]
+    label = ok(client.get("/api/journal"))["undo"]["label"]
+    assert label == "change the steps of film onto a reel"
+    for again in ("", "\n".join(usual["reel"]["list"]["steps"])):
+        ok(client.put(path, json={"text": again}))
+        assert lists() == usual
+        client.post("/api/undo")
+        assert lists()["reel"]["list"]["own"]
+    client.post("/api/undo")
+    assert lists() == usual
+    refused = refusal(client.put(path, json={"text": "x" * 121}), 422)
+    assert "between" in refused["message"] or "most" in refused["message"]

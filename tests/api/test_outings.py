@@ -162,7 +162,7 @@ def test_sides_that_are_not_there(client: TestClient) -> None:
     """Refused with the number."""
     error = refusal(client.get("/api/holders/sides", params={"text": "77"}), 422)
     assert "no holder 77" in error["message"]
-    assert len(ok(client.get("/api/holders/checklist"))) >= 5
+    assert len(ok(client.get("/api/holders/lists"))) >= 5
 
 
 def test_a_day_is_drawn(client: TestClient) -> None:

@@ -18,7 +18,7 @@ def test_a_test_is_read_and_used(open_page: Open, service: Service) -> None:
     expect(says).to_contain_text("Rate at EI 64")
     beside = page.get_by_role("table", name="Beside Ostrel 400")
     expect(beside).to_contain_text("1⅔ stops slower")
-    expect(page.get_by_role("img", name="red +⅔")).to_be_visible()
+    expect(page.get_by_role("img", name="rust +⅔")).to_be_visible()
     handle = page.get_by_role("slider", name="Density films are matched at")
     handle.press("PageUp")
     expect(handle).to_have_attribute("aria-valuenow", "0.2")

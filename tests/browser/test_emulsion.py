@@ -19,7 +19,7 @@ def test_what_was_done_is_read_and_used(open_page: Open, service: Service) -> No
     expect(grid.get_by_role("columnheader", name="EI 400")).to_be_visible()
     expect(grid).to_contain_text("3 of 5 print")
     assert violations(page) == []
-    use = page.get_by_role("button", name="Use 19 min 50 s at EI 400")
+    use = page.get_by_role("button", name="Use 19 min 50 s at EI 400", exact=True)
     use.click()
     expect(use).to_have_count(0)
     recipes = {each["id"]: each for each in service.call("GET", "/api/kit")["recipes"]}

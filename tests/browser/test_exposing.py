@@ -308,6 +308,26 @@ def test_depth_and_movement_rule_out(open_page: Open) -> None:
     expect(page.get_by_text("depth and diffraction balance at f/")).to_be_visible()
 
 
+def test_water_shall_flow(open_page: Open, service: Service) -> None:
+    """Said once, short times are ruled out, and the sentence says from when on it flows."""
+    page = open_page(HOUSE)
+    page.get_by_role("button", name="Depth and movement: not set").click()
+    page.get_by_label("What moves").select_option("running water")
+    page.get_by_label("How far away, m").fill("20")
+    page.get_by_label("It shall").select_option("flow")
+    page.get_by_label("How many times the sharp time, at least").fill("1")
+    page.get_by_role("button", name="Set", exact=True).click()
+    expect(page.get_by_role("alert").filter(has_text="between 2 and 10000")).to_be_visible()
+    page.get_by_label("How many times the sharp time, at least").fill("300")
+    page.get_by_role("button", name="Set", exact=True).click()
+    expect(page.get_by_role("button", name="running water shall flow")).to_be_visible()
+    strip = page.get_by_role("group", name=APERTURES)
+    expect(strip.get_by_role("button", name="f/8")).to_contain_text("less blur than wanted")
+    expect(strip.get_by_role("button", name="f/64")).not_to_contain_text("less blur than wanted")
+    movement = service.call("GET", "/api/scenes/scene-winding-house")["scene"]["movement"]
+    assert (movement["what"], movement["blur_times"]) == ("running water", 300)
+
+
 def test_how_a_reading_was_read(open_page: Open, service: Service) -> None:
     """Through the filter, under a graduated one, of blue sky: each kept at the reading."""
     page = open_page(POOL)

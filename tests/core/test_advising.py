@@ -123,6 +123,13 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"aperture": "64", "depth": BySpread(focus_spread_mm=2), "focus": ByMagnification(m=0.5)},
         {"aperture": "32", "depth": BySpread(focus_spread_mm=2), "focus": ByMagnification(m=0.5)},
     ),
+    "freezes": (
+        {
+            "aperture": "8",
+            "movement": Movement(speed_mm_s=20, distance_mm=50_000, blur_times=300),
+        },
+        {"aperture": "64", "movement": Movement(speed_mm_s=20, distance_mm=5000, blur_times=2)},
+    ),
     "moves": (
         {"aperture": "64", "movement": Movement(speed_mm_s=100, distance_mm=5000)},
         {"aperture": "8", "movement": Movement(speed_mm_s=20, distance_mm=50_000)},

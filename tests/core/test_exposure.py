@@ -335,6 +335,40 @@ def test_what_rules_an_aperture_out() -> None:
     assert answer.equivalents[0].ruled_out_text == "too little depth"
 
 
+def test_what_shall_flow_takes_time() -> None:
+    """So many times the longest sharp time at least: what rules apertures out is turned round, and
+    the sentence says from when on (definition of the time: t = c/(m·s))."""
+    water = {"what": "running water", "speed_mm_s": 2}
+    still, flowing = (
+        exposure(
+            canonical(
+                optics=Lens(focal_length_mm=150, widest="5.6", smallest="90"),
+                focus=ByMagnification(m=0.1),
+                filters=(),
+                movement=wire.decode(Movement, {**water, **more}),
+                aperture="16",
+            )
+        )
+        for more in ({}, {"blur_times": 4})
+    )
+    assert still.sharpness is not None
+    assert flowing.sharpness is not None
+    assert still.sharpness.longest_s == pytest.approx(0.1 / (0.1 * 2))
+    assert still.sharpness.shortest_s is None
+    assert flowing.sharpness.longest_s is None
+    assert flowing.sharpness.shortest_s == pytest.approx(2)
+    assert "what moves flows from 2 s on" in flowing.sharpness.text
+    sharp = {each.aperture for each in still.equivalents if "moves" in each.ruled_out_by}
+    blurred = {each.aperture for each in flowing.equivalents if "freezes" in each.ruled_out_by}
+    assert sharp == {"45", "64", "90"}
+    assert blurred == {"5.6", "8", "11", "16", "22", "32", "45"}
+    (said,) = (each.text for each in flowing.advice if each.code == "freezes")
+    assert said.startswith("Running water shall flow, which takes 2 s or more, and this is ")
+    assert flowing.equivalents[0].ruled_out_text == "less blur than wanted"
+    with pytest.raises(OutOfRange):
+        wire.decode(Movement, {**water, "blur_times": 1})
+
+
 def test_without_b_or_t_long_times_are_ruled_out() -> None:
     """And times too short for the shutter."""
     answer = exposure(

@@ -52,9 +52,9 @@ def test_three_films_against_one_reference() -> None:
     assert own.unequal == ()
     assert any("Another day" in each for each in velm.unequal)
     assert any("Another light" in each for each in velm.unequal)
-    red = next(each for each in own.colours if each.label == "red")
-    assert (red.named, red.text) == (True, "+⅔")
-    assert "red ⅔ stop lighter" in own.says[0]
+    rust = next(each for each in own.colours if each.label == "rust")
+    assert (rust.named, rust.text) == (True, "+⅔")
+    assert "rust ⅔ stop lighter" in own.says[0]
     assert not next(each for each in own.colours if each.label == "grey").named
 
 

@@ -49,10 +49,10 @@ RECIPES = (
     FilmRecipe(
         id="recipe-harle-mq",
         film_id=FILM.id,
-        name="Metol–hydroquinone 1+1, trays",
+        name="Metol–hydroquinone 1+2, trays",
         recipe=Recipe(
             developer="metol–hydroquinone developer",
-            dilution="1+1",
+            dilution="1+2",
             agitation="tray shuffle",
             ratings=(Rating(ei=100, minutes=8), Rating(ei=200, minutes=9.5)),
             points=(Point(n=0, minutes=9.5, ei=200, origin="published", who="the film's leaflet"),),

@@ -9,6 +9,8 @@ from __future__ import annotations
 import hashlib
 import threading
 import warnings
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from importlib.util import find_spec
 from pathlib import Path
@@ -138,6 +140,21 @@ def view(folder: Path, digest: str, media_type: str) -> Path:
     return target
 
 
+@contextmanager
+def whole_or_damaged(part: Path) -> Iterator[None]:
+    """What is made of a picture is made whole, or nothing of it stays; Unreadable when the picture
+    cannot be opened to its end, the disk's own trouble as it is."""
+    try:
+        yield
+    except (OSError, SyntaxError, ValueError, MemoryError) as problem:
+        part.unlink(missing_ok=True)
+        if faults.of_the_disk(problem):
+            raise
+        raise Unreadable(
+            "This picture is damaged: it cannot be opened to its end.", field="picture"
+        ) from None
+
+
 def _make_small(source: Path, target: Path, longest: int) -> None:
     """Made once, also when several ask for it at the same moment."""
     if target.exists():
@@ -148,23 +165,19 @@ def _make_small(source: Path, target: Path, longest: int) -> None:
     with one_at_a_time:
         if target.exists():
             return
-        try:
+        with (
+            whole_or_damaged(part),
+            source.open("rb") as file,
             # by its file, not by its name: what Pillow maps into memory it turns wrongly
-            with source.open("rb") as file, Image.open(file, formats=tuple(MEDIA)) as image:
-                image.draft("RGB", (2 * longest, 2 * longest))
-                shown = _eight_bit(image, longest)
-                shown.thumbnail((longest, longest))
-                turned = ImageOps.exif_transpose(shown)
-                turned.convert("L" if turned.mode in ("1", "L", "LA") else "RGB").save(
-                    part, "JPEG", quality=82
-                )
-        except (OSError, SyntaxError, ValueError, MemoryError) as problem:
-            part.unlink(missing_ok=True)
-            if faults.of_the_disk(problem):
-                raise
-            raise Unreadable(
-                "This picture is damaged: it cannot be opened to its end.", field="picture"
-            ) from None
+            Image.open(file, formats=tuple(MEDIA)) as image,
+        ):
+            image.draft("RGB", (2 * longest, 2 * longest))
+            shown = _eight_bit(image, longest)
+            shown.thumbnail((longest, longest))
+            turned = ImageOps.exif_transpose(shown)
+            turned.convert("L" if turned.mode in ("1", "L", "LA") else "RGB").save(
+                part, "JPEG", quality=82
+            )
         part.replace(target)
 
 

@@ -13,9 +13,7 @@ from io import BytesIO
 from pathlib import Path
 from typing import Any
 
-from emulsa.core.errors import Unreadable
 from emulsa.exchange import pictures
-from emulsa.store import faults
 from emulsa.store.folder import part_of
 
 TILE_PX = 512
@@ -57,16 +55,8 @@ def made(folder: Path, digest: str, media_type: str) -> Path | None:
     with making:
         if not target.exists():
             part = part_of(target)
-            try:
-                with zipfile.ZipFile(part, "w", zipfile.ZIP_STORED) as kept:
-                    _cut(pictures.upright(source), kept)
-            except (OSError, SyntaxError, ValueError, MemoryError) as problem:
-                part.unlink(missing_ok=True)
-                if faults.of_the_disk(problem):
-                    raise
-                raise Unreadable(
-                    "This picture is damaged: it cannot be opened to its end.", field="picture"
-                ) from None
+            with pictures.whole_or_damaged(part), zipfile.ZipFile(part, "w") as kept:
+                _cut(pictures.upright(source), kept)
             part.replace(target)
     return target
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
 from emulsa.api.keeping import own_id, unchanged
@@ -12,15 +13,33 @@ from emulsa.api.views.done import Done
 from emulsa.api.views.exposures import shot_text
 from emulsa.api.views.holders import BoxView, HolderView, SideView, board
 from emulsa.core import wire
+from emulsa.core.data.loading import ListKey
 from emulsa.core.errors import Impossible
 from emulsa.core.film.acts.loading import Box, Loading, Unloading, load_sides, unload_sides
-from emulsa.core.film.holders import BAG_CHECKLIST, Holder, sides
+from emulsa.core.film.holders import Holder, sides
+from emulsa.core.kit.loading import LoadingList, loading_lists, with_steps
 from emulsa.core.limits import Length
+from emulsa.core.versions import version_of
 from emulsa.exchange.cards import pdf
-from emulsa.store import exposures, films, pieces, stock
+from emulsa.store import exposures, films, pieces, preferences, stock
 from emulsa.store import holders as store
 
 routes = Routes("holders", "/api/holders")
+
+
+@dataclass(frozen=True)
+class ShownList:
+    """A list, and the version of it as it stands."""
+
+    list: LoadingList
+    version: str
+
+
+@dataclass(frozen=True, kw_only=True)
+class OwnList:
+    """Steps of a list as they are typed, one in a line."""
+
+    text: Annotated[str, Length("Steps of a list", 0, 4_000)]
 
 
 @routes.question("")
@@ -29,10 +48,25 @@ def read(db: Db) -> list[HolderView]:
     return board(db)
 
 
-@routes.question("/checklist")
-def checklist() -> tuple[str, ...]:
-    """What to mind in the changing bag, in order."""
-    return BAG_CHECKLIST
+@routes.question("/lists")
+def lists(db: Db) -> tuple[ShownList, ...]:
+    """What to mind while film is loaded, in order: in the bag, in the dark, into a camera."""
+    found = loading_lists(preferences.preferences(db))
+    return tuple(ShownList(each, version_of(each)) for each in found)
+
+
+@routes.act("PUT", "/lists/{key}")
+def put_list(act: Act, key: ListKey, base: str, own: OwnList) -> ShownList:
+    """Keep one's own steps of a list; without any, or the usual ones, it is the usual list."""
+    kept = preferences.preferences(act.db)
+    known = next(each for each in loading_lists(kept) if each.key == key)
+    steps = tuple(each.strip() for each in own.text.splitlines() if each.strip())
+    changed = replace(kept, loading=with_steps(kept, key, steps))
+    after = next(each for each in loading_lists(changed) if each.key == key)
+    act.says(f"change the steps of {after.title[0].lower()}{after.title[1:]}")
+    unchanged(after.title, known, after, base)
+    preferences.put(act.db, changed)
+    return ShownList(after, version_of(after))
 
 
 @routes.question("/sides")

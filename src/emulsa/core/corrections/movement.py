@@ -16,16 +16,21 @@ from emulsa.core.limits import Label, Within
 Speed = Annotated[float, Within("The speed", 0.01, 100_000, "mm/s")]
 Away = Annotated[float, Within("The distance of what moves", 10, 1e8, "mm")]
 
+BlurTimes = Annotated[float, Within("How often the sharp time", 2, 10_000)]
+
 SIDEREAL_DAY_S = 86_164.1
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Movement:
-    """What moves, how fast across the view, and how far away; empty: where the focus is."""
+    """What moves, how fast across the view, and how far away; empty: where the focus is.
+    ``blur_times``: it shall not be sharp but flow, for so many times as long as it would be; empty:
+    it shall be sharp."""
 
     what: Label = ""
     speed_mm_s: Speed
     distance_mm: Away | None = None
+    blur_times: BlurTimes | None = None
 
 
 def longest_s(blur_mm: float, magnification: float, speed_mm_s: float) -> float | None:
@@ -42,7 +47,8 @@ def longest_s(blur_mm: float, magnification: float, speed_mm_s: float) -> float 
 def limit_s(
     movement: Movement | None, blur_mm: float, focal_length_mm: float, magnification: float
 ) -> float | None:
-    """The longest time for what moves before a lens; nothing when nothing is known to move."""
+    """The longest time for what moves before a lens to be sharp; nothing when nothing is known to
+    move."""
     if movement is None:
         return None
     m = magnification

@@ -43,6 +43,7 @@ CATALOGUE: dict[str, str] = {
     "depth-too-small": "an aperture over ⅙ stop wider than the depth wanted needs",
     "softened": "an aperture so small that diffraction alone blurs as much as allowed",
     "moves": "a time longer than what moves stays sharp",
+    "freezes": "a time too short for what shall flow",
     # setting
     "reciprocity-extrapolated": "a time outside the film's reciprocity data",
     "reciprocity-unknown": "a time over 1 s on film whose law nobody has said",

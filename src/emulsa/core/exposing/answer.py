@@ -67,8 +67,8 @@ class Equivalent:
 class Sharpness:
     """What a lens holds sharp as it is set: the limits of depth at the focus, the aperture the
     depth wanted takes with that focus (as marked, and the lens's next mark), where to focus
-    instead, the aperture that suits it best, and the longest time for what moves; empty where
-    nothing is known."""
+    instead, the aperture that suits it best, and the longest time for what moves, or the
+    shortest where it shall flow; empty where nothing is known."""
 
     blur_mm: float
 
@@ -81,6 +81,7 @@ class Sharpness:
     best_f_number: float | None
     best_mark: str
     longest_s: float | None
+    shortest_s: float | None
     text: str
 
 

@@ -3,7 +3,7 @@
     tones          zones of texture lost, over all readings; the placed tone counts three times
     development    |N| beyond normal, in steps (the first half step is free)
     error          stops the setting is off beyond a sixth; under-exposure half as much again
-    movement       stops the time is too long for what moves
+    movement       stops the time is too long for what moves, or too short for what shall flow
     depth          stops beyond a sixth the aperture is too wide for the depth wanted, or too small
     extrapolation  1 when the time rests on no data of the film
     waiting        minutes of exposure beyond one, in doublings
@@ -78,6 +78,11 @@ def beyond(value: float, limit: float | None) -> float:
     return max(0.0, math.log2(value / limit)) if limit else 0.0
 
 
+def short(value: float, limit: float | None) -> float:
+    """Stops ``value`` falls short of ``limit``."""
+    return max(0.0, math.log2(limit / value)) if limit else 0.0
+
+
 def depth(effective: float, limits: Limits) -> float:
     too_wide = stops_wider(effective, limits.widest) - TOLERATED_STOPS if limits.widest else 0.0
     too_small = stops_wider(limits.smallest, effective) if limits.smallest else 0.0
@@ -91,7 +96,7 @@ def penalties(amounts: dict[str, float], weights: Weights, tones: Tones) -> tupl
         "tones": "lost texture",
         "development": f"development {development_number.n_text(tones.n)}",
         "error": "setting off",
-        "movement": "motion blur",
+        "movement": "motion",
         "depth": "depth of field",
         "extrapolation": "beyond the film's data",
         "waiting": "long exposure",
@@ -120,6 +125,8 @@ def reason(tones: Tones, amounts: dict[str, float], limits: Limits) -> str:
         sharp = " and the depth is held"
     elif limits.longest_s is not None and amounts["movement"] == 0:
         sharp = " and nothing moves visibly"
+    elif limits.shortest_s is not None and amounts["movement"] == 0:
+        sharp = " and what moves flows as wanted"
     return f"{kept}{with_n}{sharp}."
 
 

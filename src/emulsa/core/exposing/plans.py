@@ -40,6 +40,7 @@ from emulsa.core.exposing.penalties import (
     depth,
     penalties,
     reason,
+    short,
 )
 from emulsa.core.exposing.request import ExposureRequest, High
 from emulsa.core.exposing.ruling import Limits, limits_of, ruled_out
@@ -243,7 +244,7 @@ def _shot(way: _Way, tones: Tones, mark: Mark, metered: float) -> _Shot:
         tones.lost,
         max(0.0, abs(tones.n) - FREE_N),
         max(0.0, abs(off) - FREE_ERROR_STOPS) * (UNDER_COUNTS if off < 0 else 1),
-        beyond(clock, limits.longest_s),
+        beyond(clock, limits.longest_s) + short(clock, limits.shortest_s),
         depth(effective, limits),
         float(reciprocity.extrapolated(asked.law, metered)),
         beyond(clock, PATIENT_S),

@@ -24,6 +24,7 @@ WORDS = {
     "depth-too-small": "too little depth",
     "softened": "softened by diffraction",
     "moves": "motion blur",
+    "freezes": "less blur than wanted",
 }
 
 
@@ -35,6 +36,7 @@ class Limits:
     smallest: float | None = None
     best: float | None = None
     longest_s: float | None = None
+    shortest_s: float | None = None
     magnification: float = 0.0
 
 
@@ -45,9 +47,9 @@ def limits_of(request: ExposureRequest) -> Limits:
         return Limits()
     m = magnification(optics, request.focus)
     blur = blur_for(request.blur_mm, request.format_mm)
-    longest = movement.limit_s(request.movement, blur, optics.focal_length_mm, m)
+    longest, shortest = _times(request, blur, optics.focal_length_mm, m)
     if request.depth is None:
-        return Limits(longest_s=longest, magnification=m)
+        return Limits(longest_s=longest, shortest_s=shortest, magnification=m)
     needed = needed_f_number(request, m)
     return Limits(
         widest=None if needed is None else needed * (1 + m),
@@ -55,8 +57,20 @@ def limits_of(request: ExposureRequest) -> Limits:
         smallest=blur / sharpness.airy_mm(1),
         best=sharpness.best_f_number(spread_mm(request.depth, optics.focal_length_mm)),
         longest_s=longest,
+        shortest_s=shortest,
         magnification=m,
     )
+
+
+def _times(
+    request: ExposureRequest, blur_mm: float, focal_length_mm: float, m: float
+) -> tuple[float | None, float | None]:
+    """The longest time for what shall be sharp, or the shortest for what shall flow."""
+    sharp = movement.limit_s(request.movement, blur_mm, focal_length_mm, m)
+    times = request.movement.blur_times if request.movement else None
+    if times is None or sharp is None:
+        return sharp, None
+    return None, sharp * times
 
 
 def needed_f_number(
@@ -105,6 +119,8 @@ def unsharp(limits: Limits, f_number: float, clock_s: float) -> tuple[str, ...]:
         codes.append("softened")
     if limits.longest_s is not None and clock_s > limits.longest_s * 1.001:
         codes.append("moves")
+    if limits.shortest_s is not None and clock_s * 1.001 < limits.shortest_s:
+        codes.append("freezes")
     return tuple(codes)
 
 
@@ -151,7 +167,8 @@ def sharpness_of(request: ExposureRequest, limits: Limits, f_number: float) -> S
         best_f_number=best,
         best_mark=mark,
         longest_s=limits.longest_s,
-        text=_text(near, far, mark, limits.longest_s),
+        shortest_s=limits.shortest_s,
+        text=_text(near, far, mark, limits),
     )
 
 
@@ -163,15 +180,17 @@ def _reach(lens: Lens, m: float, f_number: float, blur: float) -> tuple[float, f
     return sharpness.depth_of_field_mm(f, f_number, blur, f * (1 + 1 / m))
 
 
-def _text(near: float | None, far: float | None, mark: str, longest: float | None) -> str:
+def _text(near: float | None, far: float | None, mark: str, limits: Limits) -> str:
     parts = []
     if near is not None:
         end = "the horizon" if far is None else metres_text(far)
         parts.append(f"sharp from {metres_text(near)} to {end}")
     if mark:
         parts.append(f"depth and diffraction balance at f/{mark}")
-    if longest is not None:
-        parts.append(f"what moves stays sharp up to {time_text(longest)}")
+    if limits.longest_s is not None:
+        parts.append(f"what moves stays sharp up to {time_text(limits.longest_s)}")
+    if limits.shortest_s is not None:
+        parts.append(f"what moves flows from {time_text(limits.shortest_s)} on")
     return "; ".join(parts)
 
 

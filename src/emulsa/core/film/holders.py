@@ -16,16 +16,6 @@ FaultKind = Literal["light leak", "damage", "dust", "other"]
 
 FAULT_WORDS = {"light leak": "a light leak", "damage": "damage", "dust": "dust"}
 
-# Common practice, no source: the order of hands in the changing bag, and what spoils film there.
-BAG_CHECKLIST = (
-    "Count the sheets and holders, and put them in the bag in the order they are loaded",
-    "Brush holders and slides; run a finger along the light trap for grit",
-    "No phone, watch or lamp in the bag; zips shut, hands in to the elbow",
-    "Notch code upper right, emulsion towards you; the sheet under both rails",
-    "Slide in with its light side out: unexposed",
-    "Box shut, both lids, before a hand leaves the bag",
-)
-
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Fault:

@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.data.loading import ListKey
 from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.limits import Length
 from emulsa.core.written import Written
 
 Step = Annotated[str, Length("A step", 1, 80)]
+LoadingStep = Annotated[str, Length("A step", 1, 120)]
 TimeIso = Literal["film", "100"]
 
 APERTURE = "Shutter closed, aperture set"
@@ -38,6 +40,14 @@ class Measures(Written):
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class OwnSteps:
+    """One's own steps of a list for loading film."""
+
+    list: ListKey
+    steps: Annotated[tuple[LoadingStep, ...], Length("Steps of a list", 1, 30)]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Preferences:
     """Defaults of new scenes, and what stands before and during an exposure.
 
@@ -52,6 +62,7 @@ class Preferences:
     weights: Weights = Weights()
     checklist: Annotated[tuple[Step, ...], Length("Steps of the checklist", 0, 20)] = CHECKLIST
     after: Annotated[str, Length("The step afterwards", 0, 80)] = AFTER
+    loading: Annotated[tuple[OwnSteps, ...], Length("Lists of one's own", 0, 6)] = ()
     sounds: Sounds = Sounds()
     measures: Measures = Measures()
     time_iso: TimeIso | None = None

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
+from emulsa.core.corrections.movement import Movement
 from emulsa.core.lengths import HORIZON_MM, IN_MM
 from emulsa.core.numbers import plain, typed_text
 from emulsa.core.scene.record import Scene
@@ -14,7 +15,7 @@ from emulsa.core.written import length_text
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SharpSaid:
     """In a line, and the text of each field: the spread in mm, distances in metres, speed in
-    mm/s."""
+    mm/s, how often the sharp time where it shall flow."""
 
     says: str
     spread: str
@@ -22,6 +23,7 @@ class SharpSaid:
     far: str
     speed: str
     away: str
+    times: str
 
 
 def sharp_said(scene: Scene) -> SharpSaid:
@@ -35,7 +37,7 @@ def sharp_said(scene: Scene) -> SharpSaid:
         ""
         if near is None
         else f"{_metres(near)} m to {'horizon' if beyond else f'{_metres(far)} m'}",
-        (moves.what or "moving") if moves else "",
+        _moving(moves) if moves else "",
     ]
     return SharpSaid(
         says=", ".join(filter(None, said)),
@@ -44,7 +46,13 @@ def sharp_said(scene: Scene) -> SharpSaid:
         far="" if beyond else _metres(far),
         speed="" if moves is None else typed_text(moves.speed_mm_s),
         away="" if moves is None else _metres(moves.distance_mm),
+        times="" if moves is None or moves.blur_times is None else typed_text(moves.blur_times),
     )
+
+
+def _moving(moves: Movement) -> str:
+    said = moves.what or "moving"
+    return f"{said} shall flow" if moves.blur_times else said
 
 
 def _metres(mm: float | None) -> str:

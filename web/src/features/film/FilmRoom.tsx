@@ -1,7 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { NavLink } from "react-router";
+import { Button } from "../../components/Button";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { LoadingSheet } from "./LoadingSheet";
 
 const PARTS = [
   { name: "Holders", path: "/film" },
@@ -13,12 +15,16 @@ const PARTS = [
 export function FilmRoom({
   sub,
   actions,
+  first = "holders",
   children,
 }: {
+  /** the list for loading that is shown first */
+  first?: string;
   sub?: ReactNode;
   actions?: ReactNode;
   children: ReactNode;
 }) {
+  const [listed, setListed] = useState(false);
   return (
     <>
       <RoomHeader title="Film" sub={sub}>
@@ -48,7 +54,12 @@ export function FilmRoom({
             )}
           </NavLink>
         ))}
+        <Box flex="1" />
+        <Button variant="word" minHeight="44px" onClick={() => setListed(true)}>
+          Loading lists
+        </Button>
       </Flex>
+      {listed && <LoadingSheet first={first} close={() => setListed(false)} />}
       <Box
         as="main"
         flex="1"

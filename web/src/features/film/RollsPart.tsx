@@ -15,6 +15,7 @@ export function RollsPart() {
   const [loading, setLoading] = useState(false);
   return (
     <FilmRoom
+      first="roll_120"
       sub={rolls.data && count(rolls.data.length, "roll")}
       actions={<Button onClick={() => setLoading(true)}>Load a roll</Button>}
     >

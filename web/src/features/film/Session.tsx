@@ -14,7 +14,7 @@ import { Problem } from "../../components/Problem";
 import { offered } from "../../shared/offered";
 import { useKeptText } from "../../shared/useKeptText";
 import { useWrite } from "../../shared/useWrite";
-import { BagList } from "./BagList";
+import { LoadingSheet } from "./LoadingSheet";
 import { loadSides, stockQuery, unloadSides } from "./queries";
 
 type Side = Schemas["SideView"];
@@ -35,6 +35,7 @@ export function Session({
   const kit = useQuery(kitQuery).data;
   const stock = useQuery(stockQuery).data ?? [];
   const films = offered(kit?.films);
+  const [listed, setListed] = useState(false);
   const [film, setFilm] = useState<string | null>(null);
   const [from, setFrom] = useState<string | null>(null);
   const [box, setBox] = useKeptText("exposed-box");
@@ -161,7 +162,12 @@ export function Session({
         ) : null}
         <Problem of={problem} fields={["sides", "side", "film_id", "stock_id", "box"]} />
       </Box>
-      {loading && sides.length > 0 && <BagList />}
+      {loading && sides.length > 0 && (
+        <Button variant="word" onClick={() => setListed(true)}>
+          In the changing bag
+        </Button>
+      )}
+      {listed && <LoadingSheet first="holders" close={() => setListed(false)} />}
     </Box>
   );
 }

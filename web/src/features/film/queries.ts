@@ -27,11 +27,14 @@ export const unloadSides = (sides: string, box: string) =>
 export const sidesQuery = (text: string) =>
   queryOptions({ ...question("holders_named", { query: { text } }), retry: false });
 
-export const checklistQuery = queryOptions({
-  ...question("holders_checklist"),
-  staleTime: Number.POSITIVE_INFINITY,
-});
+export type ShownList = Schemas["ShownList"];
 
+/** Lists for loading film, as one loads. */
+export const listsQuery = question("holders_lists");
+
+/** One's own steps of a list, one in a line; without any it is the usual one again. */
+export const putList = (key: ShownList["list"]["key"], text: string, base: string) =>
+  act("holders_put_list", { path: { key }, query: { base }, body: { text } });
 export const boxesQuery = question("holders_exposed_boxes");
 
 export const stockQuery = question("stock_read");

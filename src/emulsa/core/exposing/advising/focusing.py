@@ -75,8 +75,18 @@ def _too_long(request: ExposureRequest, answer: ExposureAnswer, limits: Limits) 
     )
 
 
+def _too_short(request: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Said:
+    what = request.movement.what if request.movement else ""
+    return (
+        "caution",
+        f"{upper(what or 'what moves')} shall flow, which takes"
+        f" {time_text(limits.shortest_s or 0)} or more, and this is {answer.set.text}.",
+    )
+
+
 SENTENCES: dict[str, Callable[[ExposureRequest, ExposureAnswer, Limits], Said]] = {
     "depth-too-small": _too_wide,
     "softened": _too_small,
     "moves": _too_long,
+    "freezes": _too_short,
 }

@@ -50,6 +50,8 @@ function SharpChoices({
   const [mover, setMover] = useState(movement ? movement.what || "own" : "");
   const [speed, setSpeed] = useState(said.speed);
   const [away, setAway] = useState(said.away);
+  const [flows, setFlows] = useState(said.times !== "");
+  const [times, setTimes] = useState(said.times || "30");
   const metres = (text: string) => typedIn(text, "m");
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -70,6 +72,7 @@ function SharpChoices({
               what: mover === "own" ? "" : mover,
               speed_mm_s: movers[mover] ?? typedNumber(speed),
               distance_mm: away.trim() ? metres(away) : null,
+              blur_times: flows ? typedNumber(times) : null,
             }
           : null,
       },
@@ -137,6 +140,26 @@ function SharpChoices({
           inputMode="decimal"
           value={away}
           onChange={(event) => setAway(event.target.value)}
+        />
+      )}
+      {mover && (
+        <Choose
+          label="It shall"
+          value={flows ? "flow" : "sharp"}
+          options={[
+            { value: "sharp", label: "be sharp" },
+            { value: "flow", label: "flow: be blurred" },
+          ]}
+          onChange={(to) => setFlows(to === "flow")}
+        />
+      )}
+      {mover && flows && (
+        <Entry
+          label="How many times the sharp time, at least"
+          help="10: it shows; 30: it flows; 300: it is mist"
+          inputMode="decimal"
+          value={times}
+          onChange={(event) => setTimes(event.target.value)}
         />
       )}
       <Refused text={problem} />
