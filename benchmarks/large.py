@@ -13,6 +13,7 @@ from pathlib import Path
 
 import httpx2
 
+from benchmarks.drag import chromium_page
 from benchmarks.service import Running, speaking
 from emulsa.demo.quarry import build
 from emulsa.store import database, log, transactions
@@ -154,6 +155,55 @@ def rooms_ms(running: Running) -> tuple[float, str]:
                 times.append(1e3 * (time.perf_counter() - start))
             slowest = max(slowest, (statistics.median(times), path))
     return slowest
+
+
+FIRST_ROW = """() => new Promise((there) => {
+    const look = () => document.querySelector('[data-place="0"]')
+        ? there(performance.now()) : requestAnimationFrame(look);
+    look();
+})"""
+# After each leap of three windows: how long until the window is full of rows.
+SCROLLED = """async (leaps) => {
+    const list = [...document.querySelectorAll('main div')].find(
+        (each) => each.scrollHeight > 4 * each.clientHeight && each.clientHeight > 100);
+    let worst = 0;
+    for (let leap = 1; leap <= leaps; leap += 1) {
+        list.scrollTop += 3 * list.clientHeight;
+        const began = performance.now();
+        await new Promise((full) => {
+            const look = () => {
+                const box = list.getBoundingClientRect();
+                const rows = [...list.querySelectorAll('[data-place]')].filter((row) => {
+                    const at = row.getBoundingClientRect();
+                    return at.bottom > box.top && at.top < box.bottom;
+                });
+                const last = Math.max(...rows.map((row) => row.getBoundingClientRect().bottom));
+                if (rows.length > 3 && last >= box.bottom - 60) full();
+                else requestAnimationFrame(look);
+            };
+            look();
+        });
+        worst = Math.max(worst, performance.now() - began);
+    }
+    return worst;
+}"""
+
+
+def log_on_screen_ms(running: Running) -> tuple[float, float]:
+    """Until the Log's first lines with their slips are on the screen, the middle one of five
+    visits; and the longest the window was not full after a leap of three windows."""
+    with chromium_page(1280, 800, "day") as page:
+        first = []
+        for _ in range(5):
+            page.goto(f"{running.url}/kit")
+            page.wait_for_load_state("networkidle")
+            page.evaluate(
+                "addEventListener('pointerdown', () => { window.began = performance.now(); },"
+                " { capture: true, once: true })"
+            )
+            page.get_by_role("link", name="Log").first.click()
+            first.append(page.evaluate(FIRST_ROW) - page.evaluate("window.began"))
+        return statistics.median(first), page.evaluate(SCROLLED, 20)
 
 
 def export(running: Running) -> tuple[float, float]:

@@ -34,6 +34,7 @@ def test_a_loading_session(open_page: Open) -> None:
     expect(field).to_have_value("5B 6A")
     page.get_by_text("In the changing bag").click()
     expect(page.get_by_text("Slide in with its light side out")).to_be_visible()
+    page.get_by_role("dialog").get_by_role("button", name="Close").click()
     expect(page.get_by_label("Box", exact=True)).to_contain_text("C 417, 17 left")
     field.press("Enter")
     side(page, "6A, unexposed Corvane 100")

@@ -144,8 +144,8 @@ CONDITIONS = {
             AND coalesce(run.recipe_id, exposure.recipe_id) = :recipe_id
     )""",
     "ei": """EXISTS (
-        SELECT 1 FROM exposure WHERE exposure.id = log_entry.exposure_id AND :ei =
-            coalesce(exposure.exposure_index, json_extract(exposure.answer, '$.ei'))
+        SELECT 1 FROM exposure
+        WHERE exposure.id = log_entry.exposure_id AND exposure.exposure_index = :ei
     )""",
     "showed": """EXISTS (
         SELECT 1 FROM exposure JOIN judgement ON judgement.id = exposure.piece_id
@@ -211,12 +211,10 @@ def by_month(connection: Connection, sought: Sought) -> list[Month]:
 def indices(connection: Connection) -> tuple[float, ...]:
     """Every index something was exposed at, the slowest first."""
     found = connection.execute(
-        """
-        SELECT DISTINCT coalesce(exposure_index, json_extract(answer, '$.ei')) AS ei
-        FROM exposure ORDER BY ei
-        """
+        "SELECT DISTINCT exposure_index FROM exposure"
+        " WHERE exposure_index IS NOT NULL ORDER BY exposure_index"
     )
-    return tuple(row["ei"] for row in found if row["ei"])
+    return tuple(row["exposure_index"] for row in found)
 
 
 def count(connection: Connection, sought: Sought) -> int:

@@ -15,7 +15,7 @@ DEVELOPED = """
     SELECT
         piece.id AS piece_id, exposure.id AS exposure_id, run.recipe_id, run.minutes,
         run.developed_at AS at, exposure.bracket_stops,
-        coalesce(exposure.exposure_index, json_extract(exposure.answer, '$.ei')) AS ei,
+        exposure.exposure_index AS ei,
         (SELECT id FROM attachment WHERE exposure_id = exposure.id ORDER BY rowid LIMIT 1)
             AS picture_id
     FROM piece

@@ -39,7 +39,7 @@ class ShownList:
 class OwnList:
     """Steps of a list as they are typed, one in a line."""
 
-    text: Annotated[str, Length("Steps of a list", 0, 4_000)]
+    text: Annotated[str, Length("What is typed of a list", 0, 4_000)]
 
 
 @routes.question("")

@@ -53,7 +53,7 @@ LISTS: dict[ListKey, tuple[str, tuple[str, ...]]] = {
         "120 into the camera",
         (
             "Out of the sun: your own shadow is enough",
-            "The empty spool to the winding side; last of all look that it turns",
+            "The empty spool to the winding side; see that it turns",
             "Peel the band off and keep a thumb on the roll",
             "Paper to the take-up spool, its black side to the lens, straight",
             "Wind until the arrows meet the marks",

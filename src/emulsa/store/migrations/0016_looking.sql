@@ -9,6 +9,8 @@ ALTER TABLE attachment ADD COLUMN scanned TEXT CHECK (scanned IS NULL OR json_va
 
 ALTER TABLE film ADD COLUMN uses TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(uses));
 
+CREATE INDEX exposure_by_index ON exposure (exposure_index);
+
 -- The log is searched by developer, index and what a negative showed, too.
 DROP VIEW log_words;
 CREATE VIEW log_words AS
@@ -36,9 +38,7 @@ JOIN (
         || outing.title || ' ' || outing.place || ' ' || outing.conditions || ' '
         || outing.light || ' ' || piece.label || ' ' || piece.kept_in || ' '
         || coalesce(judgement.note, '') || ' ' || coalesce(recipe.name, '') || ' '
-        || coalesce('EI ' || CAST(round(
-            coalesce(exposure.exposure_index, json_extract(exposure.answer, '$.ei'))
-        ) AS INTEGER), '') || ' '
+        || coalesce('EI ' || CAST(round(exposure.exposure_index) AS INTEGER), '') || ' '
         || coalesce((
             SELECT group_concat(filter.name, ' ') FROM filter
             WHERE filter.id IN (SELECT value FROM json_each(exposure.filter_ids))

@@ -52,8 +52,8 @@ export function LoadingSheet({ first, close }: { first: string; close: () => voi
           shown && <Read key={key} shown={shown} change={() => setChanging(true)} />
         )}
         <Box fontSize="14px" color="ink2">
-          In the dark the screen is black and each touch or key says the next step; a black screen
-          still glows a little, so lay it face down or out of the room’s line of sight.
+          In the dark the screen is black and each touch or key says the next step. A black screen
+          still glows a little: lay it face down, or cover it.
         </Box>
       </Flex>
     </Sheet>

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { OFFERED } from "../../service/service";
@@ -18,22 +19,31 @@ const Day = chakra("input", {
   },
 });
 
+const NONE: never[] = [];
+
 /** What is shown, as a sentence whose words are changed in place. */
 export function Filters({
   sought,
   seek,
   clear,
+  ready,
 }: {
+  /** what there is to choose is asked once the lines are there */
+  ready: boolean;
   sought: Sought;
   seek: (more: Sought) => void;
   clear: () => void;
 }) {
   const kit = useQuery(kitQuery).data;
-  const outings = useQuery(outingNamesQuery).data ?? [];
+  // a thousand outings to choose from come after the lines of the log
+  const outings = useDeferredValue(
+    useQuery({ ...outingNamesQuery, enabled: ready }).data ?? NONE,
+    NONE,
+  );
   const named = (records: { id: string; name: string }[] = []) =>
     records.map((each) => ({ value: each.id, label: each.name }));
   const films = new Map((kit?.films ?? []).map((each) => [each.id, each.name]));
-  const indices = useQuery(indicesQuery).data ?? [];
+  const indices = useQuery({ ...indicesQuery, enabled: ready }).data ?? [];
   const optics = [
     ...named(kit?.lenses).map((each) => ({ ...each, value: `lens ${each.value}` })),
     ...named(kit?.pinholes).map((each) => ({ ...each, value: `pinhole ${each.value}` })),

@@ -150,7 +150,9 @@ export function LogRoom() {
               <Shape sought={sought} seek={seek} />
             </Box>
           )}
-          {(!narrow || filtering) && <Filters sought={sought} seek={seek} clear={showAll} />}
+          {(!narrow || filtering) && (
+            <Filters sought={sought} seek={seek} clear={showAll} ready={log.data !== undefined} />
+          )}
           {narrow && <Box height="3" />}
         </Box>
         <Box
