@@ -12,7 +12,7 @@ from emulsa.core.limits import Length
 from emulsa.core.written import Written
 
 Step = Annotated[str, Length("A step", 1, 80)]
-LoadingStep = Annotated[str, Length("A step", 1, 120)]
+LoadingStep = Annotated[str, Length("A step of a list", 1, 120)]
 TimeIso = Literal["film", "100"]
 
 APERTURE = "Shutter closed, aperture set"
