@@ -8,6 +8,7 @@ from typing import Any
 
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.api.views.pictures import ScanTold, Together, scan_told, together
 from emulsa.api.views.prints import made_text
 from emulsa.api.views.sidecar import found, tones_of
 from emulsa.api.views.slips import slips
@@ -20,8 +21,7 @@ from emulsa.core.film.latitude import latitude_text
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
 from emulsa.core.light.hand_time import minutes_text
-from emulsa.core.logged.attachment import Attachment, scanned_text
-from emulsa.core.logged.comparison import MOST
+from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import against_plan, doubts_of, off_text, part_of, set_text
 from emulsa.core.numbers import plain
@@ -111,22 +111,6 @@ class StoryPrint:
     id: str
     title: str
     says: str
-
-
-@dataclass(frozen=True)
-class ScanTold:
-    """How a picture was scanned, in a line, and the version of that."""
-
-    text: str
-    version: str
-
-
-@dataclass(frozen=True)
-class Together:
-    """Scans that belong side by side with this negative's, in words; the pictures' ids."""
-
-    says: str
-    picture_ids: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -226,32 +210,10 @@ def story_of(db: Db, id_: str) -> Story:
         next_time=next_time(judged) if judged else "",
         latitude_text=_latitude_text(db, exposure.bracket_id),
         attachments=(scans := attachments.of_exposure(db, id_)),
-        scans={each.id: _scan(each) for each in scans},
-        together=_together(db, exposure, piece),
+        scans={each.id: scan_told(each) for each in scans},
+        together=together(db, exposure, piece),
         prints=tuple(_printed(each) for each in prints.lines(db, id_)),
     )
-
-
-def _scan(of: Attachment) -> ScanTold:
-    if of.scanned is None:
-        return ScanTold("", "")
-    return ScanTold(scanned_text(of.scanned), version_of(of.scanned))
-
-
-def _together(db: Db, exposure: Exposure, piece: Piece) -> tuple[Together, ...]:
-    """With which scans one would lay this negative's, as far as there are at least two."""
-    own = attachments.of_exposure(db, exposure.id)
-    beside = {
-        "its bracket": attachments.first_of_bracket(db, exposure.bracket_id),
-        "its roll": attachments.first_of_roll(db, piece.roll_id),
-        "its scene": attachments.first_of_scene(db, exposure.scene_id),
-    }
-    found: dict[tuple[str, ...], str] = {}
-    for says, others in beside.items():
-        ids = tuple(dict.fromkeys(each.id for each in (*own[:1], *others)))[:MOST]
-        if own and len(ids) > 1:
-            found.setdefault(ids, says)
-    return tuple(Together(says, ids) for ids, says in found.items())
 
 
 def _latitude_text(db: Db, bracket_id: str | None) -> str:
