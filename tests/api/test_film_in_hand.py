@@ -559,6 +559,20 @@ def test_a_records_history_and_putting_it_back(client: TestClient) -> None:
     assert refusal(client.post("/api/history/scene-pool/put-back", json={"action_id": 99}), 422)
 
 
+def test_what_is_there_already_is_restored_without_a_trace(client: TestClient) -> None:
+    """Changed and changed back, the version before both is the one there is: nothing is done, and
+    undo still names the last change."""
+    scene = client.get("/api/scenes/scene-pool").json()["scene"]
+    for note in ("cold", "colder", "cold"):
+        ok(client.put("/api/scenes/scene-pool", json={**scene, "note": note}))
+    before = ok(client.get("/api/journal"))["undo"]
+    history = ok(client.get("/api/history/scene-pool"))
+    ok(client.post("/api/history/scene-pool/put-back", json={"action_id": history[1]["action_id"]}))
+    assert ok(client.get("/api/journal"))["undo"] == before
+    assert ok(client.get("/api/history/scene-pool")) == history
+    assert client.get("/api/scenes/scene-pool").json()["scene"]["note"] == "cold"
+
+
 def test_lists_for_loading(client: TestClient) -> None:
     """Six lists; one's own steps as typed, a line each; the usual ones again when there are none or
     they are the usual; undone they are as they were; on another version nothing is written over."""

@@ -117,12 +117,26 @@ def test_the_outing_on_paper(client: TestClient) -> None:
     refusal(client.get("/api/outings/gone/sheet.pdf"), 404)
 
 
+def test_exposed_sides_have_their_slip(client: TestClient) -> None:
+    """On the board, what an exposed side was exposed on; an unexposed one has none."""
+    sides = {
+        side["where"]: side["slip"]
+        for each in ok(client.get("/api/holders"))
+        for side in each["sides"]
+    }
+    assert sides["1A"]["text"].startswith("doorway in shade placed on III")
+    assert sides["3A"]["text"].startswith("pit props placed on III")
+    assert sides["2A"] is sides["6A"] is None
+
+
 def test_labels_of_holders(client: TestClient) -> None:
     """One for each side in use; a retired holder has none."""
     text = words(client.get("/api/holders/labels.pdf"))
     for side in ("1A", "1B", "6A", "6B"):
         assert side in text
     assert "light side out: unexposed" in text
+    assert "N−1 Corvane 100 Winding house, sun on the incline" in text  # 1A is exposed
+    assert text.count("loaded") == 12 - 4  # to be filled in, on those that are not exposed
     holder = ok(client.get("/api/holders"))[5]["holder"]
     ok(client.put("/api/holders/holder-6", json={**holder, "retired": True}))
     assert "6A" not in words(client.get("/api/holders/labels.pdf"))

@@ -99,6 +99,46 @@ def frames(client: TestClient, wheres: list[str]) -> list[Json]:
     ]
 
 
+def test_what_speaks_against_the_film_of_a_bracket(client: TestClient) -> None:
+    """A roll rated otherwise is said before it is logged, and refused unless it happened; each
+    doubt once, however many frames it is of."""
+    roll = {
+        "id": "rated",
+        "film_id": "film-ostrel",
+        "format": "6x6",
+        "camera_id": "camera-box",
+        "exposure_index": 400,
+    }
+    assert client.post("/api/rolls", json=roll).status_code == 200
+    scene = client.get("/api/scenes/scene-adit").json()["scene"]
+    asked = {"scene": scene, "frames": 2, "side": "over", "sides": "R2-1 R2-2"}
+    shown = client.post("/api/scenes/bracket", json=asked).json()
+    assert shown["film"]["refusal"] == ""
+    (doubt,) = shown["doubts"]
+    assert doubt["code"] == "frame-at-another-ei"
+    assert doubt["text"].startswith(
+        "Roll 2 is rated EI 400 and this scene is worked out for EI 250"
+    )
+    body = {
+        "id": "b",
+        "frames": [
+            {
+                "id": f"frame-{place}",
+                "scene_id": scene["id"],
+                "piece_id": piece_id,
+                "bracket_stops": frame["stops"],
+            }
+            for place, (piece_id, frame) in enumerate(
+                zip(shown["film"]["piece_ids"], shown["frames"], strict=True)
+            )
+        ],
+    }
+    assert client.post("/api/exposures/bracket", json=body).status_code == 409
+    for frame in body["frames"]:
+        frame["happened"] = True
+    assert client.post("/api/exposures/bracket", json=body).status_code == 200
+
+
 def test_a_bracket_is_one_action(client: TestClient) -> None:
     """Three sheets, most exposure first, handed in twice logged once, undone together."""
     asked = {"scene": scene_of(client), "frames": 3, "sides": "2a, 2B 4b"}
