@@ -190,15 +190,18 @@ def upright(source: Path) -> Any:
     """The whole picture in eight bits of grey or colour, turned upright."""
     from PIL import Image, ImageOps
 
+    Image.MAX_IMAGE_PIXELS = MOST_PIXELS
     with (
         one_at_a_time,
         source.open("rb") as file,
         Image.open(file, formats=tuple(MEDIA)) as image,
     ):
-        turned = ImageOps.exif_transpose(_eight_bit(image, max(image.size)))
-        shown = "L" if turned.mode in ("1", "L", "LA") else "RGB"
-        turned.load()
-        return turned if turned.mode == shown else turned.convert(shown)
+        shown = _eight_bit(image, max(image.size))
+        shown.load()
+    ImageOps.exif_transpose(shown, in_place=True)  # a copy of it would be a third in the memory
+    if shown.mode in ("L", "RGB"):
+        return shown
+    return shown.convert("L" if shown.mode in ("1", "LA") else "RGB")
 
 
 def upright_size(folder: Path, picture: Attachment) -> tuple[int, int]:
