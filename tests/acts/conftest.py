@@ -17,7 +17,7 @@ from tests.acts.walk import work
 from tests.effort import MUCH
 from tests.shared import once
 
-ACTS_OF_A_SEASON = 640
+ACTS_OF_A_SEASON = 700
 SEED = 20_260_117 + MUCH - 1  # another season, too
 
 

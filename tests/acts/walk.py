@@ -613,7 +613,7 @@ def _scanned(look: Looking) -> Request:
 @drawn("holders.put_list")
 def _put_list(look: Looking) -> Request:
     key = look.dice.choice(["reel", "holders", "roll_120"])
-    text = "\n".join(look.word() for _ in range(look.dice.randint(0, 3)))
+    text = "\n".join(look.word() for _ in range(look.dice.randint(1, 3)))
     return Request("holders.put_list", {"key": key}, body={"text": text})
 
 

@@ -91,7 +91,7 @@ def test_it_serves_where_there_is_nothing_else(wheel: Path, tmp_path: Path) -> N
 def _asked(url: str) -> bytes:
     """The answer, as soon as the service is up."""
     asked = urllib.request.Request(url, headers={"X-Emulsa": "1"})
-    for _ in range(400):
+    for _ in range(1_600):  # its demo is drawn at the first start
         try:
             with urllib.request.urlopen(asked, timeout=10) as answer:
                 body: bytes = answer.read()

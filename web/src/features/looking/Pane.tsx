@@ -12,15 +12,15 @@ export function Pane({ seen, looking, tilePx }: { seen: Seen; looking: Looking; 
   const [frame, pane] = useSize<HTMLDivElement>();
   const sheet = useRef<HTMLDivElement>(null);
   const mark = useRef<HTMLDivElement>(null);
-  const laid = useRef(new Map<string, HTMLImageElement>());
+  const laid = useRef<Laid>({ images: new Map(), wanted: new Set() });
   const hand = useHand(frame, looking, seen, pane);
   const { id, width, height, levels } = seen;
   // a tile belongs to its picture
   // biome-ignore lint/correctness/useExhaustiveDependencies: another picture has other tiles
   useEffect(
     () => () => {
-      for (const each of laid.current.values()) each.remove();
-      laid.current.clear();
+      for (const each of laid.current.images.values()) each.remove();
+      laid.current.images.clear();
     },
     [id],
   );
@@ -107,37 +107,45 @@ export function Pane({ seen, looking, tilePx }: { seen: Seen; looking: Looking; 
   );
 }
 
+/** The tiles that lie there, and those that are in sight now. */
+interface Laid {
+  images: Map<string, HTMLImageElement>;
+  wanted: Set<string>;
+}
+
 /** Lay the tiles that are in sight, and take up the others once the new ones are there. */
-function lay(sheet: HTMLElement, laid: Map<string, HTMLImageElement>, id: string, wanted: Tile[]) {
-  const names = new Set(wanted.map(nameOf));
+function lay(sheet: HTMLElement, laid: Laid, id: string, wanted: Tile[]) {
+  laid.wanted = new Set(wanted.map(nameOf));
   for (const each of wanted) {
     const name = nameOf(each);
-    if (laid.has(name)) continue;
+    if (laid.images.has(name)) continue;
     const image = document.createElement("img");
     image.alt = "";
     image.draggable = false;
     image.style.cssText = `position:absolute;left:${each.left}px;top:${each.top}px;transform-origin:0 0;transform:scale(${coarseness(each.level)});visibility:hidden`;
     image.onload = () => {
       image.style.visibility = "visible";
-      takeUp(laid, names);
+      takeUp(laid);
     };
     image.src = here(`/api/attachments/${id}/tiles/${each.level}/${each.column}/${each.row}`);
-    laid.set(name, image);
+    laid.images.set(name, image);
     sheet.append(image);
   }
-  if (wanted.every((each) => laid.get(nameOf(each))?.complete)) takeUp(laid, names);
+  takeUp(laid);
 }
 
 const MOST_LAID = 80;
+const levelOf = (name: string) => name.slice(0, name.indexOf("-"));
 
-/** Tiles that are not in sight any more stay a while, so that one can go back. */
-function takeUp(laid: Map<string, HTMLImageElement>, wanted: Set<string>) {
-  for (const [name, image] of laid) {
-    const level = name.slice(0, name.indexOf("-"));
-    const other = ![...wanted].some((each) => each.startsWith(`${level}-`));
-    if (wanted.has(name) || (laid.size <= MOST_LAID && !other)) continue;
+/** Once all that is in sight is there, tiles of other sizes go; those of this one stay a while, so
+    that one can go back. */
+function takeUp({ images, wanted }: Laid) {
+  if ([...wanted].some((name) => !images.get(name)?.complete)) return;
+  const levels = new Set([...wanted].map(levelOf));
+  for (const [name, image] of images) {
+    if (wanted.has(name) || (levels.has(levelOf(name)) && images.size <= MOST_LAID)) continue;
     image.remove();
-    laid.delete(name);
+    images.delete(name);
   }
 }
 

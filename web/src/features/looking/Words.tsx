@@ -19,16 +19,16 @@ const ASKED = [
 
 /** What one says of a negative while it lies beside others: one touch a word, kept at once. */
 export function Words({ seen }: { seen: Seen }) {
-  const { problem, write, busy } = useWrite();
-  const [open, setOpen] = useState<Said>({}); // of a negative whose two ends are not both said yet
+  const [open, setOpen] = useState<Said>({}); // said, and not kept yet
+  const { problem, write, busy } = useWrite(() => setOpen({}));
   if (!seen.judged || !seen.piece_id) return null;
   const known = seen.judgement;
   const said = { ...known, ...open };
   const say = (word: Said) => {
     const next = { ...open, ...word };
     const whole = { ...known, ...next };
-    if (!whole.shadow || !whole.highlight) return setOpen(next);
-    setOpen({});
+    setOpen(next);
+    if (!whole.shadow || !whole.highlight) return;
     const blank = { at: "", faults: [], note: "", base_fog: null, measured: [], left_out: "" };
     const wanted = { ...blank, ...whole, id: seen.piece_id } as Judgement;
     void write(judge(wanted, seen.judgement_version));
