@@ -29,7 +29,6 @@ export type Sought = Partial<Record<(typeof FILTERS)[number], string>>;
 /** Every outing as a word to choose. */
 export const outingNamesQuery = question("outings_names");
 
-const FIRST_PAGE = 40; // a window and what lies next to it; further ones are asked for before they are seen
 const PAGE = 100;
 
 /** Every index something was exposed at. */
@@ -49,7 +48,7 @@ export const logQuery = (sought: Sought) =>
       const query = {
         ...asked(sought),
         ...(pageParam === null ? {} : { before: pageParam }),
-        limit: pageParam === null ? FIRST_PAGE : PAGE,
+        limit: PAGE,
       };
       return ask("log_read", { query });
     },
