@@ -18,7 +18,6 @@ from emulsa.store.folder import part_of
 
 TILE_PX = 512
 QUALITY = 88
-BAND_ROWS = TILE_PX
 making = threading.Lock()
 
 

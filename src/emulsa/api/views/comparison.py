@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from emulsa.api.routing import Db
+from emulsa.api.views.exposures import filter_names, lens_name
 from emulsa.api.views.sidecar import found
 from emulsa.core.darkroom.run import Run
 from emulsa.core.film.judgement import Judgement
@@ -20,7 +21,7 @@ from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.exchange import pictures, tiles
-from emulsa.store import films, kit, runs
+from emulsa.store import films, runs
 
 
 @dataclass(frozen=True)
@@ -117,7 +118,7 @@ def _told(db: Db, of: Attachment) -> Facts:
         film=_film(db, exposure, piece),
         developer=_developer(db, exposure, run),
         given=_given(exposure, run),
-        lens=_lens(db, exposure),
+        lens=", ".join(filter(None, (lens_name(db, exposure), *filter_names(db, exposure)))),
         exposure=set_text(exposure.aperture, exposure.seconds, exposure.mark),
         light=part_of(exposure.share, exposure.bracket_id, exposure.bracket_stops) or "as planned",
         scanned=scanned,
@@ -138,11 +139,3 @@ def _developer(db: Db, exposure: Exposure, run: Run | None) -> str:
 def _given(exposure: Exposure, run: Run | None) -> str:
     n = n_text(exposure.n if run is None or run.n is None else run.n)
     return n if run is None or run.minutes is None else f"{minutes_text(run.minutes)}, {n}"
-
-
-def _lens(db: Db, exposure: Exposure) -> str:
-    taken = exposure.taken
-    used = kit.lens(db, taken.lens_id) or kit.pinhole(db, taken.pinhole_id)
-    filters = [kit.filter_(db, each) for each in taken.filter_ids]
-    named = ([used] if used else []) + [each for each in filters if each]
-    return ", ".join(each.name for each in named)

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from emulsa.api.routing import Db
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.logged.log import as_developed
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.logged.texts import off_text, part_text, set_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
+from emulsa.store import kit
 
 
 @dataclass(frozen=True)
@@ -68,3 +70,16 @@ def shot_text(shots: list[Shot]) -> str:
     if not shots:
         return ""
     return ", ".join(each for each in (n_text(shots[-1].n), part_text(shots[-1])) if each)
+
+
+def lens_name(db: Db, exposure: Exposure) -> str:
+    """What it was taken through: its lens or pinhole."""
+    lens, pinhole = exposure.taken.lens_id, exposure.taken.pinhole_id
+    found = kit.lens(db, lens) or kit.pinhole(db, pinhole)
+    return found.name if found else ""
+
+
+def filter_names(db: Db, exposure: Exposure) -> list[str]:
+    """The filters it was taken with."""
+    chosen = [kit.filter_(db, each) for each in exposure.taken.filter_ids]
+    return [each.name for each in chosen if each is not None]

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from emulsa.api.routing import Db
-from emulsa.api.views.exposures import ExposureView, in_words
+from emulsa.api.views.exposures import ExposureView, filter_names, in_words, lens_name
 from emulsa.api.views.pictures import ScanTold, Together, scan_told, together
 from emulsa.api.views.prints import made_text
 from emulsa.api.views.sidecar import found, tones_of
@@ -34,7 +34,6 @@ from emulsa.store import (
     attachments,
     exposures,
     films,
-    kit,
     log,
     pieces,
     preferences,
@@ -176,8 +175,8 @@ def story_of(db: Db, id_: str) -> Story:
         outing=outing,
         film_id=piece.film_id,
         film_name=films.names(db)[piece.film_id],
-        lens_name=_lens_name(db, exposure),
-        filter_names=_filter_names(db, exposure),
+        lens_name=lens_name(db, exposure),
+        filter_names=filter_names(db, exposure),
         box=f"box of {box.count}, {box.emulsion or 'no emulsion number'}" if box else "",
         state=piece.state,
         kept_in=piece.kept_in,
@@ -302,17 +301,6 @@ def _line(entry: Entry, slip: Slip | None) -> LogLine:
         printed=entry.printed,
         slip=slip,
     )
-
-
-def _lens_name(db: Db, exposure: Exposure) -> str:
-    lens, pinhole = exposure.taken.lens_id, exposure.taken.pinhole_id
-    found = kit.lens(db, lens) or kit.pinhole(db, pinhole)
-    return found.name if found else ""
-
-
-def _filter_names(db: Db, exposure: Exposure) -> list[str]:
-    chosen = [kit.filter_(db, each) for each in exposure.taken.filter_ids]
-    return [each.name for each in chosen if each is not None]
 
 
 def _printed(found: KeptPrint) -> StoryPrint:
