@@ -39,7 +39,7 @@ from tests.api.test_exchange import archived, hand_in, merged, read
 from tests.conftest import HERE, OWN, Client
 from tests.effort import some
 from tests.killing import killed_at, statements_of
-from tests.ports import free_port
+from tests.serving import asked, free_port
 
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought, beside whole tables
@@ -328,20 +328,22 @@ def test_two_services_on_one_folder(
 
 
 @pytest.mark.skipif(os.name != "posix", reason="signals as this system has them")
-def test_told_to_stop_it_stops(tmp_path: Path) -> None:
+def test_told_to_stop_it_stops(tmp_path: Path, request: pytest.FixtureRequest) -> None:
     """With an import under way and an upload half arrived; what was acknowledged is there, and of
     the rest nothing."""
     port = free_port()
-    command = [sys.executable, "-m", "emulsa", "demo", "--port", str(port)]
+    command = [sys.executable, "-m", "emulsa", "serve", "--port", str(port)]
     errors = (tmp_path / "errors").open("w+")
     process = subprocess.Popen([*command, "--data", str(tmp_path / "data")], stderr=errors)
-    with httpx2.Client(base_url=f"http://127.0.0.1:{port}", headers=OWN, timeout=30) as client:
-        for _ in range(400):
-            try:
-                client.get("/api/health")
-                break
-            except httpx2.TransportError:
-                time.sleep(0.05)
+    address = f"http://127.0.0.1:{port}"
+
+    @request.addfinalizer
+    def ended() -> None:
+        process.kill()
+        process.wait()
+
+    asked(f"{address}/api/health")
+    with httpx2.Client(base_url=address, headers=OWN, timeout=30) as client:
         content = rows(tmp_path / "in.csv", 20_000).read_bytes()
         file = client.post(
             "/api/exchange/csv", content=content, headers={"idempotency-key": "f"}

@@ -8,8 +8,6 @@ import socket
 import sqlite3
 import subprocess
 import sys
-import time
-import urllib.request
 from contextlib import closing
 from pathlib import Path
 
@@ -19,7 +17,7 @@ from PIL import Image
 from emulsa import cli
 from emulsa.field import one_file
 from emulsa.store.folder import DATABASE
-from tests.ports import free_port
+from tests.serving import asked, free_port
 
 
 def test_a_busy_port_is_said_plainly(capsys: pytest.CaptureFixture[str], tmp_path: Path) -> None:
@@ -47,15 +45,7 @@ def test_the_demo_has_its_own_folder(tmp_path: Path) -> None:
     try:
         assert process.stdout is not None
         assert f"http://127.0.0.1:{port}" in process.stdout.readline()
-        for _ in range(100):
-            try:
-                with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/outings") as answer:
-                    assert b"Winding house" in answer.read()
-                break
-            except OSError:
-                time.sleep(0.1)
-        else:
-            pytest.fail("the demo did not answer")
+        assert b"Winding house" in asked(f"http://127.0.0.1:{port}/api/outings")
         made = sorted(each.name for each in (tmp_path / "emulsa").iterdir())
         assert made == ["demo"]
     finally:

@@ -5,9 +5,6 @@ import shutil
 import subprocess
 import sys
 import sysconfig
-import time
-import urllib.error
-import urllib.request
 import venv
 import zipfile
 from pathlib import Path
@@ -15,7 +12,7 @@ from pathlib import Path
 import pytest
 
 from emulsa.server.app import BUILT_PAGE
-from tests.ports import free_port
+from tests.serving import asked, free_port
 
 ROOT = Path(__file__).parents[2]
 
@@ -79,25 +76,10 @@ def test_it_serves_where_there_is_nothing_else(wheel: Path, tmp_path: Path) -> N
     command = [python, "-m", "emulsa", "demo", "--port", str(port), "--data", str(tmp_path / "d")]
     service = subprocess.Popen(command, env=bare, cwd=tmp_path, stdout=subprocess.DEVNULL)
     try:
-        page = _asked(f"http://127.0.0.1:{port}/")
+        page = asked(f"http://127.0.0.1:{port}/")
         assert b"<div id=" in page
-        assert b"Skarrowmoor" in _asked(f"http://127.0.0.1:{port}/api/outings")
-        assert _asked(f"http://127.0.0.1:{port}/api/cards/dial/zones.pdf").startswith(b"%PDF")
+        assert b"Skarrowmoor" in asked(f"http://127.0.0.1:{port}/api/outings")
+        assert asked(f"http://127.0.0.1:{port}/api/cards/dial/zones.pdf").startswith(b"%PDF")
     finally:
         service.kill()
         service.wait()
-
-
-def _asked(url: str) -> bytes:
-    """The answer, as soon as the service is up."""
-    asked = urllib.request.Request(url, headers={"X-Emulsa": "1"})
-    for _ in range(1_600):  # its demo is drawn at the first start
-        try:
-            with urllib.request.urlopen(asked, timeout=10) as answer:
-                body: bytes = answer.read()
-                return body
-        except urllib.error.HTTPError:
-            raise
-        except OSError:
-            time.sleep(0.05)
-    raise AssertionError("the application did not start")

@@ -5,7 +5,6 @@ import shutil
 import sqlite3
 import subprocess
 import sys
-import time
 import urllib.error
 import urllib.request
 from collections.abc import Callable, Iterator
@@ -20,7 +19,7 @@ from playwright.sync_api import Browser, ConsoleMessage, Page, Request, expect
 from emulsa.server.app import BUILT_PAGE, Settings
 from tests import databases
 from tests.browser import chromium
-from tests.ports import free_port
+from tests.serving import asked, free_port
 
 PATIENT_MS = 40_000  # a busy machine is slow, not wrong
 expect.set_options(timeout=PATIENT_MS)
@@ -69,13 +68,7 @@ class Service:
         self.process = subprocess.Popen(
             [sys.executable, "-m", "emulsa", *command], stdout=subprocess.DEVNULL
         )
-        for _ in range(800):
-            try:
-                self.call("GET", "/api/health")
-                return
-            except OSError:
-                time.sleep(0.05)
-        raise RuntimeError("the application did not start")
+        asked(f"{self.url}/api/health")
 
     def lay(self, data: Path) -> None:
         """Make the data those of another folder: ``fresh`` the demo, ``empty`` a first start."""

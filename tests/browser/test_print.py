@@ -60,10 +60,9 @@ def test_a_picture_is_shown_as_its_plan_prints(open_page: Open, service: Service
     page = open_page("/print/print-shed")
     column = page.get_by_role("region", name="How this print is made")
     expect(column).to_contain_text("28 s + 36 s burned")
-    expect(page.locator("canvas[data-preview]")).to_be_attached()
+    expect(page.locator("canvas[data-preview=print]")).to_be_attached()
     tables = service.call("POST", "/api/prints/preview", saved(service))
-    page.wait_for_load_state("networkidle")
-    until(page, lambda: grey(page, 0.05, 0.95) in tables["base"])
+    assert grey(page, 0.05, 0.95) in tables["base"]
     before = grey(page, 0.5, 0.2)
     assert before in tables["base"]
     page.get_by_role("button", name="Floor, +½").click()
@@ -246,8 +245,7 @@ def test_a_parts_time_is_dragged(open_page: Open, service: Service) -> None:
     """The whole picture darkens with the base time, its sum follows, and it is kept."""
     page = open_page("/print/print-shed")
     times = page.get_by_role("list", name="Times in the order worked")
-    page.wait_for_load_state("networkidle")
-    until(page, lambda: grey(page, 0.05, 0.95) > 0)
+    expect(page.locator("canvas[data-preview=print]")).to_be_attached()
     before = grey(page, 0.5, 0.2)
     times.get_by_role("slider", name="Soft filter, seconds").fill("40")
     until(page, lambda: grey(page, 0.5, 0.2) < before)

@@ -19,7 +19,7 @@ from tests.api.test_merging import expose, loaded
 from tests.browser import chromium
 from tests.browser.conftest import PHONE, Open, Service
 from tests.conftest import HERE, OWN, Client
-from tests.ports import free_port
+from tests.serving import free_port
 
 pytestmark = pytest.mark.browser
 

@@ -11,6 +11,9 @@ from emulsa.core.printing.planned import PrintPart, PrintSetting
 from emulsa.core.printing.strip import StripRequest
 from emulsa.core.prints.record import (
     KeptStrip,
+    Margins,
+    Mat,
+    OwnLight,
     PaperSheet,
     PlannedArea,
     Print,
@@ -179,4 +182,54 @@ TIP_PRINT = Print(
     title="Cutting shed, second sheet",
     plan=replace(FIRST, parts=(PrintPart(id="base", label="Middle filter", seconds=10),), areas=()),
 )
-PRINTS = (TIP_PRINT, SHED_PRINT)
+MIST = PlannedArea(
+    id="mist",
+    label="Mist",
+    act="burn",
+    part="none",
+    seconds=14,
+    own=OwnLight(filter="Soft filter", aperture="22"),
+    shape=Shape(kind="edge", points=(PicturePlace(x=0.1, y=0.42), PicturePlace(x=0.9, y=0.38))),
+)
+MIST_PRINT = Print(
+    id="print-mist",
+    exposure_id="exposure-trial-1B",
+    title="Tip in mist, post",
+    plan=replace(
+        FIRST,
+        parts=(PrintPart(id="base", label="Middle filter", seconds=16),),
+        areas=(
+            MIST,
+            replace(
+                MIST,
+                id="mist-hard",
+                seconds=6,
+                own=OwnLight(filter="Hard filter", aperture="22", by_eye=True),
+            ),
+            PlannedArea(
+                id="post",
+                label="Post",
+                act="dodge",
+                part="mist",
+                seconds=8,
+                shape=_outline((0.44, 0.12), (0.56, 0.12), (0.56, 0.46), (0.44, 0.46)),
+            ),
+        ),
+        sheet=PaperSheet(
+            width_mm=240,
+            height_mm=300,
+            image_long_mm=230,
+            turned=True,
+            black_edge_mm=1,
+            black_edge_s=3,
+            sides=Margins(left_mm=20, right_mm=20, top_mm=15, bottom_mm=25),
+            mat=Mat(width_mm=400, height_mm=350, free_mm=4, lower_mm=15),
+        ),
+    ),
+    low=0.45,
+    high=1.2,
+    base_fog=0.22,
+    right_s=16,
+    positive=True,
+)
+PRINTS = (MIST_PRINT, TIP_PRINT, SHED_PRINT)

@@ -12,6 +12,8 @@ export interface RunClock {
   print_id?: string;
   /** the plan it was exposed by */
   plan?: Schemas["PrintPlan"];
+  /** what of it was ended by eye */
+  by_eye?: Schemas["EndedByEye"][];
   /** the print was kept with its plan */
   kept?: boolean;
   title: string;

@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../api/queries";
+import { Tick } from "../components/Tick";
 import { offered } from "./offered";
 
 /** The bottles a run uses up: those that serve run after run, until others are ticked. */
@@ -23,19 +24,18 @@ export function Bottles({ bottles }: { bottles: ReturnType<typeof useBottles> })
         Use these bottles
       </Box>
       {bottles.all.map((each) => (
-        <Box as="label" key={each.id} display="flex" gap="2" alignItems="center" minHeight="44px">
-          <input
-            type="checkbox"
-            checked={bottles.chosen.includes(each)}
-            onChange={(event) => bottles.take(each.id, event.target.checked)}
-          />
+        <Tick
+          key={each.id}
+          on={bottles.chosen.includes(each)}
+          set={(on) => bottles.take(each.id, on)}
+        >
           {each.name}
           <Box as="span" color="ink2" fontSize="14px">
             {each.capacity_rolls == null
               ? each.kind
               : `${each.used_rolls} of ${each.capacity_rolls} rolls`}
           </Box>
-        </Box>
+        </Tick>
       ))}
     </Flex>
   );

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, fields, replace
 from typing import Annotated
@@ -9,13 +10,15 @@ from typing import Annotated
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.limits import Id, Label, Note, Within
 from emulsa.core.printing.plan import print_plan
-from emulsa.core.printing.planned import ChangeRow, PrintPart, PrintPlanRequest, PrintSetting
+from emulsa.core.printing.planned import AREAS, ChangeRow, PrintPart, PrintPlanRequest, PrintSetting
 from emulsa.core.printing.strip import StripRequest, strip_times
+from emulsa.core.prints.lamp import EndedByEye, as_ended, on_its_own, own_light
 from emulsa.core.prints.record import (
     MOST_TRIES,
     PAPER_MM,
     KeptStrip,
     PaperSheet,
+    PlannedArea,
     Print,
     PrintPlan,
     PrintTry,
@@ -64,10 +67,12 @@ class Cause:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class TryMade:
     """A print that came out of the fixer: of which plan, what it shows, what to do next. Without a
-    plan it is of the one that stands; without an id it has that of its act."""
+    plan it is of the one that stands; without an id it has that of its act. ``by_eye``: how long
+    what was ended by eye took, which its plan says from then on."""
 
     id: Id | None = None
     plan: PrintPlan | None = None
+    by_eye: Annotated[tuple[EndedByEye, ...], AREAS] = ()
     says: Note = ""
     next_time: Note = ""
     developer: Label = ""
@@ -132,7 +137,7 @@ def keep_try(print_: Print, last: int, made: TryMade, act_id: str, at: str) -> P
         print_id=print_.id,
         number=last + 1,
         at=at,
-        plan=made.plan or print_.plan,
+        plan=as_ended(made.plan or print_.plan, made.by_eye),
         says=made.says,
         next_time=made.next_time,
         developer=made.developer,
@@ -181,14 +186,7 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
         replace(each, seconds=factor[each.id], filter_factor=None) for each in print_.plan.parts
     )
     common = parts[0].seconds / print_.plan.parts[0].seconds
-    # white light takes no filter factor
-    white = common / 2 ** answer.ledger[-1].stops
-    areas = tuple(
-        each
-        if each.seconds is None
-        else replace(each, seconds=each.seconds * (white if each.part == "none" else common))
-        for each in print_.plan.areas
-    )
+    areas = tuple(_again(each, common, answer.ledger, print_.plan) for each in print_.plan.areas)
     plan = replace(
         print_.plan,
         parts=_whole_parts(parts),
@@ -199,6 +197,21 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
     )
     right = print_.right_s * common if print_.right_s else None
     return Reworked(print=replace(print_, plan=plan, right_s=right), ledger=answer.ledger)
+
+
+def _again(
+    area: PlannedArea, common: float, ledger: Sequence[ChangeRow], plan: PrintPlan
+) -> PlannedArea:
+    """An area's seconds for something else: white light takes no filter factor, and another
+    aperture of the print is none of a burn that has its own."""
+    if area.seconds is None:
+        return area
+    burn = next((each for each in plan.areas if each.id == area.part), area)
+    if on_its_own(burn):
+        own = own_light(burn)
+        without = ("" if own.filter else "filter", "aperture" if own.aperture is not None else "")
+        common /= 2 ** math.fsum(each.stops for each in ledger if each.label in without)
+    return replace(area, seconds=area.seconds * common)
 
 
 def _thrown(sheet: PaperSheet, larger: float) -> PaperSheet:

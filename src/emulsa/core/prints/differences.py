@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 
-from emulsa.core.prints.bars import seconds_text
+from emulsa.core.prints.bars import seconds_text, through_text
+from emulsa.core.prints.lamp import on_its_own
 from emulsa.core.prints.record import PlannedArea, PrintPlan, PrintTry
 from emulsa.core.written import size_text, size_words
 
@@ -47,12 +49,7 @@ def _areas(before: Sequence[PlannedArea], now: Sequence[PlannedArea]) -> Iterato
         was = old.get(area.id)
         if was is None:
             yield f"{area_text(area)}, new"
-        elif (area.act, area.part, area.stops, area.seconds) != (
-            was.act,
-            was.part,
-            was.stops,
-            was.seconds,
-        ):
+        elif replace(area, label="", shape=None) != replace(was, label="", shape=None):
             yield f"{area_text(area)}; was {area_text(was)}"
         elif area.shape != was.shape:
             yield f"{area.label} drawn otherwise"
@@ -72,6 +69,8 @@ def area_text(area: PlannedArea) -> str:
     >>> area_text(PlannedArea(id="a", label="Sky", act="burn", part="hard", stops=1))
     'Sky burned 1 stop'
     """
+    if on_its_own(area):
+        return f"{area.label} burned {seconds_text(area.seconds or 0)} by {through_text(area)}"
     verb = "burned" if area.act == "burn" else "held back"
     if area.stops is not None:
         return f"{area.label} {verb} {size_words(area.stops)}"

@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.core.numbers import plain
-from emulsa.core.prints.record import EaselMask, PaperSheet
+from emulsa.core.prints.mat import Matted, matted
+from emulsa.core.prints.record import EaselMask, Margins, PaperSheet
 from emulsa.core.written import length_text
 
 SQUARE = (1, 1)
@@ -14,8 +15,8 @@ NEAR_ENOUGH = 0.08  # rails and gates take some of a format (common practice)
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Layout:
-    """The sheet as it lies, the image in its middle with its black edge, the margin that is left
-    all around, and what is wrong with it; ``turn``: it fits the other way round."""
+    """The sheet as it lies, the image with its black edge on it, the margin that is left beside and
+    above it, and what is wrong with it; ``turn``: it fits the other way round; the mat over it."""
 
     width_mm: float
     height_mm: float
@@ -23,9 +24,11 @@ class Layout:
     image_height_mm: float
     side_mm: float
     top_mm: float
+    edge_mm: float
     fits: bool
     turn: bool
     says: str
+    matted: Matted | None
 
 
 def layout(
@@ -34,15 +37,21 @@ def layout(
     magnification: float | None = None,
     negative_long_mm: float | None = None,
 ) -> Layout:
-    """The image within its mask at its longer side, in the middle of the sheet. Said before it is
-    exposed when it does not fit that way round, or when its size is not what the magnification
-    makes of the negative: they are one fact."""
+    """The image within its mask at its longer side, on the sheet so that the margins wanted are
+    left, what is more on both sides alike. Said before it is exposed when it does not fit that way
+    round, or when its size is not what the magnification makes of the negative: they are one
+    fact."""
     width, height = _image(sheet, picture or SQUARE)
     lying = _lying(sheet, sheet.turned)
-    side, top = _left(sheet, lying, (width, height))
-    fits = min(side, top) >= sheet.margin_mm - 1e-9
-    other = _left(sheet, _lying(sheet, not sheet.turned), (width, height))
-    turn = not fits and min(other) >= sheet.margin_mm - 1e-9
+    wanted = margins(sheet)
+    beside, above = _left(sheet, lying, (width, height))
+    fits = _enough(wanted, beside, above)
+    turn = not fits and _enough(
+        wanted, *_left(sheet, _lying(sheet, not sheet.turned), (width, height))
+    )
+    side = _before(beside, wanted.left_mm, wanted.right_mm)
+    top = _before(above, wanted.top_mm, wanted.bottom_mm)
+    least = min(side, top, beside - side, above - top)
     made = _made_mm(sheet, picture or SQUARE, magnification, negative_long_mm)
     apart = made is not None and abs(made / sheet.image_long_mm - 1) > NEAR_ENOUGH
     return Layout(
@@ -52,14 +61,37 @@ def layout(
         image_height_mm=height,
         side_mm=side,
         top_mm=top,
+        edge_mm=sheet.black_edge_mm,
         fits=fits and not apart,
         turn=turn and not apart,
         says=f"{plain(round(magnification or 0, 2))}× makes {length_text(round(made or 0))} of this"
         f" {length_text(negative_long_mm or 0)} negative, and the sheet says"
         f" {length_text(sheet.image_long_mm)}: put one of them right."
         if apart
-        else _says(sheet, min(side, top), fits, turn),
+        else _says(sheet, least, fits, turn),
+        matted=matted(sheet.mat, width, height) if sheet.mat else None,
     )
+
+
+def margins(sheet: PaperSheet) -> Margins:
+    """What one wants to be left on each side."""
+    if sheet.sides is not None:
+        return sheet.sides
+    same = sheet.margin_mm
+    return Margins(left_mm=same, right_mm=same, top_mm=same, bottom_mm=same)
+
+
+def _enough(wanted: Margins, beside: float, above: float) -> bool:
+    """Whether what is left in all holds the margins of two sides."""
+    return (
+        beside >= wanted.left_mm + wanted.right_mm - 1e-9
+        and above >= wanted.top_mm + wanted.bottom_mm - 1e-9
+    )
+
+
+def _before(left: float, first: float, second: float) -> float:
+    """The margin left of, or above, the image."""
+    return first + (left - first - second) / 2
 
 
 def _made_mm(
@@ -106,19 +138,25 @@ def _lying(sheet: PaperSheet, turned: bool) -> tuple[float, float]:
 def _left(
     sheet: PaperSheet, lying: tuple[float, float], image: tuple[float, float]
 ) -> tuple[float, float]:
-    """What is left beside and above the image and its black edge."""
-    side, top = (
-        (paper - shown) / 2 - sheet.black_edge_mm for paper, shown in zip(lying, image, strict=True)
+    """What is left in all beside, and above and below, the image and its black edge."""
+    beside, above = (
+        paper - shown - 2 * sheet.black_edge_mm for paper, shown in zip(lying, image, strict=True)
     )
-    return side, top
+    return beside, above
 
 
 def _says(sheet: PaperSheet, least: float, fits: bool, turn: bool) -> str:
-    wanted = length_text(sheet.margin_mm)
+    if fits and sheet.sides is not None:
+        return "The image fits with the margins wanted on each side."
+    wanted = "the margins" if sheet.sides is not None else length_text(sheet.margin_mm)
     if fits:
         return f"The image fits with {length_text(round(least))} all around at least."
     if turn:
+        if sheet.sides is not None:
+            return "This way round the margins wanted are not left; turned, they are."
         return f"This way round it leaves no {wanted} to mount it by; turned, it does."
     if least < 0:
         return "The image is larger than the sheet: make it smaller, or take a larger sheet."
+    if sheet.sides is not None:
+        return "It leaves less than the margins wanted. Make the image smaller."
     return f"It leaves {length_text(round(least))}; {wanted} are wanted. Make the image smaller."

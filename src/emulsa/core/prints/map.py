@@ -111,6 +111,8 @@ def _facts(
         facts.append(("Mask", covered))
     if sheet.black_edge_mm:
         facts.append(("Black border by flash", length_text(sheet.black_edge_mm)))
+    if worked.layout.matted:
+        facts.append(("Mat", worked.layout.matted.text))
     if plan.drying_down:
         facts.append(("Drying down", f"{100 * plan.drying_down:.0f} % off every time"))
     if plan.lamp_lag_s:

@@ -18,10 +18,8 @@ from emulsa.core.errors import CoreError, Missing
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.limits import Id, Within
 from emulsa.core.printing.grade import range_of
-from emulsa.core.printing.plan import print_plan
-from emulsa.core.printing.planned import PrintArea, PrintPlanAnswer
-from emulsa.core.prints.record import Print
-from emulsa.core.prints.worked import request_of
+from emulsa.core.prints.lamp import Lamp, lamp, on_its_own, own_light, worth
+from emulsa.core.prints.record import PlannedArea, Print, PrintPlan
 from emulsa.core.rendering.negative import net_density
 from emulsa.core.rendering.paper import Paper, lightness, response
 from emulsa.core.sensitometry.scanning import Sample, ScanRequest, light
@@ -61,13 +59,13 @@ class PreviewTables:
 
 def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> PreviewTables:
     """The tables of a plan. ``clear`` is the level of the lightest film in the scan."""
-    answer = print_plan(request_of(print_.plan))
+    answer = lamp(print_.plan)
     base = _base(answer)
     greys = _greys(print_, paper, clear, base)
     return PreviewTables(
         base=greys(base),
         areas=tuple(
-            AreaTable(id=each.id, greys=greys(_worked(each, base, answer)))
+            AreaTable(id=each.id, greys=_shade(each, print_.plan, answer, greys))
             for each in print_.plan.areas
         ),
     )
@@ -80,23 +78,30 @@ def area_steps(
     area = next((each for each in print_.plan.areas if each.id == area_id), None)
     if area is None:
         raise Missing("This area is not in the plan.", field="area_id")
-    base = _base(print_plan(request_of(replace(print_.plan, areas=()))))
+    base = _base(lamp(replace(print_.plan, areas=())))
     greys = _greys(print_, paper, clear, base)
+    burn = _burn_of(area, print_.plan)
     steps = []
     for amount in STOPS if area.stops is not None else SECONDS:
         other = (
             replace(area, stops=amount) if area.stops is not None else replace(area, seconds=amount)
         )
         try:
-            answer = print_plan(request_of(replace(print_.plan, areas=(other,))))
+            plan = replace(print_.plan, areas=(burn, other) if burn else (other,))
+            answer = lamp(plan)
         except CoreError:
             continue  # held back for all of its part
-        steps.append(AreaStep(amount=amount, greys=greys(_worked(other, base, answer))))
+        steps.append(AreaStep(amount=amount, greys=_shade(other, plan, answer, greys)))
     return tuple(steps)
 
 
-def _base(answer: PrintPlanAnswer) -> dict[str, float]:
-    return {row.part: row.seconds for row in answer.rows if row.act == "base"}
+def _base(answer: Lamp) -> dict[str, float]:
+    return {row.id: row.seconds for row in answer.parts}
+
+
+def _burn_of(area: PlannedArea, plan: PrintPlan) -> PlannedArea | None:
+    """The burn of its own that an area is held back in."""
+    return next((each for each in plan.areas if each.id == area.part and on_its_own(each)), None)
 
 
 def _greys(
@@ -107,6 +112,9 @@ def _greys(
     nets = _positives() if print_.positive else _negatives(clear)
     ranges = {each.label: each.range for each in paper.filters} if paper else {}
     of_part = {each.id: _range(each.label, ranges) for each in print_.plan.parts}
+    for each in print_.plan.areas:
+        if on_its_own(each) and own_light(each).filter:
+            of_part[each.id] = _range(own_light(each).filter, ranges)
 
     def greys(times: Mapping[str, float]) -> tuple[int, ...]:
         tone = _tone(times, right, of_part, paper)
@@ -161,19 +169,38 @@ def _range(label: str, ranges: Mapping[str, float]) -> float:
         return NORMAL_RANGE
 
 
-def _worked(
-    area: PrintArea, base: Mapping[str, float], answer: PrintPlanAnswer
-) -> dict[str, float]:
-    """The seconds of every part where an area is worked."""
-    times = dict(base)
+def _shade(
+    area: PlannedArea,
+    plan: PrintPlan,
+    answer: Lamp,
+    greys: Callable[[Mapping[str, float]], tuple[int, ...]],
+) -> tuple[int, ...]:
+    """Greys where an area is worked. What is held back in a burn of its own is lighter than where
+    it burns; the page lays it over that, so it is told as that much lighter than the whole."""
+    base = _base(answer)
+    burned = {
+        each.area.id: each.row.seconds * worth(each.area, plan)
+        for each in answer.burns
+        if on_its_own(each.area)
+    }
+    if area.id in burned:
+        return greys(base | {area.id: burned[area.id]})
     if area.act == "burn":
-        burned = next(each.seconds for each in answer.rows if each.id == area.id)
-        times[area.part] = times.get(area.part, 0.0) + burned
-    else:
-        row = next(each for each in answer.rows if each.id == area.part and each.act == "base")
-        held = next(each.hold_s for each in row.dodges if each.id == area.id)
-        times[area.part] = max(0.0, times[area.part] - held)
-    return times
+        row = next(each.row for each in answer.burns if each.area.id == area.id)
+        return greys(base | {area.part: base[area.part] + row.seconds})
+    lit = (*answer.parts, *(each.row for each in answer.burns))
+    held = next(each for row in lit for each in row.dodges if each.id == area.id).hold_s
+    burn = _burn_of(area, plan)
+    if burn is None:
+        return greys(base | {area.part: max(0.0, base[area.part] - held)})
+    fully = burned[burn.id]
+    lighter = greys(base | {burn.id: max(0.0, fully - held * worth(burn, plan))})
+    return tuple(
+        whole + less - more
+        for whole, less, more in zip(
+            greys(base), lighter, greys(base | {burn.id: fully}), strict=True
+        )
+    )
 
 
 def _tone(

@@ -6,11 +6,13 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Unsound
+from emulsa.core.light.marks import ApertureMark
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
 from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.planned import (
     AREAS,
     PARTS,
+    AreaSeconds,
     DryingDown,
     PrintArea,
     PrintPart,
@@ -48,10 +50,24 @@ class Shape:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class OwnLight:
+    """What a burn of its own is given by: a filter or grade (none: white light), an aperture if it
+    is another than the print's, and whether its seconds are only about right, because it is ended
+    by eye."""
+
+    filter: Label = ""
+    aperture: ApertureMark | None = None
+    by_eye: bool = False
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PlannedArea(PrintArea):
-    """An area of the plan with its shape, where it was drawn."""
+    """An area of the plan with its shape, where it was drawn. A burn in no part (``none``) has
+    light of its own: seconds, through white light unless ``own`` says what else. Other areas may be
+    held back in it by naming it as their part."""
 
     shape: Shape | None = None
+    own: OwnLight | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -65,10 +81,31 @@ class EaselMask:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Margins:
+    """What one wants to be left of the sheet on each side as the print hangs."""
+
+    left_mm: MarginMm = 20
+    right_mm: MarginMm = 20
+    top_mm: MarginMm = 20
+    bottom_mm: MarginMm = 20
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Mat:
+    """The mat a print is shown in, as large as its frame: what the window leaves free of the sheet
+    around the image (below zero it covers the image), how much wider the border is below."""
+
+    width_mm: PaperMm = 400
+    height_mm: PaperMm = 500
+    free_mm: Annotated[float, Within("What the window leaves free", -50, 100, "mm")] = 3
+    lower_mm: Annotated[float, Within("How much wider it is below", 0, 200, "mm")] = 10
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PaperSheet:
     """How the image lies on the sheet: the paper, the longer side of what the mask leaves of the
-    image, whether the sheet is turned, the margin one wants to mount it by, a black edge by
-    flash."""
+    image, whether the sheet is turned, the margin one wants to mount it by (``sides`` where it is
+    not the same all around), a black edge by flash and its seconds, the mat."""
 
     width_mm: PaperMm = 240
     height_mm: PaperMm = 300
@@ -77,6 +114,9 @@ class PaperSheet:
     mask: EaselMask = EaselMask()
     margin_mm: MarginMm = 20
     black_edge_mm: MarginMm = 0
+    black_edge_s: AreaSeconds = 0
+    sides: Margins | None = None
+    mat: Mat | None = None
 
 
 USUAL_SETTING = PrintSetting(aperture="8", magnification=2.0)

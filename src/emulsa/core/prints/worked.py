@@ -11,10 +11,9 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.printing.grade import WANTS, OwnPaper, PaperGradeRequest, paper_grade
-from emulsa.core.printing.plan import print_plan
-from emulsa.core.printing.planned import PrintPlanAnswer, PrintPlanRequest
-from emulsa.core.prints.bars import RowBar, bar, seconds_text
+from emulsa.core.prints.bars import RowBar, bars, seconds_text
 from emulsa.core.prints.differences import amount_text, differences
+from emulsa.core.prints.lamp import Lamp, lamp
 from emulsa.core.prints.layout import Layout, layout
 from emulsa.core.prints.record import Print, PrintPlan
 from emulsa.core.written import size_words
@@ -50,16 +49,6 @@ class PrintWorked:
     field: str | None
 
 
-def request_of(plan: PrintPlan) -> PrintPlanRequest:
-    """A plan as the operation takes it."""
-    return PrintPlanRequest(
-        parts=plan.parts,
-        areas=plan.areas,
-        lamp_lag_s=plan.lamp_lag_s,
-        drying_down=plan.drying_down,
-    )
-
-
 def worked_out(
     print_: Print,
     paper: PrintingPaper | None,
@@ -72,11 +61,10 @@ def worked_out(
     is wrong."""
     answer, problem, field = None, "", None
     try:
-        answer = print_plan(request_of(print_.plan))
+        answer = lamp(print_.plan)
     except CoreError as refusal:
         problem, field = refusal.message, refusal.field
-    labels = {each.id: each.label.lower() for each in print_.plan.parts}
-    rows = tuple(bar(each, labels) for each in answer.rows) if answer else ()
+    rows = bars(print_.plan, answer) if answer else ()
     return PrintWorked(
         base_text=_base_text(answer) if answer else "",
         burned_text=_burned_text(answer) if answer else "",
@@ -115,12 +103,12 @@ def _reach(plan: PrintPlan, enlarger: Enlarger | None) -> Iterator[str]:
         yield f"Its lens has f/{enlarger.widest} to f/{enlarger.smallest}."
 
 
-def _base_text(answer: PrintPlanAnswer) -> str:
-    return seconds_text(math.fsum(each.seconds for each in answer.rows if each.act == "base"))
+def _base_text(answer: Lamp) -> str:
+    return seconds_text(math.fsum(each.seconds for each in answer.parts))
 
 
-def _burned_text(answer: PrintPlanAnswer) -> str:
-    burned = math.fsum(each.seconds for each in answer.rows if each.act == "burn")
+def _burned_text(answer: Lamp) -> str:
+    burned = math.fsum(each.row.seconds for each in answer.burns)
     return f"+ {seconds_text(burned)} burned" if burned else ""
 
 

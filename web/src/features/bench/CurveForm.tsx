@@ -11,6 +11,7 @@ import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { putTest, readDensities, readPatch, type TestView } from "./queries";
@@ -250,14 +251,9 @@ function Densitometer({ place, take }: { place: number; take: (density: string) 
   return (
     <>
       <Button onClick={next}>Read next patch</Button>
-      <Flex as="label" gap="2" align="center" minHeight="44px">
-        <input
-          type="checkbox"
-          checked={zeroed}
-          onChange={(event) => setZeroed(event.target.checked)}
-        />
+      <Tick on={zeroed} set={setZeroed}>
         Zeroed
-      </Flex>
+      </Tick>
       <Box color="ink2" fontSize="14px">
         simulated densitometer
       </Box>

@@ -8,6 +8,7 @@ import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { typedNumber, typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
@@ -132,14 +133,9 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
         <Group title="How it was exposed">
           {text("lens", "Lens")}
           {text("light", "Light")}
-          <Flex as="label" gap="2" align="center" minHeight="44px">
-            <input
-              type="checkbox"
-              checked={draft.shutter_measured}
-              onChange={(event) => set({ shutter_measured: event.target.checked })}
-            />
+          <Tick on={draft.shutter_measured} set={(on) => set({ shutter_measured: on })}>
             the shutter was measured
-          </Flex>
+          </Tick>
         </Group>
         <Group title="For films side by side">
           {text("bracket", "Bracket either way, stops", "frames in thirds, to print from")}

@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Choose } from "../../components/Choose";
 import { Notice } from "../../components/Notice";
+import { Tick } from "../../components/Tick";
 import { benchQuery, type TestView, type Worked } from "./queries";
 
 /** Films under equal light: a reference, what each does beside it, what was not equal. */
@@ -43,20 +44,17 @@ export function SideBySide({
             </Box>
             <Flex wrap="wrap" columnGap="5">
               {more.map((each) => (
-                <Flex as="label" key={each.id} gap="2" align="center" minHeight="44px">
-                  <input
-                    type="checkbox"
-                    checked={others.includes(each.id)}
-                    onChange={(event) =>
-                      change({
-                        others: event.target.checked
-                          ? [...others, each.id]
-                          : others.filter((id) => id !== each.id),
-                      })
-                    }
-                  />
+                <Tick
+                  key={each.id}
+                  on={others.includes(each.id)}
+                  set={(on) =>
+                    change({
+                      others: on ? [...others, each.id] : others.filter((id) => id !== each.id),
+                    })
+                  }
+                >
                   {each.title}
-                </Flex>
+                </Tick>
               ))}
             </Flex>
           </Box>

@@ -10,6 +10,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { offered } from "../../shared/offered";
@@ -111,14 +112,9 @@ export function DecideSheet({
           problem={at("choice.recipe_id") ?? at("recipe_id")}
         />
         {group.sheets.some((each) => each.error_stops !== 0) && (
-          <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
-            <input
-              type="checkbox"
-              checked={held}
-              onChange={(event) => setHeld(event.target.checked)}
-            />
+          <Tick on={held} set={setHeld}>
             Hold the highlights: develop for how it was exposed
-          </Box>
+          </Tick>
         )}
         <Grid templateColumns="1fr 2fr" gap="4">
           <Entry

@@ -10,6 +10,7 @@ import { today } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../../shared/Conflict";
@@ -172,14 +173,9 @@ function Faults({
             onChange={(event) => set(place, { note: event.target.value })}
           />
           <Flex align="end" justify="space-between" gap="2">
-            <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
-              <input
-                type="checkbox"
-                checked={fault.mended}
-                onChange={(event) => set(place, { mended: event.target.checked })}
-              />
+            <Tick on={fault.mended} set={(on) => set(place, { mended: on })}>
               mended
-            </Box>
+            </Tick>
             <Button
               variant="quiet"
               paddingInline="2"

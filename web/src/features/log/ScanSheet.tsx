@@ -4,6 +4,7 @@ import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
@@ -71,14 +72,9 @@ export function ScanSheet({
             What was done
           </Box>
           {DONE.map(({ field, label }) => (
-            <Flex as="label" key={field} gap="2" align="center" minHeight="44px">
-              <input
-                type="checkbox"
-                checked={done[field]}
-                onChange={(event) => setDone({ ...done, [field]: event.target.checked })}
-              />
+            <Tick key={field} on={done[field]} set={(on) => setDone({ ...done, [field]: on })}>
               {label}
-            </Flex>
+            </Tick>
           ))}
         </Box>
         <Entry

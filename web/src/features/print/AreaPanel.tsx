@@ -4,8 +4,10 @@ import { ask } from "../../api/ask";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Tick } from "../../components/Tick";
 import { asTyped } from "../../components/typedNumber";
 import { HANDLES } from "../../service/service";
+import { onItsOwn } from "./edits";
 import type { Drawing } from "./Picture";
 import type { Area, Plan } from "./queries";
 
@@ -13,17 +15,23 @@ import type { Area, Plan } from "./queries";
 export function AreaPanel({
   area,
   plan,
+  filters,
   change,
   move,
   redraw,
+  again,
   remove,
   close,
 }: {
   area: Area;
   plan: Plan;
+  /** those the paper knows */
+  filters: string[];
   change: (to: (before: Area) => Area) => void;
   move: (by: -1 | 1) => void;
   redraw: (kind: Drawing["kind"]) => void;
+  /** the same shape through another filter */
+  again: () => void;
   remove: () => void;
   close: () => void;
 }) {
@@ -63,9 +71,13 @@ export function AreaPanel({
           part={area.part}
           by={by}
           parts={plan.parts}
+          areas={plan.areas}
           change={change}
           setText={show}
         />
+        {onItsOwn(area) && (
+          <Own area={area} usual={plan.setting.aperture} {...{ filters, change }} />
+        )}
         <Entry
           label={by === "stops" ? "Stops" : "Seconds"}
           inputMode="decimal"
@@ -90,6 +102,7 @@ export function AreaPanel({
           <Button onClick={() => move(-1)}>Move earlier</Button>
           <Button onClick={() => move(1)}>Move later</Button>
           <Button onClick={() => redraw(area.shape?.kind ?? "outline")}>Redraw outline</Button>
+          {area.act === "burn" && <Button onClick={again}>Again through another filter</Button>}
           <Button variant="quiet" onClick={remove}>
             Remove area
           </Button>
@@ -104,6 +117,49 @@ export function AreaPanel({
 
 type Change = (to: (before: Area) => Area) => void;
 
+/** What a burn of its own is given by. */
+function Own({
+  area,
+  usual,
+  filters,
+  change,
+}: {
+  area: Area;
+  /** the print's aperture */
+  usual: string | number;
+  filters: string[];
+  change: Change;
+}) {
+  const own = area.own ?? { filter: "", aperture: null, by_eye: false };
+  const give = (to: Partial<typeof own>) =>
+    change((before) => ({ ...before, own: { ...own, ...before.own, ...to } }));
+  return (
+    <>
+      <Grid templateColumns="1fr 1fr" gap="3">
+        <Entry
+          label="Filter or grade"
+          value={own.filter}
+          placeholder="white light"
+          maxLength={80}
+          suggest={filters}
+          onChange={(event) => give({ filter: event.target.value })}
+        />
+        <Entry
+          label="Aperture"
+          inputMode="decimal"
+          value={own.aperture === null ? "" : String(own.aperture)}
+          placeholder={String(usual)}
+          maxLength={16}
+          onChange={(event) => give({ aperture: event.target.value || null })}
+        />
+      </Grid>
+      <Tick on={own.by_eye} set={(on) => give({ by_eye: on })}>
+        Ended by eye
+      </Tick>
+    </>
+  );
+}
+
 /** What does not change while an amount is dragged. */
 const Fields = memo(
   function Fields({
@@ -112,6 +168,7 @@ const Fields = memo(
     part,
     by,
     parts,
+    areas,
     change,
     setText,
   }: {
@@ -120,6 +177,7 @@ const Fields = memo(
     part: string;
     by: "stops" | "seconds";
     parts: Plan["parts"];
+    areas: Area[];
     change: Change;
     setText: (text: string) => void;
   }) {
@@ -143,17 +201,22 @@ const Fields = memo(
               change((before) => ({
                 ...before,
                 act: act as Area["act"],
-                part:
-                  act === "dodge" && before.part === "none" ? (parts[0]?.id ?? "") : before.part,
+                part: parts.some((each) => each.id === before.part)
+                  ? before.part
+                  : (parts[0]?.id ?? ""),
               }))
             }
           />
           <Choose
-            label="Filter"
+            label={act === "burn" ? "Light" : "During"}
             value={part}
             options={[
               ...parts.map((each) => ({ value: each.id, label: each.label })),
-              ...(act === "burn" ? [{ value: "none", label: "white light" }] : []),
+              ...(act === "burn"
+                ? [{ value: "none", label: "light of its own" }]
+                : areas
+                    .filter(onItsOwn)
+                    .map((each) => ({ value: each.id, label: `burn of ${each.label}` }))),
             ]}
             onChange={(to) => {
               change((before) =>
@@ -190,5 +253,6 @@ const Fields = memo(
     before.act === now.act &&
     before.part === now.part &&
     before.by === now.by &&
+    before.areas === now.areas &&
     before.parts === now.parts,
 );

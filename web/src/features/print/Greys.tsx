@@ -91,7 +91,7 @@ export const Greys = memo(function Greys({
       ref={canvas}
       width={w}
       height={h}
-      data-preview
+      data-preview={tables && (image || !source) ? "print" : "waiting"}
       aria-hidden
       style={{ width, height, display: "block", pointerEvents: "none" }}
     />

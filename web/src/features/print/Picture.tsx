@@ -187,9 +187,12 @@ export function Picture({
         </svg>
       )}
       {!drawing &&
-        areas.map((each) => {
+        areas.map((each, place) => {
           const at = each.shape ? middleOf(each.shape) : null;
           if (!at) return null;
+          const drawn = JSON.stringify(each.shape);
+          // the same shape worked again stands under the first
+          const under = areas.slice(0, place).filter((one) => JSON.stringify(one.shape) === drawn);
           return (
             <button
               type="button"
@@ -199,7 +202,7 @@ export function Picture({
               aria-label={`${each.label}, ${amounts.get(each.id) ?? ""}`}
               style={{
                 left: `${100 * Math.min(0.93, Math.max(0.07, at.x))}%`,
-                top: `${100 * Math.min(0.95, Math.max(0.05, at.y))}%`,
+                top: `calc(${100 * Math.min(0.95, Math.max(0.05, at.y))}% + ${36 * under.length}px)`,
               }}
               onClick={() => choose(each.id === chosen ? null : each.id)}
             >

@@ -18,15 +18,21 @@ import type { PrintView } from "./queries";
 
 const { red: RED, dim: DIM } = SAFE;
 const REHEARSAL = 10;
+const LEAST_BY_EYE_S = 1;
 
 /** The paper goes into its baths: from here on it is a run like any other, by the same clock. */
-function intoBaths(view: PrintView, course: Schemas["PaperCourse"], speed: number) {
+function intoBaths(
+  view: PrintView,
+  course: Schemas["PaperCourse"],
+  { by_eye, speed }: Pick<PrintTimed, "by_eye" | "speed">,
+) {
   keepRun({
     ...READY,
     ...going(speed),
     run_id: newId(),
     print_id: view.print.id,
     plan: view.print.plan,
+    by_eye,
     title: view.print.title,
     began_c: 20,
     steps: course.steps,
@@ -50,9 +56,9 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
   const stages = view.worked.rows;
   const first = view.baths?.steps[0]?.name;
   const timed = usePrintClock();
-  const { place, since, speed } = timed ?? { place: -1, since: null, speed: 1 };
+  const { place, since, speed, by_eye } = timed ?? { place: -1, since: null, speed: 1, by_eye: [] };
   const keep = (to: Partial<PrintTimed>) =>
-    keepPrintClock({ print_id: view.print.id, place, since, speed, ...to });
+    keepPrintClock({ print_id: view.print.id, place, since, speed, by_eye, ...to });
   const [black, setBlack] = useState(false);
   const [beats, setBeats] = useState(true);
   const now = useTicks(since !== null);
@@ -64,7 +70,8 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
   const stage = stages[place];
   const done_s = since === null ? 0 : (Math.max(0, now - since) / 1000) * speed;
   const left = stage ? stage.set_s - done_s : 0;
-  const running = since !== null && left > 0;
+  const eye = since !== null && Boolean(stage?.by_eye);
+  const running = since !== null && (eye || left > 0);
   useEffect(() => dialog.current?.focus(), []);
   // the end of a stage, the holds within it, and the seconds between
   useEffect(() => {
@@ -78,26 +85,37 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
       sound.start();
     }
     const second = Math.floor(done_s);
-    if (second !== heard.current.second && left > 0) {
+    if (second !== heard.current.second && running) {
       heard.current.second = second;
-      if (left <= 3) sound.last();
+      if (left <= 3 && !eye) sound.last();
       else if (beats && second > 0) sound.ten();
     }
-    if (left <= 0) {
+    if (!running) {
       const now_ = readPrintClock();
       if (now_) keepPrintClock({ ...now_, since: null });
       sound.end();
-      const next = stages[place + 1];
-      say(next ? `${next.title} next` : `lamp off; ${first ?? "done"}`);
+      sayNext();
     }
-  }, [since, stage, done_s, left, place, beats, stages, first]);
+  });
+  const sayNext = () => {
+    const next = stages[place + 1];
+    say(next ? `${next.title} next. ${next.before}` : `lamp off; ${first ?? "done"}`);
+  };
   const over = place >= stages.length - 1 && !running && place >= 0;
   const go = () => {
     wakeSound();
+    if (eye && stage) {
+      // a second or two of a finger are no decision
+      if (done_s < LEAST_BY_EYE_S * speed) return;
+      const others = by_eye.filter((each) => each.area !== stage.id);
+      keep({ since: null, by_eye: [...others, { area: stage.id, lamp_s: done_s }] });
+      sound.end();
+      return sayNext();
+    }
     if (running) return;
     if (over) {
       if (!view.baths) return;
-      intoBaths(view, view.baths, speed);
+      intoBaths(view, view.baths, { by_eye, speed });
       return close();
     }
     sound.start();
@@ -200,15 +218,22 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
                 lineHeight={1}
                 fontWeight={620}
               >
-                {clock(running ? left : (next?.set_s ?? view.baths?.steps[0]?.end_s ?? 0))}
+                {clock(
+                  eye ? done_s : running ? left : (next?.set_s ?? view.baths?.steps[0]?.end_s ?? 0),
+                )}
               </Box>
               <Box fontSize="22px" minHeight="34px" aria-live="assertive">
                 {running
-                  ? (cueNow?.text ?? "")
+                  ? (cueNow?.text ?? (eye ? `Tap, Enter or pedal to end; ${stage?.text}` : ""))
                   : over && !first
                     ? ""
                     : "Tap, Enter or pedal to start"}
               </Box>
+              {!running && next?.before && (
+                <Box fontSize="18px" color={SAFE.lit} paddingTop="2">
+                  {next.before}
+                </Box>
+              )}
             </Flex>
             <Flex gap="3" wrap="wrap" justify="center">
               {button(beats ? "Metronome on" : "Metronome off", () => setBeats(!beats))}
@@ -222,7 +247,7 @@ export function PrintClock({ view, close: shut }: { view: PrintView; close: () =
                 !first &&
                 button(
                   "Save print",
-                  () => void write(printMade(view.print.id, view.print.plan)),
+                  () => void write(printMade(view.print.id, view.print.plan, by_eye)),
                   busy,
                 )}
               {!running && button("Close", close)}

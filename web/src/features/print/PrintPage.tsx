@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useCallback, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
@@ -15,7 +16,7 @@ import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
 import { keepPrintClock, readPrintClock } from "./clockState";
-import { moved, placed, timed, turned, withArea, withAreas } from "./edits";
+import { moved, onceMore, placed, removed, timed, turned, withArea } from "./edits";
 import { Layout } from "./Layout";
 import { Picture } from "./Picture";
 import { PlanSheet } from "./PlanSheet";
@@ -168,8 +169,14 @@ function Shown({ view }: { view: PrintView }) {
                 change={(to) => change(withArea(area.id, to))}
                 move={(by) => change(moved(area.id, by))}
                 redraw={(kind) => touches.begin(kind, area.id)}
+                filters={view.paper?.filters.map((each) => each.label) ?? []}
+                again={() => {
+                  const as = newId();
+                  change(onceMore(area.id, as));
+                  setChosen(as);
+                }}
                 remove={() => {
-                  change(withAreas((all) => all.filter((each) => each.id !== area.id)));
+                  change(removed(area.id));
                   setChosen(null);
                 }}
                 close={() => setChosen(null)}

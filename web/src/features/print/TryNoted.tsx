@@ -4,6 +4,7 @@ import { Button } from "../../components/Button";
 import { dayOf } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
+import { Tick } from "../../components/Tick";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { noteTry, printAgain, type Try, type TryNotes } from "./queries";
@@ -80,14 +81,9 @@ export function TryNoted({
           >
             Use this plan again
           </Button>
-          <Flex as="label" gap="2" align="center" minHeight="44px">
-            <input
-              type="checkbox"
-              checked={draft.final}
-              onChange={(event) => edit({ final: event.target.checked })}
-            />
+          <Tick on={draft.final} set={(on) => edit({ final: on })}>
             the final print
-          </Flex>
+          </Tick>
         </Flex>
         {draft.final && (
           <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="3">

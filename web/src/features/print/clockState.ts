@@ -1,4 +1,7 @@
+import type { Schemas } from "../../api/calls";
 import { keptOutside } from "../../api/kept";
+
+type EndedByEye = Schemas["EndedByEye"];
 
 /** The print's clock, kept outside the page like the others: a reload or a sleeping tab changes
     nothing. Times come from the wall clock. */
@@ -8,6 +11,8 @@ export interface PrintTimed {
   place: number;
   /** when it was set going; null while it stands */
   since: number | null;
+  /** how long the lamp was on for what was ended by eye */
+  by_eye: EndedByEye[];
   /** 1, or faster in a rehearsal */
   speed: number;
 }

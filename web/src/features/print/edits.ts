@@ -4,6 +4,11 @@ import type { Area, Print } from "./queries";
 
 export type Edit = (before: Print) => Print;
 
+/** A burn of its own, in no part: so many seconds. */
+const OWN = { act: "burn", part: "none", stops: null, seconds: 5 } as const;
+
+export const onItsOwn = (area: Area) => area.act === OWN.act && area.part === OWN.part;
+
 export const withAreas =
   (to: (before: Area[]) => Area[]): Edit =>
   (before) => ({ ...before, plan: { ...before.plan, areas: to(before.plan.areas) } });
@@ -11,6 +16,20 @@ export const withAreas =
 /** An area as it is changed. */
 export const withArea = (id: string, to: (before: Area) => Area): Edit =>
   withAreas((all) => all.map((each) => (each.id === id ? to(each) : each)));
+
+/** The same shape once more, by light of its own through another filter. */
+export const onceMore = (id: string, as: string): Edit =>
+  withAreas((all) =>
+    all.flatMap((each) =>
+      each.id === id
+        ? [each, { ...each, id: as, ...OWN, own: { filter: "", aperture: null, by_eye: false } }]
+        : [each],
+    ),
+  );
+
+/** Without an area, and without what was held back in it. */
+export const removed = (id: string): Edit =>
+  withAreas((all) => all.filter((each) => each.id !== id && each.part !== id));
 
 /** An area where another stands; the others close up. */
 export const placed = (id: string, at: string): Edit =>

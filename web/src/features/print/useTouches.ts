@@ -37,6 +37,7 @@ export function useTouches(
           stops: 1,
           seconds: null,
           shape,
+          own: null,
         },
       ]),
     );

@@ -18,7 +18,7 @@ export function PrintDone({ run, print_id }: { run: RunClock; print_id: string }
           minHeight="64px"
           gridColumn="1 / -1"
           disabled={busy}
-          onClick={() => void write(printMade(print_id, run.plan ?? null))}
+          onClick={() => void write(printMade(print_id, run.plan ?? null, run.by_eye ?? []))}
         >
           Save print
         </Button>

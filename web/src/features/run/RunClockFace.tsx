@@ -21,6 +21,7 @@ import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { GiveUp, OverAll } from "../../components/OverAll";
+import { Tick } from "../../components/Tick";
 import { Band } from "./Band";
 import { Beside } from "./Beside";
 import { Blackout } from "./Blackout";
@@ -200,14 +201,9 @@ function Face({
           )}
         </Grid>
         <Flex justify="space-between" align="center" gap="3" wrap="wrap">
-          <Box as="label" display="flex" gap="2" alignItems="center" minHeight="44px">
-            <input
-              type="checkbox"
-              checked={aloud}
-              onChange={(event) => speak(event.target.checked)}
-            />
+          <Tick on={aloud} set={speak}>
             say the steps aloud
-          </Box>
+          </Tick>
           {run.phase !== "done" && run.phase !== "ready" && (
             <Button variant="quiet" onClick={() => show("")}>
               Hide clock (keeps running)

@@ -1,6 +1,6 @@
-import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { Notice } from "../../components/Notice";
+import { Tick } from "../../components/Tick";
 
 /** What speaks against exposing this film here, and that it is done all the same. */
 export function Doubts({
@@ -23,12 +23,11 @@ export function Doubts({
           {each.text}
         </Notice>
       ))}
-      <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
-        <input type="checkbox" checked={happened} onChange={(event) => say(event.target.checked)} />
+      <Tick on={happened} set={say}>
         {doubts.every((each) => each.code === "frame-at-another-ei")
           ? `Expose at EI ${ei ?? ""}`
           : "It happened: record it"}
-      </Box>
+      </Tick>
     </>
   );
 }

@@ -9,6 +9,7 @@ import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../Conflict";
@@ -139,14 +140,9 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
           </Flex>
         </Box>
         {line.in_bracket && (
-          <Box as="label" display="flex" gap="2" minHeight="44px" alignItems="center">
-            <input
-              type="checkbox"
-              checked={best}
-              onChange={(event) => setBest(event.target.checked)}
-            />
+          <Tick on={best} set={setBest}>
             the best frame of its bracket
-          </Box>
+          </Tick>
         )}
         <Densities
           piece_id={line.piece_id}
