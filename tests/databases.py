@@ -7,7 +7,7 @@ from typing import Any
 from emulsa.core.outing.record import Outing
 from emulsa.demo.quarry import OUTING
 from emulsa.store import database, journal, outings, records, turning
-from emulsa.store.folder import DATABASE
+from emulsa.store.folder import ATTACHMENTS, DATABASE
 from emulsa.store.transactions import transaction
 
 
@@ -39,6 +39,18 @@ def rename(folder: Path, title: str) -> None:
         journal.action(db, "renamed", "now"),
     ):
         records.keep(db, Outing(id=OUTING.id, title=title))
+
+
+def few_pictures(folder: Path, left: int = 3) -> None:
+    """The demo without most of its scans: there is a step for each, wherever they are copied."""
+    with closing(database.connect(folder / DATABASE)) as db:
+        db.execute(
+            "DELETE FROM attachment WHERE id NOT IN (SELECT id FROM attachment LIMIT ?)", (left,)
+        )
+        named = {row[0] for row in db.execute("SELECT digest FROM attachment")}
+    for path in (folder / ATTACHMENTS).iterdir():
+        if path.name.split(".")[0] not in named:
+            path.unlink()
 
 
 def undo(db: database.Connection) -> journal.Action:

@@ -14,9 +14,10 @@ from emulsa.api.views.scenes import solution
 from emulsa.core import wire
 from emulsa.store import exposures, journal, scenes
 from tests.acts.doing import Answer, Hands, Request, at_once
+from tests.effort import some
 
-ROUNDS = 50
-FEWER = 12  # of races that differ from another one only in what they are about
+ROUNDS = some(20, 50)
+FEWER = some(6, 12)  # of races that differ from another one only in what they are about
 AT = "2026-02-01T10:00:00.000Z"
 
 RUN = {"id": "run", "name": "Evening", "minutes": 8, "bottle_ids": ["bottle-fixer"]}

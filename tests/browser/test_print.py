@@ -251,3 +251,87 @@ def test_a_parts_time_is_dragged(open_page: Open, service: Service) -> None:
     until(page, lambda: grey(page, 0.5, 0.2) < before)
     expect(page.get_by_role("region", name="How this print is made")).to_contain_text("49 s")
     until(page, lambda: saved(service)["plan"]["parts"][0]["seconds"] == 40)
+
+
+def test_a_burn_has_light_of_its_own(open_page: Open, service: Service) -> None:
+    """Through its filter and aperture, once more through another; something is held back in it, and
+    goes when the burn goes."""
+    page = open_page("/print/print-shed-b")
+    page.get_by_role("button", name="Corner").click()
+    page.get_by_role("group", name="The picture with its areas").or_(
+        page.get_by_role("application")
+    ).click(position={"x": 300, "y": 300})
+    panel = page.get_by_role("region", name="Area Area 1")
+    panel.get_by_label("Light").select_option("none")
+    panel.get_by_label("Filter or grade").fill("Hard filter")
+    panel.get_by_label("Aperture").fill("22")
+    column = page.get_by_role("region", name="How this print is made")
+    expect(column).to_contain_text("Burn area 1, hard filter at f/22+4.7 s")
+    panel.get_by_role("button", name="Again through another filter").click()
+    panel = page.get_by_role("region", name="Area Area 1")
+    expect(panel.get_by_label("Filter or grade")).to_have_value("")
+    panel.get_by_text("Ended by eye").click()
+    expect(column).to_contain_text("Burn area 1, white lightby eye, about 4.7 s")
+    panel.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="Hole in a card").click()
+    for x in (300, 340):
+        page.get_by_role("application").click(position={"x": x, "y": 200})
+    panel = page.get_by_role("region", name="Area Area 3")
+    panel.get_by_label("Burn or hold back").select_option("dodge")
+    panel.get_by_label("During").select_option(label="burn of Area 1")
+    panel.get_by_label("Stops", exact=True).fill("1")
+    expect(column).to_contain_text("hold area 3 2.3 s")
+    until(page, lambda: len(saved(service, "print-shed-b")["plan"]["areas"]) == 3)
+    first, second, held = saved(service, "print-shed-b")["plan"]["areas"]
+    assert first["own"] == {"filter": "Hard filter", "aperture": "22", "by_eye": False}
+    assert second["own"] == {"filter": "", "aperture": None, "by_eye": True}
+    assert (second["shape"], second["seconds"]) == (first["shape"], 5)
+    assert (held["part"], held["act"], held["stops"]) == (first["id"], "dodge", 1)
+    page.get_by_role("button", name="Area 1, +5 s").first.click()
+    page.get_by_role("button", name="Remove area").click()
+    until(page, lambda: len(saved(service, "print-shed-b")["plan"]["areas"]) == 1)
+    (left,) = saved(service, "print-shed-b")["plan"]["areas"]
+    assert left["id"] == second["id"]
+
+
+def test_what_is_ended_by_eye_is_kept_as_long_as_it_took(open_page: Open, service: Service) -> None:
+    """What is to be done is said before each light; by eye the clock counts up until a key, and the
+    print is kept with what that came to; the border is the last light."""
+    page = open_page("/print/print-mist", fresh=True)  # its time is set by hand
+    begun = time.time()
+
+    def at(gone_s: float) -> None:
+        page.clock.set_fixed_time(begun + gone_s)
+
+    at(0)
+    page.get_by_role("button", name="Expose by the clock").click()
+    clock = page.get_by_role("dialog", name="Clock of the print")
+    expect(clock).to_contain_text("Focus on the grain with the lens open, then stop down to f/16.")
+    clock.press("Enter")
+    at(20)
+    expect(clock).to_contain_text("Next: Burn mist, soft filter at f/22")
+    expect(clock).to_contain_text("Set the lens to f/22.")
+    clock.press("Enter")
+    at(22)
+    expect(clock).to_contain_text("hold the post")
+    at(40)
+    expect(clock).to_contain_text("Next: Burn mist, hard filter at f/22")
+    clock.press("Enter")
+    at(49.7)  # longer than was planned
+    expect(clock.get_by_role("timer")).to_have_text("10")
+    expect(clock).to_contain_text("to end; by eye, about 5.6 s")
+    expect(clock).to_have_attribute("data-light", "on")
+    clock.press("Enter")
+    expect(clock).to_contain_text("Next: Black border")
+    expect(clock).to_contain_text("lay the mask on the picture")
+    clock.press("Enter")
+    at(60)
+    expect(clock).to_contain_text("Next: Developer")
+    clock.press("Enter")
+    page.get_by_role("button", name="Save print").click()
+    until(page, lambda: service.call("GET", "/api/prints/print-mist")["tries"] != [])
+    (made,) = service.call("GET", "/api/prints/print-mist")["tries"]
+    again = {"id": made["id"], "number": None, "at": ""}
+    service.call("POST", "/api/prints/print-mist/again", again)
+    by_eye = saved(service, "print-mist")["plan"]["areas"][1]
+    assert by_eye["seconds"] == 10.0  # 9.7 s less the lamp's lag, before drying down

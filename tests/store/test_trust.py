@@ -28,7 +28,7 @@ from emulsa.store import (
     soundness,
 )
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, alone
-from tests.databases import rename, titles
+from tests.databases import few_pictures, rename, titles
 from tests.killing import killed_at
 
 TODAY = date(2026, 1, 20)
@@ -38,6 +38,7 @@ def test_a_restore_killed_at_any_step(folder: Path, tmp_path: Path) -> None:
     """The old log or the new one, whole, with every picture it names; never none, never a mixture.
     Afterwards a restore works as ever."""
     away = tmp_path / "away.zip"
+    few_pictures(folder)
     backups.pack(folder, away)
     old = titles(folder)
     rename(folder, "Changed since")

@@ -189,7 +189,7 @@ MIST = PlannedArea(
     part="none",
     seconds=14,
     own=OwnLight(filter="Soft filter", aperture="22"),
-    shape=Shape(kind="edge", points=(PicturePlace(x=0.1, y=0.42), PicturePlace(x=0.9, y=0.38))),
+    shape=Shape(kind="edge", points=(PicturePlace(x=0.1, y=0.62), PicturePlace(x=0.9, y=0.4))),
 )
 MIST_PRINT = Print(
     id="print-mist",
@@ -212,7 +212,7 @@ MIST_PRINT = Print(
                 act="dodge",
                 part="mist",
                 seconds=8,
-                shape=_outline((0.44, 0.12), (0.56, 0.12), (0.56, 0.46), (0.44, 0.46)),
+                shape=_outline((0.1, 0.42), (0.2, 0.42), (0.2, 0.8), (0.1, 0.8)),
             ),
         ),
         sheet=PaperSheet(

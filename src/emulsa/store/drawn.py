@@ -87,7 +87,7 @@ def plan_of(text: str, names: Iterable[str], shapes: Mapping[str, Shape]) -> Pri
     areas = told.pop("areas")
     bare = _bare(json.dumps(told))
     pairs = zip(areas, names, strict=False)
-    drawn = tuple(_area(tuple(each.items()), shapes.get(name)) for each, name in pairs)
+    drawn = tuple(_area(json.dumps(each), shapes.get(name)) for each, name in pairs)
     return replace(bare, areas=drawn)
 
 
@@ -98,8 +98,8 @@ def _bare(text: str) -> PrintPlan:
 
 
 @lru_cache(maxsize=16_384)
-def _area(told: tuple[tuple[str, Any], ...], shape: Shape | None) -> PlannedArea:
-    area: PlannedArea = wire.decode(PlannedArea, dict(told))
+def _area(text: str, shape: Shape | None) -> PlannedArea:
+    area: PlannedArea = wire.decode(PlannedArea, json.loads(text))
     return replace(area, shape=shape)
 
 

@@ -109,10 +109,11 @@ def worth(area: PlannedArea, plan: PrintPlan) -> float:
 
 def _answer(plan: PrintPlan) -> PrintPlanAnswer:
     others = [place for place, each in enumerate(plan.areas) if not on_its_own(each)]
+    own = tuple(_own(plan.areas))
     try:
         return print_plan(
             PrintPlanRequest(
-                parts=(*plan.parts, *_own(plan.areas)),
+                parts=(*plan.parts, *own),
                 areas=tuple(plan.areas[place] for place in others),
                 lamp_lag_s=plan.lamp_lag_s,
                 drying_down=plan.drying_down,

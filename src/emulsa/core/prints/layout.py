@@ -51,7 +51,7 @@ def layout(
     )
     side = _before(beside, wanted.left_mm, wanted.right_mm)
     top = _before(above, wanted.top_mm, wanted.bottom_mm)
-    least = min(side, top, beside - side, above - top)
+    least = min(beside, above) / 2
     made = _made_mm(sheet, picture or SQUARE, magnification, negative_long_mm)
     apart = made is not None and abs(made / sheet.image_long_mm - 1) > NEAR_ENOUGH
     return Layout(

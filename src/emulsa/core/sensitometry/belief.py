@@ -29,6 +29,8 @@ GRID = tuple(-REACH + STEP * place for place in range(COUNT))
 # c − s reaches twice as far as either; what is expected of a negative a little further
 DGRID = tuple(-2 * REACH + STEP * place for place in range(2 * COUNT - 1))
 PRIOR_C = tuple(math.exp(-0.5 * (c / HIGH_PRIOR) ** 2) for c in GRID)
+PRIOR_C1 = tuple(map(mul, PRIOR_C, GRID))  # times c, times its square: for the moments
+PRIOR_C2 = tuple(map(mul, PRIOR_C1, GRID))
 TABLE_REACH = 15.0
 TABLE_COUNT = round(2 * TABLE_REACH / STEP) + 2
 NEGLIGIBLE = 1e-12
@@ -147,24 +149,32 @@ def _table(low: float, high: float) -> tuple[float, ...]:
     )
 
 
-def moments(of_s: list[float], of_d: list[float]) -> tuple[float, float, float, float]:
+def moments(of_s: Sequence[float], of_d: Sequence[float]) -> tuple[float, float, float, float]:
     """Means and deviations of s and of c over the grid."""
+    return _moments(tuple(of_s), tuple(of_d))
+
+
+@lru_cache(64)  # films nobody has judged a negative of are all alike, and asked for often
+def _moments(of_s: tuple[float, ...], of_d: tuple[float, ...]) -> tuple[float, float, float, float]:
     top_s, top_d = max(of_s), max(of_d)
     weight_d = [math.exp(each - top_d) for each in of_d]
+    counted = [place for place, each in enumerate(weight_d) if each >= NEGLIGIBLE]
+    first, end = counted[0], counted[-1] + 1
     total = s1 = s2 = c1 = c2 = 0.0
     for place, log_weight in enumerate(of_s):
         weight = math.exp(log_weight - top_s)
         if weight < NEGLIGIBLE:
             continue
         # c at place j is seen as d = c − s at j − place, counted from the grid's lower end
-        seen = list(map(mul, PRIOR_C, weight_d[COUNT - 1 - place : 2 * COUNT - 1 - place]))
-        s, row = GRID[place], weight * sum(seen)
-        moved = list(map(mul, seen, GRID))
+        to_d = COUNT - 1 - place
+        low, high = max(first - to_d, 0), min(end - to_d, COUNT)
+        seen = weight_d[low + to_d : high + to_d]
+        s, row = GRID[place], weight * sum(map(mul, PRIOR_C[low:high], seen))
         total += row
         s1 += row * s
         s2 += row * s * s
-        c1 += weight * sum(moved)
-        c2 += weight * sum(map(mul, moved, GRID))
+        c1 += weight * sum(map(mul, PRIOR_C1[low:high], seen))
+        c2 += weight * sum(map(mul, PRIOR_C2[low:high], seen))
     s_mean, c_mean = s1 / total, c1 / total
     return (
         s_mean,

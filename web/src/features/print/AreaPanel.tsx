@@ -213,7 +213,7 @@ const Fields = memo(
             options={[
               ...parts.map((each) => ({ value: each.id, label: each.label })),
               ...(act === "burn"
-                ? [{ value: "none", label: "light of its own" }]
+                ? [{ value: "none", label: "its own" }]
                 : areas
                     .filter(onItsOwn)
                     .map((each) => ({ value: each.id, label: `burn of ${each.label}` }))),
@@ -227,23 +227,25 @@ const Fields = memo(
               if (to === "none" && by === "stops") setText("5");
             }}
           />
-          <Choose
-            label="Unit"
-            value={by}
-            options={[
-              ...(part === "none" ? [] : [{ value: "stops", label: "stops" }]),
-              { value: "seconds", label: "seconds" },
-            ]}
-            onChange={(to) => {
-              const value = to === "stops" ? 1 : 3;
-              setText(String(value));
-              change((before) => ({
-                ...before,
-                stops: to === "stops" ? value : null,
-                seconds: to === "seconds" ? value : null,
-              }));
-            }}
-          />
+          {part !== "none" && (
+            <Choose
+              label="Unit"
+              value={by}
+              options={[
+                { value: "stops", label: "stops" },
+                { value: "seconds", label: "seconds" },
+              ]}
+              onChange={(to) => {
+                const value = to === "stops" ? 1 : 3;
+                setText(String(value));
+                change((before) => ({
+                  ...before,
+                  stops: to === "stops" ? value : null,
+                  seconds: to === "seconds" ? value : null,
+                }));
+              }}
+            />
+          )}
         </Grid>
       </>
     );

@@ -57,6 +57,7 @@ export function Sums({
         listStyleType="none"
         css={{
           "& .sum": { display: "flex", justifyContent: "space-between", gap: "12px" },
+          "& .sum-text": { whiteSpace: "nowrap" },
           "& .bar": { position: "relative", height: "18px", background: "ink" },
           "& .burn": { background: "accent" },
           "& .hold": {
@@ -106,7 +107,7 @@ export function Sums({
           >
             <div className="sum">
               <b>{row.title}</b>
-              <span>{row.text}</span>
+              <span className="sum-text">{row.text}</span>
             </div>
             <div className="line">
               <div
