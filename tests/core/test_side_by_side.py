@@ -17,13 +17,13 @@ from emulsa.core.bench.checks import (
     measured_lens,
 )
 from emulsa.core.bench.conditions import unequal
-from emulsa.core.bench.record import Conditions, FilmTest, StripScan, WedgeSpot
+from emulsa.core.bench.record import Colour, Conditions, FilmTest, StripScan, WedgeSpot
 from emulsa.core.bench.scan import densities, spots
 from emulsa.core.bench.sheet import worked_out
 from emulsa.core.bench.tablet import StepRow, densities_of, exposed
 from emulsa.core.bench.zone_sheets import zone_sheets
 from emulsa.core.corrections.optics import Lens, Shutter
-from emulsa.core.errors import Missing, Unsound
+from emulsa.core.errors import Missing, Unreadable, Unsound
 from emulsa.core.kit.bag import KitLens, Meter
 from emulsa.core.kit.films import Film
 from emulsa.core.logged.attachment import PicturePlace
@@ -108,6 +108,87 @@ def test_what_nobody_noted_is_asked() -> None:
     said = " ".join(unequal(other, OSTREL_TEST))
     assert "Another lens: 210 mm" in said
     assert "Was it the same light?" in said
+
+
+def test_many_films_are_lines_to_sort() -> None:
+    """The reference first, then each with its figures and what the eye says, and what each is
+    sorted by, the better before; what is not known has no place."""
+    seen = replace(VELM_BESIDE.observed, grain="fine", sharpness="fair", price=3.5)
+    film = replace(VELM_BESIDE, observed=seen, verdict="for mist")
+    waiting = replace(VELM_TEST, observed=replace(seen, grain=""), verdict="")
+    asking = replace(CORVANE_TEST, others=(film.id, waiting.id))
+    table = beside(asking, OSTREL_TEST, film, waiting).table
+    assert [each.title for each in table.lines] == [
+        OSTREL_TEST.title, CORVANE_TEST.title, film.title, waiting.title,
+    ]  # fmt: skip
+    names = [key for key, _ in table.columns]
+
+    def cell(line: int, column: str) -> tuple[str, float | None]:
+        found = table.lines[line].cells[names.index(column)]
+        return found.text, found.order
+
+    assert cell(0, "speed") == ("reference", 0)
+    text, order = cell(1, "speed")
+    assert text == "1⅔ stops slower"
+    assert order == pytest.approx(5 / 3, abs=0.1)
+    assert cell(1, "fog")[0] == "−0.08"
+    assert cell(1, "mids")[1] == pytest.approx(-float(cell(1, "mids")[0]), abs=0.005)
+    assert cell(2, "grain") == ("fine", 0)
+    assert cell(2, "edge") == ("fair", 1)
+    assert cell(2, "price") == ("3.50", 3.5)
+    assert cell(2, "verdict") == ("for mist", None)
+    assert cell(3, "speed") == cell(3, "grain") == ("", None)
+    assert cell(3, "price") == ("3.50", 3.5)
+    assert all(len(each.cells) == len(names) for each in table.lines)
+
+
+def test_fog_may_be_the_age_of_one_roll() -> None:
+    """Said beside a film that is more fogged and was past its month on the day of the test."""
+    steps = tuple(
+        replace(each, density=each.density + 0.2) for each in CORVANE_TEST.curves[2].steps
+    )
+    old = FilmTest(
+        id="old",
+        film_id="f",
+        title="Old roll",
+        day="2026-03-01",
+        curves=(replace(CORVANE_TEST.curves[2], base_fog=0.45, steps=steps),),
+        conditions=Conditions(emulsion="12-4", expires="2025-06"),
+    )
+    one = replace(CORVANE_TEST, curves=(CORVANE_TEST.curves[2],), beside=None, others=("old",))
+    found = beside(one, old).films[0]
+    assert found.says[0] == ("It expired in June 2025: its fog may be its age, and not the film’s.")
+    assert ("Emulsion", "12-4, expires June 2025") in found.observed
+    for fresh in (
+        replace(old, day="2025-06-30"),
+        replace(old, day=""),
+        replace(old, conditions=Conditions()),
+    ):
+        assert not any("age" in each for each in beside(one, fresh).films[0].says)
+    assert not any(
+        "age" in each for each in beside(one, replace(old, curves=one.curves)).films[0].says
+    )
+    with pytest.raises(Unreadable, match="is not a month"):
+        Conditions(expires="summer")
+
+
+def test_the_greys_of_a_card_are_one_row() -> None:
+    """Greys that drift from end to end by a third of a stop or more say that contrast is in the
+    colours; colours do not count as greys."""
+    base = replace(CORVANE_TEST, curves=(CORVANE_TEST.curves[2],), beside=None, others=("twin",))
+
+    def said(**densities: float) -> str:
+        colours = tuple(Colour(label=name.replace("_", " "), density=1.0) for name in densities)
+        theirs = tuple(
+            Colour(label=name.replace("_", " "), density=density)
+            for name, density in densities.items()
+        )
+        twin = replace(base, id="twin", others=(), colours=theirs)
+        return " ".join(beside(replace(base, colours=colours), twin).films[0].says)
+
+    assert "greys are not one row" in said(grey_light=1.15, gray_dark=0.9)
+    assert "greys" not in said(grey_light=1.15, gray_dark=1.15)
+    assert "greys" not in said(grey_light=1.0, deep_red=1.4)
 
 
 TABLETS = [

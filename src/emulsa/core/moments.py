@@ -10,7 +10,7 @@ import re
 from dataclasses import dataclass
 from typing import Annotated, Any
 
-from emulsa.core.errors import Unreadable
+from emulsa.core.errors import Unreadable, Unsound
 
 PATTERN = re.compile(
     r"(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2})(\.\d{1,6})?)?(Z|[+-]\d{2}:\d{2})"
@@ -47,6 +47,19 @@ def seconds(moment: str, field: str | None = None) -> float:
             whole = calendar.timegm((year, month, day, hour, minute, second))
             return whole + float(found[7] or 0) - _zone_s(found[8])
     raise Unreadable(f"“{moment[:LONGEST]}” is no moment; write 2026-01-17T09:20:00Z.", field=field)
+
+
+def day_number(text: str, field: str) -> int:
+    """A day as a number that grows by one from day to day; Unsound when there is no such day.
+
+    >>> day_number("2026-03-01", "day") - day_number("2026-02-28", "day")
+    1
+    """
+    if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
+        year, month, day = (int(part) for part in text.split("-"))
+        if year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]:
+            return calendar.timegm((year, month, day, 0, 0, 0)) // 86_400
+    raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field)
 
 
 def between(earlier: str, later: str) -> float | None:

@@ -63,6 +63,14 @@ OFFERED: dict[str, Offered] = {
     "gradations": _themselves(("soft", "even", "hard")),
     "weights": {"3": "highest", "2": "high", "1": "normal", "0": "none"},
     "rating_reasons": {"": "not said"} | {str(each): said for each, said in RATING_WORDS.items()},
+    # a card to begin with: five greys from light to dark, colours one meets; one's own replace them
+    "card": _themselves(
+        (
+            *("grey white", "grey light", "grey middle", "grey dark", "grey black"),
+            *("deep red", "orange", "yellow", "leaf green", "deep blue", "blue sky"),
+            *("pale skin", "dark skin", "slate", "rust"),
+        )
+    ),
     "targets": {
         "bracket in stops": "grey card, bracket in stops",
         "21-step tablet": "step tablet, 21 steps of 0.15",

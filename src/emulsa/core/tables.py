@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
+from itertools import zip_longest
 from typing import Any
 
 Row = dict[str, Any]
@@ -63,6 +64,22 @@ def paper_filters(text: str) -> list[Row]:
     """Range, speed, factor, then the filter's name."""
     numbers_of = _named("range", "speed", "factor")
     return _lines(text, lambda words: numbers_of(words) | {"label": " ".join(words[3:])})
+
+
+def paper_boxes(text: str) -> list[Row]:
+    """Width, height, sheets; then, each by its word, what is known: ``opened`` a day, ``gone`` so
+    many, ``price``, ``cut`` into so many strips.
+
+    >>> paper_boxes("240 300 25 opened 2026-01-10 price 38")
+    [{'width_mm': '240', 'height_mm': '300', 'sheets': '25', 'opened': '2026-01-10', 'price': '38'}]
+    """
+    sizes = _named("width_mm", "height_mm", "sheets")
+
+    def row(words: list[str]) -> Row:
+        known = dict(zip_longest(words[3::2], words[4::2], fillvalue=""))
+        return sizes(words) | known
+
+    return _lines(text, row)
 
 
 def paper_steps(text: str) -> list[Row]:

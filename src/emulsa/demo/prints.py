@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from emulsa.core.kit.printing import Enlarger, PaperFilter, PrintingPaper
+from emulsa.core.kit.printing import Enlarger, PaperBox, PaperFilter, PrintingPaper
 from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.printing.planned import PrintPart, PrintSetting
 from emulsa.core.printing.strip import StripRequest
@@ -35,6 +35,10 @@ PAPER = PrintingPaper(
     dmax=2.05,
     dmin=0.06,
     drying_down=0.06,
+    boxes=(
+        PaperBox(width_mm=240, height_mm=300, sheets=25, opened="2025-11-22", price=45),
+        PaperBox(width_mm=240, height_mm=300, sheets=25, price=48),
+    ),
     note="Own wedge on three filters, one box.",
 )
 ENLARGER = Enlarger(
@@ -139,6 +143,7 @@ TRIES = (
         id="print-shed:1",
         print_id="print-shed",
         number=1,
+        at="2026-01-11T19:25:00.000Z",
         plan=FIRST,
         marks=(PrintMark(x=0.65, y=0.1, says="empty"), PrintMark(x=0.55, y=0.8, says="pale")),
         says="straight, to see what it has",
@@ -148,6 +153,7 @@ TRIES = (
         id="print-shed:2",
         print_id="print-shed",
         number=2,
+        at="2026-01-12T19:30:00.000Z",
         plan=SECOND,
         marks=(PrintMark(x=0.06, y=0.4, says="beams block up"),),
         says="the hole has a rim now",
@@ -157,6 +163,7 @@ TRIES = (
         id="print-shed:3",
         print_id="print-shed",
         number=3,
+        at="2026-01-13T19:35:00.000Z",
         plan=THIRD,
         marks=(PrintMark(x=0.9, y=0.9, says="corner too dark"),),
         says="beams open",
@@ -166,6 +173,7 @@ TRIES = (
         id="print-shed:4",
         print_id="print-shed",
         number=4,
+        at="2026-01-14T19:40:00.000Z",
         plan=FOURTH,
         says="it stands",
         final=True,

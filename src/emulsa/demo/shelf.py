@@ -107,6 +107,8 @@ POWDERS = (
         volume_ml=1_000,
         start_ml=750,
         start_c=40,
+        keeps_days=180,
+        does_rolls=12,
         parts=(PowderPart(name="part A"), PowderPart(name="part B")),
         note="Keeps half a year in full bottles.",
     ),

@@ -20,6 +20,7 @@ COLUMNS = (
     "temperature_c",
     "tank",
     "line",
+    "laboratory",
     "pieces",
     "went_s",
     "measured_c",

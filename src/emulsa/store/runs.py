@@ -29,7 +29,7 @@ def lines(connection: Connection) -> list[dict[str, Any]]:
         SELECT
             run.id, run.name, run.begun_at, run.developed_at, film.name AS film,
             recipe.name AS recipe, run.n, run.minutes, run.temperature_c, tank.name AS tank,
-            line.name AS line,
+            line.name AS line, run.laboratory,
             coalesce((
                 SELECT group_concat(label, ';') FROM (
                     SELECT label FROM piece WHERE piece.run_id = run.id ORDER BY loaded_at, rowid

@@ -32,5 +32,6 @@ export const developStrip = (
 
 /** A run that is not begun yet, but for what is chosen of it. */
 export const newRun = (
-  chosen: Omit<Schemas["Run"], "went" | "begun_at" | "developed_at" | "note">,
+  chosen: Omit<Schemas["Run"], "went" | "begun_at" | "developed_at" | "note" | "laboratory"> &
+    Partial<Schemas["Run"]>,
 ): Schemas["Run"] => ({ ...BEGUN.run, ...chosen });

@@ -23,7 +23,7 @@ from emulsa.core.development.agitation import scheme_text, words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
 from emulsa.core.development.recipes import Recipe, settled
 from emulsa.core.film.formats import SheetFormat
-from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter, goes_on
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.described import described
 from emulsa.core.kit.drawn import RecordDrawn, drawn
@@ -73,10 +73,10 @@ class Kit:
     """Everything one owns, each list by name.
 
     ``agitations`` are the ways of moving film there are, in words; ``said`` is each record in a
-    line, ``tables`` its tables as they are typed, ``amounts`` what each filter takes; ``usual``
-    what is taken of a list while nothing is chosen; ``reused`` the kinds of bottles that serve run
-    after run, ``developers`` generic names with their usual dilutions, ``starters`` sets to begin
-    with.
+    line, ``tables`` its tables as they are typed, ``amounts`` what each filter takes, ``goes_on``
+    the lenses it fits; ``usual`` what is taken of a list while nothing is chosen; ``reused`` the
+    kinds of bottles that serve run after run, ``developers`` generic names with their usual
+    dilutions, ``starters`` sets to begin with.
     """
 
     films: list[Film]
@@ -97,6 +97,7 @@ class Kit:
     said: dict[str, str]
     tables: dict[str, dict[str, str]]
     amounts: dict[str, str]
+    goes_on: dict[str, tuple[str, ...]]
     usual: dict[str, str]
     reused: tuple[str, ...]
     developers: tuple[tuple[str, tuple[str, ...]], ...]
@@ -152,6 +153,10 @@ def read(db: Db) -> Kit:
         },
         tables={each.id: told for each in records if (told := table_texts(each))},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
+        goes_on={
+            each.id: tuple(lens.id for lens in lists["lenses"] if goes_on(each, lens))
+            for each in lists["filters"]
+        },
         usual={kind: each.id if each else "" for kind, each in first.items()},
         reused=REUSED,
         developers=DEVELOPERS,

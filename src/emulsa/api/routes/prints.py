@@ -132,7 +132,8 @@ def begin(act: Act, beginning: PrintBeginning) -> PrintKept:
     """Begin a print of a negative; one of this id that was begun already stays as it is."""
     known = store.print_(act.db, beginning.id)
     negative = needed(store.negative(act.db, beginning.exposure_id), NO_NEGATIVE, "exposure_id")
-    return _keep(act, known or begun(beginning.id, negative), f"begin print {negative.scene_title}")
+    new = known or begun(beginning.id, negative, beginning.from_scan)
+    return _keep(act, new, f"begin print {negative.scene_title}")
 
 
 @routes.act("PUT", "/{id}")

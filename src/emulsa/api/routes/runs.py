@@ -10,7 +10,8 @@ from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.courses import Course, course_of, recipe_of
 from emulsa.api.views.done import Done
-from emulsa.api.views.runs import run_view
+from emulsa.api.views.runs import run_view, sent
+from emulsa.core.cards.laboratory import slip
 from emulsa.core.darkroom.acts import running
 from emulsa.core.darkroom.acts.running import InRun, RunBeginning
 from emulsa.core.darkroom.beside import BesideRuns, Going, beside
@@ -24,7 +25,7 @@ from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
-from emulsa.core.written import temperature_text
+from emulsa.core.written import day_words, temperature_text
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.run_table import csv_runs
 from emulsa.store import darkroom, films, holders, pieces, rolls
@@ -115,6 +116,14 @@ def sheet(db: Db, id: str) -> File:  # noqa: A002
         made.minds,
     )
     return attached(pdf.render("run", page), PDF, f"run-{run.name}", "pdf")
+
+
+@routes.question("/{id}/slip.pdf", media_type=PDF)
+def laboratory_slip(db: Db, id: str) -> File:  # noqa: A002
+    """The slip that goes with the film of a run to a laboratory."""
+    run = _found(db, id)
+    page = slip(run.laboratory or run.name, day_words(run.begun_at[:10]), run.note, sent(db, run))
+    return attached(pdf.render("table", page), PDF, f"slip-{run.name}", "pdf")
 
 
 @routes.question("/{id}/retime", "POST")

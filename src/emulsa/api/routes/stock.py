@@ -8,6 +8,7 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes, now
 from emulsa.api.views.done import Done
+from emulsa.api.views.shelf import SupplyLine, supply_lines
 from emulsa.core.errors import Unsound
 from emulsa.core.film.formats import Format, known
 from emulsa.core.film.stock import Stock, StockState, left, state
@@ -42,6 +43,12 @@ def read(db: Db) -> list[StockView]:
         )
         for each in store.everything(db)
     ]
+
+
+@routes.question("/supplies")
+def supplies(db: Db) -> list[SupplyLine]:
+    """Paper and chemistry: what is left, and whether it keeps as long as one needs for it."""
+    return list(supply_lines(db, now()[:10]))
 
 
 @routes.question("/formats")

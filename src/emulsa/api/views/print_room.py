@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.api.routing import Db
-from emulsa.api.views.prints import PrintDrawn, print_drawn
+from emulsa.api.views.prints import PrintDrawn, print_drawn, size_of
 from emulsa.core.errors import CoreError
 from emulsa.core.limits import Id
 from emulsa.core.printing.planned import PrintPart
@@ -14,6 +14,7 @@ from emulsa.core.prints.acts import (
     Reworking,
 )
 from emulsa.core.prints.bars import RowBar, seconds_text
+from emulsa.core.prints.inkjet import on_sheet
 from emulsa.core.prints.layout import Layout
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.record import Print, Shape
@@ -25,7 +26,8 @@ from emulsa.store.prints import KeptPrint
 @dataclass(frozen=True)
 class PrintLine:
     """A print in the list: its negative and how many were made of it; its times in the order
-    worked, the shapes of its areas on the picture, and the sheet it lies on."""
+    worked, the shapes of its areas on the picture, and the sheet it lies on; of one by inkjet its
+    size in words."""
 
     id: str
     title: str
@@ -39,6 +41,7 @@ class PrintLine:
     shapes: tuple[Shape, ...]
     ratio: float | None
     layout: Layout
+    inkjet_text: str
 
 
 @dataclass(frozen=True)
@@ -51,10 +54,11 @@ class PrintRoom:
 
 @dataclass(frozen=True, kw_only=True)
 class PrintBeginning:
-    """A print to begin, and the exposure it is of."""
+    """A print to begin, and the exposure it is of; ``from_scan``: by inkjet."""
 
     id: Id
     exposure_id: Id
+    from_scan: bool = False
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -111,8 +115,7 @@ def print_line(db: Db, kept: KeptPrint) -> PrintLine | None:
     try:
         worked = print_drawn(db, whole, negative, None).worked
     except CoreError:  # its paper or enlarger cannot be read, which is said: the print is listed
-        size = (negative.width, negative.height) if negative.width else None
-        worked = worked_out(whole, None, size)
+        worked = worked_out(whole, None, size_of(negative))
     return PrintLine(
         whole.id,
         whole.title,
@@ -120,10 +123,11 @@ def print_line(db: Db, kept: KeptPrint) -> PrintLine | None:
         negative.picture_id,
         kept.tries,
         kept.final is not None,
-        worked.rows,
-        worked.total_s,
-        seconds_text(worked.total_s) if worked.rows else "",
+        worked.rows if whole.inkjet is None else (),
+        worked.total_s if whole.inkjet is None else 0.0,
+        seconds_text(worked.total_s) if worked.rows and whole.inkjet is None else "",
         tuple(each.shape for each in whole.plan.areas if each.shape is not None),
         negative.width / negative.height if negative.width and negative.height else None,
         worked.layout,
+        on_sheet(whole.inkjet, size_of(negative)).text if whole.inkjet else "",
     )

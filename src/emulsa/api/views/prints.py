@@ -10,6 +10,7 @@ from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.prints import differences
 from emulsa.core.prints.acts import full, notes_of
 from emulsa.core.prints.baths import PaperCourse, paper_course
+from emulsa.core.prints.inkjet import InkjetSheet, on_sheet
 from emulsa.core.prints.negative import PrintedNegative, said
 from emulsa.core.prints.preview import preview_says
 from emulsa.core.prints.record import Print, PrintPlan, PrintTry, TryNotes
@@ -43,10 +44,12 @@ class TryView:
 
 @dataclass(frozen=True)
 class PrintDrawn:
-    """What a print comes to as it would stand, and how good its preview is in words."""
+    """What a print comes to as it would stand, how good its preview is in words, and one by inkjet
+    on its sheet."""
 
     worked: PrintWorked
     preview_text: str
+    inkjet: InkjetSheet | None
 
 
 @dataclass(frozen=True)
@@ -73,6 +76,7 @@ def print_view(db: Db, found: Print) -> PrintView:
     return PrintView(
         drawn.worked,
         drawn.preview_text,
+        drawn.inkjet,
         found,
         version_of(found),
         negative,
@@ -93,11 +97,17 @@ def print_drawn(
 ) -> PrintDrawn:
     """What a plan comes to, beside the last that was printed."""
     paper, enlarger = kit.paper(db, found.plan.paper_id), kit.enlarger(db, found.plan.enlarger_id)
-    size = (negative.width, negative.height) if negative.width else None
+    size = size_of(negative)
     return PrintDrawn(
         worked_out(found, paper, size, enlarger, negative.long_mm, last),
         preview_says(found, paper),
+        on_sheet(found.inkjet, size) if found.inkjet else None,
     )
+
+
+def size_of(negative: PrintedNegative) -> tuple[int, int] | None:
+    """Width and height of the negative's picture in points, where there is one."""
+    return (negative.width, negative.height) if negative.width else None
 
 
 def negative_of(db: Db, found: Print) -> PrintedNegative:

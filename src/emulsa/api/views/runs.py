@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from emulsa.core.cards.laboratory import SentPiece
 from emulsa.core.darkroom.run import Run
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
@@ -14,7 +15,7 @@ from emulsa.core.logged.texts import off_text, part_text
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.watch import minutes_typed
 from emulsa.core.written import temperature_text
-from emulsa.store import exposures, holders, pieces, preferences, runs, scenes
+from emulsa.store import exposures, films, holders, pieces, preferences, runs, scenes
 from emulsa.store.database import Connection
 
 
@@ -77,6 +78,27 @@ def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]
         )
 
     return tuple(line(each) for each in found)
+
+
+def sent(db: Connection, run: Run) -> tuple[SentPiece, ...]:
+    """What goes to a laboratory, piece by piece, as it was exposed."""
+    found = pieces.of_run(db, run.id)
+    shots = exposures.shots(db, [each.id for each in found])
+    on = {each.id: each for each in films.films(db)}
+
+    def one(piece: Piece) -> SentPiece:
+        last = next(iter(reversed(shots.get(piece.id, []))), None)
+        film = on[piece.film_id]
+        return SentPiece(
+            where=piece.label,
+            film=film.name,
+            ei=last.exposure_index if last else None,
+            box_ei=film.box_speed or film.exposure_index,
+            n=last.n if last else 0.0,
+            note=off_text(light_stops(shots[piece.id])) if last else "",
+        )
+
+    return tuple(one(each) for each in found)
 
 
 def _needed(n: float, off: float, hold: bool) -> str:

@@ -3,25 +3,29 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from emulsa.core.bench.beside_words import (
     ColourDot,
     colour_words,
     dots,
+    fog_words,
+    grey_words,
     observed_words,
     rows_of,
     speed_words,
 )
 from emulsa.core.bench.conditions import unequal
 from emulsa.core.bench.drawing import CurveLine, as_drawn, drawn_line, main_curve
+from emulsa.core.bench.film_table import FilmTable, film_table
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.errors import CoreError
 from emulsa.core.sensitometry.compare import (
     CompareAnswer,
     CompareRequest,
     LadderPoint,
+    OtherAnswer,
     OtherFilm,
     Patch,
     compare_films,
@@ -66,6 +70,7 @@ class Compared:
     match_text: str
     observed: tuple[tuple[str, str], ...]
     films: tuple[ComparedFilm, ...]
+    table: FilmTable
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +117,16 @@ def side_by_side(test: FilmTest, beside: Sequence[FilmTest]) -> Compared | str |
         match_text=f"{test.match_net:.2f}",
         observed=observed_words(reference),
         films=tuple(_beside(each, ready, test) for each in films),
+        table=film_table(reference, [(each, _figures_of(each, ready, test)) for each in films]),
     )
+
+
+def _figures_of(test: FilmTest, reference: _Ready, asking: FilmTest) -> OtherAnswer | None:
+    ready = _ready(test)
+    try:
+        return _compared(ready, reference, asking).others[0] if ready else None
+    except CoreError:
+        return None
 
 
 def _ready(test: FilmTest) -> _Ready | None:
@@ -184,9 +198,15 @@ def _beside(test: FilmTest, reference: _Ready, asking: FilmTest) -> ComparedFilm
         colours=tuple(dots(found.others[0])) if found else (),
         observed=observed_words(test),
         unequal=unequal(test, reference.test),
-        says=tuple(colour_words(found.others[0])) if found else (),
+        says=tuple(_says(test, found.others[0])) if found else (),
         problem=problem,
     )
+
+
+def _says(test: FilmTest, one: OtherAnswer) -> Iterator[str]:
+    yield from fog_words(test, one)
+    yield from colour_words(one)
+    yield from grey_words(one)
 
 
 def _compared(ready: _Ready, reference: _Ready, asking: FilmTest) -> CompareAnswer:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from dataclasses import dataclass
 
@@ -9,7 +10,10 @@ from emulsa.core.bench.record import FilmTest
 from emulsa.core.light.hand_time import minutes_text, time_text
 from emulsa.core.numbers import number_text
 from emulsa.core.sensitometry.compare import LIKE, NAMED_FROM, OtherAnswer
-from emulsa.core.written import stops_text
+from emulsa.core.written import month_words, stops_text, stops_words
+
+MORE_FOG = 0.05  # density over the reference's that is worth a word (common practice, no source)
+GREY = re.compile(r"gr[ae]y\b", re.I)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,7 +35,39 @@ def observed_words(test: FilmTest) -> tuple[tuple[str, str], ...]:
         ("Flatness in the carrier", seen.flatness),
         ("Edge sharpness", seen.sharpness),
         ("Price per sheet", "" if seen.price is None else f"{seen.price:.2f}"),
+        ("Emulsion", emulsion_words(test)),
     )
+
+
+def emulsion_words(test: FilmTest) -> str:
+    """That a test is of one roll or sheet, of which emulsion, and when that expired."""
+    own = test.conditions
+    expires = f"expires {month_words(own.expires)}" if own.expires else ""
+    return ", ".join(filter(None, (own.emulsion, expires)))
+
+
+def fog_words(test: FilmTest, one: OtherAnswer) -> Iterator[str]:
+    """That fog may be the age of this one roll, and not its film's."""
+    own = test.conditions
+    if one.base_fog_difference < MORE_FOG or not own.expires:
+        return
+    if test.day and test.day[:7] > own.expires[:7]:
+        yield (
+            f"It expired in {month_words(own.expires)}: its fog may be its age, and not the film’s."
+        )
+
+
+def grey_words(one: OtherAnswer) -> Iterator[str]:
+    """That the greys of a card are no row: exposure or development were not equal."""
+    greys = [each for each in dots(one) if GREY.match(each.label)]
+    if len(greys) < 2:
+        return
+    apart = max(each.stops for each in greys) - min(each.stops for each in greys)
+    if apart >= NAMED_FROM:
+        yield (
+            f"The card’s greys are not one row, {stops_words(apart)} from end to end: contrast is"
+            " in its colours."
+        )
 
 
 def colour_words(one: OtherAnswer) -> Iterator[str]:
@@ -70,7 +106,7 @@ def rows_of(one: OtherAnswer) -> Iterator[tuple[str, str]]:
         if ratio is not None:
             yield what, f"{ratio:.2f} of it"
     if one.bumpiness_ratio is not None:
-        yield "Straightness", _straight(one.bumpiness_ratio)
+        yield "Straightness", straight_words(one.bumpiness_ratio)
     fog = one.base_fog_difference
     sign = "−" if fog < 0 else "+"
     yield "Base plus fog", f"{sign}{abs(fog):.2f}, print ×{one.print_time_factor:.2f}"
@@ -81,7 +117,7 @@ def rows_of(one: OtherAnswer) -> Iterator[tuple[str, str]]:
         yield "As steep as it at", f"{minutes_text(one.minutes_to_match)}{beyond}"
 
 
-def _straight(ratio: float) -> str:
+def straight_words(ratio: float) -> str:
     """Wander about its own line, beside the reference's."""
     if abs(ratio - 1) < 0.1:
         return "alike"

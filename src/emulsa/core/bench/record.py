@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from emulsa.core import tables
 from emulsa.core.bench.tablet import FirstStops, StepStops, Tablet, Target
+from emulsa.core.film.stock import month_number
 from emulsa.core.limits import Day, ExposureIndex, Id, Label, Length, Name, Note, Price, Within
 from emulsa.core.logged.attachment import PicturePlace
 from emulsa.core.sensitometry.compare import PrintSeconds
@@ -29,11 +30,18 @@ class Colour:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Conditions:
-    """How the film was exposed, as far as it must be the same for films side by side."""
+    """How the film was exposed, as far as it must be the same for films side by side, and which
+    emulsion it was: a test is of one roll or box, which ``expires`` in a month (``2027-06``)."""
 
     lens: Label = ""
     light: Label = ""
+    emulsion: Label = ""
+    expires: Label = ""
     shutter_measured: bool = False
+
+    def __post_init__(self) -> None:
+        if self.expires:
+            month_number(self.expires)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -106,7 +114,7 @@ class FilmTest:
     curves: Annotated[tuple[Curve, ...], DEVELOPMENTS] = ()
     strips: Annotated[tuple[TestStrip, ...], DEVELOPMENTS] = ()
     beside: Id | None = None
-    others: Annotated[tuple[Id, ...], Length("Films side by side", 0, 10)] = ()
+    others: Annotated[tuple[Id, ...], Length("Films side by side", 0, 40)] = ()
     match_net: Net = 0.10
     bracket_stops: Annotated[float, Within("The bracket either way, in stops", 0, 6)] = 2.0
     print_s: PrintSeconds | None = None

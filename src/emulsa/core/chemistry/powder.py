@@ -16,6 +16,8 @@ from emulsa.core.limits import Id, Length, Name, Note, Within
 
 Grams = Annotated[float, Within("Grams of a powder", 0.1, 10_000, "g")]
 MixingC = Annotated[float, Within("The mixing water", 5, 60, "°C")]
+KeepsDays = Annotated[int, Within("Days a mixed stock keeps", 1, 3_650)]
+DoesRolls = Annotated[float, Within("Rolls a package does", 0.25, 1_000)]
 PowderKind = Literal["developer", "fixer", "washing aid"]
 
 
@@ -29,7 +31,8 @@ class PowderPart:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Powder:
-    """A stock that is mixed from powder: how much it makes, and what it begins with."""
+    """A stock that is mixed from powder: how much it makes, what it begins with, how long it keeps
+    once it is mixed, and how much film a package does."""
 
     id: Id
     name: Name
@@ -37,6 +40,8 @@ class Powder:
     volume_ml: Volume = 1_000.0
     start_ml: Volume = 750.0
     start_c: MixingC = 40.0
+    keeps_days: KeepsDays | None = None
+    does_rolls: DoesRolls | None = None
     parts: Annotated[tuple[PowderPart, ...], Length("Powders", 1, 12, tables.powder_parts)]
     note: Note = ""
     archived: bool = False

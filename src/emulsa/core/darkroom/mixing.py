@@ -7,7 +7,7 @@ there is a second water to bring it there; concentrates come after, acid into wa
 from __future__ import annotations
 
 from collections.abc import Collection, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.core.chemistry import dilution
@@ -16,7 +16,7 @@ from emulsa.core.chemistry.tempering import tempered
 from emulsa.core.data.cautions import ALWAYS, CAUTIONS, HOT, MAKER, POWDER, poisons
 from emulsa.core.data.line import WHERE
 from emulsa.core.development.recipes import Recipe
-from emulsa.core.kit.darkroom import Line, Tank
+from emulsa.core.kit.darkroom import Bath, Line, Tank
 from emulsa.core.limits import Within
 from emulsa.core.numbers import plain
 from emulsa.core.written import degrees_text, temperature_text, volume_text
@@ -76,17 +76,7 @@ def for_run(
         if bath.kind == "developer" or not bath.dilution or bath.kind in ready:
             continue
         volume = tank.volume_ml if WHERE[bath.kind][0] == "tank" else bath.volume_ml
-        parts.append(
-            _part(
-                bath.name,
-                bath.kind,
-                bath.dilution,
-                bath.colon,
-                volume or tank.volume_ml,
-                at_c,
-                water,
-            )
-        )
+        parts.append(_bath(bath, volume or tank.volume_ml, at_c, water))
     cautions = [ALWAYS, CAUTIONS["thermometer"], MAKER]
     if water is not None and max(water.tap_c, water.other_c) >= WARM_C:
         cautions.insert(1, HOT)
@@ -144,6 +134,23 @@ def _part(
     if poisons(title):
         cautions.append(CAUTIONS["poison"])
     return MixingPart(title=title, volume_ml=volume_ml, lines=lines, cautions=tuple(cautions))
+
+
+def _bath(bath: Bath, volume_ml: float, at_c: float, water: Water | None) -> MixingPart:
+    """A bath of the line; hardener goes in last, so that acid and concentrate are thin by then."""
+    if bath.kind != "fixer" or not bath.hardener:
+        return _part(bath.name, bath.kind, bath.dilution, bath.colon, volume_ml, at_c, water)
+    hardener_ml = volume_ml * dilution.concentrate_share(dilution.mix(bath.hardener, volume_ml))
+    fixer = _part(
+        bath.name, bath.kind, bath.dilution, bath.colon, volume_ml - hardener_ml, at_c, water
+    )
+    last = f"Add {volume_text(hardener_ml)} of hardener slowly, stirring: {volume_text(volume_ml)}."
+    return replace(
+        fixer,
+        volume_ml=volume_ml,
+        lines=(*fixer.lines, last),
+        cautions=(*fixer.cautions, CAUTIONS["hardener"]),
+    )
 
 
 def _lines(

@@ -70,7 +70,7 @@ class Run:
     """What was developed together; ``developed_at`` is empty until it is out of the developer.
 
     ``tank_id`` and ``line_id`` say how it goes, ``bottle_ids`` what it uses up; ``went`` how it
-    went, when its clock was used.
+    went, when its clock was used. ``laboratory`` is where it was sent to be developed, if it was.
     """
 
     id: Id
@@ -85,4 +85,5 @@ class Run:
     temperature_c: BathTemperature | None = None
     begun_at: Label = ""
     developed_at: Label = ""
+    laboratory: Label = ""
     note: Note = ""

@@ -12,6 +12,7 @@ HOT = "Hot mixing water scalds."
 CAUTIONS: dict[str, str] = {
     "developer": "A drop of stop or fixer ruins a developer: mix it first, in its own vessels.",
     "stop": "Acid into water, never water into acid.",
+    "hardener": "Hardened film washes out slowly: wash it twice as long. It holds acid: gloves.",
     "fixer": "Never beside the developer; off clothes, and out of drains where rules say so.",
     "two parts": "Each part has a syringe of its own; they never change places.",
     "poison": "This developer is poisonous through skin and breath: gloves at every step.",

@@ -15,6 +15,7 @@ from emulsa.core.light.meters import Calibrated, Held, Reading
 from emulsa.core.light.sky import SkyReading
 from emulsa.core.limits import ExposureIndex, Id, Length, Name, Note, Within
 
+Thread = Annotated[float, Within("A filter thread", 10, 200, "mm")]
 SpotAngle = Annotated[float, Within("The spot's angle", 0.1, 180, "degrees")]
 
 
@@ -46,6 +47,7 @@ class KitLens:
     name: Name
     camera_id: Id | None = None
     optics: Lens
+    thread_mm: Thread | None = None
     note: Note = ""
     archived: bool = False
 
@@ -92,13 +94,38 @@ def by_leaflet(reading: Reading, pinhole: KitPinhole | None) -> Reading:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KitFilter:
-    """A filter by factor, stops or density."""
+    """A filter by factor, stops or density; which thread it has, or the only lenses it goes on."""
 
     id: Id
     name: Name
     filter: Filter
+    thread_mm: Thread | None = None
+    lens_ids: Annotated[tuple[Id, ...], Length("Lenses a filter goes on", 0, 40)] = ()
     note: Note = ""
     archived: bool = False
+
+
+def goes_on(filter_: KitFilter, lens: KitLens | None) -> bool:
+    """Whether a filter can be put on a lens: its own lenses, else a thread as wide as the lens's or
+    wider, by a ring (common practice). Where nothing is said it goes on everything.
+
+    >>> wide = KitFilter(id="f", name="Grey", filter=Filter(factor=2), thread_mm=77)
+    >>> lens = KitLens(
+    ...     id="l",
+    ...     name="150",
+    ...     thread_mm=58,
+    ...     optics=Lens(focal_length_mm=150, widest="8", smallest="32"),
+    ... )
+    >>> goes_on(wide, lens), goes_on(replace(wide, thread_mm=52), lens)
+    (True, False)
+    """
+    if lens is None:
+        return True
+    if filter_.lens_ids:
+        return lens.id in filter_.lens_ids
+    if filter_.thread_mm is None or lens.thread_mm is None:
+        return True
+    return filter_.thread_mm >= lens.thread_mm
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

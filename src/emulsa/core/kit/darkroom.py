@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import calendar
 import math
 import re
 from collections.abc import Iterable, Sequence
@@ -17,6 +16,7 @@ from emulsa.core.development.agitation import SchemeKey, named
 from emulsa.core.development.time_answer import Age
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
+from emulsa.core.moments import day_number
 from emulsa.core.numbers import plain
 from emulsa.core.written import day_words
 
@@ -26,6 +26,7 @@ Many = Annotated[int, Within("How many of them", 1, 20)]
 Rolls = Annotated[float, Within("Rolls' worth of film", 0, 1_000)]
 ShelfDays = Annotated[int, Within("Days on the shelf", 1, 3_650)]
 Clearing = Annotated[float, Within("The clearing time", 1, 1_800, "s")]
+ONE_PART = re.compile(r"1\s*\+\s*\d+(?:[.,]\d+)?")
 BottleKind = Literal[
     "developer", "stop", "fixer", "washing aid", "wetting agent", "part A", "part B"
 ]
@@ -59,7 +60,7 @@ class Bath:
     """A step of the line. The developer's time comes from the film; ``agitation`` empty: the
     tank's own way; ``dilution`` empty: nothing is mixed for it. ``volume_ml`` is that of a bath
     that has a vessel of its own; empty: as the tank. ``changes`` shares its time between so many
-    fillings of water."""
+    fillings of water. ``hardener``: so much of it, ``1+n``, goes into a fixer; empty: none."""
 
     name: Name
     kind: StepKind
@@ -69,6 +70,7 @@ class Bath:
     colon: Colon | None = None
     volume_ml: Volume | None = None
     changes: Changes = 1
+    hardener: Label = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -95,8 +97,14 @@ class Line:
 
 
 def check_baths(baths: Sequence[Bath]) -> None:
-    """Missing, with its field, when a bath is moved in a way that nobody knows."""
+    """Missing, with its field, when a bath is moved in a way that nobody knows; Unsound for a
+    hardener that is no 1+n."""
     for place, bath in enumerate(baths):
+        if bath.hardener and ONE_PART.fullmatch(bath.hardener.strip()) is None:
+            raise Unsound(
+                f"A hardener is given as 1+n, as in 1+39; “{bath.hardener}” is not.",
+                field=f"baths.{place}.hardener",
+            )
         if bath.agitation is not None:
             try:
                 named(bath.agitation, 1.0)
@@ -130,7 +138,7 @@ class Bottle:
         for field in ("mixed", "opened"):
             text = getattr(self, field)
             if text:
-                _day(text, field)
+                day_number(text, field)
 
 
 def charged(bottle: Bottle, rolls: float) -> Bottle:
@@ -193,17 +201,8 @@ def bottle_trouble(bottle: Bottle, today: str) -> str:
     >>> bottle_trouble(Bottle(id="b", name="Fixer", capacity_rolls=10, used_rolls=10), "2026-01-20")
     'Fixer is exhausted (10 rolls); mix fresh.'
     """
-    since, today_ = bottle.mixed or bottle.opened, _day(today[:10], "today")
+    since, today_ = bottle.mixed or bottle.opened, day_number(today[:10], "today")
     shelf = bottle.shelf_days
-    if since and shelf is not None and today_ > _day(since, "mixed") + shelf:
+    if since and shelf is not None and today_ > day_number(since, "mixed") + shelf:
         return f"{bottle.name} is past its {shelf} days (mixed {day_words(since)}); mix fresh."
     return used_up(bottle)
-
-
-def _day(text: str, field: str) -> int:
-    """A day as a number that grows by one from day to day; Unsound when there is no such day."""
-    if re.fullmatch(r"\d{4}-\d{2}-\d{2}", text):
-        year, month, day = (int(part) for part in text.split("-"))
-        if year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]:
-            return calendar.timegm((year, month, day, 0, 0, 0)) // 86_400
-    raise Unsound(f"“{text}” is not a day; write 2026-01-17.", field=field)

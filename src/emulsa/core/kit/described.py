@@ -90,6 +90,7 @@ def _lens(lens: KitLens) -> list[str]:
         f"{plain(optics.focal_length_mm)} mm, f/{optics.widest} to f/{optics.smallest}",
         "shutter measured" if optics.shutter.measured else "",
         "telephoto" if optics.telephoto else "",
+        f"thread {plain(lens.thread_mm)} mm" if lens.thread_mm else "",
     ]
 
 
@@ -105,7 +106,8 @@ def _pinhole(pinhole: KitPinhole) -> list[str]:
 def _filter(each: KitFilter) -> list[str]:
     own = each.filter
     what = own.colour.replace("_", "-") or ("" if own.type == "plain" else own.type)
-    return [amount_text(own), what]
+    thread = f"thread {plain(each.thread_mm)} mm" if each.thread_mm else ""
+    return [amount_text(own), what, thread]
 
 
 def _meter(meter: Meter) -> list[str]:
@@ -140,6 +142,8 @@ SAYS: dict[type, Callable[[Any], list[str]]] = {
     Bottle: _bottle,
     Powder: lambda record: [
         volume_text(record.volume_ml),
+        f"does {plain(record.does_rolls)} rolls" if record.does_rolls else "",
+        f"keeps {counted(record.keeps_days, 'day')}" if record.keeps_days else "",
         *(part.name for part in record.parts),
     ],
     PrintingPaper: lambda record: [record.surface, *(each.label for each in record.filters)],

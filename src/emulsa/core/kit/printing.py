@@ -11,9 +11,16 @@ from emulsa.core.data.agitation import ROCKING
 from emulsa.core.errors import Unsound
 from emulsa.core.kit.darkroom import Bath, check_baths
 from emulsa.core.light.marks import ApertureMark
-from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
+from emulsa.core.moments import day_number
 from emulsa.core.printing.grade import PaperRange
-from emulsa.core.printing.planned import DryingDown, FilterFactor, Magnification, PaperSpeed
+from emulsa.core.printing.planned import (
+    DryingDown,
+    FilterFactor,
+    Magnification,
+    PaperMm,
+    PaperSpeed,
+)
 from emulsa.core.printing.strip import LampLag
 from emulsa.core.rendering.paper import PaperBlack, PaperStep, PaperWhite
 
@@ -21,6 +28,10 @@ FocalLengths = Annotated[
     tuple[Annotated[float, Within("An enlarging lens's focal length", 10, 1_000, "mm")], ...],
     Length("Enlarging lenses", 0, 12, tables.numbers),
 ]
+SheetCount = Annotated[int, Within("Sheets in a box of paper", 1, 10_000)]
+SheetsGone = Annotated[int, Within("Sheets of paper gone already", 0, 10_000)]
+PaperPrice = Annotated[float, Within("The price of a box of paper", 0, 100_000)]
+Cut = Annotated[int, Within("Strips cut from a sheet", 1, 40)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,6 +44,31 @@ class PaperFilter:
     factor: FilterFactor = 1.0
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PaperBox:
+    """A box of a paper in one size: sheets bought, those gone otherwise than by prints noted here,
+    since when it is open, its price, and into how many strips a sheet is cut for tests."""
+
+    width_mm: PaperMm
+    height_mm: PaperMm
+    sheets: SheetCount
+    opened: Day = ""
+    gone: SheetsGone = 0
+    price: PaperPrice | None = None
+    cut: Cut = 5
+
+    def __post_init__(self) -> None:
+        if self.gone > self.sheets:
+            raise Unsound(
+                f"{self.gone} are gone of {self.sheets}; no more can be gone than there were.",
+                field="gone",
+                allowed=[0, self.sheets],
+            )
+        if self.opened:
+            day_number(self.opened, "opened")
+
+
+PaperBoxes = Annotated[tuple[PaperBox, ...], Length("Boxes of a paper", 0, 40, tables.paper_boxes)]
 PaperFilters = Annotated[
     tuple[PaperFilter, ...], Length("Filters of a paper", 1, 16, tables.paper_filters)
 ]
@@ -70,6 +106,7 @@ class PrintingPaper:
     dmin: PaperWhite = 0.05
     drying_down: DryingDown = 0.0
     steps: PaperSteps = ()
+    boxes: PaperBoxes = ()
     baths: Annotated[tuple[PaperBath, ...], Length("Baths of a paper", 0, 12)] = USUAL_BATHS
     note: Note = ""
     archived: bool = False

@@ -26,7 +26,7 @@ def table_texts(record: Any) -> dict[str, str]:
     if isinstance(record, PrintingPaper):
         rows = ((each.range, each.speed, each.factor, each.label) for each in record.filters)
         steps = ((each.log_h, each.density) for each in record.steps)
-        return {"filters": _table(rows), "steps": _table(steps)}
+        return {"filters": _table(rows), "steps": _table(steps), "boxes": _boxes(record)}
     if isinstance(record, Enlarger):
         return {"focal_lengths_mm": _table((each,) for each in record.focal_lengths_mm)}
     return {}
@@ -54,6 +54,27 @@ def _recipe(record: FilmRecipe) -> dict[str, str]:
         "recipe.ratings": _table(ratings),
         "recipe.warmth": _table(warm),
     }
+
+
+def _boxes(paper: PrintingPaper) -> str:
+    return _table(
+        (
+            each.width_mm,
+            each.height_mm,
+            each.sheets,
+            *(
+                f"{name} {value:g}" if isinstance(value, int | float) else f"{name} {value}"
+                for name, value, usual in (
+                    ("opened", each.opened, ""),
+                    ("gone", each.gone, 0),
+                    ("price", each.price, None),
+                    ("cut", each.cut, 5),
+                )
+                if value != usual
+            ),
+        )
+        for each in paper.boxes
+    )
 
 
 def _degrees(celsius: float) -> str:

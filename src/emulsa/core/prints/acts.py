@@ -10,12 +10,18 @@ from typing import Annotated
 from emulsa.core.errors import Impossible, Missing
 from emulsa.core.limits import Id, Label, Note, Within
 from emulsa.core.printing.plan import print_plan
-from emulsa.core.printing.planned import AREAS, ChangeRow, PrintPart, PrintPlanRequest, PrintSetting
+from emulsa.core.printing.planned import (
+    AREAS,
+    PAPER_MM,
+    ChangeRow,
+    PrintPart,
+    PrintPlanRequest,
+    PrintSetting,
+)
 from emulsa.core.printing.strip import StripRequest, strip_times
 from emulsa.core.prints.lamp import EndedByEye, as_ended, on_its_own, own_light
 from emulsa.core.prints.record import (
     MOST_TRIES,
-    PAPER_MM,
     KeptStrip,
     PaperSheet,
     PlannedArea,

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from emulsa.core.film.judgement import Judgement
-from emulsa.core.prints.record import Print, PrintPlan
+from emulsa.core.prints.record import Inkjet, Print, PrintPlan
 from emulsa.core.tones.development_number import n_text
 
 TEXTURE_FROM, TEXTURE_TO = 2.0, 8.5  # zones whose densities the paper must hold
@@ -49,9 +49,13 @@ def from_densities(
     return spots[0], spots[-1], judgement.base_fog
 
 
-def begun(id_: str, negative: PrintedNegative) -> Print:
+def begun(id_: str, negative: PrintedNegative, from_scan: bool = False) -> Print:
     """A print of it begun: a plain plan, with what is known of the negative."""
     plan = PrintPlan()
+    standing = negative.height > negative.width
+    inkjet = Inkjet()
+    if standing:
+        inkjet = replace(inkjet, width_mm=inkjet.height_mm, height_mm=inkjet.width_mm)
     return Print(
         id=id_,
         exposure_id=negative.exposure_id,
@@ -64,6 +68,7 @@ def begun(id_: str, negative: PrintedNegative) -> Print:
         low=negative.low,
         high=negative.high,
         base_fog=negative.base_fog,
+        inkjet=inkjet if from_scan else None,
     )
 
 

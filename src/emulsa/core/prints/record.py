@@ -14,6 +14,7 @@ from emulsa.core.printing.planned import (
     PARTS,
     AreaSeconds,
     DryingDown,
+    PaperMm,
     PrintArea,
     PrintPart,
     PrintSetting,
@@ -21,8 +22,6 @@ from emulsa.core.printing.planned import (
 from emulsa.core.printing.strip import LampLag, StripRequest
 from emulsa.core.sensitometry.curve import Density, Fog
 
-PAPER_MM = Within("A side of the paper", 20, 3_000, "mm")
-PaperMm = Annotated[float, PAPER_MM]
 MarginMm = Annotated[float, Within("A margin", 0, 500, "mm")]
 Covered = Annotated[float, Within("What a blade covers of the picture", 0, 0.45)]
 Feather = Annotated[float, Within("How soft an edge is", 0, 0.5)]
@@ -185,10 +184,21 @@ class PrintTry(TryNotes):
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Inkjet:
+    """A print from the scan: its paper, its sheet, the white border that is left at least."""
+
+    paper: Label = ""
+    width_mm: PaperMm = 300
+    height_mm: PaperMm = 240
+    border_mm: MarginMm = 15
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Print:
     """A negative that is printed. Densities are the negative's, with base; ``right_s`` is the base
     time at which the picture is as it should be in the middle, by which the preview counts;
-    ``positive``: the picture that is shown is a positive already."""
+    ``positive``: the picture that is shown is a positive already. ``inkjet``: it is printed from
+    its scan, and its plan is none."""
 
     id: Id
     exposure_id: Id
@@ -199,6 +209,7 @@ class Print:
     base_fog: Fog | None = None
     right_s: Annotated[float, Within("The right base time", 0.1, 3_600, "s")] | None = None
     positive: bool = False
+    inkjet: Inkjet | None = None
     note: Note = ""
 
     def __post_init__(self) -> None:

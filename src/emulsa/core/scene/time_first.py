@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 
 from emulsa.core.errors import Impossible
 from emulsa.core.exposing.chain import exposure
-from emulsa.core.kit.bag import KitFilter
+from emulsa.core.kit.bag import KitFilter, goes_on
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneKit
@@ -42,7 +42,7 @@ def for_time(
     best = min(alone, key=_distance)
     if _distance(best) >= NEAR_STOPS:
         worn = {each.id for each in kit.filters}
-        others = [each for each in neutrals if each.id not in worn]
+        others = [each for each in neutrals if each.id not in worn and goes_on(each, kit.lens)]
         with_grey = (one for each in others for one in _apertures(scene, kit, each, wanted_s))
         best = min([best, *with_grey], key=_distance)
     if abs(best.left_stops) > 1:

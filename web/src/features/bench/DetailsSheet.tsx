@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
+import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { FormFooter } from "../../components/FormFooter";
@@ -56,6 +57,8 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
     conditions: {
       lens: draft.lens,
       light: draft.light,
+      emulsion: draft.emulsion,
+      expires: draft.expires,
       shutter_measured: draft.shutter_measured,
     },
     observed: {
@@ -133,6 +136,8 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
         <Group title="How it was exposed">
           {text("lens", "Lens")}
           {text("light", "Light")}
+          {text("emulsion", "Emulsion number", "a test is of one roll or box, not of the film")}
+          {text("expires", "Expires", "2027-06")}
           <Tick on={draft.shutter_measured} set={(on) => set({ shutter_measured: on })}>
             the shutter was measured
           </Tick>
@@ -150,6 +155,16 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
           onChange={(event) => set({ colours: event.target.value })}
           problem={colourProblem}
         />
+        {!draft.colours && (
+          <Box>
+            <Button
+              variant="word"
+              onClick={() => set({ colours: OFFERED.card.map(({ label }) => label).join("\n") })}
+            >
+              Begin with the names of a card
+            </Button>
+          </Box>
+        )}
         <Group title="What the eye says">
           {choose("grain", "Grain", GRAIN)}
           {choose("scratches", "Scratches", SCRATCHES)}

@@ -1,5 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Notice } from "../../components/Notice";
 import { Tick } from "../../components/Tick";
@@ -64,6 +66,71 @@ export function SideBySide({
   );
 }
 
+/** Films in lines, best or least first by the column one touches. */
+export function FilmTable({ table }: { table: NonNullable<Worked["compared"]>["table"] }) {
+  const [by, setBy] = useState<number | null>(null);
+  const order = (line: (typeof table.lines)[number]) =>
+    (by === null ? null : line.cells[by]?.order) ?? Number.POSITIVE_INFINITY;
+  const lines =
+    by === null ? table.lines : table.lines.toSorted((a, b) => order(a) - order(b) || 0);
+  const columns = table.columns as [string, string][];
+  return (
+    <Box overflowX="auto" tabIndex={0} role="group" aria-label="Films in lines, a table">
+      <Box
+        as="table"
+        aria-label="Films in lines"
+        css={{
+          "& td, & th": {
+            padding: "7px 16px 7px 0",
+            textAlign: "left",
+            fontWeight: 400,
+            whiteSpace: "nowrap",
+          },
+          "& td:last-of-type": { whiteSpace: "normal", minWidth: "160px" },
+          "& tbody tr": { borderTop: "1px solid", borderColor: "line" },
+        }}
+      >
+        <thead>
+          <tr>
+            <td />
+            {columns.map(([key, name], place) => (
+              <th key={key} scope="col" aria-sort={by === place ? "ascending" : "none"}>
+                {table.lines.some((line) => line.cells[place]?.order != null) ? (
+                  <Button
+                    variant="word"
+                    fontSize="13px"
+                    aria-label={`Sort by ${name.toLowerCase()}`}
+                    onClick={() => setBy(by === place ? null : place)}
+                  >
+                    {name}
+                    {by === place && " ↓"}
+                  </Button>
+                ) : (
+                  <Box as="span" fontSize="13px" color="ink2">
+                    {name}
+                  </Box>
+                )}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.id}>
+              <th scope="row">
+                <b>{line.title}</b>
+              </th>
+              {line.cells.map((cell, place) => (
+                <td key={columns[place]?.[0]}>{cell.text}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}
+
 /** Every figure and observation in a row, a column for each film. */
 export function Beside({ compared }: { compared: NonNullable<Worked["compared"]> }) {
   const { films } = compared;
@@ -73,6 +140,7 @@ export function Beside({ compared }: { compared: NonNullable<Worked["compared"]>
     rows.find(([each]) => each === name)?.[1] ?? "";
   return (
     <Box paddingTop="3">
+      {films.length > 1 && <FilmTable table={compared.table} />}
       <Box overflowX="auto" tabIndex={0} role="group" aria-label="Films side by side, a table">
         <Box
           as="table"

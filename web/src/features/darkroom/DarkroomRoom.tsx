@@ -19,6 +19,7 @@ import { DecideSheet } from "./DecideSheet";
 import { GroupPanel } from "./GroupPanel";
 import { RunSheet } from "./RunSheet";
 import { Runs } from "./Runs";
+import { SendSheet } from "./SendSheet";
 import { ToJudge } from "./ToJudge";
 
 const kept = () => localStorage.getItem("emulsa-degrees") as Scale | null;
@@ -29,6 +30,7 @@ export function DarkroomRoom() {
   const scale = chosen ?? measures?.temperature ?? "C";
   const [typed, setTyped] = useKeptText(`temperature-${scale}`);
   const [begun, setBegun] = useState<Group | null>(null);
+  const [sent, setSent] = useState<Group | null>(null);
   const [decided, setDecided] = useState<Group | null>(null);
   const text = typed || (scale === "C" ? "20" : "68");
   const darkroom = useQuery(darkroomQuery(text, scale));
@@ -142,6 +144,7 @@ export function DarkroomRoom() {
               refused={view?.refused ?? ""}
               begin={() => setBegun(group)}
               decideOn={() => setDecided(group)}
+              send={() => setSent(group)}
             />
           ))}
         </Grid>
@@ -158,6 +161,7 @@ export function DarkroomRoom() {
         )}
       </Box>
       {begun && view && <RunSheet group={begun} warm={view.degrees} close={() => setBegun(null)} />}
+      {sent && <SendSheet group={sent} close={() => setSent(null)} />}
       {decided && view && (
         <DecideSheet
           group={decided}

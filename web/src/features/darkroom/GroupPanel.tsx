@@ -23,6 +23,7 @@ export function GroupPanel({
   refused,
   begin,
   decideOn,
+  send,
 }: {
   group: Group;
   /** how its sheets are drawn, by exposure */
@@ -32,6 +33,8 @@ export function GroupPanel({
   refused: string;
   begin: () => void;
   decideOn: () => void;
+  /** it is developed elsewhere */
+  send: () => void;
 }) {
   const { time } = group;
   const [all, setAll] = useState(false);
@@ -225,6 +228,9 @@ export function GroupPanel({
           onClick={decideOn}
         >
           {group.needs_reason ? "Use this recipe or choose another" : "Change development"}
+        </Button>
+        <Button variant="quiet" aria-label={`Send to a laboratory: ${what}`} onClick={send}>
+          Send to a laboratory
         </Button>
       </Flex>
       <Problem of={problem} />

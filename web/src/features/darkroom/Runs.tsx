@@ -54,7 +54,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
           >
             <Flex justify="space-between" align="baseline" gap="4" wrap="wrap">
               <Box as="h2" fontSize="19px">
-                In a run: {run.name}
+                {run.laboratory ? `Sent to ${run.laboratory}` : `In a run: ${run.name}`}
               </Box>
               <Box color="ink2">
                 {[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}
@@ -81,18 +81,30 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               ))}
             </ul>
             <Flex gap="3" paddingTop="2" wrap="wrap" align="center">
-              <Button variant="main" disabled={busy} onClick={() => ask(() => openClock(run))}>
-                Open run clock
-              </Button>
+              {!run.laboratory && (
+                <Button variant="main" disabled={busy} onClick={() => ask(() => openClock(run))}>
+                  Open run clock
+                </Button>
+              )}
               <Button
                 disabled={busy}
-                onClick={() => (run.went ? write(runDeveloped(run.id, null)) : setDone(view))}
+                onClick={() =>
+                  run.went || run.laboratory ? write(runDeveloped(run.id, null)) : setDone(view)
+                }
               >
-                Mark developed
+                {run.laboratory ? "Back, developed" : "Mark developed"}
               </Button>
               <Button disabled={busy} onClick={() => write(leaveRun(run.id))}>
-                Cancel run (film dry)
+                {run.laboratory ? "Not sent after all" : "Cancel run (film dry)"}
               </Button>
+              {run.laboratory && (
+                <FileLink
+                  href={`/api/darkroom/runs/${run.id}/slip.pdf`}
+                  label={`Slip for ${run.laboratory} (PDF)`}
+                >
+                  Slip (PDF)
+                </FileLink>
+              )}
               {run.recipe_id && run.tank_id && run.line_id && (
                 <Link
                   to={mixingAt(run, area_in2, kindsOf(run.bottle_ids))}

@@ -16,6 +16,7 @@ import { BoxOpened } from "./BoxOpened";
 import { FilmRoom } from "./FilmRoom";
 import { stockQuery } from "./queries";
 import { StockSheet } from "./StockSheet";
+import { Supplies } from "./Supplies";
 
 type View = Schemas["StockView"];
 
@@ -122,6 +123,7 @@ export function StockPart() {
           </Button>
         </Flex>
       )}
+      <Supplies />
       {edited && (
         <StockSheet view={edited} films={films} formats={formats} close={() => setEdited(null)} />
       )}

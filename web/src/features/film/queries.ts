@@ -39,6 +39,8 @@ export const boxesQuery = question("holders_exposed_boxes");
 
 export const stockQuery = question("stock_read");
 
+export const suppliesQuery = question("stock_supplies");
+
 export const putStock = (stock: Stock, base: string) =>
   act("stock_put", { path: { id: stock.id }, query: { base }, body: stock });
 

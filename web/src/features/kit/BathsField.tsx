@@ -113,6 +113,14 @@ export function BathsField({
                   })
                 }
               />
+              {bath.kind === "fixer" && !paper && (
+                <Entry
+                  label={`${place + 1}. hardener`}
+                  placeholder="1+39, empty: none"
+                  value={bath.hardener ?? ""}
+                  onChange={(event) => set(place, { hardener: event.target.value })}
+                />
+              )}
               {OFFERED.water_baths.some(({ value }) => value === bath.kind) && (
                 <Entry
                   label={`${place + 1}. changes of water`}

@@ -1,6 +1,8 @@
+import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
@@ -106,6 +108,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
     case "paperfilters":
     case "papersteps":
     case "focals":
+    case "paperboxes":
       return (
         <LinesField
           kind={field.as}
@@ -197,6 +200,28 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
           problem={problem}
         />
       );
+    case "lenses": {
+      const chosen = (value as string[] | undefined) ?? [];
+      return (
+        <Box as="fieldset">
+          <Box as="legend" fontSize="14px" color="ink2">
+            {field.label}
+          </Box>
+          {kit.lenses.length === 0 && <Box color="ink2">no lens in the kit yet</Box>}
+          {kit.lenses.map((each) => (
+            <Tick
+              key={each.id}
+              on={chosen.includes(each.id)}
+              set={(on) =>
+                onChange(on ? [...chosen, each.id] : chosen.filter((id) => id !== each.id))
+              }
+            >
+              {each.name}
+            </Tick>
+          ))}
+        </Box>
+      );
+    }
     case "flag":
       return (
         <Choose

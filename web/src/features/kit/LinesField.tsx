@@ -15,6 +15,8 @@ const HELP = {
     "A line each: range (log exposure), speed, factor, then the filter's name. As in: 1.05  200  1  Middle filter",
   papersteps:
     "Measured, a line each: log exposure, density. Five or more replace the typical curve",
+  paperboxes:
+    "A line each: width and height in mm, sheets; then what is known: opened, gone, price, cut (strips of a sheet). As in: 240  300  25  opened 2026-01-10  price 45",
   focals: "A line each, in mm",
 };
 export type LinesKind = keyof typeof HELP;

@@ -49,6 +49,7 @@ export interface FieldSpec {
     | "bottle"
     | "colon"
     | "day"
+    | "lenses"
     | "optional";
   help?: string;
   /** what the number is of; it is shown and typed in the photographer's own unit */

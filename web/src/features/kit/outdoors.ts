@@ -49,6 +49,7 @@ export const OUTDOORS = {
       name,
       { path: "camera_id", label: "Camera", as: "camera" },
       { path: "optics.focal_length_mm", label: "Focal length, mm", as: "number" },
+      { path: "thread_mm", label: "Filter thread, mm", as: "optional" },
       { path: "optics.widest", label: "Widest aperture", as: "text" },
       { path: "optics.smallest", label: "Smallest aperture", as: "text" },
       { path: "optics.shutter.fastest", label: "Fastest time", as: "text" },
@@ -84,7 +85,18 @@ export const OUTDOORS = {
     title: "Filters",
     one: "filter",
     teach: "By its factor, its stops or its density: ×8 is 3 stops is density 0.9.",
-    fields: [name, { path: "filter", label: "Strength", as: "strength" }, note],
+    fields: [
+      name,
+      { path: "filter", label: "Strength", as: "strength" },
+      {
+        path: "thread_mm",
+        label: "Thread, mm",
+        as: "optional",
+        help: "it goes on lenses of this thread and, by a ring, on narrower ones",
+      },
+      { path: "lens_ids", label: "Only on these lenses", as: "lenses" },
+      note,
+    ],
   },
   formats: {
     title: "Sheet sizes of your own",

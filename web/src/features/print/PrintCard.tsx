@@ -21,6 +21,7 @@ export function PrintCard({ line, longest_s }: { line: Line; longest_s: number }
       <Box color="ink2" fontSize="14px">
         {line.negative_text}
       </Box>
+      {line.inkjet_text && <Box fontSize="14px">By inkjet. {line.inkjet_text}</Box>}
       {line.rows.length > 0 && <Times line={line} longest_s={longest_s} />}
       <Flex gap="2" align="center" fontSize="14px" color={line.final ? "accent" : "ink2"}>
         <Made tries={line.tries} final={line.final} />

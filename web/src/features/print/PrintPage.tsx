@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useCallback, useRef, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
@@ -11,17 +11,17 @@ import { Conflict } from "../../shared/Conflict";
 import { FileLink } from "../../shared/FileLink";
 import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
-import { say } from "../../shared/saying";
 import { useLatest } from "../../shared/useLatest";
-import { useWrite } from "../../shared/useWrite";
 import { AreaPanel } from "./AreaPanel";
 import { keepPrintClock, readPrintClock } from "./clockState";
+import { DeletePrint } from "./DeletePrint";
 import { moved, onceMore, placed, removed, timed, turned, withArea } from "./edits";
+import { InkjetPage } from "./InkjetPage";
 import { Layout } from "./Layout";
 import { Picture } from "./Picture";
 import { PlanSheet } from "./PlanSheet";
 import { PrintClock } from "./PrintClock";
-import { deletePrint, draw, type PrintView, printQuery, putPrint } from "./queries";
+import { draw, type PrintView, printQuery, putPrint } from "./queries";
 import { ReworkSheet } from "./ReworkSheet";
 import { StripSheet } from "./StripSheet";
 import { Sums } from "./Sums";
@@ -37,7 +37,13 @@ export function PrintPage() {
   const view = useQuery(printQuery(id));
   return (
     <Opened query={view} title="Print" back={["/print", "Back to all prints"]}>
-      {(found) => <Shown key={id} view={found} />}
+      {(found) =>
+        found.print.inkjet ? (
+          <InkjetPage key={id} view={found} inkjet={found.print.inkjet} />
+        ) : (
+          <Shown key={id} view={found} />
+        )
+      }
     </Opened>
   );
 }
@@ -50,8 +56,6 @@ type Open = "plan" | "strip" | "rework" | "clock" | null;
 function Shown({ view }: { view: PrintView }) {
   const stored = { value: view.print, version: view.version };
   const { draft, change, flush, problem, keepMine, takeTheirs } = useDraft(stored, putPrint);
-  const navigate = useNavigate();
-  const deleting = useWrite();
   const [chosen, setChosen] = useState<string | null>(null);
   const [asScanned, setAsScanned] = useState(false);
   // a clock that was going before a reload goes on
@@ -219,22 +223,7 @@ function Shown({ view }: { view: PrintView }) {
               look={look}
             />
             <LayoutAtRest layout={worked.layout} turn={turn} edit={edit} />
-            <Box>
-              <Button
-                variant="quiet"
-                disabled={deleting.busy}
-                onClick={() =>
-                  void deleting.write(deletePrint(draft.id), {
-                    at_once: () => {
-                      navigate("/print");
-                      say(`Deleted ${draft.title}. Undo brings it back.`);
-                    },
-                  })
-                }
-              >
-                Delete print
-              </Button>
-            </Box>
+            <DeletePrint print={draft} />
           </Box>
         </Grid>
       </Box>

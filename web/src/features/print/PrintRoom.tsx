@@ -20,9 +20,11 @@ export function PrintRoom() {
   const { write, problem, busy } = useWrite();
   const { prints = [], negatives = [] } = room.data ?? {};
   const longest_s = Math.max(1, ...prints.map((each) => each.total_s));
-  const begin = (negative: Negative) => {
+  const begin = (negative: Negative, from_scan = false) => {
     const id = newId();
-    void write(beginPrint(id, negative.exposure_id), { at_once: () => navigate(`/print/${id}`) });
+    void write(beginPrint(id, negative.exposure_id, from_scan), {
+      at_once: () => navigate(`/print/${id}`),
+    });
   };
   return (
     <>
@@ -70,13 +72,25 @@ export function PrintRoom() {
                       </Box>
                     </Box>
                   </Flex>
-                  <Button
-                    disabled={busy}
-                    aria-label={`Print ${each.label}, ${each.scene_title}`}
-                    onClick={() => begin(each)}
-                  >
-                    Print
-                  </Button>
+                  <Flex gap="2">
+                    {each.picture_id && (
+                      <Button
+                        variant="quiet"
+                        disabled={busy}
+                        aria-label={`Inkjet print of ${each.label}, ${each.scene_title}`}
+                        onClick={() => begin(each, true)}
+                      >
+                        Inkjet
+                      </Button>
+                    )}
+                    <Button
+                      disabled={busy}
+                      aria-label={`Print ${each.label}, ${each.scene_title}`}
+                      onClick={() => begin(each)}
+                    >
+                      Print
+                    </Button>
+                  </Flex>
                 </Flex>
               ))}
             </Box>

@@ -16,9 +16,10 @@ export function Tries({
 }: {
   view: PrintView;
   flush: () => Promise<boolean>;
-  mark: (try_id: string) => void;
+  /** none: a print by inkjet has no plan to mark and to work again */
+  mark: ((try_id: string) => void) | null;
   marker: RefObject<Marker | null>;
-  rework: () => void;
+  rework: (() => void) | null;
   /** the print whose marks stand on the picture */
   look: (try_id: string | null) => void;
 }) {
@@ -62,11 +63,13 @@ export function Tries({
         ))}
         <Box borderTop="3px solid" borderColor="accent" background="accentSoft" padding="2">
           <b>Print {(tries.at(-1)?.number ?? 0) + 1}, planned</b>
-          <Box>
-            <Button variant="word" onClick={rework}>
-              New paper or size
-            </Button>
-          </Box>
+          {rework && (
+            <Box>
+              <Button variant="word" onClick={rework}>
+                New paper or size
+              </Button>
+            </Box>
+          )}
         </Box>
       </Grid>
       {tries

@@ -30,7 +30,7 @@ export function TryNoted({
   tried: Try;
   /** the plan as it is being changed, kept first */
   flush: () => Promise<boolean>;
-  mark: (try_id: string) => void;
+  mark: ((try_id: string) => void) | null;
   marker: RefObject<Marker | null>;
 }) {
   const put = useCallback(
@@ -66,21 +66,23 @@ export function TryNoted({
           onChange={(event) => edit({ next_time: event.target.value })}
         />
         <Flex gap="2" wrap="wrap" align="center">
-          <Button onClick={() => mark(tried.id)}>Mark a place</Button>
+          {mark && <Button onClick={() => mark(tried.id)}>Mark a place</Button>}
           {draft.marks.length > 0 && (
             <Button variant="quiet" onClick={() => edit({ marks: [] })}>
               Remove marks
             </Button>
           )}
-          <Button
-            disabled={again.busy}
-            onClick={async () => {
-              if ((await flushPlan()) && (await flush()))
-                await again.write(printAgain(print_id, tried.id));
-            }}
-          >
-            Use this plan again
-          </Button>
+          {mark && (
+            <Button
+              disabled={again.busy}
+              onClick={async () => {
+                if ((await flushPlan()) && (await flush()))
+                  await again.write(printAgain(print_id, tried.id));
+              }}
+            >
+              Use this plan again
+            </Button>
+          )}
           <Tick on={draft.final} set={(on) => edit({ final: on })}>
             the final print
           </Tick>

@@ -40,8 +40,8 @@ export const stripQuery = (strip: Schemas["StripRequest"]) =>
 export const reworkQuery = (print: Print, wanted: Schemas["Reworking"]) =>
   queryOptions({ ...question("prints_reworked", { body: { print, wanted } }), retry: false });
 
-export const beginPrint = (id: string, exposure_id: string) =>
-  act("prints_begin", { body: { id, exposure_id } });
+export const beginPrint = (id: string, exposure_id: string, from_scan: boolean) =>
+  act("prints_begin", { body: { id, exposure_id, from_scan } });
 
 export const putPrint = (print: Print, base: string) =>
   act("prints_put", { path: { id: print.id }, query: { base }, body: print });

@@ -1,5 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Choose } from "../../../components/Choose";
+import { count } from "../../../components/count";
 import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
@@ -36,6 +37,10 @@ function FilterChoices({
     scene.filter_ids.includes(id)
       ? scene.filter_ids.filter((each) => each !== id)
       : [...scene.filter_ids, id];
+  // one that does not go on this lens is not offered; one that is on stays to be taken off
+  const fits = ({ id }: { id: string }) =>
+    !scene.lens_id || kit.goes_on[id]?.includes(scene.lens_id) || scene.filter_ids.includes(id);
+  const without = offered(kit.filters).filter((each) => !fits(each)).length;
   return (
     <Flex direction="column" gap="1">
       <Choice
@@ -43,15 +48,22 @@ function FilterChoices({
         chosen={!scene.filter_ids.length}
         onChoose={() => keep({ kind: "filters", filter_ids: [] })}
       />
-      {offered(kit.filters, ...scene.filter_ids).map((each) => (
-        <Choice
-          key={each.id}
-          name={each.name}
-          detail={kit.amounts[each.id] ?? ""}
-          chosen={scene.filter_ids.includes(each.id)}
-          onChoose={() => keep({ kind: "filters", filter_ids: toggled(each.id) })}
-        />
-      ))}
+      {offered(kit.filters, ...scene.filter_ids)
+        .filter(fits)
+        .map((each) => (
+          <Choice
+            key={each.id}
+            name={each.name}
+            detail={kit.amounts[each.id] ?? ""}
+            chosen={scene.filter_ids.includes(each.id)}
+            onChoose={() => keep({ kind: "filters", filter_ids: toggled(each.id) })}
+          />
+        ))}
+      {without > 0 && (
+        <Box color="ink2" fontSize="14px" paddingTop="1">
+          {count(without, "filter")} of the kit not offered: another thread or other lenses.
+        </Box>
+      )}
       <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
         <Choose
           label="Light"
