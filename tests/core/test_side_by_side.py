@@ -152,7 +152,7 @@ def test_fog_may_be_the_age_of_one_roll() -> None:
         film_id="f",
         title="Old roll",
         day="2026-03-01",
-        curves=(replace(CORVANE_TEST.curves[2], base_fog=0.45, steps=steps),),
+        curves=(replace(CORVANE_TEST.curves[2], base_fog=0.41, steps=steps),),
         conditions=Conditions(emulsion="12-4", expires="2025-06"),
     )
     one = replace(CORVANE_TEST, curves=(CORVANE_TEST.curves[2],), beside=None, others=("old",))
