@@ -107,6 +107,25 @@ def test_evenings_that_cannot_be(client: TestClient, change: Json, status: int, 
             {"id": "l", "name": "L", "baths": [{"name": "D", "kind": "developer", "agitation": "x"}]},
             "baths.0.agitation",
         ),
+        (
+            "lines",
+            {"id": "l", "name": "L", "baths": [
+                {"name": "D", "kind": "developer"}, {"name": "F", "kind": "fixer", "dilution": "abc"},
+            ]},
+            "baths.1.dilution",
+        ),
+        (
+            "lines",
+            {"id": "l", "name": "L", "baths": [
+                {"name": "D", "kind": "developer"}, {"name": "F", "kind": "fixer", "dilution": "1:4"},
+            ]},
+            "baths.1.colon",
+        ),
+        (
+            "papers",
+            {"id": "p", "name": "P", "baths": [{"name": "D", "kind": "developer", "dilution": "?"}]},
+            "baths.0.dilution",
+        ),
         ("bottles", {"id": "b", "name": "B", "mixed": "May"}, "mixed"),
     ],
 )  # fmt: skip

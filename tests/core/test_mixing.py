@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from emulsa.core.chemistry.baths import StepKind
+from emulsa.core.chemistry.dilution import mix
 from emulsa.core.chemistry.powder import Powder, PowderPart
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.beside import Going, beside, held
@@ -16,6 +17,7 @@ from emulsa.core.darkroom.mixing import MixingSheet, Water, for_powder, for_run
 from emulsa.core.darkroom.run_sheet import run_sheet
 from emulsa.core.data.cautions import CAUTIONS, HOT, MAKER, MIND, POWDER
 from emulsa.core.development import data_sheet
+from emulsa.core.development.developers import called
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.errors import CoreError, Impossible, Unreadable, Unsound
 from emulsa.core.kit.darkroom import (
@@ -159,6 +161,53 @@ def test_data_sheets_as_they_are_pasted(
     assert (row.film, row.ei) == (film, ei)
     assert tuple(each.minutes for each in row.cells) == minutes
     assert all(each.problem == "" for each in row.cells)
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "Film | EI | MQ stock | MQ B = 1+31 | Staining, 1+1+100\nGrey | 100 | 7 | 12 | -",
+        "Film | EI | MQ |  | Staining\n | | stock | B = 1+31 | 1+1+100\nGrey | 100 | 7 | 12 | -",
+        "Film\tEI\tMQ\t\tStaining\n\t\tstock\tB = 1+31\t1+1+100\nGrey\t100\t7\t12\t-",
+    ],
+)
+def test_several_developers_in_one_head(text: str) -> None:
+    """Before their dilutions or in a line over them; a letter is kept with its ratio, which is
+    what is mixed: 15.6 ml in 500 (1+31, common practice)."""
+    sheet = data_sheet.read(text)
+    assert sheet.developers == ("MQ", "Staining")
+    (row,) = sheet.rows
+    assert [(each.developer, each.dilution, each.minutes) for each in row.cells] == [
+        ("MQ", "stock", 7),
+        ("MQ", "B = 1+31", 12),
+        ("Staining", "1+1+100", None),
+    ]
+    concentrate, water = mix("B = 1+31", 500)
+    assert (round(concentrate.ml, 1), round(water.ml, 1)) == (15.6, 484.4)
+
+
+def test_as_many_dilutions_for_each_developer() -> None:
+    """Names alone in their line share what stands below them; a film below is no dilution."""
+    sheet = data_sheet.read("Film  MQ  Ascorbate\nstock  1+1  1+1  1+2\nGrey  7  9  10  12")
+    assert [(each.developer, each.dilution) for each in sheet.rows[0].cells] == [
+        ("MQ", "stock"), ("MQ", "1+1"), ("Ascorbate", "1+1"), ("Ascorbate", "1+2"),
+    ]  # fmt: skip
+    with pytest.raises(Unreadable, match="not a dilution"):
+        data_sheet.read("Film | MQ | Ascorbate\nGrey | 7 | 9")
+
+
+@pytest.mark.parametrize(
+    ("one", "other", "same"),
+    [
+        ("MQ developer", "Metol-hydroquinone stock", True),
+        ("hydroquinone–metol", "metol–hydroquinone developer", True),
+        ("Pyro", "two-part staining developer", True),
+        ("metol developer", "metol–hydroquinone developer", False),
+        ("PQ", "MQ", False),
+    ],
+)
+def test_two_names_of_one_developer(one: str, other: str, same: bool) -> None:
+    assert (called(one) == called(other)) is same
 
 
 @pytest.mark.parametrize(

@@ -10,6 +10,7 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
 from emulsa.api.views.done import Done
+from emulsa.core.chemistry import dilution
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import amount_text
 from emulsa.core.corrections.optics import Lens, Pinhole
@@ -209,9 +210,11 @@ def _put(table: Table[Any]) -> Callable[..., Any]:
 def _ask_dilutions(record: Any) -> None:
     if isinstance(record, FilmRecipe):
         settled(record.recipe.dilution, record.recipe.colon, "recipe.colon")
-    if isinstance(record, Line):
-        for bath in record.baths:
-            settled(bath.dilution, bath.colon, "baths")
+    if isinstance(record, Line | PrintingPaper):
+        for place, bath in enumerate(record.baths):
+            settled(bath.dilution, bath.colon, f"baths.{place}.colon")
+            if bath.dilution:
+                dilution.readable(bath.dilution, f"baths.{place}.dilution")
 
 
 def _delete(table: Table[Any]) -> Callable[..., Any]:

@@ -38,8 +38,9 @@ from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.logged.record import Given, Planned
 from emulsa.core.outing.today import of_today
 from emulsa.core.scene.assumed import EI, with_law
-from emulsa.core.scene.changes import Edits
+from emulsa.core.scene.changes import ChooseFilm, Edits
 from emulsa.core.scene.edits import edited
+from emulsa.core.scene.films import OnFilm, on_film
 from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
@@ -212,6 +213,17 @@ def opinions(db: Db, scene: Scene) -> Opinions:
     own, weights = store.kit_of(db, scene), preferences.preferences(db).weights
     others = [each for each in kit.filters(db) if not each.archived]
     return Opinions(school_choices(scene, own), plan_choices(scene, own, others, weights), weights)
+
+
+@routes.question("/on-films", "POST")
+def on_films(db: Db, scene: Scene) -> list[OnFilm]:
+    """The same exposure on every film of the kit, as each would be set."""
+    found = []
+    for film in films.films(db):
+        if not film.archived:
+            there = edited(scene, (ChooseFilm(film_id=film.id),), now())
+            found.append(on_film(film.id, there, store.kit_of(db, there)))
+    return found
 
 
 @routes.question("/bracket", "POST")

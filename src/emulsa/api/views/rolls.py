@@ -23,12 +23,13 @@ from emulsa.core.film.rolls import (
 )
 from emulsa.core.film.states import State
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.logged.comparison import MOST
 from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text, twice_text
 from emulsa.core.numbers import plain
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
-from emulsa.store import exposures, films, pieces, preferences, scenes
+from emulsa.store import attachments, exposures, films, pieces, preferences, scenes
 from emulsa.store import rolls as store
 from emulsa.store.database import Connection
 
@@ -65,7 +66,8 @@ class StripView:
 @dataclass(frozen=True)
 class RollView:
     """A roll, its version, its frames and strips; ``rating`` says what its EI means,
-    ``rest_from`` the first frame of an unexposed rest that can go into a camera again."""
+    ``rest_from`` the first frame of an unexposed rest that can go into a camera again,
+    ``picture_ids`` scans of its frames to look at side by side."""
 
     roll: Roll
     version: str
@@ -75,6 +77,7 @@ class RollView:
     rest_from: int | None
     frames: tuple[FrameView, ...]
     strips: tuple[StripView, ...]
+    picture_ids: tuple[str, ...]
 
 
 def roll_views(db: Connection) -> list[RollView]:
@@ -94,6 +97,7 @@ def roll_views(db: Connection) -> list[RollView]:
             strips.get(roll.id, []),
             recipes,
             (shots, titles),
+            tuple(each.id for each in attachments.first_of_roll(db, roll.id)[:MOST]),
         )
         for roll in found
         if roll.film_id in by_id  # else it cannot be read, which is said
@@ -144,6 +148,7 @@ def _view(
     strips: Sequence[Strip],
     recipes: dict[str, FilmRecipe],
     exposed: tuple[dict[str, list[Shot]], dict[str, str]],
+    picture_ids: tuple[str, ...],
 ) -> RollView:
     shots, titles = exposed
     recipe = recipes.get(_recipe_id(roll, frames, strips, shots, recipes) or "")
@@ -165,6 +170,7 @@ def _view(
             )
             for each in strips
         ),
+        picture_ids=picture_ids,
     )
 
 

@@ -92,13 +92,33 @@ def two_parts(a: float, b: float, water: float, volume_ml: float) -> tuple[Mixed
     )
 
 
+def readable(text: str, field: str) -> None:
+    """Unreadable, under its field, for what is no dilution."""
+    try:
+        mix(text, 100.0, "one_plus_n")
+    except Unreadable as refusal:
+        refusal.field = field
+        raise
+
+
+def unlettered(text: str) -> str:
+    """A dilution without the letter a maker calls it by, which is kept with its ratio.
+
+    >>> unlettered("B = 1+31"), unlettered("B (1+31)"), unlettered("1+1")
+    ('1+31', '1+31', '1+1')
+    """
+    found = re.fullmatch(r"\s*[A-Ha-h]\s*(?:=|\()\s*([^()]+?)\s*\)?\s*", text)
+    return found[1] if found else text.strip()
+
+
 def colon_n(text: str) -> str | None:
     """The n of a dilution of ``1:n``, which can mean two things; nothing of any other.
 
     >>> colon_n("1 : 20"), colon_n("1+20")
     ('20', None)
     """
-    found = re.fullmatch(r"1:(\d+(?:\.\d+)?)", text.replace(" ", "").replace(",", "."))
+    bare = unlettered(text).replace(" ", "").replace(",", ".")
+    found = re.fullmatch(r"1:(\d+(?:\.\d+)?)", bare)
     return found[1] if found else None
 
 
@@ -111,10 +131,12 @@ def mix(text: str, volume_ml: float, colon: Colon | None = None) -> tuple[Mixed,
 
     >>> [round(each.ml, 1) for each in mix("1:1:100", 510)]
     [5.0, 5.0, 500.0]
+    >>> [round(each.ml, 1) for each in mix("B = 1+31", 500)]
+    [15.6, 484.4]
     >>> mix("A, then B", 500)
     (Mixed(part='A', ml=500), Mixed(part='B', ml=500))
     """
-    bare = text.strip().lower().replace(" ", "").replace(",", ".")
+    bare = unlettered(text).lower().replace(" ", "").replace(",", ".")
     if bare in ("", "stock", "neat", "undiluted"):
         return (Mixed(part="stock", ml=volume_ml),)
     if re.fullmatch(r"a[.,+]?(then)?b", bare):

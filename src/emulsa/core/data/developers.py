@@ -13,3 +13,12 @@ DEVELOPERS: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("two-part staining developer", ("1+1+100", "2+2+100")),
     ("divided developer", ("A, then B",)),
 )
+# other names the same developers go by, each by its agents (common practice, no source)
+CALLED: dict[str, tuple[str, ...]] = {
+    "metol–hydroquinone": ("hydroquinone–metol", "mq"),
+    "phenidone–hydroquinone": ("hydroquinone–phenidone", "pq"),
+    "phenidone–ascorbate": ("ascorbate–phenidone", "phenidone–ascorbic acid", "vitamin c"),
+    "p–aminophenol": ("para–aminophenol", "aminophenol"),
+    "two–part staining": ("staining", "pyro"),
+    "divided": ("two–bath",),
+}

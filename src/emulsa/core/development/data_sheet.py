@@ -1,8 +1,9 @@
 """A maker's data sheet pasted as text: times by film and dilution, dashes mean not recommended.
 
-The first line names the columns: the film, its EI if it is there, and the dilutions. Columns are
-parted by tabs, bars, semicolons or two spaces. A time is minutes (``8``, ``8.5``, ``8½``) or
-``8:30``; a range (``8-10``) has two meanings and is asked about, never averaged.
+The first line names the columns: the film, its EI if it is there, and the dilutions; several
+developers stand before their dilutions, or in a line of their own over them. Columns are parted by
+tabs, bars, semicolons or two spaces. A time is minutes (``8``, ``8.5``, ``8½``) or ``8:30``; a
+range (``8-10``) has two meanings and is asked about, never averaged.
 """
 
 from __future__ import annotations
@@ -23,6 +24,12 @@ Pasted = Annotated[str, Length("A data sheet", 1, 20_000)]
 DASHES = {"-", "–", "—", "−", "--", "n/r", "nr", "not recommended", "x"}
 HALVES = {"¼": 0.25, "½": 0.5, "¾": 0.75, "⅓": 1 / 3, "⅔": 2 / 3}
 MOST_ROWS, MOST_COLUMNS = 200, 20
+# a name, then its dilution at the end of the head
+NAMED = re.compile(
+    r"(.*?\w.*?)[ ,:]\s*"
+    r"((?:[A-H]\s*[=(]\s*)?(?:stock|neat|undiluted|\d+(?:\s*[+:]\s*[\d.,]+)+)\)?)",
+    re.I,
+)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -30,9 +37,10 @@ class Cell:
     """What the sheet says for a film in a dilution.
 
     ``minutes`` empty and no ``problem``: not recommended. A ``problem`` says what cannot be read,
-    ``text`` any of it.
+    ``text`` any of it; ``developer`` where the head names several.
     """
 
+    developer: str
     dilution: str
     minutes: float | None
     problem: str
@@ -54,7 +62,16 @@ class DataSheet:
     """What was pasted, row by row; nothing of it is kept yet."""
 
     dilutions: tuple[str, ...]
+    developers: tuple[str, ...]
     rows: tuple[SheetRow, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Column:
+    """A column of times: in which dilution of which developer."""
+
+    developer: str
+    dilution: str
 
 
 def read(text: str) -> DataSheet:
@@ -73,18 +90,63 @@ def read(text: str) -> DataSheet:
         )
     head = split[0][1][1:]
     has_ei = head[0].strip().upper() in ("EI", "ISO", "SPEED")
-    dilutions = tuple(each.strip() for each in (head[1:] if has_ei else head))
-    if not dilutions or len(dilutions) > MOST_COLUMNS or len(split) - 1 > MOST_ROWS:
+    named = [each.strip() for each in (head[1:] if has_ei else head)]
+    below = _below(named, split[1][1]) if len(split) > 1 else None
+    columns = below or tuple(_column(each) for each in named)
+    rest = split[2:] if below else split[1:]
+    if not columns or len(columns) > MOST_COLUMNS or len(rest) > MOST_ROWS:
         raise Unreadable(
             f"A data sheet has 1 to {MOST_COLUMNS} dilutions and at most {MOST_ROWS} films.",
             field="text",
         )
-    for each in dilutions:
-        dilution.mix(each, 100.0, "one_plus_n")  # a head that names no dilution is refused here
-    rows = tuple(_rows(split[1:], dilutions, has_ei))
+    for each in columns:
+        # a head that names no dilution is refused here
+        dilution.mix(each.dilution, 100.0, "one_plus_n")
+    rows = tuple(_rows(rest, columns, has_ei))
     if not rows:
         raise Unreadable("There is no film under the head of this table.", field="text")
-    return DataSheet(dilutions=dilutions, rows=rows)
+    developers = dict.fromkeys(each.developer for each in columns if each.developer)
+    return DataSheet(
+        dilutions=tuple(each.dilution for each in columns), developers=tuple(developers), rows=rows
+    )
+
+
+def _column(text: str) -> _Column:
+    """A head as it stands: a dilution, or a developer's name before one."""
+    found = NAMED.fullmatch(text)
+    if found is None or is_dilution(text):
+        return _Column("", text)
+    return _Column(found[1].strip(" ,:"), found[2])
+
+
+def _below(named: list[str], cells: list[str]) -> tuple[_Column, ...] | None:
+    """Developers in one line with their dilutions in the next, as many for each or as they stand
+    over them; nothing where the next line is a film's."""
+    told = [each.strip() for each in cells if each.strip()]
+    if not told or not all(is_dilution(each) for each in told):
+        return None
+    if any(is_dilution(each) for each in named if each):
+        return None
+    names = [each for each in named if each]
+    if len(named) == len(told):
+        over: list[str] = []
+        for each in named:
+            over.append(each or (over[-1] if over else ""))
+    elif names and len(told) % len(names) == 0:
+        each_has = len(told) // len(names)
+        over = [each for each in names for _ in range(each_has)]
+    else:
+        return None
+    return tuple(_Column(name, each) for name, each in zip(over, told, strict=True))
+
+
+def is_dilution(text: str) -> bool:
+    """Whether a word is a dilution, its two meanings included."""
+    try:
+        dilution.mix(text, 100.0, "one_plus_n")
+    except CoreError:
+        return False
+    return bool(text.strip())
 
 
 def _columns(line: str) -> list[str]:
@@ -95,20 +157,20 @@ def _columns(line: str) -> list[str]:
 
 
 def _rows(
-    split: list[tuple[int, list[str]]], dilutions: tuple[str, ...], has_ei: bool
+    split: list[tuple[int, list[str]]], columns: tuple[_Column, ...], has_ei: bool
 ) -> Iterator[SheetRow]:
     for at, cells in split:
         if all(not each.strip(":-– ") for each in cells):
             continue  # the rule under a head
         times = cells[2:] if has_ei else cells[1:]
-        if len(times) > len(dilutions):
+        if len(times) > len(columns):
             raise Unreadable(f"Line {at} has more times than the head has dilutions.", field="text")
-        padded = [*times, *[""] * (len(dilutions) - len(times))]
+        padded = [*times, *[""] * (len(columns) - len(times))]
         yield SheetRow(
             line=at,
             film=cells[0][:80],
             ei=_ei(cells[1] if has_ei and len(cells) > 1 else "", at),
-            cells=tuple(_cell(name, time) for name, time in zip(dilutions, padded, strict=True)),
+            cells=tuple(_cell(column, time) for column, time in zip(columns, padded, strict=True)),
         )
 
 
@@ -121,25 +183,31 @@ def _ei(text: str, line: int) -> float | None:
     return float(bare)
 
 
-def _cell(name: str, text: str) -> Cell:
+def _cell(column: _Column, text: str) -> Cell:
     bare = text.strip().lower().removesuffix("min").strip()
     if not bare:
-        return _told(name, problem="nothing is said")
+        return _told(column, problem="nothing is said")
     if bare in DASHES:
-        return _told(name)
+        return _told(column)
     try:
         minutes = _minutes(bare)
     except CoreError as refused:
-        return _told(name, problem=refused.message)
-    return _told(name, minutes)
+        return _told(column, problem=refused.message)
+    return _told(column, minutes)
 
 
-def _told(dilution: str, minutes: float | None = None, problem: str = "") -> Cell:
+def _told(column: _Column, minutes: float | None = None, problem: str = "") -> Cell:
     if problem:
         text = f"left out: {problem}"
     else:
         text = "not recommended" if minutes is None else minutes_typed(minutes)
-    return Cell(dilution=dilution, minutes=minutes, problem=problem, text=text)
+    return Cell(
+        developer=column.developer,
+        dilution=column.dilution,
+        minutes=minutes,
+        problem=problem,
+        text=text,
+    )
 
 
 def _minutes(bare: str) -> float:

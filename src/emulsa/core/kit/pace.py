@@ -2,18 +2,17 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterable
 from dataclasses import dataclass
 
 from emulsa.core.chemistry.powder import Powder
+from emulsa.core.development.developers import called
 from emulsa.core.kit.darkroom import Bottle
 from emulsa.core.moments import day_number
 from emulsa.core.numbers import counted, plain
 
 WEEKS = 13  # a quarter of a year tells how one works now
 WEEK = 7
-ONLY = ("developer", "stock", "powder", "film")
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -40,20 +39,10 @@ def per_week(runs: Iterable[DevelopedThen], today: str) -> float:
 
 def meant_for(powder: Powder, runs: Iterable[DevelopedThen]) -> tuple[DevelopedThen, ...]:
     """The runs a powder is for: a developer its own, fixer and washing aid every one."""
-    name = _bare(powder.name)
+    name = called(powder.name)
     return tuple(
-        each for each in runs if powder.kind != "developer" or _bare(each.developer) == name != ""
+        each for each in runs if powder.kind != "developer" or called(each.developer) == name != ""
     )
-
-
-def _bare(name: str) -> str:
-    """A developer's name without the words that only say that it is one.
-
-    >>> _bare("Metol–hydroquinone stock") == _bare("metol–hydroquinone developer")
-    True
-    """
-    words = re.split(r"[\s,()]+", name.casefold().replace("-", "–"))
-    return " ".join(each for each in words if each and each not in ONLY)
 
 
 def package_says(powder: Powder, weekly: float) -> str:

@@ -218,6 +218,14 @@ class Entitle:
     note: Note = ""
 
 
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Intend:
+    """What the picture shall show, in one's own words."""
+
+    kind: Literal["intend"] = "intend"
+    intention: Note = ""
+
+
 Edit = (
     Read
     | Drop
@@ -242,6 +250,7 @@ Edit = (
     | SetDepth
     | SetMovement
     | Entitle
+    | Intend
 )
 
 

@@ -24,6 +24,7 @@ from emulsa.core.scene.changes import (
     Drop,
     Edit,
     Entitle,
+    Intend,
     KeepEi,
     LightIs,
     MarkHigh,
@@ -185,4 +186,5 @@ CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
     SetDepth: _simply("depth"),
     SetMovement: _simply("movement"),
     Entitle: _simply("title", "note"),
+    Intend: _simply("intention"),
 }

@@ -62,6 +62,7 @@ class Scene:
     outing_id: Id
     title: Name
     note: Note = ""
+    intention: Note = ""
     film_id: Id | None = None
     exposure_index: ExposureIndex | None = None
     rating_reason: RatingReason | None = None

@@ -1,5 +1,5 @@
--- Paper by the box and powders that keep so long; threads; film at a laboratory; prints that were
--- made otherwise than under the enlarger.
+-- Paper by the box and powders that keep so long; threads; what a scene shall show; film at a
+-- laboratory; prints that were made otherwise than under the enlarger.
 
 ALTER TABLE printing_paper ADD COLUMN boxes TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(boxes));
 ALTER TABLE powder ADD COLUMN keeps_days INTEGER;
@@ -8,6 +8,8 @@ ALTER TABLE powder ADD COLUMN does_rolls REAL;
 ALTER TABLE lens ADD COLUMN thread_mm REAL;
 ALTER TABLE filter ADD COLUMN thread_mm REAL;
 ALTER TABLE filter ADD COLUMN lens_ids TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(lens_ids));
+
+ALTER TABLE scene ADD COLUMN intention TEXT NOT NULL DEFAULT '';
 
 ALTER TABLE run ADD COLUMN laboratory TEXT NOT NULL DEFAULT '';
 

@@ -69,6 +69,9 @@ function Shown({ view }: { view: TestView }) {
           Details
         </Button>
         <Box display={{ base: "none", md: "block" }}>
+          <Link to={`/bench/film/${test.film_id}`}>Its pictures</Link>
+        </Box>
+        <Box display={{ base: "none", md: "block" }}>
           <Link to="/bench">All tests</Link>
         </Box>
       </RoomHeader>

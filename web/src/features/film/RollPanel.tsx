@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Act } from "../../api/acts";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
@@ -67,6 +68,9 @@ export function RollPanel({ view }: { view: View }) {
       </Flex>
       {roll.note && <Box color="ink2">{roll.note}</Box>}
       <Frames view={view} />
+      {view.picture_ids.length > 1 && (
+        <Link to={`/log/together?of=${view.picture_ids.join(",")}`}>Its pictures side by side</Link>
+      )}
       {roll.place === "camera" && !roll.advanced && (
         <Notice tone="caution">
           Did it advance? Turn the crank and watch the rewind knob or the paper move; a roll that

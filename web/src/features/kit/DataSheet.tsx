@@ -41,10 +41,10 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
             ...blank,
             id: newId(),
             film_id: filmOf(row),
-            name: `${developer || "Developer"} ${cell.dilution}`.slice(0, 80),
+            name: `${cell.developer || developer || "Developer"} ${cell.dilution}`.slice(0, 80),
             recipe: {
               ...blank.recipe,
-              developer,
+              developer: cell.developer || developer,
               dilution: cell.dilution,
               temperature_c: typedNumber(degrees),
               points:
@@ -84,7 +84,7 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
         {!read && (
           <Entry
             label="The table, with its head"
-            help="Film, EI if it is there, then each dilution; parted by tabs, bars or two spaces. A dash is “not recommended”"
+            help="Film, EI if it is there, then each dilution, developers before theirs or in a line over them; parted by tabs, bars or two spaces. A dash is “not recommended”"
             multiline
             rows={8}
             placeholder={
@@ -122,8 +122,12 @@ export function DataSheet({ kit, close }: { kit: Schemas["Kit"]; close: () => vo
             />
             <Flex as="ul" columnGap="5" wrap="wrap" paddingTop="1">
               {row.cells.map((cell) => (
-                <Box as="li" key={cell.dilution} color={cell.problem ? "ochre" : "ink"}>
-                  {cell.dilution} <b>{cell.text}</b>
+                <Box
+                  as="li"
+                  key={`${cell.developer} ${cell.dilution}`}
+                  color={cell.problem ? "ochre" : "ink"}
+                >
+                  {cell.developer} {cell.dilution} <b>{cell.text}</b>
                 </Box>
               ))}
             </Flex>

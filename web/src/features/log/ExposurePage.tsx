@@ -70,6 +70,9 @@ function Told({ story }: { story: Story }) {
                   .map((each) => `, ${each}`)
                   .join("")}
               </Box>
+              {story.scene.intention && (
+                <Box paddingTop="1">Meant to show: {story.scene.intention}</Box>
+              )}
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
               {story.doubts.map((doubt) => (
                 <Box key={doubt} color="ink2" fontSize="14px" paddingTop="1">

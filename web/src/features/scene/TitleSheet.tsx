@@ -10,7 +10,7 @@ import { useWrite } from "../../shared/useWrite";
 import { deleteScene, type Scene } from "./queries";
 import type { Change } from "./useKeeping";
 
-/** The scene's title and note; a scene nothing was exposed on can be deleted. */
+/** The scene's title, what it shall show, its note; a scene nothing was exposed on can be deleted. */
 export function TitleSheet({
   scene,
   exposed,
@@ -25,11 +25,15 @@ export function TitleSheet({
   const navigate = useNavigate();
   const [title, setTitle] = useState(scene.title);
   const [note, setNote] = useState(scene.note);
+  const [intention, setIntention] = useState(scene.intention);
   const { problem, setProblem, write } = useWrite();
   const keep = async (event: FormEvent) => {
     event.preventDefault();
     try {
-      await edit([{ kind: "name", title, note }]);
+      await edit([
+        { kind: "name", title, note },
+        { kind: "intend", intention },
+      ]);
       close();
     } catch (refusal) {
       setProblem(refusal as Refusal);
@@ -62,6 +66,13 @@ export function TitleSheet({
           value={title}
           onChange={(event) => setTitle(event.target.value)}
           problem={problem?.field === "note" ? null : problem?.message}
+        />
+        <Entry
+          label="What the picture shall show"
+          help="told again in the log, beside what the negative shows"
+          multiline
+          value={intention}
+          onChange={(event) => setIntention(event.target.value)}
         />
         <Entry
           label="Note"

@@ -138,3 +138,6 @@ export const unbegun = (): SceneView => ({
   outing: null,
   labels: [],
 });
+
+/** The same exposure on every film of the kit. */
+export const onFilmsQuery = (scene: Scene) => question("scenes_on_films", { body: scene });

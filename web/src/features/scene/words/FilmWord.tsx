@@ -8,7 +8,7 @@ import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
 import { OFFERED } from "../../../service/service";
 import { offered } from "../../../shared/offered";
-import type { Scene } from "../queries";
+import { onFilmsQuery, type Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
 import { assumed, type Kit, type WordProps } from "./props";
@@ -62,6 +62,9 @@ function FilmChoices({
     (each) => each.film_id === scene.film_id,
   );
   const own = film?.exposure_index;
+  const onFilms = Object.fromEntries(
+    (useQuery(onFilmsQuery(scene)).data ?? []).map((each) => [each.film_id, each.text]),
+  );
   const ready = useQuery(readyQuery).data ?? [];
   const rolls = ready
     .filter((each) => each.roll_number != null && each.in_gate)
@@ -84,7 +87,7 @@ function FilmChoices({
         <Choice
           key={each.id}
           name={each.name}
-          detail={`EI ${each.exposure_index}`}
+          detail={[`EI ${each.exposure_index}`, onFilms[each.id]].filter(Boolean).join(", ")}
           chosen={each.id === scene.film_id}
           onChoose={() => keep({ kind: "film", film_id: each.id })}
         />
