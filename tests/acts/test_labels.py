@@ -76,6 +76,7 @@ SAID = {
     "stock.delete": "delete a box of film",
     "stock.put": "save a box of film",
     "strips.expose": r"expose (1 frame|\d+ frames) for .+",
+    "strips.take": r"take a bracket of \d+ frames for .+",
     "strips.put_into_run": "set up run .+",
     "journal.undo": "",  # takes back, and is no action itself
     "journal.redo": "",

@@ -56,6 +56,7 @@ WEIGHTS = {
     "holders.put": 2,
     "strips.put_into_run": 8,
     "strips.expose": 4,
+    "strips.take": 4,
     "kit.delete_filter": 3,
 }
 NEVER_YET = 8  # what was not done yet is tried more often
@@ -237,6 +238,18 @@ def _expose_strip(look: Looking) -> Request:
         "piece_ids": look.some(ready, 1),
     }
     return Request("strips.expose", {"id": test}, body=asked)
+
+
+@drawn("strips.take")
+def _take_bracket(look: Looking) -> Request:
+    test, bracket = look.one(
+        "SELECT film_test.id || char(10) || bracket_id FROM exposure"
+        " JOIN piece ON piece.id = exposure.piece_id"
+        " JOIN film_test ON film_test.film_id = piece.film_id"
+        " WHERE bracket_id IS NOT NULL GROUP BY film_test.id, bracket_id HAVING count(*) > 1"
+    ).split("\n")
+    body = {"bracket_id": bracket, "minutes": look.dice.randint(5, 60)}
+    return Request("strips.take", {"id": test}, body=body)
 
 
 @drawn("strips.put_into_run")

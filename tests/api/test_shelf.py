@@ -111,3 +111,25 @@ def test_what_a_filter_goes_on_is_told_with_the_kit(client: TestClient) -> None:
     goes = ok(client.get("/api/kit"))["goes_on"][grey["id"]]
     assert lens["id"] not in goes
     assert kit["lenses"][1]["id"] in goes
+
+
+def test_a_logged_bracket_becomes_a_development(client: TestClient) -> None:
+    """Offered with the minutes it was developed in, and no more once it is taken; undo gives it
+    back."""
+    test = {"id": "card", "film_id": "film-harle", "title": "Card"}
+    ok(client.put("/api/bench/tests/card", json=test))
+    (bracket,) = ok(client.get("/api/bench/tests/card/film"))["brackets"]
+    assert bracket["says"] == "5 frames, −2 to +2, Tip in mist, post, 18 October 2025"
+    assert bracket["minutes"] == 9.5
+    asked = {"bracket_id": bracket["id"], "minutes": bracket["minutes"]}
+    ok(client.post("/api/bench/tests/card/brackets", json=asked))
+    view = ok(client.get("/api/bench/tests/card"))["test"]
+    (strip,) = view["strips"]
+    # its blocks stood on III: two stops under the middle
+    assert (strip["first_stops"], strip["step_stops"], strip["ei"]) == (-4, 1, 200)
+    assert len(strip["piece_ids"]) == 5
+    assert view["curves"][0]["exposure"] == {"kind": "metered", "ei": 200}
+    assert ok(client.get("/api/bench/tests/card/film"))["brackets"] == []
+    ok(client.post("/api/undo"))
+    assert ok(client.get("/api/bench/tests/card"))["test"]["strips"] == []
+    assert len(ok(client.get("/api/bench/tests/card/film"))["brackets"]) == 1

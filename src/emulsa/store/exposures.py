@@ -10,6 +10,7 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core import wire
+from emulsa.core.bench.brackets import BracketFrame, LoggedBracket, bracket_says
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.logged.slip import KeptTones
@@ -76,6 +77,56 @@ def bracket_pieces(connection: Connection, piece_id: str) -> list[str]:
         {"piece_id": piece_id},
     )
     return [row["piece_id"] for row in found]
+
+
+def brackets_of_film(connection: Connection, film_id: str) -> list[LoggedBracket]:
+    """The brackets on a film, the latest first."""
+    found = connection.execute(
+        """
+        SELECT exposure.bracket_id AS id, json_group_array(exposure.bracket_stops) AS stops,
+            scene.title, min(exposure.exposed_at) AS at,
+            CASE WHEN count(DISTINCT run.id) = 1 THEN min(run.minutes) END AS minutes
+        FROM exposure
+        JOIN piece ON piece.id = exposure.piece_id
+        JOIN scene ON scene.id = exposure.scene_id
+        LEFT JOIN run ON run.id = piece.run_id
+        WHERE piece.film_id = :film_id AND exposure.bracket_id IS NOT NULL
+        GROUP BY exposure.bracket_id HAVING count(*) > 1
+        ORDER BY at DESC LIMIT 40
+        """,
+        {"film_id": film_id},
+    )
+    return [
+        LoggedBracket(
+            id=row["id"],
+            says=bracket_says(json.loads(row["stops"]), row["title"], row["at"][:10]),
+            minutes=row["minutes"],
+        )
+        for row in found
+    ]
+
+
+def bracket_as_steps(connection: Connection, bracket_id: str, film_id: str) -> list[BracketFrame]:
+    """The frames of a bracket on a film as steps of an exposure scale."""
+    found = connection.execute(
+        """
+        SELECT piece_id, bracket_stops, exposure_index, piece.run_id,
+            coalesce(json_extract(request, '$.placement.zone'), 5) AS zone
+        FROM exposure JOIN piece ON piece.id = exposure.piece_id
+        WHERE bracket_id = :bracket_id AND piece.film_id = :film_id
+        """,
+        {"bracket_id": bracket_id, "film_id": film_id},
+    )
+    return [
+        BracketFrame(
+            piece_id=row["piece_id"],
+            stops=row["bracket_stops"],
+            zone=row["zone"],
+            ei=row["exposure_index"] or 100.0,
+            run_id=row["run_id"],
+        )
+        for row in found
+    ]
 
 
 def bracket_frames(connection: Connection, bracket_id: str) -> dict[str, float]:

@@ -10,6 +10,7 @@ from emulsa.api.refusals import NotFound
 from emulsa.api.routing import Act, Db, House, Routes
 from emulsa.api.views.done import Done
 from emulsa.api.views.targets import targets_of
+from emulsa.core.bench.brackets import BracketTaken, LoggedBracket, take_bracket
 from emulsa.core.bench.record import StripScan
 from emulsa.core.bench.scan import ScanRead, densities, spots
 from emulsa.core.bench.strips import (
@@ -30,20 +31,33 @@ from emulsa.core.film.acts.exposing import Logging
 from emulsa.core.limits import Id
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
+from emulsa.core.numbers import counted
 from emulsa.core.scene.plan import plan
 from emulsa.exchange import pictures
 from emulsa.exchange.levels import Box, levels
-from emulsa.store import attachments, bench, films, holders, kit, outings, pieces, rolls, scenes
+from emulsa.store import (
+    attachments,
+    bench,
+    exposures,
+    films,
+    holders,
+    kit,
+    outings,
+    pieces,
+    rolls,
+    scenes,
+)
 
 routes = Routes("strips", "/api/bench/tests", tag="bench")
 
 
 @dataclass(frozen=True)
 class TestFilm:
-    """Film that can be exposed for a test, the pictures of its strips, and why it takes no further
-    development, when it is full."""
+    """Film that can be exposed for a test, brackets that are logged on it, the pictures of its
+    strips, and why it takes no further development, when it is full."""
 
     unexposed: tuple[UnexposedFilm, ...]
+    brackets: tuple[LoggedBracket, ...]
     pictures: tuple[Attachment, ...]
     full_text: str
 
@@ -63,7 +77,13 @@ def film(db: Db, id: str) -> TestFilm:  # noqa: A002
     ready = {each.id: each for each in rolls.rolls(db) if each.place == "camera"}
     next_frames = {id_: each.next_frame for id_, each in ready.items()}
     pictures_of = tuple(attachments.of_test(db, id))
-    return TestFilm(unexposed(found, next_frames), pictures_of, full(test))
+    taken = {each for strip in test.strips for each in strip.piece_ids}
+    logged = tuple(
+        each
+        for each in exposures.brackets_of_film(db, test.film_id)
+        if taken.isdisjoint(exposures.bracket_frames(db, each.id))
+    )
+    return TestFilm(unexposed(found, next_frames), logged, pictures_of, full(test))
 
 
 @routes.act("POST", "/{id}/frames")
@@ -92,6 +112,18 @@ def expose(act: Act, id: str, asked: StripExposing) -> StripExposed:  # noqa: A0
     logged = [each for each in outcome.kept if isinstance(each, Exposure)]
     given = tuple(FrameGiven(aperture=each.aperture, seconds=each.seconds) for each in logged)
     return StripExposed(outcome.says, asked.piece_ids, given)
+
+
+@routes.act("POST", "/{id}/brackets")
+def take(act: Act, id: str, asked: BracketTaken) -> Done:  # noqa: A002
+    """Take a bracket that is logged already as a development of the test."""
+    test = needed(bench.test(act.db, id), "This film test was not found.")
+    frames = exposures.bracket_as_steps(act.db, asked.bracket_id, test.film_id)
+    changed = take_bracket(test, frames, asked)
+    label = f"take a bracket of {counted(len(frames), 'frame')} for {test.title}"
+    act.says(label)
+    act.keep(changed)
+    return Done(label, (id,))
 
 
 @routes.act("POST", "/{id}/strips/{curve_id}/run")

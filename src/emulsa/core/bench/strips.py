@@ -101,14 +101,8 @@ def expose_strip(
     Impossible when a development of these minutes has film already, when there is room for no
     further one, or a frame is of another film.
     """
-    name = f"{plain(asked.minutes)} min"
-    if any(each.curve_id == name for each in test.strips):
-        raise Impossible(
-            f"Film was exposed for {name} already; choose other minutes, or undo that first.",
-            field="minutes",
-        )
-    if full(test) and all(each.id != name for each in test.curves):
-        raise Impossible(full(test), field="minutes")
+    check_minutes(test, asked.minutes)
+    name = strip_name(asked.minutes)
     frames = frames_of(
         BracketPlan(
             ev=asked.ev,
@@ -150,11 +144,34 @@ def expose_strip(
     )
     outcome = expose_bracket(bracket, {}, targets, logging)
     changed = replace(
-        test, strips=(*test.strips, strip), curves=_with_curve(test.curves, name, asked)
+        test,
+        strips=(*test.strips, strip),
+        curves=with_curve(test.curves, name, asked.minutes, asked.ei),
     )
     return changed, replace(
         outcome, says=f"expose {counted(len(frames), 'frame')} for {test.title}"
     )
+
+
+def strip_name(minutes: float) -> str:
+    """What the development of so many minutes is called.
+
+    >>> strip_name(7.5)
+    '7.5 min'
+    """
+    return f"{plain(minutes)} min"
+
+
+def check_minutes(test: FilmTest, minutes: float) -> None:
+    """Impossible when a development of these minutes has film, or there is room for none."""
+    name = strip_name(minutes)
+    if any(each.curve_id == name for each in test.strips):
+        raise Impossible(
+            f"Film was exposed for {name} already; choose other minutes, or undo that first.",
+            field="minutes",
+        )
+    if full(test) and all(each.id != name for each in test.curves):
+        raise Impossible(full(test), field="minutes")
 
 
 def full(test: FilmTest) -> str:
@@ -213,16 +230,16 @@ def unexposed(pieces: Sequence[Piece], next_frames: Mapping[str, int]) -> tuple[
     return tuple(found)
 
 
-def _with_curve(curves: Sequence[Curve], name: str, asked: StripExposing) -> tuple[Curve, ...]:
+def with_curve(curves: Sequence[Curve], name: str, minutes: float, ei: float) -> tuple[Curve, ...]:
     """The development waits for its densities beside the others."""
     if any(each.id == name for each in curves):
         return tuple(curves)
     fog = curves[-1].base_fog if curves else 0.0
     new = Curve(
         id=name,
-        minutes=asked.minutes,
+        minutes=minutes,
         base_fog=fog,
-        exposure=Metered(kind="metered", ei=asked.ei),
+        exposure=Metered(kind="metered", ei=ei),
         steps=(),
     )
     return (*curves, new)

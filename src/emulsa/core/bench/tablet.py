@@ -11,8 +11,10 @@ from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Length, Within
 from emulsa.core.sensitometry.curve import STOP, Density, DensityStep
 
-FirstStops = Annotated[float, Within("The first frame, in stops from V", -12, 12)]
-StepStops = Annotated[float, Within("The step, in stops", 0.1, 7)]
+FIRST_STOPS = Within("The first frame, in stops from V", -12, 12)
+FirstStops = Annotated[float, FIRST_STOPS]
+STEP_STOPS = Within("The step, in stops", 0.1, 7)
+StepStops = Annotated[float, STEP_STOPS]
 Tablet = Annotated[tuple[Density, ...], Length("Steps of a tablet", 0, 60, tables.numbers)]
 Target = Literal[
     "",

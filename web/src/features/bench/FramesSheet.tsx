@@ -14,6 +14,7 @@ import { typedNumber } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { exposeStrip, planQuery, type TestView, testFilmQuery } from "./queries";
+import { TakeBracket } from "./TakeBracket";
 
 /** The exposures of a test: what to set for each frame, with a lens and its shutter as measured; and
     the same frames logged on film that lies ready. */
@@ -199,6 +200,9 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
         )}
         <Problem of={problem} fields={["minutes"]} />
       </Box>
+      {there && there.brackets.length > 0 && (
+        <TakeBracket test_id={test.id} brackets={there.brackets} close={close} />
+      )}
     </Sheet>
   );
 }

@@ -50,6 +50,9 @@ export const testFilmQuery = (id: string) => question("strips_film", { path: { i
 export const exposeStrip = (id: string, strip: Schemas["StripExposing"]) =>
   act("strips_expose", { path: { id }, body: strip });
 
+export const takeBracket = (id: string, body: Schemas["BracketTaken"]) =>
+  act("strips_take", { path: { id }, body });
+
 export const putIntoRun = (id: string, curve_id: string, run: Schemas["StripRun"]) =>
   act("strips_put_into_run", { path: { id, curve_id }, body: run });
 
