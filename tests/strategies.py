@@ -13,6 +13,7 @@ from typing import Annotated, Any, Literal, Union, get_args, get_origin
 from hypothesis import strategies as st
 from hypothesis.strategies import SearchStrategy
 
+from emulsa.core.bench.record import Conditions
 from emulsa.core.corrections.aperture_choice import ByLimits
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
@@ -26,6 +27,7 @@ from emulsa.core.film.rolls import Strip
 from emulsa.core.film.stock import Stock
 from emulsa.core.kit.darkroom import Bath, Bottle, Line, Tank
 from emulsa.core.kit.films import Film
+from emulsa.core.kit.printing import PaperBath, PaperBox
 from emulsa.core.limits import Length, Within
 from emulsa.core.moments import Instant
 from emulsa.core.scene.record import Scene
@@ -183,7 +185,9 @@ def _stocks() -> SearchStrategy[Any]:
 
 def _lines() -> SearchStrategy[Any]:
     other = st.sampled_from(["presoak", "stop", "fixer", "rinse", "wash", "dry"])
-    baths = st.lists(record(Bath, kind=other, agitation=st.none() | ways), max_size=MOST)
+    baths = st.lists(
+        record(Bath, kind=other, agitation=st.none() | ways, hardener=hardeners), max_size=MOST
+    )
     developer = Bath(name="Developer", kind="developer")
     return record(Line, baths=baths.map(lambda others: (developer, *others)))
 
@@ -215,6 +219,8 @@ def _pieces() -> SearchStrategy[Any]:
     return st.one_of([record(Piece, **place, **run) for place in places for run in runs])
 
 
+hardeners = st.sampled_from(["", "1+39", "1 + 9,5"])
+
 # Kinds whose values must fit each other, as no type can say it.
 OWN: dict[Any, Any] = {
     Film: _films,
@@ -229,6 +235,10 @@ OWN: dict[Any, Any] = {
     Tank: lambda: record(Tank, agitation=ways),
     Line: _lines,
     Bottle: lambda: record(Bottle, mixed=days, opened=days),
+    PaperBox: lambda: record(PaperBox, gone=st.just(0), opened=days),
+    Bath: lambda: record(Bath, agitation=st.none() | ways, hardener=hardeners),
+    PaperBath: lambda: record(PaperBath, agitation=st.none() | ways, hardener=hardeners),
+    Conditions: lambda: record(Conditions, expires=st.sampled_from(["", "2027-06"])),
     Choice: _choices,
     Strip: _strips,
     Piece: _pieces,

@@ -44,6 +44,14 @@ from tests.serving import asked, free_port
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought, beside whole tables
 SINCE_SEVEN = (
+    "ALTER TABLE powder DROP COLUMN keeps_days",
+    "ALTER TABLE powder DROP COLUMN does_rolls",
+    "ALTER TABLE camera DROP COLUMN shutter",
+    "ALTER TABLE lens DROP COLUMN thread_mm",
+    "ALTER TABLE filter DROP COLUMN thread_mm",
+    "ALTER TABLE filter DROP COLUMN lens_ids",
+    "ALTER TABLE run DROP COLUMN laboratory",
+    "ALTER TABLE scene DROP COLUMN intention",
     "DROP INDEX exposure_by_index",
     "DROP TRIGGER log_recipe",
     "DROP TRIGGER log_run",

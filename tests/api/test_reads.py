@@ -90,6 +90,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
     bodies: dict[str, list[Any]] = {
         "/api/scenes/solve": [{"scene": each} for each in scenes],
         "/api/scenes/opinions": scenes,
+        "/api/scenes/on-films": scenes,
         "/api/scenes/bracket": [{"scene": each, "step_stops": 0.5, "frames": 3} for each in scenes],
         "/api/scenes/line": [
             {"scene": each, "text": text, "reading_id": "new"}

@@ -133,3 +133,44 @@ def test_a_logged_bracket_becomes_a_development(client: TestClient) -> None:
     ok(client.post("/api/undo"))
     assert ok(client.get("/api/bench/tests/card"))["test"]["strips"] == []
     assert len(ok(client.get("/api/bench/tests/card/film"))["brackets"]) == 1
+
+
+def test_a_shutter_in_the_body_is_measured_once(client: TestClient) -> None:
+    """The camera gets the times; a scene through any of its lenses is set by them; two hands that
+    use one check add it once."""
+    camera, body = body_of(client)
+    lens = next(each for each in ok(client.get("/api/kit"))["lenses"] if each["camera_id"])
+    marks = [{"mark": "1/60", "seconds": [0.0208, 0.0208]}]
+    checked = {"lens_id": lens["id"], "marks": marks}
+    version = ok(client.get("/api/kit"))["versions"][camera["id"]]
+    used = ok(client.post(f"/api/bench/checks/shutter/use?base={version}", json=checked))
+    assert used["id"] == camera["id"]
+    assert used["shutter"] == {**body, "measured": [{"mark": "1/60", "seconds": 0.0208}]}
+    kept = ok(client.get("/api/kit"))
+    assert next(each for each in kept["lenses"] if each["id"] == lens["id"]) == lens
+    other = {**checked, "marks": [{"mark": "1/60", "seconds": [0.019]}]}
+    late = client.post(f"/api/bench/checks/shutter/use?base={version}", json=other)
+    assert late.status_code == 409
+    scene = ok(client.get("/api/scenes/scene-winding-house"))["scene"]
+    on = {**scene, "lens_id": lens["id"], "aperture": "8"}
+    answer = ok(client.post("/api/scenes/solve", json={"scene": on}))
+    assert answer["plan"]["request"]["optics"]["shutter"]["fastest"] == "1/1000"
+
+
+def body_of(client: TestClient) -> tuple[Any, Any]:
+    """The demo's camera of its lenses, with a shutter put into its body."""
+    kit = ok(client.get("/api/kit"))
+    id_ = next(each["camera_id"] for each in kit["lenses"] if each["camera_id"])
+    camera = next(each for each in kit["cameras"] if each["id"] == id_)
+    body = {"fastest": "1/1000", "slowest": "1", "series": "full", "by_hand": "T", "measured": []}
+    ok(client.put(f"/api/kit/cameras/{id_}", json={**camera, "shutter": body}))
+    return camera, body
+
+
+def test_how_still_one_holds_is_ones_own(client: TestClient) -> None:
+    """Each lens says from which time, by its camera's format and one's own factor."""
+    said = ok(client.get("/api/kit"))["said"]["lens-150"]
+    assert said.endswith("by hand from 1/60")
+    way = ok(client.get("/api/preferences"))
+    ok(client.put("/api/preferences", json={**way["preferences"], "hand_factor": 4}))
+    assert ok(client.get("/api/kit"))["said"]["lens-150"].endswith("by hand from 1/250")

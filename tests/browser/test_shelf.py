@@ -134,3 +134,18 @@ def test_films_in_lines_are_sorted(open_page: Open, service: Service) -> None:
     expect(column).to_have_attribute("aria-sort", "ascending")
     table.get_by_role("button", name="Sort by fog").click()
     expect(names).to_have_text(before)
+
+
+def test_a_logged_bracket_is_taken_for_a_test(open_page: Open, service: Service) -> None:
+    """With the minutes it was developed in; taken, it waits for its densities."""
+    test = {"id": "card", "film_id": "film-harle", "title": "Harle on the card"}
+    service.call("PUT", "/api/bench/tests/card", test)
+    page = open_page("/bench/card")
+    page.get_by_role("button", name="Exposure list").click()
+    part = page.get_by_role("region", name="A bracket that is logged")
+    expect(part.get_by_label("Bracket")).to_contain_text("5 frames, −2 to +2, Tip in mist, post")
+    expect(part.get_by_label("Developed, minutes")).to_have_value("9.5")
+    part.get_by_role("button", name="Use as a development").click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    (strip,) = service.call("GET", "/api/bench/tests/card")["test"]["strips"]
+    assert (strip["curve_id"], strip["first_stops"], len(strip["piece_ids"])) == ("9.5 min", -4, 5)

@@ -20,7 +20,7 @@ HOUSE = kit_of(WINDING_HOUSE)
 
 
 @pytest.mark.parametrize(
-    ("ei", "text"), [(100, "f/32, 1 s"), (400, "f/32, 1/4"), (25, "f/32, 4 s")]
+    ("ei", "text"), [(100, "f/32, 1 s"), (400, "f/32, 1/4 s"), (25, "f/32, 4 s")]
 )
 def test_a_film_of_another_speed_gets_another_time(ei: float, text: str) -> None:
     """Two stops faster is two stops less at the same aperture; N stays, as the light does

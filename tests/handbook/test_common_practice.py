@@ -6,11 +6,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from emulsa.core.chemistry.dilution import mix
 from emulsa.core.corrections import pinhole, reciprocity
 from emulsa.core.corrections.bellows import Infinity
 from emulsa.core.corrections.reciprocity import NoFailure, PowerLaw
-from emulsa.core.development import recipes, temperature
-from emulsa.core.development.recipes import Point, Recipe
+from emulsa.core.development import ratings, recipes, temperature
+from emulsa.core.development.recipes import Point, Recipe, Timed
 from emulsa.core.exposing.bracket import BracketRequest, bracket
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.request import SpotReading
@@ -50,6 +51,24 @@ def test_long_times(metered: float, about: float) -> None:
     """Metered 4, 8, 15, 20 s become about 6, 14, 30, 43 s with p = 1.26."""
     corrected = reciprocity.corrected_s(PowerLaw(exponent=1.26), metered)
     assert corrected == pytest.approx(about, abs=1)
+
+
+def test_a_stop_of_push() -> None:
+    """Nine minutes become about twelve."""
+    factor, _ = ratings.factor(Recipe(), Timed(minutes=9, ei=None, origin="published"), 800, 400)
+    assert 9 * factor == pytest.approx(12, abs=0.25)
+
+
+def test_a_warm_bath() -> None:
+    """8½ min at 20 °C are just under five at 79 °F, which is too short to be even."""
+    found, _ = temperature.of_recipe(Recipe(), (79 - 32) / 1.8)
+    assert 4.5 < 8.5 * found < 5
+
+
+def test_two_parts_in_a_tank() -> None:
+    """Two and two parts in half a litre: 2, 2 and 496 ml; 1+31 is 15.6 ml."""
+    assert [round(each.ml) for each in mix("2+2+496", 500)] == [2, 2, 496]
+    assert round(mix("1+31", 500)[0].ml, 1) == 15.6
 
 
 def test_two_and_a_half_stops_from_the_mid_tone() -> None:

@@ -11,7 +11,7 @@ from typing import Any
 from emulsa.core.bench.record import FilmTest
 from emulsa.core.chemistry.powder import Powder
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, Pinhole
+from emulsa.core.corrections.optics import Lens, Pinhole, Shutter
 from emulsa.core.darkroom.run import Run
 from emulsa.core.development.recipes import Point, Recipe
 from emulsa.core.film.formats import SheetFormat
@@ -55,5 +55,6 @@ BEGUN: dict[str, Any] = {
     "test": FilmTest(id="", film_id="", title=""),
     "run": Run(id="", name=""),
     "mat": Mat(),
+    "shutter": Shutter(),
     "given": Given(id="", scene_id="", piece_id=""),
 }

@@ -6,7 +6,7 @@ from sqlite3 import Connection
 from typing import Any
 
 from emulsa.core.errors import Impossible
-from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter, in_front
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.line.carry_out import KitNames
 from emulsa.store import rows
@@ -92,7 +92,9 @@ def camera(connection: Connection, id_: str | None) -> Camera | None:
 
 
 def lens(connection: Connection, id_: str | None) -> KitLens | None:
-    return rows.one(connection, LENS, id_)
+    """A lens as it works in front of its camera; as it is kept it is read with the whole kit."""
+    found = rows.one(connection, LENS, id_)
+    return in_front(found, camera(connection, found.camera_id)) if found else None
 
 
 def pinhole(connection: Connection, id_: str | None) -> KitPinhole | None:

@@ -15,10 +15,11 @@ from emulsa.core.bench.checks import (
     check_meters,
     check_shutter,
     corrected_meter,
+    measured_body,
     measured_lens,
 )
 from emulsa.core.bench.proof import Proof, ProofRead, measured_paper, read
-from emulsa.core.kit.bag import KitLens, Meter
+from emulsa.core.kit.bag import Camera, KitLens, Meter
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.store import kit
 
@@ -34,12 +35,18 @@ def shutter(db: Db, readings: ShutterReadings) -> ShutterCheck:
 
 
 @routes.act("POST", "/shutter/use", works_out=True)
-def use_shutter(act: Act, base: str, readings: ShutterReadings) -> KitLens:
-    """Give a lens, as it was when it was checked, the times its shutter was found to give."""
+def use_shutter(act: Act, base: str, readings: ShutterReadings) -> KitLens | Camera:
+    """Give a lens, or the camera whose body has the shutter, as it was when it was checked, the
+    times its shutter was found to give."""
     lens = needed(kit.lens(act.db, readings.lens_id), NO_LENS, "lens_id")
-    changed = measured_lens(lens, check_shutter(lens.optics.shutter, readings.marks))
-    act.says(f"use measured times of {lens.name}")
-    unchanged(lens.name, lens, changed, base)
+    found = check_shutter(lens.optics.shutter, readings.marks)
+    camera = kit.camera(act.db, lens.camera_id)
+    on: KitLens | Camera = lens
+    changed: KitLens | Camera = measured_lens(lens, found)
+    if camera is not None and camera.shutter is not None:
+        on, changed = camera, measured_body(camera, camera.shutter, found)
+    act.says(f"use measured times of {on.name}")
+    unchanged(on.name, on, changed, base)
     act.keep(changed)
     return changed
 

@@ -24,7 +24,7 @@ from emulsa.core.development.agitation import scheme_text, words
 from emulsa.core.development.data_sheet import DataSheet, Pasted
 from emulsa.core.development.recipes import Recipe, settled
 from emulsa.core.film.formats import SheetFormat
-from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter, goes_on
+from emulsa.core.kit.bag import Camera, KitFilter, KitLens, KitPinhole, Meter, goes_on, in_front
 from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.described import described
 from emulsa.core.kit.drawn import RecordDrawn, drawn
@@ -43,10 +43,10 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.kit.starters import STARTERS, starter
 from emulsa.core.kit.table_text import table_texts
 from emulsa.core.kit.usual import offered
-from emulsa.core.kit.view import seen_text
+from emulsa.core.kit.view import by_hand_text, seen_text
 from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
-from emulsa.store import films, rows
+from emulsa.store import films, preferences, rows
 from emulsa.store import kit as store
 from emulsa.store.rows import Table
 
@@ -139,6 +139,7 @@ class NewRecipes:
 def read(db: Db) -> Kit:
     """The whole kit."""
     lists = store.everything(db)
+    factor = preferences.preferences(db).hand_factor
     records = [each for members in lists.values() for each in members]
     names = {each.id: each.name for each in lists["films"]}
     agitations = words() | {key: scheme_text(key) for key in _schemes(lists)}
@@ -147,10 +148,7 @@ def read(db: Db) -> Kit:
         **lists,
         agitations=agitations,
         said={
-            each.id: ", ".join(
-                filter(None, (described(each, names, agitations), _seen(each, lists["cameras"])))
-            )
-            for each in records
+            each.id: _said(each, names, agitations, lists["cameras"], factor) for each in records
         },
         tables={each.id: told for each in records if (told := table_texts(each))},
         amounts={each.id: amount_text(each.filter) for each in lists["filters"]},
@@ -173,12 +171,27 @@ def read_drawn(db: Db) -> dict[str, RecordDrawn]:
     return {each.id: found for each in records if (found := drawn(each)) is not None}
 
 
-def _seen(record: Any, cameras: list[Camera]) -> str:
-    """What a lens or pinhole takes in on its camera's format."""
+def _said(
+    record: Any,
+    names: dict[str, str],
+    agitations: dict[str, str],
+    cameras: list[Camera],
+    factor: float,
+) -> str:
+    told = (described(record, names, agitations), _seen(record, cameras, factor))
+    return ", ".join(filter(None, told))
+
+
+def _seen(record: Any, cameras: list[Camera], factor: float) -> str:
+    """What a lens or pinhole takes in on its camera's format, and from which time one holds it."""
     if not isinstance(record, (KitLens, KitPinhole)):
         return ""
     own = next((each for each in cameras if each.id == record.camera_id), None)
-    return seen_text(record.optics, own.format_mm) if own else ""
+    if own is None:
+        return ""
+    there = in_front(record, own).optics if isinstance(record, KitLens) else record.optics
+    told = (seen_text(there, own.format_mm), by_hand_text(there, own.format_mm, factor))
+    return ", ".join(filter(None, told))
 
 
 def _schemes(lists: dict[str, list[Any]]) -> set[str]:

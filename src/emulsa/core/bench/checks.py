@@ -10,7 +10,7 @@ from typing import Annotated
 from emulsa.core import tables
 from emulsa.core.corrections.optics import MeasuredSpeed, Shutter, speeds
 from emulsa.core.errors import Missing, Unsound
-from emulsa.core.kit.bag import KitLens, Meter
+from emulsa.core.kit.bag import Camera, KitLens, Meter
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import MarkText
 from emulsa.core.limits import EV, Id, Label, Length, Seconds
@@ -81,19 +81,28 @@ def check_shutter(shutter: Shutter, readings: Sequence[MarkReadings]) -> Shutter
 
 
 def measured_lens(lens: KitLens, found: ShutterCheck) -> KitLens:
-    """The lens with the means as its shutter's times; marks that were not tested stay as they
-    are."""
-    shutter = lens.optics.shutter
+    """The lens with the means as its shutter's times."""
+    return replace(lens, optics=replace(lens.optics, shutter=measured(lens.optics.shutter, found)))
+
+
+def measured_body(camera: Camera, shutter: Shutter, found: ShutterCheck) -> Camera:
+    """The camera with the means as the times of the shutter in its body: once for all its
+    lenses."""
+    return replace(camera, shutter=measured(shutter, found))
+
+
+def measured(shutter: Shutter, found: ShutterCheck) -> Shutter:
+    """A shutter with the means as its times; marks that were not tested stay as they are."""
     new = {each.mark: float(f"{each.mean_s:.4g}") for each in found.marks}
     known = {each.mark: each.seconds for each in shutter.measured}
     engraved = [mark for mark, _ in speeds(replace(shutter, measured=()))]
     times = {**known, **new}
-    measured = tuple(
+    tested = tuple(
         MeasuredSpeed(mark=mark, seconds=times[mark]) for mark in engraved if mark in times
     )
-    changed = replace(shutter, measured=measured)
+    changed = replace(shutter, measured=tested)
     speeds(changed)
-    return replace(lens, optics=replace(lens.optics, shutter=changed))
+    return changed
 
 
 def _mark(readings: MarkReadings, engraved_s: float) -> CheckedMark:

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, speeds
+from emulsa.core.corrections.optics import Lens, Pinhole, Shutter, aperture_of, speeds
 from emulsa.core.corrections.pinhole import Side, pinhole_f_number
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.kit.leaflet import Leaflet, leaflet_ev
@@ -29,14 +29,24 @@ class Back:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Camera:
-    """A camera, the image area of its format, and its other backs."""
+    """A camera, the image area of its format, its other backs, and its shutter where that is in
+    its body: it is then every lens's."""
 
     id: Id
     name: Name
     format_mm: tuple[Side, Side] = (120.0, 95.0)
     backs: Annotated[tuple[Back, ...], Length("Backs", 0, 12)] = ()
+    shutter: Shutter | None = None
     note: Note = ""
     archived: bool = False
+
+    def __post_init__(self) -> None:
+        if self.shutter is not None:
+            try:
+                speeds(self.shutter)
+            except CoreError as problem:
+                problem.field = "shutter" if problem.field == "time" else problem.field
+                raise
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -103,6 +113,13 @@ class KitFilter:
     lens_ids: Annotated[tuple[Id, ...], Length("Lenses a filter goes on", 0, 40)] = ()
     note: Note = ""
     archived: bool = False
+
+
+def in_front(lens: KitLens, camera: Camera | None) -> KitLens:
+    """A lens as it works in front of its camera: by the body's shutter, where that has one."""
+    if camera is None or camera.shutter is None:
+        return lens
+    return replace(lens, optics=replace(lens.optics, shutter=camera.shutter))
 
 
 def goes_on(filter_: KitFilter, lens: KitLens | None) -> bool:

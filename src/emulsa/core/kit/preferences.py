@@ -8,11 +8,12 @@ from typing import Annotated, Literal
 from emulsa.core.data.loading import ListKey
 from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.schools import Habits, School
-from emulsa.core.limits import Length
+from emulsa.core.limits import Length, Within
 from emulsa.core.written import Written
 
 Step = Annotated[str, Length("A step", 1, 80)]
 LoadingStep = Annotated[str, Length("A step of a list", 1, 120)]
+HandFactor = Annotated[float, Within("The factor of holding by hand", 0.125, 16)]
 TimeIso = Literal["film", "100"]
 
 APERTURE = "Shutter closed, aperture set"
@@ -52,9 +53,10 @@ class Preferences:
     """Defaults of new scenes, and what stands before and during an exposure.
 
     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
-    it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``guide`` is that of a
-    first outing, until it is put away. ``simulated_devices`` are for trying things out, not for
-    real film.
+    it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``hand_factor`` is how
+    much shorter than one over the focal length one must be to hold a camera still. ``guide`` is
+    that of a first outing, until it is put away. ``simulated_devices`` are for trying things out,
+    not for real film.
     """
 
     school: School | None = None
@@ -67,5 +69,6 @@ class Preferences:
     measures: Measures = Measures()
     time_iso: TimeIso | None = None
     decimal_comma: bool | None = None
+    hand_factor: HandFactor = 1.0
     guide: bool = True
     simulated_devices: bool = False

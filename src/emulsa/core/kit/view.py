@@ -7,12 +7,14 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.corrections.optics import Lens, Optics
+from emulsa.core.corrections.optics import Lens, Optics, speeds
 from emulsa.core.corrections.pinhole import PinholeRequest, pinhole
 from emulsa.core.written import length_text
 
 METRE_MM = 1_000.0
 FEET_DEG = 100.0  # from here on one's own feet and the tripod's are easily in it (common practice)
+SMALL_MM = math.hypot(36, 24)  # the format the rule was made for
+SLIGHTLY = 2 ** (1 / 6)  # a sixth of a stop is no shake
 CORNERS_STOPS = 1.0  # what corners lose before it is worth saying
 
 
@@ -28,6 +30,30 @@ def seen_text(optics: Optics, format_mm: tuple[float, float]) -> str:
     wide = side / away * METRE_MM
     said = f"{angle:.0f}° across, {_wide(wide)} wide at 1 m"
     return f"{said}; mind feet and tripod legs" if angle > FEET_DEG else said
+
+
+def by_hand_s(focal_length_mm: float, format_mm: tuple[float, float], factor: float) -> float:
+    """The longest time one holds a lens by hand: one over the focal length it would have on
+    24 × 36, and one's own factor shorter (common practice, no source).
+
+    >>> round(1 / by_hand_s(50, (36, 24), 1)), round(1 / by_hand_s(80, (56, 56), 2))
+    (50, 87)
+    """
+    diagonal = math.hypot(*format_mm)
+    return diagonal / (focal_length_mm * SMALL_MM * factor)
+
+
+def by_hand_text(optics: Optics, format_mm: tuple[float, float], factor: float) -> str:
+    """The slowest mark of its shutter that is short enough; nothing for a pinhole.
+
+    >>> by_hand_text(Lens(focal_length_mm=80), (56, 56), 1)
+    'by hand from 1/60'
+    """
+    if not isinstance(optics, Lens):
+        return ""
+    longest = by_hand_s(optics.focal_length_mm, format_mm, factor)
+    short = [mark for mark, seconds in speeds(optics.shutter) if seconds <= longest * SLIGHTLY]
+    return f"by hand from {short[-1]}" if short else "not by hand"
 
 
 def corners_text(optics: Optics, format_mm: tuple[float, float]) -> str:

@@ -5,6 +5,7 @@ ALTER TABLE printing_paper ADD COLUMN boxes TEXT NOT NULL DEFAULT '[]' CHECK (js
 ALTER TABLE powder ADD COLUMN keeps_days INTEGER;
 ALTER TABLE powder ADD COLUMN does_rolls REAL;
 
+ALTER TABLE camera ADD COLUMN shutter TEXT CHECK (shutter IS NULL OR json_valid(shutter));
 ALTER TABLE lens ADD COLUMN thread_mm REAL;
 ALTER TABLE filter ADD COLUMN thread_mm REAL;
 ALTER TABLE filter ADD COLUMN lens_ids TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(lens_ids));

@@ -21,6 +21,8 @@ export function ShutterCheck({ close }: { close: () => void }) {
   const versionOf = useVersionsAtFirst();
   const [lensId, setLensId] = useState("");
   const lens = lenses.find((each) => each.id === lensId) ?? lenses[0];
+  // a shutter in the body is the camera's, and measured once for all its lenses
+  const body = kit?.cameras.find((each) => each.id === lens?.camera_id && each.shutter);
   const [text, setText] = useState("");
   const { write, ask, problem, busy } = useWrite(close);
   const readings = { lens_id: lens?.id ?? "", marks: typedRows<Schemas["MarkReadings"]>(text) };
@@ -32,7 +34,8 @@ export function ShutterCheck({ close }: { close: () => void }) {
   const test = () =>
     ask(async () => {
       if (!lens) return;
-      const said = await testShutter({ ...lens.optics.shutter, measured: [] });
+      const shutter = body?.shutter ?? lens.optics.shutter;
+      const said = await testShutter({ ...shutter, measured: [] });
       setText((before) => {
         const known = new Map(before.split("\n").flatMap((line) => entry(line)));
         return said.measured
@@ -54,7 +57,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
           <Button
             variant="main"
             disabled={busy || !found.data || Boolean(found.error)}
-            onClick={() => void write(takeShutter(readings, versionOf(lens?.id)))}
+            onClick={() => void write(takeShutter(readings, versionOf(body ? body.id : lens?.id)))}
           >
             Use these times
           </Button>
@@ -68,6 +71,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
           options={lenses.map((each) => ({ value: each.id, label: each.name }))}
           onChange={setLensId}
         />
+        {body && <Box color="ink2">The shutter in {body.name} is measured for all its lenses.</Box>}
         <Entry
           label="Readings: mark, then seconds"
           help="one mark on a line, as 1/60 0.0208 0.0213 0.0209"

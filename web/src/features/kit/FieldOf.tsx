@@ -10,6 +10,7 @@ import { ZONES } from "../../shared/zones";
 import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
+import { BodyShutter } from "./BodyShutter";
 import type { FieldSpec } from "./fields";
 import { LawField } from "./LawField";
 import { LeafletField } from "./LeafletField";
@@ -79,7 +80,13 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
       );
     case "law":
       return (
-        <LawField value={value as Schemas["Film"]["law"]} onChange={onChange} problem={problem} />
+        <LawField
+          value={value as Schemas["Film"]["law"]}
+          films={kit.films}
+          own={(record as { id: string }).id}
+          onChange={onChange}
+          problem={problem}
+        />
       );
     case "developer":
     case "dilution":
@@ -197,6 +204,14 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
           value={text}
           options={[{ value: "", label: "none" }, ...owned(kit.cameras)]}
           onChange={(id) => onChange(id || null)}
+          problem={problem}
+        />
+      );
+    case "body":
+      return (
+        <BodyShutter
+          value={value as Schemas["Camera"]["shutter"]}
+          onChange={onChange}
           problem={problem}
         />
       );

@@ -69,15 +69,23 @@ const rowsFrom = (text: string) =>
 /** A film's reciprocity law: its kind, and the numbers that kind has. */
 export function LawField({
   value,
+  films,
+  own,
   onChange,
   problem,
 }: {
   value: Law | null | undefined;
+  /** whose laws can be taken over */
+  films: Schemas["Film"][];
+  own: string;
   onChange: (law: unknown) => void;
   problem: string | null;
 }) {
   const kind = value?.kind ?? "";
   const [table, setTable] = useState(rowsText(value));
+  // the fields begin anew with what was taken over
+  const [taken, setTaken] = useState(0);
+  const others = films.filter((each) => each.id !== own && each.law && !each.archived);
   const fields = FIELDS[kind] ?? [];
   const choose = (next: string) => {
     const blank = next ? BLANK[next] : null;
@@ -101,9 +109,26 @@ export function LawField({
         onChange={choose}
         problem={fields.length || kind === "table" || kind === "stops" ? null : problem}
       />
+      {others.length > 0 && (
+        <Choose
+          label="As that film"
+          value=""
+          options={[
+            { value: "", label: "a law of its own" },
+            ...others.map((each) => ({ value: each.id, label: `as ${each.name}` })),
+          ]}
+          onChange={(id) => {
+            const law = films.find((each) => each.id === id)?.law;
+            if (!law) return;
+            setTaken(taken + 1);
+            setTable(rowsText(law));
+            onChange(law);
+          }}
+        />
+      )}
       {fields.map(([name, label], place) => (
         <Entry
-          key={`${kind}-${name}`}
+          key={`${kind}-${name}-${taken}`}
           label={label}
           inputMode="decimal"
           defaultValue={String((value as Record<string, unknown>)[name] ?? "")}

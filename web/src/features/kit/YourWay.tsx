@@ -25,6 +25,7 @@ const HABITS = [
   ["habits.highlight_zone", "Highlight zone", "VII to VIII; between them, as 7.5"],
   ["habits.target_zone", "Highlights are meant for", "VIII, or VII"],
 ] as const;
+const BY_HAND = "hand_factor";
 const BLUR = "habits.blur_mm";
 const EI_BY_N = [
   { value: "yes", label: "the EI tested for it" },
@@ -113,6 +114,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
   const known =
     problem?.field === "after" ||
     problem?.field === BLUR ||
+    problem?.field === BY_HAND ||
     [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
   return (
     <Sheet
@@ -156,6 +158,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             }
             problem={at(BLUR)}
           />
+          {number(BY_HAND, "By hand, factor on 1/focal length", "2 is twice as short")}
           <Choose
             label="EI at N+ and N−"
             value={draft.habits?.ei_by_n === false ? "" : "yes"}

@@ -50,6 +50,7 @@ export interface FieldSpec {
     | "colon"
     | "day"
     | "lenses"
+    | "body"
     | "optional";
   help?: string;
   /** what the number is of; it is shown and typed in the photographer's own unit */

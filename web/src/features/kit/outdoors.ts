@@ -38,6 +38,7 @@ export const OUTDOORS = {
       { path: "format_mm.0", label: "Image width", unit: "mm", as: "number" },
       { path: "format_mm.1", label: "Image height", unit: "mm", as: "number" },
       { path: "backs", label: "Other backs", as: "backs" },
+      { path: "shutter", label: "Shutter", as: "body" },
       note,
     ],
   },
