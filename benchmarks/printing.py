@@ -8,8 +8,7 @@ from collections.abc import Callable
 from typing import Any
 
 from benchmarks.drag import chromium_page
-from emulsa.core.printing.plan import print_plan
-from emulsa.core.prints.worked import request_of
+from emulsa.core.prints.lamp import lamp
 from emulsa.demo.prints import THIRD
 
 # six areas over a picture of about two megapixels on a screen of high density
@@ -47,8 +46,7 @@ async () => {
 
 def plan_ms(best_us: Callable[[Any, int], float]) -> float:
     """Two parts and four areas."""
-    request = request_of(THIRD)
-    return best_us(lambda: print_plan(request), 200) / 1e3
+    return best_us(lambda: lamp(THIRD), 200) / 1e3
 
 
 def preview_fps(url: str) -> tuple[float, float, float]:

@@ -7,6 +7,7 @@ once, and no name a user typed ever becomes a path.
 from __future__ import annotations
 
 import hashlib
+import sys
 import threading
 import warnings
 from collections.abc import Iterator
@@ -37,6 +38,8 @@ ENDINGS: dict[str, str] = dict(MEDIA.values())
 BITS, PHOTOMETRIC, ORIENTATION, PLANES = 258, 262, 274, 284
 WHITE_IS_ZERO, SEPARATE = 0, 2
 DEEP = ("I;16", "I;16B", "I;16L", "I;16N", "I")  # grey of more than eight bits
+NATIVE = "L;16" if sys.byteorder == "little" else "L;16B"
+UNPACKED_THIN = {"I;16": "L;16", "I;16B": "L;16B", "I;16N": NATIVE}
 
 one_at_a_time = threading.Lock()  # a large scan is opened once at a time, so memory stays bounded
 
@@ -196,8 +199,12 @@ def upright(source: Path) -> Any:
         source.open("rb") as file,
         Image.open(file, formats=tuple(MEDIA)) as image,
     ):
-        shown = _eight_bit(image, max(image.size))
-        shown.load()
+        if _read_thin(image):
+            image.load()
+            shown = _as_seen(image, image)
+        else:
+            shown = _eight_bit(image, max(image.size))
+            shown.load()
     ImageOps.exif_transpose(shown, in_place=True)  # a copy of it would be a third in the memory
     if shown.mode in ("L", "RGB"):
         return shown
@@ -236,12 +243,28 @@ def grey_at(picture: Path, x: float, y: float, share: float = 0.03) -> float | N
         return float(ImageStat.Stat(image.convert("L").crop(box)).mean[0])
 
 
+def _read_thin(image: Any) -> bool:
+    """Whether sixteen-bit grey is unpacked to its upper eight bits as it is read: the whole of it
+    then never stands in the memory at sixteen. By Pillow's own unpackers."""
+    thin = []
+    for tile in image.tile if image.mode in DEEP else ():
+        first, *others = tile.args if isinstance(tile.args, tuple) else (tile.args,)
+        if first not in UNPACKED_THIN:
+            return False
+        args = UNPACKED_THIN[first]
+        thin.append(tile._replace(args=(args, *others) if isinstance(tile.args, tuple) else args))
+    if not thin:
+        return False
+    image._mode, image.tile = "L", thin
+    return True
+
+
 def _eight_bit(image: Any, longest: int) -> Any:
     """Sixteen-bit grey, as film scanners write it, brought to what a thumbnail can show and near to
     its size, band by band: whole, it would stand in the memory twice. Anything else as it is."""
     if image.mode not in DEEP:
         return image
-    from PIL import Image, ImageOps
+    from PIL import Image
 
     times = max(1, max(image.size) // (2 * longest))
     rows = times * max(1, BAND_PX // times)
@@ -250,10 +273,17 @@ def _eight_bit(image: Any, longest: int) -> Any:
         band = image.crop((0, top, image.width, min(top + rows, image.height)))
         grey = band.convert("I").point(lambda value: value / 256).convert("L")
         shown.paste(grey.reduce(times), (0, top // times))
+    return _as_seen(image, shown)
+
+
+def _as_seen(image: Any, grey: Any) -> Any:
+    """Eight bits of a picture as it is meant: white where it is white, with where its top is."""
+    from PIL import ImageOps
+
     if image.format == "TIFF" and image.tag_v2.get(PHOTOMETRIC) == WHITE_IS_ZERO:
-        shown = ImageOps.invert(shown)
-    shown.getexif()[ORIENTATION] = image.getexif().get(ORIENTATION, 1)
-    return shown
+        grey = ImageOps.invert(grey)
+    grey.getexif()[ORIENTATION] = image.getexif().get(ORIENTATION, 1)
+    return grey
 
 
 def _deep_planes(image: Any) -> bool:
