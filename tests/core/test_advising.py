@@ -196,6 +196,10 @@ ELSEWHERE = {
     *("print-short", "print-long", "print-hold-short"),  # tests/handbook, test_prints.py
     *("print-holds-at-once", "print-burns-much"),  # test_prints.py
     *("colour-prints-otherwise", "colour-with-contrast"),  # test_sensitometry.py, tests/handbook
+    # of a picture
+    *("flash-fired", "zoomed", "specially-processed", "colour-space-unknown", "settings-missing"),
+    *("point-clipped", "spot-mixed", "readings-disagree", "brightened-in-parts"),
+    *("settings-disagree", "settings-only", "one-reading", "few-readings", "readings-alike"),
 }
 
 

@@ -88,8 +88,8 @@ KINDS: dict[str, Callable[[Any, dict[str, Any], Any], bool]] = {
         for each in (found if isinstance(found, list) else [found])
     ),
     "any_abs": lambda found, row, _: any(abs(x - row["value"]) <= row["tol"] for x in found),
-    "rising": lambda found, row, _: all(b >= a - row["tol"] for a, b in pairwise(found)),
-    "falling": lambda found, row, _: all(b <= a + row["tol"] for a, b in pairwise(found)),
+    "rising": lambda found, row, _: all(b >= a - row.get("tol", 0) for a, b in pairwise(found)),
+    "falling": lambda found, row, _: all(b <= a + row.get("tol", 0) for a, b in pairwise(found)),
     "pow_of": lambda found, row, answer: alike(found, row, answer, lambda x: 10**-x),
     "lstar_of": lambda found, row, answer: alike(found, row, answer, lstar),
     "spread_gt": spread,

@@ -70,7 +70,7 @@ const parts = await Promise.all(
   contents.map(async ([name, content]) => {
     const small = await brotli(content, {
       params: {
-        [constants.BROTLI_PARAM_QUALITY]: 6,
+        [constants.BROTLI_PARAM_QUALITY]: 7,
         [constants.BROTLI_PARAM_LGWIN]: 24,
         [constants.BROTLI_PARAM_SIZE_HINT]: content.length,
       },

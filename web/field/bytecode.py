@@ -12,7 +12,7 @@ LEFT_OUT = tuple(
 )
 OURS_LEFT_OUT = tuple(
     f"emulsa/{each}"
-    for each in "__main__ page field/built field/single field/one_file demo cli server"
+    for each in "__main__ page field/built field/single field/one_file demo scenery cli server"
     " exchange/cards/fonts".split()
 )
 # what a word for people can stand at the head of
@@ -65,7 +65,6 @@ root = Path("/source")
 ours = {}
 for path in sorted((root / "emulsa").rglob("*")):
     name = path.relative_to(root).as_posix()
-    # drawn scenes go along as they are
-    if path.suffix in (".py", ".sql", ".json", ".png") and not left_out(name, OURS_LEFT_OUT):
+    if path.suffix in (".py", ".sql", ".json") and not left_out(name, OURS_LEFT_OUT):
         ours[name] = path.read_bytes()
 packed("/work/emulsa.zip", ours)

@@ -13,7 +13,12 @@ from importlib import import_module
 from typing import Any
 
 from emulsa.core import wire
-from emulsa.core.data.examples import CURVE_EXAMPLE, EXPOSURE_EXAMPLE
+from emulsa.core.data.examples import (
+    CALIBRATION_EXAMPLE,
+    CURVE_EXAMPLE,
+    EXIF_EXAMPLE,
+    EXPOSURE_EXAMPLE,
+)
 from emulsa.core.errors import Unreadable
 
 
@@ -256,6 +261,30 @@ TABLE: dict[str, Operation] = {
             "PaperGradeRequest",
             "PaperGradeAnswer",
             {"low": 0.32, "high": 1.45},
+        ),
+        Operation(
+            "picture_settings",
+            "picture.settings",
+            "PictureSettingsRequest",
+            "PictureSettings",
+            {"exif_base64": EXIF_EXAMPLE},
+        ),
+        Operation(
+            "photo_calibrate",
+            "picture.calibrate",
+            "PhotoCalibrateRequest",
+            "Calibration",
+            CALIBRATION_EXAMPLE,
+        ),
+        Operation(
+            "photo_spots",
+            "picture.spots",
+            "PhotoSpotsRequest",
+            "PhotoSpots",
+            {
+                "calibration": CALIBRATION_EXAMPLE,
+                "samples": [{"id": "bank", "area": {"level": 76}}],
+            },
         ),
         Operation(
             "tones",

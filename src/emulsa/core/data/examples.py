@@ -40,3 +40,18 @@ CURVE_EXAMPLE: dict[str, Any] = {
         {"stops": 3, "density": 1.6},
     ],
 }
+
+# a shutter of 1/125, f/8, ISO 200: an EXIF block as a camera writes it
+EXIF_EXAMPLE = (
+    "RXhpZgAASUkqAAgAAAACABIBAwABAAAAAQAAAGmHBAABAAAAJgAAAAAAAAAIAJqCBQABAAAAjAAAAJ2CBQABAAAA"
+    "lAAAACeIAwABAAAAyAAAAAOQAgAUAAAAnAAAAASSCgABAAAAsAAAAAmSAwABAAAAEAAAAAGgAwABAAAAAQAAAAWk"
+    "AwABAAAAHAAAAAAAAAABAAAAfQAAAAgAAAABAAAAMjAyNjowMToxNyAwOTo0MDowMAD/////AwAAAA=="
+)
+
+CALIBRATION_EXAMPLE: dict[str, Any] = {
+    "picture": {"encoding": "srgb", "white": 255},
+    "points": [
+        {"id": "door", "ev100": 9, "area": {"level": 41}},
+        {"id": "frost", "ev100": 14, "area": {"level": 221}},
+    ],
+}

@@ -1,4 +1,4 @@
-import { Box, Grid } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -68,12 +68,10 @@ function Shown({ view }: { view: TestView }) {
         <Button variant="quiet" onClick={() => setDetails(true)}>
           Details
         </Button>
-        <Box display={{ base: "none", md: "block" }}>
+        <Flex display={{ base: "none", md: "flex" }} gap="5" whiteSpace="nowrap">
           <Link to={`/bench/film/${test.film_id}`}>Its pictures</Link>
-        </Box>
-        <Box display={{ base: "none", md: "block" }}>
           <Link to="/bench">All tests</Link>
-        </Box>
+        </Flex>
       </RoomHeader>
       <Box as="main" flex="1" overflow="auto">
         <Grid

@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { typedNumber } from "../../components/typedNumber";
+import { offered } from "../../shared/offered";
 
 type Law = NonNullable<Schemas["Film"]["law"]>;
 
@@ -85,7 +86,7 @@ export function LawField({
   const [table, setTable] = useState(rowsText(value));
   // the fields begin anew with what was taken over
   const [taken, setTaken] = useState(0);
-  const others = films.filter((each) => each.id !== own && each.law && !each.archived);
+  const others = offered(films).filter((each) => each.id !== own && each.law);
   const fields = FIELDS[kind] ?? [];
   const choose = (next: string) => {
     const blank = next ? BLANK[next] : null;
