@@ -86,7 +86,7 @@ export function FilmTable({ table }: { table: NonNullable<Worked["compared"]>["t
             fontWeight: 400,
             whiteSpace: "nowrap",
           },
-          "& td:last-of-type": { whiteSpace: "normal", minWidth: "160px" },
+          "& td:last-of-type": { whiteSpace: "normal", minWidth: "280px" },
           "& tbody tr": { borderTop: "1px solid", borderColor: "line" },
         }}
       >
@@ -141,7 +141,13 @@ export function Beside({ compared }: { compared: NonNullable<Worked["compared"]>
   return (
     <Box paddingTop="3">
       {films.length > 1 && <FilmTable table={compared.table} />}
-      <Box overflowX="auto" tabIndex={0} role="group" aria-label="Films side by side, a table">
+      <Box
+        overflowX="auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Films side by side, a table"
+        paddingTop={films.length > 1 ? "6" : undefined}
+      >
         <Box
           as="table"
           aria-label={`Beside ${compared.title}`}
