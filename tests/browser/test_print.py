@@ -335,3 +335,32 @@ def test_what_is_ended_by_eye_is_kept_as_long_as_it_took(open_page: Open, servic
     service.call("POST", "/api/prints/print-mist/again", again)
     by_eye = saved(service, "print-mist")["plan"]["areas"][1]
     assert by_eye["seconds"] == 10.0  # 9.7 s less the lamp's lag, before drying down
+
+
+def test_margins_and_mat_are_typed(open_page: Open, service: Service) -> None:
+    """Each side by itself, a mat with its window; both are drawn and read back, and go again."""
+    page = open_page("/print/print-shed-b")
+    page.get_by_role("button", name="Change sizes").click()
+    sheet = page.get_by_role("dialog", name="Plan of the print")
+    sheet.get_by_text("Margins of their own on each side").click()
+    sheet.get_by_label("Bottom, mm").fill("45.5")
+    sheet.get_by_text("Shown in a mat").click()
+    sheet.get_by_label("Mat width, mm").fill("420")
+    sheet.get_by_label("White left free, mm").fill("-2")
+    sheet.get_by_label("Flash of the border, s").fill("3.5")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_have_count(0)
+    kept = saved(service, "print-shed-b")["plan"]["sheet"]
+    assert kept["sides"] == {"left_mm": 25, "right_mm": 25, "top_mm": 25, "bottom_mm": 45.5}
+    assert kept["mat"] == {"width_mm": 420, "height_mm": 500, "free_mm": -2, "lower_mm": 10}
+    assert kept["black_edge_s"] == 3.5
+    expect(page.get_by_role("img", name="The print in its mat, to scale")).to_be_visible()
+    expect(page.get_by_role("region", name="The sheet")).to_contain_text("Mat and frame 420 ×")
+    page.get_by_role("button", name="Change sizes").click()
+    expect(sheet.get_by_label("Bottom, mm").first).to_have_value("45.5")
+    for ticked in ("Margins of their own on each side", "Shown in a mat"):
+        sheet.get_by_text(ticked).click()
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_have_count(0)
+    kept = saved(service, "print-shed-b")["plan"]["sheet"]
+    assert (kept["sides"], kept["mat"]) == (None, None)

@@ -9,7 +9,7 @@ import base64
 import binascii
 import math
 import struct
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -31,6 +31,7 @@ SIZES = {1: 1, 2: 1, 3: 2, 4: 4, 5: 8, 7: 1, 9: 4, 10: 8}
 FORMS = {1: "B", 3: "H", 4: "I", 9: "i"}
 WIDE_MM, NARROW_MM = 36.0, 24.0
 ZOOMED = 1.001
+LARGEST_APEX = 64  # a power of two beyond it is no time and no aperture
 SETTINGS = ("time", "aperture", "iso")
 
 
@@ -167,11 +168,9 @@ def _first(*values: Value | None) -> float | None:
     return next((each for each in values if isinstance(each, float) and each > 0), None)
 
 
-def _apex(value: Value | None, meant: object) -> float | None:
+def _apex(value: Value | None, meant: Callable[[float], float]) -> float | None:
     """A value that is written as a power of two."""
-    if not isinstance(value, float) or abs(value) > 64 or not callable(meant):
-        return None
-    return float(meant(value))
+    return meant(value) if isinstance(value, float) and abs(value) <= LARGEST_APEX else None
 
 
 def _iso(found: dict[int, Value]) -> float | None:
