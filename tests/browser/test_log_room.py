@@ -76,6 +76,9 @@ CHOOSE = """async ([choices, pause]) => {
 def test_choices_faster_than_the_page_is_drawn(open_page: Open) -> None:
     """Each works on what the one before it left: none is lost, whatever is drawn meanwhile."""
     page = open_page("/log")
+    # nobody chooses what is not offered yet
+    for value in ("film-ostrel", "lens lens-150", "pinhole pinhole-box"):
+        expect(page.locator(f"option[value='{value}']")).to_be_attached()
     for pause, n in zip((0, 1, 2, 4, 6, 8, 12, 16, 24), ("-1", "1", "0") * 3, strict=True):
         expect(page.get_by_text("18 exposures").first).to_be_visible()
         choices = [
