@@ -328,7 +328,7 @@ def test_what_is_ended_by_eye_is_kept_as_long_as_it_took(open_page: Open, servic
     at(60)
     expect(clock).to_contain_text("Next: Developer")
     clock.press("Enter")
-    page.get_by_role("button", name="Save print").click()
+    page.get_by_role("button", name="Save print", exact=True).click()
     until(page, lambda: service.call("GET", "/api/prints/print-mist")["tries"] != [])
     (made,) = service.call("GET", "/api/prints/print-mist")["tries"]
     again = {"id": made["id"], "number": None, "at": ""}

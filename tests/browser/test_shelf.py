@@ -96,7 +96,7 @@ def test_a_print_by_inkjet(open_page: Open, service: Service) -> None:
     page.get_by_label("White border, mm").fill("40")
     expect(page.get_by_text("Image 202 × 160 mm on 300 × 240 mm")).to_be_visible()
     page.get_by_label("Paper", exact=True).fill("Cotton, matt")
-    page.get_by_role("button", name="Save print").click()
+    page.get_by_role("button", name="Save print", exact=True).click()
     made = page.get_by_role("button", name=re.compile("^Print 1"))
     expect(made).to_contain_text("not judged")
     made.click()
