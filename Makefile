@@ -27,8 +27,9 @@ SERVING := $(shell find src/emulsa -name '*.py' -not -path '*/built/*' 2>/dev/nu
 DESCRIBED := $(STAMPS)/described-$(call hash,$(SERVING) requirements/runtime.txt web/package-lock.json)
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) $(SERVING) web/package-lock.json)
 CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
-FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) web/package-lock.json)
-DRAWN := $(STAMPS)/drawn-$(call hash,$(shell find scenery -name '*.py' -o -name '*.toml' | sort) requirements/build.txt)
+SCENES := $(shell find scenery -name '*.py' -o -name '*.toml' | sort) requirements/build.txt
+FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) $(SCENES) web/package-lock.json)
+DRAWN := $(STAMPS)/drawn-$(call hash,$(SCENES))
 CHROMIUM := $(STAMPS)/chromium
 
 .PHONY: help demo serve page package test ready fuzz thorough mutate check lint types contracts functions browser bench screenshots format clean
@@ -158,7 +159,7 @@ $(PAGE): $(DESCRIBED)
 	test -e $$built || { echo "— page"; cd web && npm run --silent build -- --logLevel error && npm run --silent single -- --logLevel error && npm run --silent reading && cd .. && rm -f $(STAMPS)/built-* && touch $$built; }
 	@rm -f $(STAMPS)/page-* && touch $@
 
-$(FIELD): $(MODULES)
+$(FIELD): $(MODULES) $(DRAWN)
 	@echo "— what a carried copy runs on"
 	@cd web && node field/build.mjs
 	@rm -f $(STAMPS)/field-* && touch $@

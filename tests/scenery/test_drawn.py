@@ -2,6 +2,7 @@
 
 import json
 import tomllib
+import zipfile
 from pathlib import Path
 from typing import Any
 
@@ -14,6 +15,7 @@ from scenery.drawing import INDEX_BITS, drawn, packed
 from scenery.layers import read
 
 import emulsa
+from emulsa.server.app import BUILT_RUNTIME
 
 BUILT = Path(emulsa.__file__).parent / "scenery"
 NAMES = sorted(each.stem for each in SCENES.glob("*.toml"))
@@ -95,3 +97,13 @@ def test_light_is_gathered_not_its_logarithm() -> None:
     canvas.lay(half, np.full(half.shape, 10.0), "")
     ev, _ = canvas.gathered()
     assert ev[0, 0] == pytest.approx(np.log2((2**10 + 1) / 2))
+
+
+@pytest.mark.parametrize("name", NAMES)
+def test_they_are_carried_along(name: str) -> None:
+    """Each lies as it was built in what a carried copy runs on."""
+    build = json.loads((BUILT_RUNTIME / "parts.json").read_text(encoding="utf-8"))["build"]
+    with zipfile.ZipFile(BUILT_RUNTIME / build / "emulsa.zip") as carried:
+        for end in ("png", "json"):
+            own = (BUILT / f"{name}.{end}").read_bytes()
+            assert carried.read(f"emulsa/scenery/{name}.{end}") == own

@@ -44,6 +44,12 @@ for (const name of ["stdlib.zip", "emulsa.zip"])
   writeFileSync(join(work, `left-${name}`), python.FS.readFile(`/left/${name}`));
 await python.runPythonAsync("import shutil; shutil.rmtree('/left'); del shutil");
 writeFileSync(join(work, "memory.bin"), python.makeMemorySnapshot());
+// drawn scenes go along as they are, and into no memory
+await compiler.runPythonAsync(`
+with zipfile.ZipFile("/work/left-emulsa.zip", "a", zipfile.ZIP_STORED) as left:
+    for path in sorted((root / "emulsa/scenery").iterdir()):
+        left.writestr(zipfile.ZipInfo(path.relative_to(root).as_posix()), path.read_bytes())
+`);
 
 // no package is ever loaded beside what is built here
 const { info } = JSON.parse(readFileSync(join(runtime, "pyodide-lock.json"), "utf8"));
