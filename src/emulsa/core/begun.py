@@ -24,7 +24,7 @@ from emulsa.core.kit.plain import SEQUENCE
 from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.logged.record import Given
 from emulsa.core.outing.record import Outing
-from emulsa.core.prints.record import Mat
+from emulsa.core.prints.record import Mat, OwnLight
 from emulsa.core.scene.record import Scene
 
 POUR_S = 10.0  # to fill a tank, and to empty it
@@ -55,6 +55,7 @@ BEGUN: dict[str, Any] = {
     "test": FilmTest(id="", film_id="", title=""),
     "run": Run(id="", name=""),
     "mat": Mat(),
+    "own_light": OwnLight(),
     "shutter": Shutter(),
     "given": Given(id="", scene_id="", piece_id=""),
 }

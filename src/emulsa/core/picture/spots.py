@@ -10,6 +10,7 @@ from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.picture.area import (
     DARKER,
     LIGHTER,
+    Clipped,
     PhotoArea,
     Seen,
     decode,
@@ -24,6 +25,7 @@ from emulsa.core.picture.places import outside, placed
 from emulsa.core.picture.settings import WIDE_MM
 from emulsa.core.picture.spotted import (
     Bin,
+    Bound,
     Distribution,
     PhotoReading,
     PhotoRing,
@@ -45,6 +47,7 @@ THIRDS = 3
 TEXTURE_FROM, TEXTURE_TO = 0.06, 1.0  # stops a tile varies by
 TILE_CLIPPED, LIKE_STOPS, APART_TILES = 0.02, 1.0, 2
 ALMOST = 1e-9
+BOUNDS: dict[Clipped, Bound] = {"": "", "lighter": "at_least", "darker": "at_most"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,7 +115,6 @@ def _sample(meter: _Meter, sample: PhotoSample, field: str) -> _Read:
         )
     place = seen(picture, sample.area, f"{field}.area")
     out = 0.0 if sample.x is None or sample.y is None else rho2(sample.x, sample.y, meter.aspect)
-    bound = {"lighter": "at_least", "darker": "at_most", "": ""}[place.clipped]
     ev = sigma = None
     if place.light > 0:
         ev, variance = meter.mixed.ev(place.light, out)
@@ -122,7 +124,7 @@ def _sample(meter: _Meter, sample: PhotoSample, field: str) -> _Read:
         ev100=ev,
         sigma_stops=sigma,
         clipped=place.clipped,
-        bound=bound,  # type: ignore[arg-type]
+        bound=BOUNDS[place.clipped],
         outside=outside(stops(place.light), meter.reach),
         reading=None if ev is None or sigma is None else PhotoReading(ev100=ev, sigma_stops=sigma),
         shift_stops=_shift(meter, sample) if sample.through else None,

@@ -9,6 +9,7 @@ from emulsa.core.limits import Id, Length, Within
 from emulsa.core.picture.area import Clipped, Counts, PhotoArea, PhotoLevel, PhotoSpread
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest, Share, Through
 
+Bound = Literal["", "at_least", "at_most"]
 Rings = Annotated[float, Within("How far out a ring lies", 0, 1)]
 Side = Annotated[int, Within("Tiles of a side", 1, 100)]
 Wanted = Annotated[int, Within("Proposals wanted", 0, 20)]
@@ -103,7 +104,7 @@ class SampleRead:
     ev100: float | None
     sigma_stops: float | None
     clipped: Clipped
-    bound: Literal["", "at_least", "at_most"]
+    bound: Bound
     outside: bool
     reading: PhotoReading | None
     shift_stops: float | None

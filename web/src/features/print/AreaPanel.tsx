@@ -6,7 +6,7 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Tick } from "../../components/Tick";
 import { asTyped } from "../../components/typedNumber";
-import { HANDLES } from "../../service/service";
+import { BEGUN, HANDLES } from "../../service/service";
 import { onItsOwn } from "./edits";
 import type { Drawing } from "./Picture";
 import type { Area, Plan } from "./queries";
@@ -130,7 +130,7 @@ function Own({
   filters: string[];
   change: Change;
 }) {
-  const own = area.own ?? { filter: "", aperture: null, by_eye: false };
+  const own = area.own ?? BEGUN.own_light;
   const give = (to: Partial<typeof own>) =>
     change((before) => ({ ...before, own: { ...own, ...before.own, ...to } }));
   return (

@@ -1,3 +1,4 @@
+import { BEGUN } from "../../service/service";
 import type { Area, Print } from "./queries";
 
 /* What is changed about a print by touch: each a print made of the one before. */
@@ -21,9 +22,7 @@ export const withArea = (id: string, to: (before: Area) => Area): Edit =>
 export const onceMore = (id: string, as: string): Edit =>
   withAreas((all) =>
     all.flatMap((each) =>
-      each.id === id
-        ? [each, { ...each, id: as, ...OWN, own: { filter: "", aperture: null, by_eye: false } }]
-        : [each],
+      each.id === id ? [each, { ...each, id: as, ...OWN, own: { ...BEGUN.own_light } }] : [each],
     ),
   );
 
