@@ -74,6 +74,7 @@ KINDS: dict[str, Callable[[Any, dict[str, Any], Any], bool]] = {
     "true": lambda found, *_: found is True,
     "false": lambda found, *_: found is False,
     "truthy": lambda found, *_: bool(found),
+    "falsy": lambda found, *_: not found,
     "nonempty": lambda found, *_: bool(found),
     "null": lambda found, *_: found is None,
     "contains": lambda found, row, _: row["value"] in said(found),

@@ -287,6 +287,32 @@ TABLE: dict[str, Operation] = {
             },
         ),
         Operation(
+            "photo_reading",
+            "picture.by_settings",
+            "PhotoReadingRequest",
+            "PhotoReadingAnswer",
+            {
+                "time": "1/125",
+                "aperture": "8",
+                "iso": 200,
+                "encoding": "srgb",
+                "white": 255,
+                "samples": [{"id": "bank", "level": 76}, {"id": "sky", "level": [180, 200, 230]}],
+            },
+        ),
+        Operation(
+            "photo_preview",
+            "rendering.preview",
+            "PhotoPreviewRequest",
+            "PhotoPreviewAnswer",
+            {
+                "plans": [
+                    {"id": "normal", "camera_ev": 11},
+                    {"id": "held", "placed": {"ev100": 9, "zone": 3}, "n": -1},
+                ]
+            },
+        ),
+        Operation(
             "tones",
             "rendering.tones",
             "TonesRequest",

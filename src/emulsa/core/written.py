@@ -37,6 +37,7 @@ class Written:
 
 
 CONTRACT = Written()
+SIXTH = 1 / 6
 _CURRENT: ContextVar[Written | None] = ContextVar("written", default=None)
 
 
@@ -229,6 +230,20 @@ def size_words(stops: float) -> str:
     ('2 stops', '⅓ stop', '1 stop')
     """
     return stops_words(abs(stops)).removeprefix("+")
+
+
+def doubt_text(sigma_stops: float) -> str:
+    """A doubt, one standard deviation, behind what it belongs to; nothing under a sixth.
+
+    >>> doubt_text(0.5), doubt_text(0.2), doubt_text(0.1)
+    ('± ½', '± ⅓', '')
+    """
+    if sigma_stops < SIXTH - 1e-9:
+        return ""
+    form = _CURRENT.get()
+    if form is not None and form.stops == "tenth":
+        return f"± {size_text(sigma_stops)}"
+    return f"± {number_text(max(2 * SIXTH, sigma_stops))}"
 
 
 def stops_words(stops: float) -> str:

@@ -16,6 +16,7 @@ from importlib.resources import files
 from operator import add
 from pathlib import Path
 
+from emulsa.core.light.srgb import encoded
 from emulsa.core.rendering.paper import Paper, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, negative
 
@@ -114,15 +115,12 @@ def _greys(n: float, placed: float) -> list[int]:
     return [
         round(
             255
-            * _srgb(reflectance_of(100 * lightness(10 ** -paper(middle - step / FINENESS)) / white))
+            * encoded(
+                reflectance_of(100 * lightness(10 ** -paper(middle - step / FINENESS)) / white)
+            )
         )
         for step in range(DENSEST + 1)
     ]
-
-
-def _srgb(light: float) -> float:
-    light = min(max(light, 0), 1)
-    return 12.92 * light if light <= 0.0031308 else 1.055 * light ** (1 / 2.4) - 0.055
 
 
 def _grain(grain: Grain, size: tuple[int, int], seed: str) -> tuple[bytes, float]:

@@ -18,7 +18,10 @@ NFrom = Literal["chosen", "pair", "marked", "brightest", "none"]
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Fall:
-    """Where a reading falls, where development carries it, and whether texture is lost there."""
+    """Where a reading falls, where development carries it, and whether texture is lost there.
+
+    ``sigma_stops`` is how sure its distance from what is placed is, where any reading has a doubt.
+    """
 
     id: str
     zone: float
@@ -29,6 +32,8 @@ class Fall:
     ev_text: str
     lost: Literal["", "shadow", "highlight"]
     incident: bool = False
+    sigma_stops: float | None = None
+    doubt_text: str = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -88,12 +93,13 @@ class Sharpness:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class DevelopmentPlan:
     """N to the half, as planned, who decides it, and the factor reciprocity asks on the developing
-    time."""
+    time; ``doubt_text`` how sure the readings make it, as ``± ½``."""
 
     n: float
     n_text: str
     change: float
     why: str = ""
+    doubt_text: str = ""
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -101,7 +107,8 @@ class ExposureAnswer:
     """The whole exposure; numbers unrounded, words ready to show.
 
     ``ei`` is the index worked at. ``n_from`` says who decides N, ``n_if_marked`` what the brightest
-    reading would ask for if somebody marked it.
+    reading would ask for if somebody marked it; ``range_sigma_stops`` and ``n_sigma`` how sure both
+    are, where any reading has a doubt.
     """
 
     camera_ev: float
@@ -119,3 +126,5 @@ class ExposureAnswer:
     development: DevelopmentPlan
     advice: tuple[Advice, ...]
     sharpness: Sharpness | None = None
+    range_sigma_stops: float | None = None
+    n_sigma: float | None = None

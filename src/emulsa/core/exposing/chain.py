@@ -21,6 +21,7 @@ from emulsa.core.exposing import ledger
 from emulsa.core.exposing.advising import advise
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
 from emulsa.core.exposing.deciding import decided, decision, ei_for, planned_n
+from emulsa.core.exposing.doubting import doubts_of
 from emulsa.core.exposing.falls import falls_of, range_stops, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest
@@ -40,7 +41,7 @@ from emulsa.core.light.marks import aperture_scale, mark_text, nearest, seconds
 from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import anchor, camera_ev
-from emulsa.core.written import stops_words
+from emulsa.core.written import doubt_text, stops_words
 
 LONGEST_OFFERED_S = 28_800.0  # eight hours: nobody stands by longer (common practice, no source)
 WORTH_SHOWING_STOPS = 1 / 6  # half of what shows in a negative
@@ -57,6 +58,8 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
     target = request.high.zone if request.high else development_number.TARGET
     on_film = (placed_ev, zone + request.bracket_stops)
     falls = falls_of(levels, on_film, (planned, target), tones_of(request, ei), incident)
+    doubts = doubts_of(request.readings)
+    n_sigma = doubts.n(request.placement, wanted, levels, incident)
     limits = limits_of(request)
     camera = at_speed(camera_ev(placed_ev, zone), ei)
     aperture, f_number = _aperture(request, camera)
@@ -71,7 +74,7 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
         n=wanted.n,
         n_from=wanted.by,
         n_if_marked=wanted.if_marked,
-        falls=falls,
+        falls=doubts.told(falls, request.placement),
         metered_s=metered,
         corrected_s=corrected,
         set=setting,
@@ -86,9 +89,12 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
             n_text=development_number.n_text(planned),
             change=reciprocity.development_change(request.law, metered),
             why=ledger.n_why(request, wanted, planned),
+            doubt_text=doubt_text(n_sigma or 0.0),
         ),
         advice=(),
         sharpness=sharpness_of(request, limits, f_number),
+        range_sigma_stops=doubts.range(request.placement, levels, incident),
+        n_sigma=n_sigma,
     )
     return replace(answer, advice=advise(request, answer))
 

@@ -9,10 +9,12 @@ from emulsa.core.light.meters import (
     EvReading,
     IlluminanceReading,
     LuminanceReading,
+    PhotoReading,
     TimeReading,
     ev100,
     illuminance_of,
     luminance_of,
+    sigma_stops,
 )
 
 
@@ -44,16 +46,24 @@ class IlluminanceRequest(IlluminanceReading):
     meter: Calibrated = Calibrated()
 
 
-ReadingRequest = EvRequest | TimeRequest | LuminanceRequest | IlluminanceRequest
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PhotoRequest(PhotoReading):
+    """A place of a photograph and the meter's constants."""
+
+    meter: Calibrated = Calibrated()
+
+
+ReadingRequest = EvRequest | TimeRequest | LuminanceRequest | IlluminanceRequest | PhotoRequest
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ReadingAnswer:
-    """The light level, and the luminance and illuminance that go with it."""
+    """The light level, the luminance and illuminance that go with it, and its doubt."""
 
     ev100: float
     luminance_cd_m2: float
     illuminance_lx: float
+    sigma_stops: float = 0.0
 
 
 def reading(request: ReadingRequest) -> ReadingAnswer:
@@ -63,4 +73,5 @@ def reading(request: ReadingRequest) -> ReadingAnswer:
         ev100=level,
         luminance_cd_m2=luminance_of(level, request.meter.k),
         illuminance_lx=illuminance_of(level, request.meter.c),
+        sigma_stops=sigma_stops(request),
     )

@@ -10,6 +10,7 @@ import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import OutOfRange
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
@@ -24,6 +25,7 @@ Offset = Annotated[float, Within("The meter's offset", -5, 5, "stops")]
 Held = Annotated[float, Within("What the meter already holds", -5, 5, "stops")]
 Luminance = Annotated[float, Within("The luminance", 1e-4, 1e8)]
 Illuminance = Annotated[float, Within("The illuminance", 1e-4, 1e8)]
+Sigma = Annotated[float, Within("A reading's own doubt", 0, 10, "stops")]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -80,7 +82,17 @@ class IlluminanceReading:
     unit: Literal["lx", "fc"] = "lx"
 
 
-Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading | SkyReading
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PhotoReading:
+    """A place of a photograph that a few readings made a meter: its EV at ISO 100 and the doubt
+    of it, one standard deviation. No meter read it, so no meter's offset belongs to it."""
+
+    kind: Literal["photo"] = "photo"
+    ev100: EV
+    sigma_stops: Sigma
+
+
+Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading | SkyReading | PhotoReading
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -144,6 +156,8 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
         return math.fsum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
     if isinstance(reading, SkyReading):
         return sky_ev(reading)  # no meter, so no meter's offset
+    if isinstance(reading, PhotoReading):
+        return reading.ev100
     if isinstance(reading, EvReading):
         level = reading.ev if reading.iso == 100 else at_hundred(reading.ev, reading.iso)
         level += reading.held_stops
@@ -165,6 +179,20 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
             allowed=[EV_RANGE.low, EV_RANGE.high],
         )
     return total
+
+
+def sigma_stops(reading: Reading) -> float:
+    """What a reading may be off, one standard deviation in stops; 0 where nothing is said of it.
+
+    >>> sigma_stops(PhotoReading(ev100=9, sigma_stops=0.3)), sigma_stops(EvReading(ev=9))
+    (0.3, 0.0)
+    """
+    if isinstance(reading, MeanReading):
+        squares = math.fsum(sigma_stops(each) ** 2 for each in reading.readings)
+        return math.sqrt(squares) / len(reading.readings)
+    if isinstance(reading, PhotoReading):
+        return reading.sigma_stops
+    return DOUBT_STOPS if isinstance(reading, SkyReading) else 0.0
 
 
 def held_stops(reading: Reading) -> float:

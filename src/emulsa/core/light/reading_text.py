@@ -7,13 +7,14 @@ from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
     EvReading,
     MeanReading,
+    PhotoReading,
     Reading,
     TimeReading,
 )
 from emulsa.core.light.sky import SkyReading, sky_text
 from emulsa.core.numbers import plain
 from emulsa.core.tones.zones import ev_text
-from emulsa.core.written import stops_text
+from emulsa.core.written import doubt_text, stops_text
 
 
 def reading_text(reading: Reading) -> str:
@@ -28,6 +29,9 @@ def reading_text(reading: Reading) -> str:
         return "mean of " + ", ".join(reading_text(each) for each in reading.readings)
     if isinstance(reading, SkyReading):
         return sky_text(reading)
+    if isinstance(reading, PhotoReading):
+        said = f"EV {ev_text(reading.ev100)} {doubt_text(reading.sigma_stops)}".strip()
+        return f"{said}, from the picture"
     if isinstance(reading, EvReading):
         said = f"EV {ev_text(reading.ev)}"
         said += "" if reading.iso == 100 else f" at ISO {plain(reading.iso)}"

@@ -10,6 +10,7 @@ from emulsa.core.light.meters import (
     EvReading,
     MeanReading,
     MeterSet,
+    PhotoReading,
     Single,
     TimeReading,
 )
@@ -26,7 +27,8 @@ OWN_WORDS = re.compile(
 
 
 def line_of(taken: SceneReading, meter: MeterSet = MeterSet()) -> str:
-    """A kept reading as a line that reads back to it, with the meter set so.
+    """A kept reading as a line that reads back to it, with the meter set so; a place of a picture
+    as the spot reading of it that one would take.
 
     >>> line_of(SceneReading(id="a", label="bark", reading=EvReading(ev=13 + 1 / 3)))
     '13⅓ bark'
@@ -74,6 +76,8 @@ def _held_word(readings: Sequence[Single], meter: MeterSet) -> str:
 def _said(reading: Single) -> str:
     if isinstance(reading, EvReading):
         return _exact(reading.ev)
+    if isinstance(reading, PhotoReading):
+        return _exact(reading.ev100)
     if isinstance(reading, TimeReading):
         time = reading.time if isinstance(reading.time, str) else plain(reading.time)
         if time in map(str, ON_DIALS):

@@ -14,6 +14,7 @@ from typing import Annotated, Literal
 from emulsa.core.errors import OutOfRange, Unsound
 from emulsa.core.light.marks import ApertureMark, TimeMark
 from emulsa.core.light.meters import Calibration, Offset
+from emulsa.core.light.srgb import decoded
 from emulsa.core.limits import ExposureIndex, Length, Within
 
 PhotoLevel = Annotated[float, Within("A level of the picture", 0, 1e9)]
@@ -51,6 +52,9 @@ class PhotoMeter:
     k: Calibration = 12.5
 
 
+USUAL_METER = PhotoMeter()
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Picture:
     """How a picture's levels are written, its proportions, and its settings where they are known;
@@ -62,7 +66,7 @@ class Picture:
     gamma: Gamma | None = None
     aspect: Aspect = 1.5
     settings: GivenSettings | None = None
-    meter: PhotoMeter = PhotoMeter()
+    meter: PhotoMeter = USUAL_METER
     offset_stops: Offset = 0.0
 
     def __post_init__(self) -> None:
@@ -106,10 +110,10 @@ def decode(picture: Picture, level: float) -> float:
         return share
     if picture.encoding == "gamma":
         return float(share ** (picture.gamma or USUAL_GAMMA))
-    return share / 12.92 if share <= 0.04045 else ((share + 0.055) / 1.055) ** 2.4
+    return decoded(share)
 
 
-LIGHT_118 = ((118 / 255 + 0.055) / 1.055) ** 2.4
+LIGHT_118 = decoded(118 / 255)
 
 
 def stops(light: float) -> float:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import f_number, seconds
-from emulsa.core.picture.area import LEAST, stops
+from emulsa.core.picture.area import LEAST, GivenSettings, Picture, stops
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest
 from emulsa.core.picture.places import Place, curve_known
 from emulsa.core.picture.response import (
@@ -157,9 +157,14 @@ def settings_ev(request: PhotoCalibrateRequest) -> float | None:
     if given is None:
         return None
     try:
-        ev = exposure_value(f_number(given.aperture), seconds(given.time))
+        return given_ev(request.picture, given)
     except CoreError as refusal:
         refusal.field = f"picture.settings.{refusal.field}"
         raise
-    constant = math.log2(10 / (Q * request.picture.meter.k))
-    return at_hundred(ev, given.iso) + constant + request.picture.offset_stops
+
+
+def given_ev(picture: Picture, given: GivenSettings) -> float:
+    """The EV that level 118 stands for by settings, this camera's own offset included."""
+    ev = exposure_value(f_number(given.aperture), seconds(given.time))
+    constant = math.log2(10 / (Q * picture.meter.k))
+    return at_hundred(ev, given.iso) + constant + picture.offset_stops

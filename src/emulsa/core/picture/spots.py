@@ -7,6 +7,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from emulsa.core.errors import CoreError, Missing, Unsound
+from emulsa.core.light.meters import PhotoReading
 from emulsa.core.picture.area import (
     DARKER,
     LIGHTER,
@@ -27,7 +28,6 @@ from emulsa.core.picture.spotted import (
     Bin,
     Bound,
     Distribution,
-    PhotoReading,
     PhotoRing,
     PhotoSample,
     PhotoSpots,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.light.meters import PhotoReading
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.picture.area import Clipped, Counts, PhotoArea, PhotoLevel, PhotoSpread
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest, Share, Through
@@ -84,15 +85,6 @@ class PhotoSpotsRequest:
     areas: Annotated[tuple[PhotoRing, ...], Length("Rings of a picture", 0, 100)] = ()
     tiles: Tiles | None = None
     spot: SpotCircle | None = None
-
-
-@dataclass(frozen=True, kw_only=True, slots=True)
-class PhotoReading:
-    """A place of a photograph as a reading, with its doubt."""
-
-    kind: Literal["photo"] = "photo"
-    ev100: float
-    sigma_stops: float
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

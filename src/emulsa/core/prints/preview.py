@@ -16,6 +16,7 @@ from typing import Annotated
 
 from emulsa.core.errors import CoreError, Missing
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.light.srgb import encoded
 from emulsa.core.limits import Id, Within
 from emulsa.core.printing.grade import range_of
 from emulsa.core.prints.lamp import Lamp, lamp, on_its_own, own_light, worth
@@ -230,9 +231,7 @@ def _tone(
 
 def _shown(reflectance: float) -> int:
     """A reflectance against the paper's white, as sRGB shows it."""
-    share = min(max(reflectance, 0.0), 1.0)
-    level = 12.92 * share if share <= 0.0031308 else 1.055 * share ** (1 / 2.4) - 0.055
-    return round(255 * level)
+    return round(255 * encoded(reflectance))
 
 
 def preview_says(print_: Print, paper: PrintingPaper | None) -> str:

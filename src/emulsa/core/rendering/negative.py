@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from emulsa.core.data.negative import NORMAL_POINTS
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.sensitometry.straight import along, straight
 
 TURNED = tuple((net, zone) for zone, net in NORMAL_POINTS)
 
@@ -16,6 +18,11 @@ def net_density(zone: float) -> float:
     (0.1, 1.25)
     """
     return max(straight(NORMAL_POINTS, zone), 0.0)
+
+
+def net_densities(zones: Iterable[float]) -> list[float]:
+    """The same for many zones that rise."""
+    return [max(net, 0.0) for net in along(NORMAL_POINTS, zones)]
 
 
 def printed_zone(net: float) -> float:

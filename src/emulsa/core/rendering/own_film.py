@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Annotated
@@ -10,7 +11,7 @@ from typing import Annotated
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
 from emulsa.core.sensitometry.curve import CurveN
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.sensitometry.straight import along
 
 PrintZone = Annotated[float, Within("A print zone", -20, 40)]
 ZONES = range(12)  # 0 to XI
@@ -52,9 +53,20 @@ def prints_as(film: OwnFilm, zone: float, n: float, ei: float) -> float:
     >>> prints_as(OwnFilm(title="t", ei=100, developments=(flat,)), 4, 0, 50)
     2.5
     """
-    at = zone + math.log2(film.ei / ei)
+    return all_print_as(film, (zone,), n, ei)[0]
+
+
+def all_print_as(film: OwnFilm, zones: Sequence[float], n: float, ei: float) -> list[float]:
+    """The same for many falls that rise."""
+    shift = math.log2(film.ei / ei)
+    at = [zone + shift for zone in zones]
+    known = film.developments
+    place = next((k for k in range(1, len(known) - 1) if n <= known[k].n), len(known) - 1)
     found = [
-        (each.n, straight([(float(z), p) for z, p in zip(ZONES, each.prints, strict=True)], at))
-        for each in film.developments
+        along([(float(z), p) for z, p in zip(ZONES, each.prints, strict=True)], at)
+        for each in known[max(place - 1, 0) : place + 1]
     ]
-    return found[0][1] if len(found) == 1 else straight(found, n)
+    if len(found) == 1:
+        return found[0]
+    low, high = known[place - 1].n, known[place].n
+    return [a + (b - a) * (n - low) / (high - low) for a, b in zip(*found, strict=True)]

@@ -38,6 +38,9 @@ class TypicalFilm:
     kind: Literal["typical"] = "typical"
 
 
+TYPICAL_FILM = TypicalFilm()
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class CurveFilm:
     """A film by its own curve; Zone I is its speed point."""
@@ -57,7 +60,7 @@ class TonesRequest:
     zones: Annotated[tuple[ZoneShown, ...], Length("Zones", 1, 200)]
     n: CurveN = 0
     placed: Zone = PIVOT
-    film: TypicalFilm | CurveFilm = TypicalFilm()
+    film: TypicalFilm | CurveFilm = TYPICAL_FILM
     paper: Paper = NORMAL_PAPER
     flare_stops: Flare = 0
     flare: Flare | None = None
@@ -106,21 +109,21 @@ def tones(request: TonesRequest) -> TonesAnswer:
 
 def negative(request: TonesRequest) -> Callable[[float], float]:
     """Net density by the zone a tone falls on."""
-    flared = _flared(request.flare_stops if request.flare is None else request.flare)
+    flared = flared_by(request.flare_stops if request.flare is None else request.flare)
     if isinstance(request.film, CurveFilm):
         return _own(request.film.curve, request.n, request.placed, flared)
-    carried = _carried(request.n, request.placed)
-    return lambda zone: net_density(carried(flared(zone)))
+    developed = carried(request.n, request.placed)
+    return lambda zone: net_density(developed(flared(zone)))
 
 
-def _carried(n: float, placed: float) -> Callable[[float], float]:
+def carried(n: float, placed: float) -> Callable[[float], float]:
     """Development as the common rule has it: unchanged up to the placed shadow."""
     span = max(TARGET - placed, 1.0)
     slope = span / max(span - n, NARROWEST)
     return lambda zone: zone if zone <= placed else placed + (zone - placed) * slope
 
 
-def _flared(stops: float) -> Callable[[float], float]:
+def flared_by(stops: float) -> Callable[[float], float]:
     """Stray light raises the lowest tones: so many stops at Zone 0, nothing from V on."""
     if not stops:
         return lambda zone: zone
@@ -132,10 +135,10 @@ def _own(
 ) -> Callable[[float], float]:
     drawn = Drawn(curve, "film.curve")
     zone_i = speed_point(drawn, "film.curve")
-    carried = _carried(n, placed)
+    developed = carried(n, placed)
 
     def net(zone: float) -> float:
-        x = zone_i + (carried(flared(zone)) - 1) * STOP
+        x = zone_i + (developed(flared(zone)) - 1) * STOP
         return max(drawn.density(min(max(x, drawn.first), drawn.last)) - curve.base_fog, 0.0)
 
     if net(5.0) <= 0:

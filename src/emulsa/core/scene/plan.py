@@ -13,6 +13,7 @@ from emulsa.core.corrections.optics import Optics
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.deciding import Decided, decided, planned_n
+from emulsa.core.exposing.doubting import doubts_of
 from emulsa.core.exposing.falls import FilmTones, falls_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import EiPoint, ExposureRequest, High, SpotReading
@@ -101,8 +102,10 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     planned = (n, high(scene, kit).zone)
     keeps = kit.film.textural_range if kit.film else TYPICAL
     film = FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0)
-    incident = incident_ids(spots(scene, kit), placed)
-    return falls_of(light, anchor(placed, light), planned, film, incident)
+    taken = spots(scene, kit)
+    incident = incident_ids(taken, placed)
+    found = falls_of(light, anchor(placed, light), planned, film, incident)
+    return doubts_of(taken).told(found, placed)
 
 
 def who_decides(scene: Scene, kit: SceneKit) -> Decided:

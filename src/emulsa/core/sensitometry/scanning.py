@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import Missing, OutOfRange, Unsound
+from emulsa.core.light.srgb import decoded
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.sensitometry.curve import Density
 from emulsa.core.sensitometry.straight import straight
@@ -89,7 +90,7 @@ def light(level: float, request: ScanRequest) -> float:
     """A level as a share of full light."""
     share = (level - request.black) / (request.white - request.black)
     if request.encoding == "srgb" and share > 0:
-        return share / 12.92 if share <= 0.04045 else ((share + 0.055) / 1.055) ** 2.4
+        return decoded(share)
     return share
 
 
