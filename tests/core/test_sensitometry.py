@@ -23,7 +23,7 @@ from emulsa.core.sensitometry.learned import LearnRequest
 from emulsa.core.sensitometry.learning import learn
 from emulsa.core.sensitometry.scanning import ScanRequest, scan_density
 from emulsa.core.sensitometry.speeds import SERIES, rounded
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 Json = dict[str, Any]
 

@@ -6,6 +6,7 @@ already holds the outing is left as it is.
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import date
 from pathlib import Path
 
@@ -17,6 +18,7 @@ from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo import autumn, bag, made, prints, scan, sheets, trials
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
+from emulsa.demo.photographed import Photograph, spot
 from emulsa.store import database, opening, outings, records, scenes, transactions
 from emulsa.store import prints as printed
 from emulsa.store.folder import DATABASE
@@ -128,6 +130,42 @@ EXPOSED = (
 )
 
 
+# by scene its photograph, and where its readings lie in it
+PICTURES: dict[str, tuple[Photograph, dict[str, tuple[float, float]]]] = {
+    WINDING_HOUSE.id: (
+        Photograph("winding-house", middle_ev=12.2),
+        {
+            "doorway": (0.717, 0.634),
+            "heather": (0.904, 0.916),
+            "face": (0.148, 0.738),
+            "frost": (0.267, 0.869),
+        },
+    ),
+    INCLINE.id: (
+        Photograph("incline", middle_ev=11.3),
+        {"wall": (0.042, 0.691), "fog": (0.517, 0.1)},
+    ),
+    POOL.id: (Photograph("frozen-pool", middle_ev=12.0), {}),
+    ADIT.id: (
+        Photograph("adit", middle_ev=6.2),
+        {"props": (0.342, 0.494), "water": (0.492, 0.719)},
+    ),
+}
+SPOT_RADIUS = 0.0063  # a degree on a picture that sees 69
+
+
+def _photograph(connection: database.Connection, folder: Path, scene: Scene) -> None:
+    """The photograph of a scene, and its readings where they lie in it."""
+    of, lying = PICTURES[scene.id]
+    at = min(each.taken_at for each in scene.readings)
+    file = scan.photograph(connection, folder, of, scene.id, at)
+    readings = tuple(
+        replace(each, spot=spot(file, *lying[each.id], SPOT_RADIUS)) if each.id in lying else each
+        for each in scene.readings
+    )
+    scenes.put(connection, replace(scene, readings=readings))
+
+
 def build(folder: Path, today: date = WRITTEN) -> None:
     """Create the demo's database in ``folder`` unless it holds the outing already; its days stand
     beside ``today``."""
@@ -164,5 +202,6 @@ def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
     records.keep(connection, moved(OUTING))
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
         scenes.put(connection, moved(scene))
+        _photograph(connection, folder, moved(scene))
     for scene, where, at in EXPOSED:
         made.expose(connection, moved(scene), f"exposure-{where}", f"sheet-{where}", moved(at))

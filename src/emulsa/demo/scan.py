@@ -1,5 +1,5 @@
-"""Scans handed in with the demo: negatives of drawn scenes, and a strip of a film test beside a
-wedge, in sixteen bits."""
+"""Pictures handed in with the demo: scans of negatives, photographs of scenes, and a strip beside a
+wedge from a film test, in sixteen bits."""
 
 from __future__ import annotations
 
@@ -7,9 +7,10 @@ from pathlib import Path
 from typing import Any
 
 from emulsa.core.logged.attachment import Attachment
-from emulsa.demo import scanned
+from emulsa.demo import photographed, scanned
+from emulsa.demo.photographed import Photograph
 from emulsa.demo.scanned import Shot
-from emulsa.exchange import pictures
+from emulsa.exchange import exif, pictures
 from emulsa.store import records
 from emulsa.store.database import Connection
 from emulsa.store.folder import ATTACHMENTS
@@ -33,7 +34,19 @@ def attach(
     _keep(connection, folder, file, at, id=id_, exposure_id=exposure_id)
 
 
-def _keep(connection: Connection, folder: Path, name: str, at: str, **of: Any) -> None:
+def photograph(
+    connection: Connection, folder: Path, of: Photograph, scene_id: str, at: str
+) -> Path:
+    """Photograph a scene and keep the picture with it; where its file lies."""
+    file = f"{of.scene}.jpg"
+    taken = at.removesuffix("Z").split(".")[0].replace("-", ":").replace("T", " ")
+    photographed.photograph(of, taken, folder / file)
+    metering = exif.metering(folder / file)
+    id_ = f"picture-{of.scene}"
+    return _keep(connection, folder, file, at, id=id_, scene_id=scene_id, metering=metering)
+
+
+def _keep(connection: Connection, folder: Path, name: str, at: str, **of: Any) -> Path:
     """A drawn picture handed in like any other; ``of`` says its id and what it shows."""
     kept = folder / ATTACHMENTS
     kept.mkdir(exist_ok=True)
@@ -51,6 +64,7 @@ def _keep(connection: Connection, folder: Path, name: str, at: str, **of: Any) -
             added_at=at,
         ),
     )
+    return pictures.original(kept, picture.digest, picture.media_type)
 
 
 STRIP_NAME = "velm-7-min-with-wedge.tif"

@@ -1,4 +1,4 @@
-"""Pictures attached to exposures and film tests."""
+"""Pictures attached to exposures, film tests and scenes."""
 
 from __future__ import annotations
 
@@ -56,6 +56,14 @@ def _first(connection: Connection, which: str, id_: str | None) -> list[Attachme
 def of_test(connection: Connection, test_id: str) -> list[Attachment]:
     """In the order they came."""
     return rows.many(connection, ATTACHMENT, "WHERE test_id = :id ORDER BY rowid", {"id": test_id})
+
+
+def of_scene(connection: Connection, scene_id: str) -> Attachment | None:
+    """The picture a scene is metered by, if it has one."""
+    found = rows.many(
+        connection, ATTACHMENT, "WHERE scene_id = :id ORDER BY rowid LIMIT 1", {"id": scene_id}
+    )
+    return found[0] if found else None
 
 
 def delete(connection: Connection, id_: str) -> None:

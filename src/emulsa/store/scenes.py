@@ -10,12 +10,14 @@ from sqlite3 import Connection, Row
 from typing import Any
 
 from emulsa.core.errors import CoreError, Impossible
-from emulsa.core.scene.record import Scene, SceneKit, SceneReading
-from emulsa.store import bench, films, kit, preferences, rows, stock
+from emulsa.core.picture.metering import Metering
+from emulsa.core.scene.record import Scene, SceneKit, ScenePicture, SceneReading
+from emulsa.store import attachments, bench, films, kit, preferences, rows, stock
 from emulsa.store.records import SCENE
 from emulsa.store.rows import Table
 from emulsa.store.spoilt import Spoilt, sound
 
+NARROWEST, WIDEST = 0.1, 10  # width over height of a picture that is metered by
 READING = Table("reading", SceneReading, "position")
 
 
@@ -126,6 +128,7 @@ def delete(connection: Connection, id_: str) -> None:
     if connection.execute("SELECT 1 FROM scene WHERE revisits = :id", {"id": id_}).fetchone():
         raise Impossible("A later scene goes back to this one; it stays.", field="id")
     for statement in (
+        "DELETE FROM attachment WHERE scene_id = :id",
         "DELETE FROM reading WHERE scene_id = :id",
         "DELETE FROM scene_filter WHERE scene_id = :id",
         "DELETE FROM scene WHERE id = :id",
@@ -153,7 +156,18 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
         own_film=bench.own_film_of(connection, scene.film_id, scene.recipe_id),
         recipe=films.recipe_of(connection, scene.film_id, scene.recipe_id),
         format_mm=camera.format_mm if camera else None,
+        picture=picture_of(connection, scene.id),
     )
+
+
+def picture_of(connection: Connection, scene_id: str) -> ScenePicture | None:
+    """What the scene is metered by beside a meter."""
+    found = attachments.of_scene(connection, scene_id)
+    if found is None:
+        return None
+    metering = found.metering or Metering()
+    wide, high = (found.height, found.width) if metering.turned else (found.width, found.height)
+    return ScenePicture(metering=metering, aspect=min(max(wide / high, NARROWEST), WIDEST))
 
 
 def _put_readings(connection: Connection, scene: Scene) -> None:

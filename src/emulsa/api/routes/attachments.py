@@ -1,4 +1,4 @@
-"""Pictures attached to exposures and film tests: checked by content, with thumbnails."""
+"""Pictures attached to exposures, film tests and scenes: checked by content, with thumbnails."""
 
 from __future__ import annotations
 
@@ -12,12 +12,15 @@ from emulsa.api.refusals import NotFound
 from emulsa.api.replies import disposition
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
+from emulsa.core.errors import Impossible
 from emulsa.core.limits import Id, Name
 from emulsa.core.logged.attachment import Attachment, NamedPlace, PictureName, Scanned
-from emulsa.exchange import pictures, tiles
+from emulsa.core.picture.metering import Metering
+from emulsa.core.scene.metered import reread, without_spots
+from emulsa.exchange import exif, pictures, tiles
 from emulsa.exchange.pictures import Picture
 from emulsa.store import attachments as store
-from emulsa.store import bench, exposures
+from emulsa.store import bench, exposures, scenes
 
 FOR_EVER = {"cache-control": "private, max-age=31536000, immutable"}
 
@@ -45,20 +48,25 @@ def attach(
     name: PictureName,
     exposure_id: Id | None = None,
     test_id: Id | None = None,
+    scene_id: Id | None = None,
 ) -> Attachment:
-    """Attach a JPEG, PNG or TIFF picture to an exposure or a film test; one that is there stays."""
+    """Attach a JPEG, PNG or TIFF picture to an exposure, a film test or a scene, which is metered
+    by it; one that is there stays."""
     known = store.attachment(act.db, id)
     if known is not None:
         return known
-    if test_id is None:
+    if scene_id is not None:
+        _take_up(act, scene_id)
+    elif test_id is None:
         exposure = exposures.exposure(act.db, exposure_id or "")
         needed(exposure, "This exposure was not found.", "exposure_id")
     else:
         needed(bench.test(act.db, test_id), "This film test was not found.", "test_id")
     attachment = Attachment(
         id=id,
-        exposure_id=exposure_id if test_id is None else None,
-        test_id=test_id,
+        exposure_id=exposure_id if test_id is None and scene_id is None else None,
+        test_id=test_id if scene_id is None else None,
+        scene_id=scene_id,
         name=name.replace("\\", "/").rsplit("/", 1)[-1] or "picture",
         media_type=looked.media_type,
         bytes=looked.bytes,
@@ -66,11 +74,20 @@ def attach(
         height=looked.height,
         digest=looked.digest,
         added_at=act.moment,
+        metering=None if scene_id is None else exif.metering(file),
     )
     act.says(f"attach {attachment.name}")
     act.keep(attachment)
     house.place(house.attachments, file, looked)
     return attachment
+
+
+def _take_up(act: Act, scene_id: str) -> None:
+    """Make room for a scene's picture: of one scene there is one, and nothing lies in it yet."""
+    scene = needed(scenes.scene(act.db, scene_id), "This scene was not found.", "scene_id")
+    if store.of_scene(act.db, scene_id) is not None:
+        raise Impossible("This scene has a picture; take it away first.", field="scene_id")
+    scenes.put(act.db, without_spots(scene))
 
 
 @routes.question("/{id}", media_type="image/*")
@@ -129,12 +146,30 @@ def scanned(act: Act, id: str, base: str, scanned: Scanned) -> Attachment:  # no
     return _changed(act, id, "describe the scan", scanned=scanned)
 
 
+@routes.act("PUT", "/{id}/metering")
+def metering(act: Act, id: str, base: str, metering: Metering) -> Attachment:  # noqa: A002
+    """Say what a scene's picture is metered by; what was read off it is read again."""
+    known = _found(act.db, id)
+    if known.scene_id is None or known.metering is None:
+        raise Impossible("This picture is not a scene's; nothing is metered by it.", field="id")
+    unchanged("What this picture is metered by", known.metering, metering, base)
+    kept = _changed(act, id, "say what is metered by", metering=metering)
+    scene = scenes.scene(act.db, known.scene_id)
+    assert scene is not None
+    scenes.put(act.db, reread(scene, scenes.kit_of(act.db, scene)))
+    return kept
+
+
 @routes.act("DELETE", "/{id}")
 def delete(act: Act, id: str) -> Done:  # noqa: A002
     """Take a picture off what it shows; undo brings it back."""
     found = _found(act.db, id)
     act.says(f"remove {found.name}")
     store.delete(act.db, id)
+    if found.scene_id is not None:
+        scene = scenes.scene(act.db, found.scene_id)
+        assert scene is not None
+        scenes.put(act.db, without_spots(scene))
     return Done(f"remove {found.name}", (id,))
 
 

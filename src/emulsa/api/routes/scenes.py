@@ -41,9 +41,13 @@ from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.changes import ChooseFilm, Edits
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
+from emulsa.core.scene.metered import reread
 from emulsa.core.scene.plan import meter_set, plan
+from emulsa.core.scene.printed import as_paper
 from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
+from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
+from emulsa.core.scene.seen import picture_seen
 from emulsa.core.scene.solve import Solution, planned
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
 from emulsa.core.written import money_text
@@ -59,6 +63,17 @@ class Draft:
 
     scene: Scene
     edits: Edits = ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class Seeing:
+    """A scene, the edits one is about to make to it, what is to be seen of its picture, and the
+    paper it is to be printed on; none is a normal one."""
+
+    scene: Scene
+    edits: Edits = ()
+    asked: SeeingAsked
+    paper_id: Id | None = None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -293,6 +308,21 @@ def solve(db: Db, draft: Draft) -> Solution:
     return solution(db, edited(draft.scene, draft.edits, now()))
 
 
+@routes.question("/seen", "POST")
+def seen(db: Db, seeing: Seeing) -> PictureSeen | None:
+    """A drafted scene's picture: its places, what pixels are looked up by, the prints to come of it
+    and of other ways of taking it. Nothing where the scene has no picture."""
+    scene = edited(seeing.scene, seeing.edits, now())
+    own = store.kit_of(db, scene)
+    scene = reread(scene, own)
+    ways = []
+    for way in seeing.asked.ways:
+        other = edited(scene, way.edits, now())
+        ways.append((way.id, other, store.kit_of(db, other)))
+    paper = as_paper(kit.paper(db, seeing.paper_id))
+    return picture_seen(scene, own, seeing.asked, paper, ways)
+
+
 @routes.question("/line", "POST")
 def line(db: Db, asked: TypedLine) -> Typed:
     """What a typed line, or several, mean over a scene; nothing is kept."""
@@ -318,6 +348,7 @@ def _make(act: Act, makes: Made) -> None:
 def _keep(act: Act, stored: Scene | None, scene: Scene, base: str) -> KeptScene:
     act.says(f"change scene {scene.title}")
     unchanged("This scene", stored, scene, base)
+    scene = reread(scene, store.kit_of(act.db, scene))
     if scene != stored:  # the same numbers may be written otherwise: that is no change
         store.put(act.db, scene)
     with suppress(Missing):  # an unfinished scene is kept; solving it says what is missing

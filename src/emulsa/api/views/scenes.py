@@ -9,13 +9,15 @@ from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.film.judgement import showed
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.line.written import line_of
+from emulsa.core.logged.attachment import Attachment
 from emulsa.core.outing.record import Outing
+from emulsa.core.scene.metered import reread
 from emulsa.core.scene.plan import meter_set
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.solve import Solution, solved
 from emulsa.core.versions import version_of
 from emulsa.core.written import money_text
-from emulsa.store import exposures, films, outings, preferences, runs, scenes
+from emulsa.store import attachments, exposures, films, outings, preferences, runs, scenes
 from emulsa.store.database import Connection
 
 
@@ -26,7 +28,7 @@ class SceneView:
 
     ``showed`` is what the negatives of the scene it goes back to showed; ``cost_text`` what
     film was spent here, when its price is known; ``outing`` the day it belongs to; ``labels`` what
-    was metered lately, by its names.
+    was metered lately, by its names; ``picture`` the one it is metered by.
     """
 
     scene: Scene
@@ -38,6 +40,15 @@ class SceneView:
     cost_text: str
     outing: Outing | None
     labels: list[str]
+    picture: ScenePictureView | None
+
+
+@dataclass(frozen=True)
+class ScenePictureView:
+    """A scene's picture and the version of what it is metered by."""
+
+    attachment: Attachment
+    version: str
 
 
 @dataclass(frozen=True)
@@ -68,7 +79,15 @@ def scene_view(db: Connection, scene: Scene) -> SceneView:
         money_text(sum(costs)) if costs else "",
         outings.outing(db, scene.outing_id),
         scenes.labels(db),
+        _picture(db, scene.id),
     )
+
+
+def _picture(db: Connection, scene_id: str) -> ScenePictureView | None:
+    found = attachments.of_scene(db, scene_id)
+    if found is None or found.metering is None:
+        return None
+    return ScenePictureView(found, version_of(found.metering))
 
 
 def kept(db: Connection, scene: Scene) -> KeptScene:
@@ -89,4 +108,5 @@ def _said(scene: Scene) -> dict[str, str]:
 def solution(db: Connection, scene: Scene) -> Solution:
     """A scene worked out with the kit as it is now, its sums in one's own fractions."""
     recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
-    return solved(scene, scenes.kit_of(db, scene), recipe, now())
+    kit = scenes.kit_of(db, scene)
+    return solved(reread(scene, kit), kit, recipe, now())

@@ -32,7 +32,7 @@ from emulsa.core.numbers import counted as counted_text
 from emulsa.core.numbers import plain
 from emulsa.core.sensitometry.learned import LearnAnswer, LearnRequest, MinutesPoint, Seen
 from emulsa.core.sensitometry.learning import learn
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import size_words
 

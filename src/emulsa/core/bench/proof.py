@@ -17,7 +17,7 @@ from emulsa.core.kit.printing import PaperFilter, PrintingPaper
 from emulsa.core.limits import Id, Label, Length
 from emulsa.core.rendering.paper import ABOVE_WHITE, OF_BLACK, PaperStep
 from emulsa.core.sensitometry.curve import Density
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 FALLS = 0.03  # between neighbours: what a reflection reading wanders
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from emulsa.core.bench.drawing import CurveLine
 from emulsa.core.bench.sheet import Worked
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 POINTS = 24  # of a curve, as many as a stub can show
 

@@ -18,7 +18,7 @@ from emulsa.core.numbers import plain
 from emulsa.core.sensitometry.curve import Curve
 from emulsa.core.sensitometry.film_test import Targets
 from emulsa.core.sensitometry.speeds import rounded
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 ZONE_I, ZONE_VIII = -4.0, 3.0  # stops from V
 NET_I, ABOUT_I = 0.10, 0.02

@@ -21,7 +21,7 @@ from emulsa.core.exposing.falls import range_stops
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import EiPoint, ExposureRequest, High
 from emulsa.core.sensitometry.speeds import rounded
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import IncidentPair, Placement, anchor, fall, named_reading
 

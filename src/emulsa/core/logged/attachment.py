@@ -1,4 +1,5 @@
-"""A picture attached to an exposure or a film test: its record. The file lies beside the data."""
+"""A picture attached to an exposure, a film test or a scene: its record. The file lies beside the
+data."""
 
 from __future__ import annotations
 
@@ -7,6 +8,7 @@ from typing import Annotated, Literal
 
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import Id, Label, Length, Name, Note, Within
+from emulsa.core.picture.metering import Metering
 
 PictureName = Annotated[str, Length("A picture's name", 1, 120)]
 PictureType = Literal["image/jpeg", "image/png", "image/tiff"]
@@ -70,11 +72,12 @@ def scanned_text(scanned: Scanned) -> str:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Attachment:
     """A picture: its name as it came, what it is, the digest its file is named by; the places one
-    looks at in it, and how it was scanned."""
+    looks at in it, how it was scanned, and what it is metered by when it is a scene's."""
 
     id: Id
     exposure_id: Id | None = None
     test_id: Id | None = None
+    scene_id: Id | None = None
     name: PictureName
     media_type: PictureType
     bytes: Annotated[int, Within("A picture's size", 1, 2**40, "bytes")]
@@ -85,11 +88,13 @@ class Attachment:
     note: Note = ""
     places: NamedPlaces = ()
     scanned: Scanned | None = None
+    metering: Metering | None = None
 
     def __post_init__(self) -> None:
         if len({each.name for each in self.places}) < len(self.places):
             raise Unsound("Each place needs a name of its own.", field="places")
-        if (self.exposure_id is None) == (self.test_id is None):
+        if [self.exposure_id, self.test_id, self.scene_id].count(None) != 2:
             raise Unsound(
-                "A picture belongs to one exposure, or to one film test.", field="exposure_id"
+                "A picture belongs to one exposure, to one film test, or to one scene.",
+                field="exposure_id",
             )

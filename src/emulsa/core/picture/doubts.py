@@ -9,6 +9,7 @@ from emulsa.core.advice import Advice
 from emulsa.core.picture.area import stops
 from emulsa.core.picture.calibrated import PointAnswer, SettingsCheck
 from emulsa.core.picture.places import ALMOST, Place
+from emulsa.core.tones.zones import ev_text
 from emulsa.core.written import stops_words
 
 MIXED, NEAR, LIGHTENED, ALIKE = 1 / 3, 0.5, 1.0, 2.0  # stops
@@ -43,7 +44,7 @@ def _of_point(each: PointAnswer) -> Iterator[Advice]:
     if each.disagrees and each.without_it is not None:
         yield _caution(
             "readings-disagree",
-            f"{each.id} would be EV {each.without_it.ev100:.1f} by the other readings.",
+            f"{each.id} would be EV {ev_text(each.without_it.ev100)} by the other readings.",
         )
 
 

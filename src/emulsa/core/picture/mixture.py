@@ -13,6 +13,7 @@ from emulsa.core.picture.area import LEAST, GivenSettings, Picture, stops
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest
 from emulsa.core.picture.places import Place, curve_known
 from emulsa.core.picture.response import (
+    KNOTS,
     LEAST_SLOPE,
     Model,
     Observed,
@@ -21,6 +22,7 @@ from emulsa.core.picture.response import (
     inflation,
     local_stops,
 )
+from emulsa.core.straight import along
 
 Q = 0.65  # what a meter's constant is compared with a picture's by (ISO 2720)
 SETTINGS_SD = 0.5
@@ -36,18 +38,24 @@ class Mixed:
     inflation: float
     freedom: float
 
-    def _mean(self, of: Callable[[float, Response], float]) -> float:
-        return math.fsum(weight * of(veil, each) for weight, veil, each in self.parts)
-
     def estimate(self, of: Callable[[float, Response], tuple[float, float]]) -> tuple[float, float]:
         """Mean and variance of the mixture, the variance inflated."""
-        mean = self._mean(lambda veil, each: of(veil, each)[0])
-        square = self._mean(
-            lambda veil, each: (
-                of(veil, each)[1] * self.inflation**2 + (of(veil, each)[0] - mean) ** 2
-            )
+        told = [(weight, *of(veil, each)) for weight, veil, each in self.parts]
+        mean = math.fsum(weight * value for weight, value, _ in told)
+        square = math.fsum(
+            weight * (variance * self.inflation**2 + (value - mean) ** 2)
+            for weight, value, variance in told
         )
         return mean, square
+
+    def evs(self, lights: Sequence[float]) -> list[float]:
+        """EVs of many rising lights in the middle of the picture, found in one walk each."""
+        found = [0.0] * len(lights)
+        for weight, veil, each in self.parts:
+            points = [(float(at), each.ev(at)) for at in KNOTS]
+            us = [stops(under(light, veil)) for light in lights]
+            found = [ev + weight * more for ev, more in zip(found, along(points, us), strict=True)]
+        return found
 
     def ev(self, light: float, out: float = 0.0) -> tuple[float, float]:
         """EV of a light in the picture, and the response's variance there."""

@@ -78,7 +78,10 @@ class Response:
         return given + dot(self.row(stops, rho2), self.mean)
 
     def variance(self, row: Sequence[float]) -> float:
-        return max(0.0, dot(row, times(self.covariance, row)))
+        share = [(place, each) for place, each in enumerate(row) if each]
+        return max(
+            0.0, math.fsum(a * b * self.covariance[i][j] for i, a in share for j, b in share)
+        )
 
 
 def local_stops(encoding: str) -> float:

@@ -89,7 +89,7 @@ def photo_spots(request: PhotoSpotsRequest) -> PhotoSpots:
         ranges=tuple(_ranges(meter, read)),
         distribution=_distribution(meter, request.areas) if request.areas else None,
         proposals=_proposals(meter, request.tiles) if request.tiles else None,
-        spot=_spot(request.spot) if request.spot else None,
+        spot=circle(request.spot) if request.spot else None,
     )
 
 
@@ -264,7 +264,8 @@ def _apart(ordered: Iterable[Proposal], wanted: int) -> tuple[Proposal, ...]:
     return tuple(taken)
 
 
-def _spot(spot: SpotCircle) -> SpotShown:
+def circle(spot: SpotCircle) -> SpotShown:
+    """The meter's circle in the picture; Missing without the picture's view."""
     if (spot.view_deg is None) == (spot.focal_35mm_mm is None):
         raise Missing(
             "Say the picture’s view, or its focal length on 24 × 36.", field="spot.view_deg"

@@ -57,5 +57,5 @@ def pixel_tables(request: PhotoCalibrateRequest, mixed: Mixed) -> PixelAnswer:
         red=red,
         green=green,
         blue=blue,
-        sum_index=tuple(index(mixed.ev(min(each / WHOLE, 1.0))[0]) for each in sums),
+        sum_index=tuple(map(index, mixed.evs([min(each / WHOLE, 1.0) for each in sums]))),
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from emulsa.core.data.negative import NORMAL_POINTS
-from emulsa.core.sensitometry.straight import along, straight
+from emulsa.core.straight import along, straight
 
 TURNED = tuple((net, zone) for zone, net in NORMAL_POINTS)
 

@@ -11,7 +11,7 @@ from typing import Annotated
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import ExposureIndex, Label, Length, Within
 from emulsa.core.sensitometry.curve import CurveN
-from emulsa.core.sensitometry.straight import along
+from emulsa.core.straight import along
 
 PrintZone = Annotated[float, Within("A print zone", -20, 40)]
 ZONES = range(12)  # 0 to XI

@@ -17,7 +17,7 @@ from emulsa.core.errors import Unsound
 from emulsa.core.limits import Length, Within
 from emulsa.core.printing.grade import PaperRange
 from emulsa.core.sensitometry.curve import Density, LogH
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 PaperBlack = Annotated[float, Within("A paper's black", 0.5, 3)]
 PaperWhite = Annotated[float, Within("A paper's white", 0, 0.5)]

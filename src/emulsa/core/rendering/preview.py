@@ -34,7 +34,7 @@ from emulsa.core.rendering.previewed import (
     TestedFilm,
 )
 from emulsa.core.rendering.tones import FULL, SOME, carried, flared_by
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 from emulsa.core.tones.development_number import WIDEST, n_text
 from emulsa.core.tones.zones import MIDDLE
 

@@ -16,12 +16,14 @@ from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.moments import Moment
+from emulsa.core.picture.metering import Spot
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Read:
-    """A reading taken, or taken again under the same id; an empty label keeps the one it has."""
+    """A reading taken, or taken again under the same id; an empty label keeps the one it has, and
+    so does no ``spot`` in the scene's picture."""
 
     kind: Literal["read"] = "read"
     id: Id
@@ -30,6 +32,16 @@ class Read:
     taken_at: Moment | None = None
     incident: bool = False
     through: bool = False
+    spot: Spot | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PutAt:
+    """Where a reading lies in the scene's picture; none takes it off the picture."""
+
+    kind: Literal["put_at"] = "put_at"
+    id: Id
+    spot: Spot | None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -228,6 +240,7 @@ class Intend:
 
 Edit = (
     Read
+    | PutAt
     | Drop
     | Describe
     | Place

@@ -10,9 +10,10 @@ from collections.abc import Callable, Iterable
 from dataclasses import replace
 from typing import Any
 
-from emulsa.core.errors import Missing
+from emulsa.core.errors import Impossible, Missing
 from emulsa.core.exposing.request import High
 from emulsa.core.light.marks import typed_aperture
+from emulsa.core.light.meters import PhotoReading
 from emulsa.core.scene.changes import (
     ChooseFilm,
     ChooseFilters,
@@ -31,6 +32,7 @@ from emulsa.core.scene.changes import (
     MarkLow,
     Place,
     PlaceBy,
+    PutAt,
     Rate,
     Read,
     SetAperture,
@@ -62,9 +64,24 @@ def _read(scene: Scene, edit: Read, at: str) -> Scene:
         through=edit.through,
         graduated=before.graduated if before else False,
         subject=before.subject if before else "",
+        spot=edit.spot or (before.spot if before else None),
     )
     kept = tuple(taken if each.id == edit.id else each for each in scene.readings)
     return replace(scene, readings=kept if before else (*scene.readings, taken))
+
+
+def _put_at(scene: Scene, edit: PutAt, _: str) -> Scene:
+    """A place that was read off the picture lies in it, or is no reading."""
+    _known(scene, edit.id)
+    taken = next(each for each in scene.readings if each.id == edit.id)
+    if edit.spot is None and isinstance(taken.reading, PhotoReading):
+        raise Impossible("This was read off the picture; take the reading out instead.", field="id")
+    if edit.spot is not None and taken.incident:
+        raise Impossible("This reads the light, not a place in the picture.", field="id")
+    readings = tuple(
+        replace(each, spot=edit.spot) if each.id == edit.id else each for each in scene.readings
+    )
+    return replace(scene, readings=readings)
 
 
 def _drop(scene: Scene, edit: Drop, _: str) -> Scene:
@@ -164,6 +181,7 @@ def _simply(*names: str) -> Callable[[Scene, Any, str], Scene]:
 
 CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
     Read: _read,
+    PutAt: _put_at,
     Drop: _drop,
     Describe: _describe,
     Place: _place,

@@ -19,6 +19,8 @@ from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.picture.area import Aspect
+from emulsa.core.picture.metering import Metering, Spot
 from emulsa.core.rendering.own_film import OwnFilm
 from emulsa.core.tones.development_number import DevelopmentNumber
 
@@ -27,7 +29,8 @@ PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SceneReading:
-    """A reading as it was taken; ``taken_at`` is an ISO instant. For the rest see SpotReading."""
+    """A reading as it was taken; ``taken_at`` is an ISO instant, ``spot`` where it lies in the
+    scene's picture. For the rest see SpotReading."""
 
     id: Id
     label: Label = ""
@@ -37,6 +40,7 @@ class SceneReading:
     through: bool = False
     graduated: bool = False
     subject: Subject = ""
+    spot: Spot | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -89,10 +93,18 @@ class Scene:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class ScenePicture:
+    """The photograph of a scene: what it is metered by, and its width over its height."""
+
+    metering: Metering
+    aspect: Aspect
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class SceneKit:
     """The records a scene names, looked up, the recipe it will be developed by, the format of the
-    lens's camera, the photographer's habits, and the film's own curve where its tested times are in
-    use."""
+    lens's camera, the photographer's habits, the film's own curve where its tested times are in
+    use, and the scene's picture."""
 
     film: Film | None = None
     lens: KitLens | None = None
@@ -103,6 +115,7 @@ class SceneKit:
     own_film: OwnFilm | None = None
     recipe: FilmRecipe | None = None
     format_mm: Format | None = None
+    picture: ScenePicture | None = None
 
 
 FOLLOWED = (
@@ -150,6 +163,10 @@ def follow_on(scene: Scene, before: Sequence[Scene]) -> Scene:
 def revisit(earlier: Scene, id_: str, outing_id: str) -> Scene:
     """An earlier scene to go back to: its readings and kit as they were, N to be decided again.
 
-    The readings keep their time, so that their age is said until they are taken anew.
+    The readings keep their time, so that their age is said until they are taken anew. The picture
+    stays with the scene it is of.
     """
-    return replace(earlier, id=id_, outing_id=outing_id, revisits=earlier.id, n=None)
+    readings = tuple(replace(each, spot=None) for each in earlier.readings)
+    return replace(
+        earlier, id=id_, outing_id=outing_id, revisits=earlier.id, n=None, readings=readings
+    )

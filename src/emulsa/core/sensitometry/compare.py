@@ -29,7 +29,7 @@ from emulsa.core.sensitometry.figures import (
     speed_point,
 )
 from emulsa.core.sensitometry.film_test import ISO_SPAN
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 SMOOTH = 1e-6  # under it a reference has no bumps to compare with
 NAMED_FROM = 1 / 3  # stops a patch must be off to be named

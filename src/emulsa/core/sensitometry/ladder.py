@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from emulsa.core.advice import Advice
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 LADDER = tuple(step / 2 for step in range(-6, 5))
 

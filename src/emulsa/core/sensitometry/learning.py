@@ -31,7 +31,7 @@ from emulsa.core.sensitometry.learned import (
     Seen,
 )
 from emulsa.core.sensitometry.speeds import rounded
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 ONE_STEP_STOPS, ONE_STEP_ZONES = 2 / 3, 1.0  # what a word of an open end moves at most
 FURTHEST = 3.0  # stops: exposed further off than this, a negative says nothing of its film

@@ -15,7 +15,7 @@ from emulsa.core.errors import Missing, OutOfRange, Unsound
 from emulsa.core.light.srgb import decoded
 from emulsa.core.limits import Id, Length, Within
 from emulsa.core.sensitometry.curve import Density
-from emulsa.core.sensitometry.straight import straight
+from emulsa.core.straight import straight
 
 Level = Annotated[float, Within("A level", 0, 1e9)]
 White = Annotated[float, Within("Full scale", 1e-6, 1e9)]

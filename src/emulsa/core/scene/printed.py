@@ -1,0 +1,185 @@
+"""The prints to come of a scene whose picture is known: one for each way of taking it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from emulsa.core.corrections.optics import Pinhole
+from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
+from emulsa.core.errors import CoreError
+from emulsa.core.exposing.chain import exposure
+from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.picture.axis import LAST, half_up
+from emulsa.core.picture.calibrated import Calibration
+from emulsa.core.picture.spotted import PhotoRing
+from emulsa.core.picture.tables import RINGS
+from emulsa.core.rendering.blur import Blur, BlurAsked
+from emulsa.core.rendering.own_film import knows
+from emulsa.core.rendering.paper import Paper
+from emulsa.core.rendering.preview import contrast_left, photo_preview
+from emulsa.core.rendering.previewed import (
+    NO_FLARE,
+    FlareByShare,
+    LongExposure,
+    PhotoPreviewRequest,
+    PlacedAt,
+    PreviewedPlan,
+    PreviewPlan,
+    SceneCounts,
+    Shares,
+    TestedFilm,
+)
+from emulsa.core.rendering.tones import NORMAL_PAPER, TYPICAL_FILM
+from emulsa.core.scene.plan import levels, placement, placement_text, plan
+from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.seeing import PrintSeen, SeeingAsked
+from emulsa.core.tones.development_number import n_text
+from emulsa.core.tones.placement import anchor
+
+WORTH_SAYING = 0.005  # of the picture
+
+Taken = tuple[str, Scene, SceneKit]
+
+
+def scene_counts(rings: Sequence[PhotoRing], calibration: Calibration) -> SceneCounts | None:
+    """How much of the scene lies at each entry of the EV axis, by the picture's rings."""
+    table = calibration.table
+    if table is None or not any(any(ring.counts) for ring in rings):
+        return None
+    found = [0.0] * (LAST + 1)
+    for ring in rings:
+        if len(ring.counts) != len(table.index):
+            continue
+        out = table.falloff_index[half_up(RINGS * ring.rho2)]
+        for count, index in zip(ring.counts, table.index, strict=True):
+            if count:
+                found[min(max(index + out, 0), LAST)] += count
+    return SceneCounts(counts=tuple(found)) if any(found) else None
+
+
+def as_paper(paper: PrintingPaper | None) -> Paper:
+    """A paper as it prints through the filter that is nearest to a normal range; its measured steps
+    are one filter's, so they count where there is one."""
+    if paper is None:
+        return NORMAL_PAPER
+    usual = min(paper.filters, key=lambda each: abs(each.range - NORMAL_PAPER.range))
+    steps = paper.steps if len(paper.filters) == 1 else ()
+    return Paper(range=usual.range, dmax=paper.dmax, dmin=paper.dmin, steps=steps)
+
+
+def prints(
+    ways: Sequence[Taken], asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
+) -> tuple[tuple[PrintSeen, ...], Blur | None]:
+    """The print of each way, and how unsharp the first one's hole makes it."""
+    shown: list[PrintSeen] = []
+    blur = None
+    for taken in ways:
+        try:
+            planned = _plan(taken, asked, paper, counts)
+            answer = photo_preview(
+                PhotoPreviewRequest(
+                    plans=(planned,),
+                    scene=counts,
+                    blur=None if shown else _blur(taken[2], asked),
+                )
+            )
+        except CoreError as refusal:
+            shown.append(_lacking(taken, refusal))
+            continue
+        blur = answer.blur or blur
+        shown.append(_shown(taken, planned.n, answer.plans[0]))
+    return tuple(shown), blur
+
+
+def _plan(
+    taken: Taken, asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
+) -> PreviewPlan:
+    """A scene as a plan of the preview: as it is placed, set and developed."""
+    id_, scene, kit = taken
+    answer = exposure(plan(scene, kit))
+    placed_ev, zone = anchor(placement(scene, kit), levels(scene, kit))
+    n = answer.development.n
+    long = LongExposure(
+        development_change=answer.development.change, compensated=kit.recipe is not None
+    )
+    tested = kit.own_film is not None and knows(kit.own_film, n + contrast_left(long))
+    return PreviewPlan(
+        id=id_,
+        placed=PlacedAt(ev100=placed_ev, zone=zone),
+        error_stops=answer.set.error_stops,
+        n=n,
+        film=TestedFilm(kind="own", own_film=kit.own_film)
+        if tested and kit.own_film
+        else TYPICAL_FILM,
+        ei=answer.ei,
+        paper=paper,
+        flare=FlareByShare(kind="share", share=asked.flare_share) if counts else NO_FLARE,
+        long_exposure=long,
+    )
+
+
+def _shown(taken: Taken, n: float, answer: PreviewedPlan) -> PrintSeen:
+    id_, scene, kit = taken
+    return PrintSeen(
+        id=id_,
+        n_text=n_text(n),
+        placed_text=placement_text(placement(scene, kit)),
+        grey=answer.grey,
+        mark=answer.mark,
+        says=shares_text(answer.shares) if answer.shares else "",
+        problem="",
+    )
+
+
+def _lacking(taken: Taken, refusal: CoreError) -> PrintSeen:
+    return PrintSeen(
+        id=taken[0],
+        n_text="",
+        placed_text="",
+        grey=(),
+        mark=(),
+        says="",
+        problem=refusal.message,
+    )
+
+
+def shares_text(shares: Shares) -> str:
+    """What of the picture keeps its texture.
+
+    >>> shares_text(
+    ...     Shares(
+    ...         shadows_lost=0.05,
+    ...         shadows_some=0.1,
+    ...         full=0.8,
+    ...         highlights_some=0.05,
+    ...         highlights_lost=0,
+    ...     )
+    ... )
+    'full texture in 80 % of it; without any, 5 % in the shadows'
+    """
+    said = f"full texture in {shares.full:.0%} of it".replace("%", " %")
+    lost = ", ".join(_lost(shares))
+    return f"{said}; without any, {lost}" if lost else said
+
+
+def _lost(shares: Shares) -> Iterator[str]:
+    for share, where in (
+        (shares.shadows_lost, "in the shadows"),
+        (shares.highlights_lost, "in the highlights"),
+    ):
+        if share >= WORTH_SAYING:
+            yield f"{max(share, 0.01):.0%} {where}".replace("%", " %")
+
+
+def _blur(kit: SceneKit, asked: SeeingAsked) -> BlurAsked | None:
+    """The hole of a pinhole camera; a lens's blur is what is focused, which a picture does not
+    tell."""
+    if kit.pinhole is None:
+        return None
+    optics: Pinhole = kit.pinhole.optics
+    return BlurAsked(
+        diameter_mm=optics.diameter_mm,
+        distance_mm=optics.distance_mm,
+        format_width_mm=(kit.format_mm or DEFAULT_FORMAT_MM)[0],
+        picture_width=asked.drawn_width,
+    )
