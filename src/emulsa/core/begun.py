@@ -26,6 +26,7 @@ from emulsa.core.logged.record import Given
 from emulsa.core.outing.record import Outing
 from emulsa.core.prints.record import Mat, OwnLight
 from emulsa.core.scene.record import Scene
+from emulsa.core.scene.seeing import SeeingAsked
 
 POUR_S = 10.0  # to fill a tank, and to empty it
 
@@ -48,6 +49,7 @@ BEGUN: dict[str, Any] = {
     "enlargers": Enlarger(id="", name=""),
     "bath": Bath(name="", kind="rinse"),
     "point": Point(n=0, minutes=1, origin="published"),
+    "seeing": SeeingAsked(),
     "scene": Scene(id="", outing_id="", title="New scene"),
     "outing": Outing(id="", title=""),
     "stock": Stock(id="", film_id="", format="4x5", count=25),

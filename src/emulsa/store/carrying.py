@@ -155,13 +155,17 @@ def pictures(connection: Connection) -> list[str]:
 
 
 def printed(connection: Connection, most: int = 20) -> list[str]:
-    """The ids of the pictures that the latest prints are planned on: they are carried as large as
-    they are shown."""
+    """The ids of the pictures that the latest prints are planned on, and of those that scenes are
+    metered by: they are carried as large as they are shown."""
     rows = connection.execute(
         """
         SELECT DISTINCT attachment.id FROM attachment JOIN (
             SELECT exposure_id FROM print ORDER BY rowid DESC LIMIT :most
         ) USING (exposure_id)
+        UNION ALL
+        SELECT id FROM (
+            SELECT id FROM attachment WHERE scene_id IS NOT NULL ORDER BY rowid DESC LIMIT :most
+        )
         """,
         {"most": most},
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator, Sequence
+from functools import lru_cache
 
 from emulsa.core.picture.area import LEAST, LIGHT_118, stops
 from emulsa.core.picture.calibrated import (
@@ -16,8 +17,9 @@ from emulsa.core.picture.calibrated import (
     WithoutIt,
 )
 from emulsa.core.picture.doubts import advice
-from emulsa.core.picture.mixture import Mixed, response, settings_ev
-from emulsa.core.picture.places import ALMOST, Place, curve_known, outside, placed
+from emulsa.core.picture.known import KEPT, known
+from emulsa.core.picture.mixture import Mixed, settings_ev
+from emulsa.core.picture.places import ALMOST, Place, curve_known, outside
 from emulsa.core.picture.response import KNOTS
 from emulsa.core.picture.tables import level_table, pixel_tables
 
@@ -25,14 +27,14 @@ APART, APART_SIGMA = 0.45, 1.25
 SETTINGS_OFF = 1.0  # stops
 
 
+@lru_cache(maxsize=KEPT)
 def photo_calibrate(request: PhotoCalibrateRequest) -> Calibration:
     """The operation ``photo_calibrate``."""
-    places = placed(request)
-    mixed = response(request, places)
+    places, mixed = known(request)
     used = [each for each in places if not each.seen.clipped]
     read = sorted(stops(each.seen.light) for each in used)
     reach = (read[0], read[-1]) if read else None
-    known = curve_known(read)
+    shown = curve_known(read)
     model = mixed.first.model
     middle, variance = mixed.ev(LIGHT_118)
     points = _points(places, used, mixed)
@@ -40,7 +42,7 @@ def photo_calibrate(request: PhotoCalibrateRequest) -> Calibration:
     check = _check(request, middle) if used else None
     return Calibration(
         model=model,
-        curve_known=model == "curve" and known,
+        curve_known=model == "curve" and shown,
         ev100_at_118=middle,
         sigma_stops_at_118=math.sqrt(variance + mixed.local**2),
         contrast=_unknown(mixed, 1) if model == "contrast" else None,
@@ -54,7 +56,7 @@ def photo_calibrate(request: PhotoCalibrateRequest) -> Calibration:
         points=points,
         disagree=disagree,
         settings_check=check,
-        advice=tuple(advice(used, points, check, model == "curve" and not known)),
+        advice=tuple(advice(used, points, check, model == "curve" and not shown)),
         table=level_table(request, mixed) if request.levels else None,
         pixels=pixel_tables(request, mixed) if request.pixels else None,
     )

@@ -12,6 +12,7 @@ from emulsa.core.picture.calibrated import Share
 from emulsa.core.picture.settings import PictureSettings
 from emulsa.core.picture.spotted import ViewDeg
 
+LONGEST_FRACTION_S = 0.4
 SpotRadius = Annotated[float, Within("A circle's radius over the picture's width", 0.0005, 0.5)]
 
 
@@ -45,11 +46,22 @@ def metering_of(told: PictureSettings) -> Metering:
     """How a picture is metered by, begun with what its file says."""
     settings = None
     if told.time_s and told.aperture and told.iso:
-        settings = GivenSettings(time=told.time_s, aperture=told.aperture, iso=told.iso)
+        settings = GivenSettings(
+            time=_time(told.time_s), aperture=round(told.aperture, 2), iso=round(told.iso, 1)
+        )
     return Metering(
         settings=settings,
-        view_deg=told.view_deg,
+        view_deg=None if told.view_deg is None else round(told.view_deg, 1),
         turned=told.turned,
         taken=told.taken,
         doubts=tuple(each.code for each in told.advice),
     )
+
+
+def _time(seconds: float) -> str | float:
+    """A time as it is written: a fraction while it is one.
+
+    >>> _time(0.008), _time(2.5)
+    ('1/125', 2.5)
+    """
+    return f"1/{round(1 / seconds)}" if seconds < LONGEST_FRACTION_S else round(seconds, 3)

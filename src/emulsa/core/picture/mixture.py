@@ -66,6 +66,12 @@ class Mixed:
 
         return self.estimate(there)
 
+    @property
+    def corner(self) -> float:
+        """What the corners lose, in stops; the light of the mean."""
+        told = self.first.known_corner
+        return told if told is not None else self.estimate(lambda _, one: (one.mean[-1], 0.0))[0]
+
     def between(self, one: tuple[float, float], other: tuple[float, float]) -> tuple[float, float]:
         """How much more EV the other place has, and the variance of that: what both share drops
         out. A place is its light and ρ²."""

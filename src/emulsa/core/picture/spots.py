@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.light.meters import PhotoReading
@@ -21,8 +22,10 @@ from emulsa.core.picture.area import (
     stops,
 )
 from emulsa.core.picture.axis import half_up
-from emulsa.core.picture.mixture import Mixed, response
-from emulsa.core.picture.places import outside, placed
+from emulsa.core.picture.calibrated import PhotoCalibrateRequest
+from emulsa.core.picture.known import KEPT, known
+from emulsa.core.picture.mixture import Mixed
+from emulsa.core.picture.places import outside
 from emulsa.core.picture.settings import WIDE_MM
 from emulsa.core.picture.spotted import (
     Bin,
@@ -76,8 +79,7 @@ def photo_spots(request: PhotoSpotsRequest) -> PhotoSpots:
     """The operation ``photo_spots``; what the calibration refuses is refused under
     ``calibration``."""
     try:
-        places = placed(request.calibration)
-        mixed = response(request.calibration, places)
+        places, mixed = known(request.calibration)
     except CoreError as refusal:
         refusal.field = f"calibration.{refusal.field}" if refusal.field else "calibration"
         raise
@@ -87,7 +89,7 @@ def photo_spots(request: PhotoSpotsRequest) -> PhotoSpots:
     return PhotoSpots(
         samples=tuple(each.answer for each in read.values()),
         ranges=tuple(_ranges(meter, read)),
-        distribution=_distribution(meter, request.areas) if request.areas else None,
+        distribution=_distribution(request.calibration, request.areas) if request.areas else None,
         proposals=_proposals(meter, request.tiles) if request.tiles else None,
         spot=circle(request.spot) if request.spot else None,
     )
@@ -166,17 +168,20 @@ def _ranges(meter: _Meter, read: dict[str, _Read]) -> Iterator[RangeRead]:
         )
 
 
-def _distribution(meter: _Meter, rings: Sequence[PhotoRing]) -> Distribution:
-    picture = meter.request.calibration.picture
+@lru_cache(maxsize=KEPT)
+def _distribution(calibration: PhotoCalibrateRequest, rings: tuple[PhotoRing, ...]) -> Distribution:
+    picture, (_, mixed) = calibration.picture, known(calibration)
     whole = sum(sum(ring.counts) for ring in rings)
     if not whole:
         raise Unsound("Nothing was counted.", field="areas")
     found: list[tuple[float, int]] = []
     lighter = darker = 0
     for ring in rings:
-        for light, count in zip(lights(picture, len(ring.counts)), ring.counts, strict=True):
+        each = lights(picture, len(ring.counts))
+        fall = mixed.corner * ring.rho2
+        for light, ev, count in zip(each, mixed.evs(each), ring.counts, strict=True):
             if count:
-                found.append((meter.mixed.ev(light, ring.rho2)[0], count))
+                found.append((ev + fall, count))
                 lighter += count * (light >= LIGHTER)
                 darker += count * (light <= DARKER)
     found.sort()

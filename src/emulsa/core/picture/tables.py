@@ -31,10 +31,7 @@ def level_table(request: PhotoCalibrateRequest, mixed: Mixed) -> LevelTable:
     """EV by level in the middle of the picture."""
     each = lights(request.picture, request.levels or USUAL_LEVELS)
     found = [mixed.ev(light) for light in each]
-    first = mixed.first
-    corner = first.known_corner
-    if corner is None:
-        corner = mixed.estimate(lambda _, one: (one.mean[-1], 0.0))[0]
+    corner = mixed.corner
     return LevelTable(
         ev=tuple(ev for ev, _ in found),
         sigma=tuple(math.sqrt(variance + mixed.local**2) for _, variance in found),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
@@ -38,7 +39,15 @@ from emulsa.core.tones.placement import anchor
 
 WORTH_SAYING = 0.005  # of the picture
 
-Taken = tuple[str, Scene, SceneKit]
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A way of taking a scene: the scene so taken with its kit, and light beyond what was meant."""
+
+    id: str
+    scene: Scene
+    kit: SceneKit
+    error_stops: float = 0.0
 
 
 def scene_counts(rings: Sequence[PhotoRing], calibration: Calibration) -> SceneCounts | None:
@@ -80,7 +89,7 @@ def prints(
                 PhotoPreviewRequest(
                     plans=(planned,),
                     scene=counts,
-                    blur=None if shown else _blur(taken[2], asked),
+                    blur=None if shown else _blur(taken.kit, asked),
                 )
             )
         except CoreError as refusal:
@@ -95,7 +104,7 @@ def _plan(
     taken: Taken, asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
 ) -> PreviewPlan:
     """A scene as a plan of the preview: as it is placed, set and developed."""
-    id_, scene, kit = taken
+    scene, kit = taken.scene, taken.kit
     answer = exposure(plan(scene, kit))
     placed_ev, zone = anchor(placement(scene, kit), levels(scene, kit))
     n = answer.development.n
@@ -104,9 +113,9 @@ def _plan(
     )
     tested = kit.own_film is not None and knows(kit.own_film, n + contrast_left(long))
     return PreviewPlan(
-        id=id_,
+        id=taken.id,
         placed=PlacedAt(ev100=placed_ev, zone=zone),
-        error_stops=answer.set.error_stops,
+        error_stops=answer.set.error_stops + taken.error_stops,
         n=n,
         film=TestedFilm(kind="own", own_film=kit.own_film)
         if tested and kit.own_film
@@ -119,11 +128,10 @@ def _plan(
 
 
 def _shown(taken: Taken, n: float, answer: PreviewedPlan) -> PrintSeen:
-    id_, scene, kit = taken
     return PrintSeen(
-        id=id_,
+        id=taken.id,
         n_text=n_text(n),
-        placed_text=placement_text(placement(scene, kit)),
+        placed_text=placement_text(placement(taken.scene, taken.kit)),
         grey=answer.grey,
         mark=answer.mark,
         says=shares_text(answer.shares) if answer.shares else "",
@@ -133,7 +141,7 @@ def _shown(taken: Taken, n: float, answer: PreviewedPlan) -> PrintSeen:
 
 def _lacking(taken: Taken, refusal: CoreError) -> PrintSeen:
     return PrintSeen(
-        id=taken[0],
+        id=taken.id,
         n_text="",
         placed_text="",
         grey=(),

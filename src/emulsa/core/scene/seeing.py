@@ -6,10 +6,11 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.advice import Advice
+from emulsa.core.exposing.request import BracketStops
 from emulsa.core.light.meters import PhotoReading
-from emulsa.core.limits import Id, Length, Within
+from emulsa.core.limits import Id, Label, Length, Within
 from emulsa.core.picture.metering import Spot
-from emulsa.core.picture.spotted import Distribution, PhotoRing, Proposals, Tiles
+from emulsa.core.picture.spotted import PhotoRing, Tiles
 from emulsa.core.rendering.blur import Blur
 from emulsa.core.rendering.previewed import FlareShare
 from emulsa.core.scene.changes import Edits
@@ -19,22 +20,26 @@ USUAL_FLARE = 0.01  # of the mean light, of a coated lens with a shade (common p
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Way:
-    """Another way of taking the scene, by its edits, that is to be seen beside it."""
+    """Another way of taking the scene, by its edits or by so much more light (a bracket's frame),
+    that is to be seen beside it."""
 
     id: Id
     edits: Edits = ()
+    error_stops: BracketStops = 0.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SeeingAsked:
     """What is to be seen of a scene's picture: a place under the finger, the whole by its rings and
-    tiles, other ways of taking it; the lens's flare; how wide the picture is drawn."""
+    tiles, other ways of taking it; the lens's flare; the tables that are there already; how wide
+    the picture is drawn."""
 
     probe: Spot | None = None
     rings: Annotated[tuple[PhotoRing, ...], Length("Rings of a picture", 0, 16)] = ()
     tiles: Tiles | None = None
     ways: Annotated[tuple[Way, ...], Length("Ways of taking it", 0, 7)] = ()
     flare_share: FlareShare = USUAL_FLARE
+    tables: Label = ""
     drawn_width: Annotated[int, Within("The picture's drawn width", 16, 20_000, "pixels")] = 900
 
 
@@ -93,21 +98,55 @@ class PrintSeen:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FringeBin:
+    """What of the picture falls on a third of a zone."""
+
+    zone: float
+    share: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Falling:
+    """What of the picture falls on some zones, in words."""
+
+    text: str
+    share: float
+    share_text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Proposed:
+    """A place with texture that is worth reading: the darkest or the brightest, in turn."""
+
+    dark: bool
+    x: float
+    y: float
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class PictureSeen:
-    """A scene's picture as it is shown. ``says`` is how it is known, or why it is not;
-    ``radius`` that of the meter's circle over the picture's width; ``fringe`` what of the picture
-    lies at each third of a stop."""
+    """A scene's picture as it is shown.
+
+    ``says`` is how it is known, ``asks`` what would make it known (better), or why it is not;
+    ``tables`` names what ``look_up`` is, which is left out where it is there already; ``radius`` is
+    that of the meter's circle over the picture's width; ``fringe`` and ``falling`` say what of the
+    picture falls where.
+    """
 
     known: bool
     says: str
+    asks: str
     places: tuple[PlaceSeen, ...]
     probe: ProbeSeen | None
     radius: float
     view_told: bool
+    tables: str
     look_up: LookedUp | None
     through: str
     prints: tuple[PrintSeen, ...]
     blur: Blur | None
-    distribution: Distribution | None
-    proposals: Proposals | None
+    fringe: tuple[FringeBin, ...]
+    falling: tuple[Falling, ...]
+    proposed: tuple[Proposed, ...]
     advice: tuple[Advice, ...]

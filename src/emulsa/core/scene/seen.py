@@ -3,6 +3,7 @@ prints to come."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
@@ -16,17 +17,21 @@ from emulsa.core.picture.spotted import PhotoSpots, PhotoSpotsRequest, SampleRea
 from emulsa.core.rendering.paper import Paper
 from emulsa.core.scene.metered import as_kept, meters, names, picture_meter, sample_of
 from emulsa.core.scene.plan import levels, placement
-from emulsa.core.scene.printed import prints, scene_counts
+from emulsa.core.scene.printed import Taken, prints, scene_counts
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.seeing import (
+    Falling,
+    FringeBin,
     LookedUp,
     PictureSeen,
     PlaceSeen,
     ProbeSeen,
+    Proposed,
     SeeingAsked,
 )
 from emulsa.core.tones.placement import anchor
 from emulsa.core.tones.zones import ev_text, zone_text
+from emulsa.core.versions import version_of
 from emulsa.core.written import doubt_text
 
 LEVELS = 256
@@ -36,6 +41,17 @@ USUAL_VIEW_DEG = 66.0  # across a phone's picture whose file does not say (commo
 BOUNDS = {"at_least": "at least ", "at_most": "at most ", "": ""}
 PROBE = "probe"
 
+ASKS = "Touch a place you read with the meter, and type what it says."
+LEAST_SAID = 0.005  # of the picture
+# up to which zone, in words
+ZONES_SAID = (
+    ("0–I, black", 1.5),
+    ("II–III, dark with texture", 3.5),
+    ("IV–VI, middle", 6.5),
+    ("VII–VIII, light with texture", 8.5),
+    ("IX–X, white", math.inf),
+)
+
 Fall = Callable[[float], float] | None
 
 
@@ -44,7 +60,7 @@ def picture_seen(
     kit: SceneKit,
     asked: SeeingAsked,
     paper: Paper,
-    ways: Sequence[tuple[str, Scene, SceneKit]] = (),
+    ways: Sequence[Taken] = (),
 ) -> PictureSeen | None:
     """The scene's picture; nothing where it has none. It never refuses: it says what lacks.
     ``ways`` are the others that were asked for, each with the kit it names."""
@@ -58,24 +74,30 @@ def picture_seen(
         spots = _spots(scene, kit, asked, request)
     except CoreError as refusal:
         return _unknown(scene, kit, refusal)
+    tables = version_of(request)
     counts = scene_counts(asked.rings, calibration)
     falls = _falls(scene, kit)
     found = {each.id: each for each in spots.samples}
-    plans = (("now", scene, kit), *ways)
+    bins = spots.distribution.bins if spots.distribution and falls else ()
+    fringe = tuple(FringeBin(zone=falls(each.ev100), share=each.share) for each in bins if falls)
+    plans = (Taken("now", scene, kit), *ways)
     shown, blur = prints(plans, asked, paper, counts) if scene.readings else ((), None)
     return PictureSeen(
         known=True,
         says=_says(calibration),
+        asks="" if any(each.used for each in calibration.points) else ASKS,
         places=tuple(_places(scene, found, calibration, falls)),
         probe=_probe(found[PROBE], falls) if PROBE in found else None,
         radius=spots.spot.radius_share if spots.spot else 0.0,
         view_told=kit.picture.metering.view_deg is not None,
-        look_up=_look_up(calibration),
+        tables=tables,
+        look_up=None if tables == asked.tables else _look_up(calibration),
         through=through or "",
         prints=shown,
         blur=blur,
-        distribution=spots.distribution,
-        proposals=spots.proposals,
+        fringe=fringe,
+        falling=tuple(_falling(fringe)),
+        proposed=tuple(_proposed(spots)),
         advice=tuple(map(_upper, calibration.advice)),
     )
 
@@ -86,20 +108,20 @@ def _unknown(scene: Scene, kit: SceneKit, refusal: CoreError) -> PictureSeen:
     assert kit.picture is not None
     return PictureSeen(
         known=False,
-        says=refusal.message
-        if lying
-        else "Its file does not say how it was exposed: touch a place you read with the meter, and"
-        " type what it read.",
+        says="not known yet",
+        asks=refusal.message if lying else f"Its file does not say how it was exposed. {ASKS}",
         places=tuple(_places(scene, {}, None, None)),
         probe=None,
         radius=circle(_circle(kit)).radius_share,
         view_told=kit.picture.metering.view_deg is not None,
+        tables="",
         look_up=None,
         through="",
         prints=(),
         blur=None,
-        distribution=None,
-        proposals=None,
+        fringe=(),
+        falling=(),
+        proposed=(),
         advice=(),
     )
 
@@ -202,7 +224,7 @@ def _says(calibration: Calibration) -> str:
     doubt = doubt_text(calibration.sigma_stops_at_118) or "± ⅙"
     used = sum(each.used for each in calibration.points)
     if not used:
-        return f"by its settings alone, {doubt}: touch a place you read to know it better"
+        return f"by its settings alone, {doubt}"
     return f"by {counted(used, 'spot reading')}, {doubt}"
 
 
@@ -217,6 +239,25 @@ def _look_up(calibration: Calibration) -> LookedUp | None:
         sum_index=pixels.sum_index,
         falloff_index=table.falloff_index,
     )
+
+
+def _falling(fringe: Sequence[FringeBin]) -> Iterator[Falling]:
+    """How much of the picture falls where, from the blacks to the whites."""
+    low = -math.inf
+    for text, high in ZONES_SAID if fringe else ():
+        share = math.fsum(each.share for each in fringe if low <= each.zone < high)
+        low = high
+        said = "under 1 %" if 0 < share < LEAST_SAID else f"{share:.0%}".replace("%", " %")
+        yield Falling(text=text, share=share, share_text=said)
+
+
+def _proposed(spots: PhotoSpots) -> Iterator[Proposed]:
+    if spots.proposals is None:
+        return
+    for dark, places in ((True, spots.proposals.dark), (False, spots.proposals.bright)):
+        for each in places:
+            text = f"EV {ev_text(each.ev100)} {doubt_text(each.sigma_stops)}".strip()
+            yield Proposed(dark=dark, x=each.x, y=each.y, text=text)
 
 
 def _upper(advice: Advice) -> Advice:

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useRef, useState } from "react";
+import { type FormEvent, lazy, Suspense, useMemo, useRef, useState } from "react";
 import { newId } from "../../api/newId";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
@@ -10,7 +10,18 @@ import { Sheet } from "../../components/Sheet";
 import { OFFERED } from "../../service/service";
 import { useWrite } from "../../shared/useWrite";
 import { Doubts } from "./Doubts";
-import { asPlanned, bracketQuery, logBracket, type Scene, type Solution } from "./queries";
+import {
+  asPlanned,
+  bracketQuery,
+  logBracket,
+  type Scene,
+  type SceneView,
+  type Solution,
+} from "./queries";
+
+const SmallPrints = lazy(() => import("./picture/SmallPrints"));
+/** So many frames are seen as prints at once. */
+const MOST_SEEN = 7;
 
 const STEPS = [
   { value: "0.3333333333333333", label: "⅓ stop" },
@@ -22,12 +33,14 @@ const STEPS = [
 /** A bracket: its frames in real stops, most exposure first, each on a sheet of its own, logged together. */
 export function BracketSheet({
   scene,
+  picture,
   plan,
   filmName,
   close,
   logged,
 }: {
   scene: Scene;
+  picture: SceneView["picture"];
   plan: Solution["plan"];
   filmName: string;
   close: () => void;
@@ -51,6 +64,15 @@ export function BracketSheet({
   const client = useQueryClient();
   const { problem, write, busy, ask } = useWrite(close);
   const count = data?.frames.length ?? 0;
+  const ways = useMemo(
+    () =>
+      (data?.frames ?? []).slice(0, MOST_SEEN).map((frame) => ({
+        id: `frame ${frame.stops}`,
+        name: frame.stops_text,
+        error_stops: frame.stops,
+      })),
+    [data],
+  );
 
   const log = async (event: FormEvent) => {
     event.preventDefault();
@@ -133,6 +155,17 @@ export function BracketSheet({
               </Grid>
             ))}
           </Box>
+        )}
+        {picture && ways.length > 0 && (
+          <Suspense fallback={null}>
+            <SmallPrints
+              scene={scene}
+              picture={picture}
+              ways={ways}
+              columns="repeat(auto-fill, minmax(108px, 1fr))"
+              named
+            />
+          </Suspense>
         )}
         {data?.advice.map((each) => (
           <Notice key={each.code} tone={each.severity}>

@@ -199,7 +199,14 @@ export function TabletScene({
         <ShowedBefore showed={view.showed} />
         {parts.bridge}
         {calm?.answer && (
-          <Strip scene={scene} answer={calm.answer} stamp={stamp} take={take} choose={choose} />
+          <Strip
+            scene={scene}
+            picture={view.picture}
+            answer={calm.answer}
+            stamp={stamp}
+            take={take}
+            choose={choose}
+          />
         )}
         {solution?.answer && (
           <>
@@ -250,7 +257,14 @@ export function WideScene({
         <Box paddingTop="2">{parts.sentence}</Box>
         {parts.bridge}
         {calm?.answer && (
-          <Strip scene={scene} answer={calm.answer} stamp={stamp} take={take} choose={choose} />
+          <Strip
+            scene={scene}
+            picture={view.picture}
+            answer={calm.answer}
+            stamp={stamp}
+            take={take}
+            choose={choose}
+          />
         )}
       </Flex>
       <Flex

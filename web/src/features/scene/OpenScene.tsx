@@ -8,9 +8,11 @@ import { Notice } from "../../components/Notice";
 import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
+import { AddPicture } from "./AddPicture";
 import { Crowd } from "./bridge/Crowd";
 import { ToneBridge } from "./bridge/ToneBridge";
 import { LyingScene, TabletScene, UprightScene, WideScene } from "./Layouts";
+import { Pictured, type Seen } from "./Pictured";
 import type { Edit, ExposureView, SceneView } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
@@ -46,6 +48,7 @@ export function OpenScene({
   const [pin, setPin] = useState<string | null>(null);
   const [corrected, setCorrected] = useState<ExposureView | null>(null);
   const [said, setSaid] = useState<string | null>(null);
+  const [seen, setSeen] = useState<Seen | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
 
   const ready = Boolean(solution?.answer);
@@ -104,10 +107,12 @@ export function OpenScene({
   const highId = solution?.high_reading ?? null;
   const nText = solution?.answer?.development.n_text ?? "N";
 
-  const bridge = scene.readings.length ? (
+  const rails = scene.readings.length ? (
     <>
       <ToneBridge
         pins={pins}
+        fringe={view.picture ? seen?.fringe : undefined}
+        low={Boolean(view.picture)}
         pinned={placedId}
         high={highId}
         highMarked={solution?.high_marked ?? false}
@@ -127,6 +132,20 @@ export function OpenScene({
     <FirstReading />
   );
 
+  const bridge = (
+    <Pictured
+      view={view}
+      scene={solution?.scene.id === scene.id ? solution.scene : scene}
+      placed={placedId}
+      narrow={narrow}
+      stamp={stamp}
+      bridge={rails}
+      edit={edit}
+      open={setPin}
+      onSeen={setSeen}
+    />
+  );
+
   const entry = (
     <ReadingLine
       scene={calmScene}
@@ -139,6 +158,7 @@ export function OpenScene({
   );
   const sentence = (
     <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} edit={edit}>
+      {!view.picture && view.version && <AddPicture sceneId={scene.id} />}
       {narrow && solution?.answer && (
         <>
           <Button variant="word" onClick={() => setOpen("ledger")}>

@@ -1,9 +1,15 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type Edit, opinionsQuery, type Scene } from "./queries";
+import { lazy, Suspense, useMemo } from "react";
+import { type Edit, opinionsQuery, type Scene, type SceneView } from "./queries";
+
+const SIDE_BY_SIDE = "repeat(auto-fill, minmax(108px, 1fr))";
+const SmallPrints = lazy(() => import("./picture/SmallPrints"));
 
 interface OpinionProps {
   scene: Scene;
+  /** that it is metered by: then each way is seen as a print */
+  picture: SceneView["picture"];
   stamp: number;
   take: (edits: Edit[]) => void;
   /** one under the other, as on a phone */
@@ -11,127 +17,173 @@ interface OpinionProps {
 }
 
 /** What each school of placing would make of the same readings, side by side. */
-export function Schools({ scene, stamp, take, stacked }: OpinionProps) {
+export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) {
   const { data, error } = useQuery(opinionsQuery(scene, stamp));
+  const ways = useMemo(
+    () =>
+      (data?.schools ?? [])
+        .filter(({ row }) => !row.problem)
+        .map(({ row, edits }) => ({ id: row.school, name: row.name, edits })),
+    [data],
+  );
   if (error) return <Box color="ink2">{error.message}</Box>;
   if (!data) return <Box minHeight="76px" />;
+  const columns = stacked ? "1fr" : "repeat(7, minmax(0, 1fr))";
+  const small = picture && (
+    <Suspense fallback={null}>
+      <SmallPrints
+        scene={scene}
+        picture={picture}
+        ways={ways}
+        columns={stacked ? SIDE_BY_SIDE : columns}
+        named={stacked}
+      />
+    </Suspense>
+  );
   return (
-    <Grid
-      templateColumns={stacked ? "1fr" : "repeat(7, minmax(0, 1fr))"}
-      borderTop="1px solid"
-      borderColor="line"
-      role="group"
-      aria-label="Placement methods"
-    >
-      {data.schools.map(({ row, chosen, edits }) => (
-        <Box
-          as="button"
-          key={row.school}
-          aria-pressed={chosen}
-          aria-disabled={!edits.length}
-          onClick={() => edits.length && take(edits)}
-          display="flex"
-          flexDirection="column"
-          alignItems="stretch"
-          textAlign="left"
-          padding="2"
-          minHeight={stacked ? "56px" : "92px"}
-          border="none"
-          borderRight={stacked ? "none" : "1px solid"}
-          borderBottom={stacked ? "1px solid" : "none"}
-          borderColor="line"
-          cursor={edits.length ? "pointer" : "default"}
-          background={chosen ? "accentSoft" : "transparent"}
-          boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
-          color="ink"
-          lineHeight={1.25}
-        >
-          <Box fontWeight={600} fontSize="14px">
-            {row.name}
-          </Box>
-          {row.problem ? (
-            <Box fontSize="12.5px" color="ink2">
-              {row.problem}
+    <>
+      {small}
+      <Grid
+        templateColumns={columns}
+        borderTop="1px solid"
+        borderColor="line"
+        role="group"
+        aria-label="Placement methods"
+      >
+        {data.schools.map(({ row, chosen, edits }) => (
+          <Box
+            as="button"
+            key={row.school}
+            aria-pressed={chosen}
+            aria-disabled={!edits.length}
+            onClick={() => edits.length && take(edits)}
+            display="flex"
+            flexDirection="column"
+            alignItems="stretch"
+            textAlign="left"
+            padding="2"
+            minHeight={stacked ? "56px" : "92px"}
+            border="none"
+            borderRight={stacked ? "none" : "1px solid"}
+            borderBottom={stacked ? "1px solid" : "none"}
+            borderColor="line"
+            cursor={edits.length ? "pointer" : "default"}
+            background={chosen ? "accentSoft" : "transparent"}
+            boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
+            color="ink"
+            lineHeight={1.25}
+          >
+            <Box fontWeight={600} fontSize="14px">
+              {row.name}
             </Box>
-          ) : (
-            <>
-              <Box fontSize="14px">
-                EV {row.camera_ev_text} · {row.n_text}
-              </Box>
+            {row.problem ? (
               <Box fontSize="12.5px" color="ink2">
-                {row.difference_text}
-                {row.lost.length > 0 && (
-                  <Box as="span" color="ochre">
-                    {" "}
-                    · loses {row.lost.join(", ")}
+                {row.problem}
+              </Box>
+            ) : (
+              <>
+                <Box fontSize="14px">
+                  EV {row.camera_ev_text} · {row.n_text}
+                </Box>
+                <Box fontSize="12.5px" color="ink2">
+                  {row.difference_text}
+                  {row.lost.length > 0 && (
+                    <Box as="span" color="ochre">
+                      {" "}
+                      · loses {row.lost.join(", ")}
+                    </Box>
+                  )}
+                </Box>
+                {stacked && (
+                  <Box fontSize="13px" color="ink2">
+                    {row.text}
                   </Box>
                 )}
-              </Box>
-              {stacked && (
-                <Box fontSize="13px" color="ink2">
-                  {row.text}
-                </Box>
-              )}
-            </>
-          )}
-        </Box>
-      ))}
-    </Grid>
+              </>
+            )}
+          </Box>
+        ))}
+      </Grid>
+    </>
   );
 }
 
 /** Up to three whole plans, each with its reason and its price. */
-export function SecondOpinion({ scene, stamp, take, stacked }: OpinionProps) {
+export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionProps) {
   const { data, error } = useQuery(opinionsQuery(scene, stamp));
+  const ways = useMemo(
+    () =>
+      (data?.plans ?? []).map(({ plan, edits }, place) => ({
+        id: `plan ${place + 1}`,
+        name: plan.text,
+        edits,
+      })),
+    [data],
+  );
   if (error) return <Box color="ink2">{error.message}</Box>;
   if (!data) return <Box minHeight="76px" />;
+  const columns = stacked ? "1fr" : "repeat(3, minmax(0, 1fr))";
+  const small = picture && (
+    <Suspense fallback={null}>
+      <SmallPrints
+        scene={scene}
+        picture={picture}
+        ways={ways}
+        columns={stacked ? SIDE_BY_SIDE : columns}
+        named={stacked}
+      />
+    </Suspense>
+  );
   return (
-    <Grid
-      templateColumns={stacked ? "1fr" : "repeat(3, minmax(0, 1fr))"}
-      borderTop="1px solid"
-      borderColor="line"
-      role="group"
-      aria-label="Second opinion: plans, best first"
-    >
-      {data.plans.map(({ plan, edits }, place) => (
-        <Box
-          as="button"
-          key={`${plan.says} ${plan.text}`}
-          onClick={() => take(edits)}
-          display="flex"
-          flexDirection="column"
-          alignItems="stretch"
-          textAlign="left"
-          padding="2"
-          minHeight="92px"
-          border="none"
-          borderRight={stacked ? "none" : "1px solid"}
-          borderBottom={stacked ? "1px solid" : "none"}
-          borderColor="line"
-          background="transparent"
-          cursor="pointer"
-          color="ink"
-          lineHeight={1.28}
-        >
-          <Flex justify="space-between" gap="2">
-            <Box fontWeight={600} fontSize="15px">
-              {place + 1} · {plan.text}
+    <>
+      {small}
+      <Grid
+        templateColumns={columns}
+        borderTop="1px solid"
+        borderColor="line"
+        role="group"
+        aria-label="Second opinion: plans, best first"
+      >
+        {data.plans.map(({ plan, edits }, place) => (
+          <Box
+            as="button"
+            key={`${plan.says} ${plan.text}`}
+            onClick={() => take(edits)}
+            display="flex"
+            flexDirection="column"
+            alignItems="stretch"
+            textAlign="left"
+            padding="2"
+            minHeight="92px"
+            border="none"
+            borderRight={stacked ? "none" : "1px solid"}
+            borderBottom={stacked ? "1px solid" : "none"}
+            borderColor="line"
+            background="transparent"
+            cursor="pointer"
+            color="ink"
+            lineHeight={1.28}
+          >
+            <Flex justify="space-between" gap="2">
+              <Box fontWeight={600} fontSize="15px">
+                {place + 1} · {plan.text}
+              </Box>
+              <Box color="ink2" fontSize="12.5px" whiteSpace="nowrap">
+                {plan.cost_text}
+              </Box>
+            </Flex>
+            <Box fontSize="13px">{plan.says}</Box>
+            <Box fontSize="12.5px" color="ink2">
+              {plan.reason} {plan.costs}
             </Box>
-            <Box color="ink2" fontSize="12.5px" whiteSpace="nowrap">
-              {plan.cost_text}
-            </Box>
-          </Flex>
-          <Box fontSize="13px">{plan.says}</Box>
-          <Box fontSize="12.5px" color="ink2">
-            {plan.reason} {plan.costs}
+            {plan.sum_text && (
+              <Box fontSize="12px" color="ink2">
+                {plan.sum_text}
+              </Box>
+            )}
           </Box>
-          {plan.sum_text && (
-            <Box fontSize="12px" color="ink2">
-              {plan.sum_text}
-            </Box>
-          )}
-        </Box>
-      ))}
-    </Grid>
+        ))}
+      </Grid>
+    </>
   );
 }

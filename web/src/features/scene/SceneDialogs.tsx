@@ -81,6 +81,7 @@ export function SceneDialogs({
       {open === "bracket" && solution && answer && (
         <BracketSheet
           scene={scene}
+          picture={view.picture}
           plan={solution.plan}
           filmName={filmName}
           close={close}
@@ -90,6 +91,7 @@ export function SceneDialogs({
       {open === "ways" && answer && (
         <WaysSheet
           scene={scene}
+          picture={view.picture}
           answer={answer}
           stamp={stamp}
           take={(next) => {

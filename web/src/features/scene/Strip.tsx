@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Schools, SecondOpinion } from "./Opinions";
 import { Alternatives } from "./Panels";
-import type { Answer, Edit, Scene } from "./queries";
+import type { Answer, Edit, Scene, SceneView } from "./queries";
 
 const VIEWS = [
   ["apertures", "Other apertures"],
@@ -16,12 +16,14 @@ type View = (typeof VIEWS)[number][0];
 /** The strip below the bridge: the same exposure at other apertures, by other schools, or thought over. */
 export function Strip({
   scene,
+  picture,
   answer,
   stamp,
   take,
   choose,
 }: {
   scene: Scene;
+  picture: SceneView["picture"];
   answer: Answer;
   stamp: number;
   take: (edits: Edit[]) => void;
@@ -66,8 +68,12 @@ export function Strip({
             choose={choose}
           />
         )}
-        {view === "schools" && <Schools scene={scene} stamp={stamp} take={take} />}
-        {view === "opinion" && <SecondOpinion scene={scene} stamp={stamp} take={take} />}
+        {view === "schools" && (
+          <Schools scene={scene} picture={picture} stamp={stamp} take={take} />
+        )}
+        {view === "opinion" && (
+          <SecondOpinion scene={scene} picture={picture} stamp={stamp} take={take} />
+        )}
       </Box>
     </Box>
   );

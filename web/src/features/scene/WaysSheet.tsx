@@ -3,11 +3,12 @@ import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
 import { Schools, SecondOpinion } from "./Opinions";
 import { Alternatives } from "./Panels";
-import type { Answer, Edit, Scene } from "./queries";
+import type { Answer, Edit, Scene, SceneView } from "./queries";
 
 /** On a phone: the other ways of taking this scene, one under the other. */
 export function WaysSheet({
   scene,
+  picture,
   answer,
   stamp,
   take,
@@ -15,6 +16,7 @@ export function WaysSheet({
   close,
 }: {
   scene: Scene;
+  picture: SceneView["picture"];
   answer: Answer;
   stamp: number;
   take: (edits: Edit[]) => void;
@@ -30,9 +32,9 @@ export function WaysSheet({
     <Sheet open close={close} title="Other ways" footer={<Button onClick={close}>Close</Button>}>
       <Flex direction="column" gap="4">
         {heading("Second opinion")}
-        <SecondOpinion scene={scene} stamp={stamp} take={take} stacked />
+        <SecondOpinion scene={scene} picture={picture} stamp={stamp} take={take} stacked />
         {heading("Placement methods")}
-        <Schools scene={scene} stamp={stamp} take={take} stacked />
+        <Schools scene={scene} picture={picture} stamp={stamp} take={take} stacked />
         {answer.equivalents.length > 0 && (
           <>
             {heading("Other apertures")}

@@ -137,6 +137,7 @@ export const unbegun = (): SceneView => ({
   cost_text: "",
   outing: null,
   labels: [],
+  picture: null,
 });
 
 /** The same exposure on every film of the kit. */

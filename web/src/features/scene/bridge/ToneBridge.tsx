@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { useSize } from "../../../components/useSize";
+import { Fringe } from "./Fringe";
 import {
   along,
   fitted,
@@ -30,7 +31,7 @@ export function ToneBridge(props: BridgeProps) {
       // one that stands has its height, whatever is said beneath it: a drag is measured by it
       flex={props.upright ? "0 0 auto" : "1"}
       height={props.upright ? "clamp(232px, 36dvh, 300px)" : undefined}
-      minHeight={props.upright ? undefined : "368px"}
+      minHeight={props.upright ? undefined : props.low ? "312px" : "368px"}
       flexShrink={0}
       minWidth="0"
       position="relative"
@@ -95,6 +96,7 @@ function Level({
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
+      <Fringe span={span} at={top} bins={rest.fringe} />
       <Rail span={span} at={top} thickness={rail} named />
       <Rail span={span} at={bottom} thickness={rail} />
       <Words x={14} y={top + rail + 20} fontSize={13} fill={ink2}>
@@ -187,6 +189,7 @@ function Upright({
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
+      <Fringe span={span} at={left} bins={rest.fringe} />
       <Rail span={span} at={left} thickness={rail} named />
       <Rail span={span} at={right} thickness={rail} />
       {pins.map((pin) => {

@@ -16,6 +16,10 @@ export interface BridgeProps {
   range: [number, number] | undefined;
   rangeText: string;
   nText: string;
+  /** what of the scene's picture falls where */
+  fringe?: { zone: number; share: number }[] | undefined;
+  /** there is something over it: it is as low as it can be */
+  low?: boolean;
   upright: boolean;
   onPlace: (id: string, zone: number, done: boolean) => Promise<void>;
   onTarget: (zone: number, done: boolean) => void;

@@ -1,0 +1,80 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { lazy, type ReactNode, Suspense, useState } from "react";
+import type { Schemas } from "../../api/calls";
+import { Button } from "../../components/Button";
+import type { Scene, SceneView } from "./queries";
+import type { Change } from "./useKeeping";
+
+const PictureView = lazy(() => import("./picture"));
+
+export type Seen = Schemas["PictureSeen"];
+
+const FACES = ["bridge", "picture", "print"] as const;
+
+/** The bridge with the scene's picture over it; on a phone one of the three at a time. */
+export function Pictured({
+  view,
+  scene,
+  placed,
+  narrow,
+  stamp,
+  bridge,
+  edit,
+  open,
+  onSeen,
+}: {
+  view: SceneView;
+  scene: Scene;
+  placed: string | null;
+  narrow: boolean;
+  stamp: number;
+  bridge: ReactNode;
+  edit: (change: Change) => Promise<void>;
+  open: (id: string) => void;
+  onSeen: (seen: Seen) => void;
+}) {
+  const [face, setFace] = useState<(typeof FACES)[number]>("bridge");
+  const { picture } = view;
+  if (!picture) return bridge;
+  const shown = (show: "both" | "picture" | "print") => (
+    <Suspense fallback={<Box minHeight="270px" />}>
+      <PictureView
+        scene={scene}
+        picture={picture}
+        placed={placed}
+        show={show}
+        stamp={stamp}
+        edit={edit}
+        open={open}
+        onSeen={onSeen}
+      />
+    </Suspense>
+  );
+  if (!narrow)
+    return (
+      <>
+        {shown("both")}
+        {bridge}
+      </>
+    );
+  return (
+    <>
+      <Flex gap="2" role="tablist" aria-label="How the scene is shown" flexShrink={0}>
+        {FACES.map((each) => (
+          <Button
+            key={each}
+            role="tab"
+            flex="1"
+            minHeight="44px"
+            aria-selected={face === each}
+            variant={face === each ? "main" : undefined}
+            onClick={() => setFace(each)}
+          >
+            {each}
+          </Button>
+        ))}
+      </Flex>
+      {face === "bridge" ? bridge : shown(face)}
+    </>
+  );
+}

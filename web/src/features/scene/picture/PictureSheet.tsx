@@ -1,0 +1,120 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { type FormEvent, useState } from "react";
+import { Button } from "../../../components/Button";
+import { Entry } from "../../../components/Entry";
+import { FormFooter } from "../../../components/FormFooter";
+import { Problem } from "../../../components/Problem";
+import { Sheet } from "../../../components/Sheet";
+import { Tick } from "../../../components/Tick";
+import { typedNumber } from "../../../components/typedNumber";
+import { Conflict } from "../../../shared/Conflict";
+import { FileLink } from "../../../shared/FileLink";
+import { useWrite } from "../../../shared/useWrite";
+import { type Metering, meterBy, type Picture, takeAway } from "./queries";
+
+const written = (value: number | string | null | undefined) =>
+  value === null || value === undefined ? "" : String(value);
+const asked = (text: string) => (text.trim() ? typedNumber(text) : null);
+
+/** What a scene's picture is metered by: as its file says, or as one knows better. */
+export function PictureSheet({ picture, close }: { picture: Picture; close: () => void }) {
+  const { attachment, version } = picture;
+  const known = attachment.metering as Metering;
+  const [time, setTime] = useState(written(known.settings?.time));
+  const [aperture, setAperture] = useState(written(known.settings?.aperture));
+  const [iso, setIso] = useState(written(known.settings?.iso));
+  const [view, setView] = useState(written(known.view_deg));
+  const [offset, setOffset] = useState(written(known.offset_stops || null));
+  const [corners, setCorners] = useState(known.corners);
+  const { problem, write, busy, at, take } = useWrite(close);
+  const said = [time, aperture, iso].some((each) => each.trim());
+  const wanted: Metering = {
+    ...known,
+    settings: said ? { time: time.trim(), aperture: aperture.trim(), iso: typedNumber(iso) } : null,
+    view_deg: asked(view),
+    offset_stops: offset.trim() ? typedNumber(offset) : 0,
+    corners,
+  };
+  const keep = (base: string) => write(meterBy(attachment.id, wanted, base));
+  return (
+    <Sheet
+      open
+      close={close}
+      title={attachment.name}
+      footer={
+        <>
+          <Button variant="quiet" color="brick" onClick={() => write(takeAway(attachment.id))}>
+            Take the picture away
+          </Button>
+          <FormFooter close={close} form="metering" disabled={busy}>
+            Save
+          </FormFooter>
+        </>
+      }
+    >
+      <Flex
+        as="form"
+        id="metering"
+        direction="column"
+        gap="4"
+        onSubmit={(event: FormEvent) => {
+          event.preventDefault();
+          void keep(version);
+        }}
+      >
+        <Box color="ink2" fontSize="14px">
+          Its settings are a first guess, half a stop either way; one reading of your meter is worth
+          more. Where it was taken is not read.
+        </Box>
+        <Flex gap="3">
+          <Entry
+            label="Time, s"
+            value={time}
+            onChange={(event) => setTime(event.target.value)}
+            problem={at("settings.time")}
+          />
+          <Entry
+            label="Aperture"
+            value={aperture}
+            onChange={(event) => setAperture(event.target.value)}
+            problem={at("settings.aperture")}
+          />
+          <Entry
+            label="ISO"
+            value={iso}
+            onChange={(event) => setIso(event.target.value)}
+            problem={at("settings.iso")}
+          />
+        </Flex>
+        <Entry
+          label="Sees across, in degrees"
+          help="How wide the picture sees tells how large the meter's circle is in it."
+          value={view}
+          onChange={(event) => setView(event.target.value)}
+          problem={at("view_deg")}
+        />
+        <Entry
+          label="This camera's own offset, in stops"
+          value={offset}
+          onChange={(event) => setOffset(event.target.value)}
+          problem={at("offset_stops")}
+        />
+        <Tick on={corners} set={setCorners}>
+          its corners are darker than what was there
+        </Tick>
+        <FileLink href={`/api/attachments/${attachment.id}`}>Save as it was added</FileLink>
+        <Problem
+          of={problem}
+          fields={[
+            "settings.time",
+            "settings.aperture",
+            "settings.iso",
+            "view_deg",
+            "offset_stops",
+          ]}
+        />
+        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
+      </Flex>
+    </Sheet>
+  );
+}

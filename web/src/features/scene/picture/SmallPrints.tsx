@@ -1,0 +1,85 @@
+import { Box, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { BEGUN } from "../../../service/service";
+import { useLatest } from "../../../shared/useLatest";
+import type { Edit, Scene } from "../queries";
+import { coarser } from "./lookUp";
+import { Print, useIndexes } from "./Print";
+import { type Asked, type Picture, pixelsQuery, seen } from "./queries";
+
+const EVERY = 3;
+const [WIDE, NARROW] = [150, 104];
+
+/** Ways of taking the scene, each as the print it would become, the same size and the same key. */
+export default function SmallPrints({
+  scene,
+  picture,
+  ways,
+  columns,
+  named,
+}: {
+  scene: Scene;
+  picture: Picture;
+  ways: { id: string; name: string; edits?: Edit[]; error_stops?: number }[];
+  columns: string;
+  /** nothing under it says which is which */
+  named?: boolean;
+}) {
+  const { data: pixels } = useQuery(pixelsQuery(picture.attachment.id));
+  const asking = useMemo<Asked | null>(
+    () =>
+      pixels
+        ? {
+            scene,
+            edits: [],
+            asked: {
+              ...BEGUN.seeing,
+              rings: pixels.rings,
+              ways: ways.map(({ id, edits = [], error_stops = 0 }) => ({ id, edits, error_stops })),
+            },
+            paper_id: null,
+          }
+        : null,
+    [scene, pixels, ways],
+  );
+  const found = useLatest(asking, seen) ?? undefined;
+  const known = useMemo(
+    () => (found?.look_up ? { tables: found.tables, look_up: found.look_up } : null),
+    [found],
+  );
+  const indexes = useIndexes(pixels, known, "");
+  const small = useMemo(
+    () => (pixels && indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),
+    [pixels, indexes],
+  );
+  if (!pixels || !small) return null;
+  const width = named ? NARROW : WIDE;
+  const height = Math.round((width * pixels.height) / pixels.width);
+  return (
+    <Grid templateColumns={columns} paddingTop="1" role="group" aria-label="As each would print">
+      {ways.map(({ id, name }) => {
+        const print = found?.prints.find((each) => each.id === id);
+        return (
+          <Box key={id} paddingInline="2" minHeight={`${height}px`}>
+            {print?.grey.length ? (
+              <Print
+                pixels={small}
+                indexes={small.indexes}
+                print={print}
+                width={width}
+                height={height}
+                label={`${name}: ${print.says}`}
+              />
+            ) : null}
+            {named && (
+              <Box fontSize="13px" color="ink2" lineHeight={1.25}>
+                {name}
+              </Box>
+            )}
+          </Box>
+        );
+      })}
+    </Grid>
+  );
+}

@@ -1,0 +1,94 @@
+import type { Schemas } from "../../../api/calls";
+import { distances, type Pixels } from "./pixels";
+
+/* Pixels looked up in the core's tables: where each stands on the EV axis, and how it prints. */
+
+const [FINE, COARSE] = [4_096, 16];
+const RINGS = 64;
+const LAST = 1_024;
+const OPAQUE = 0xff000000;
+/** Lost in the shadow, lost in the light. */
+const [BLACK, WHITE] = [0, 4];
+const [APART, WIDE] = [9, 2]; // of the hatching, in pixels
+
+type LookedUp = Schemas["LookedUp"];
+
+/** Where every pixel stands on the EV axis, blurred as a hole blurs it. */
+export function indexesOf(
+  { rgba, width, height }: Pixels,
+  { red, green, blue, sum_index, falloff_index }: LookedUp,
+  boxes: readonly number[] = [],
+): Uint16Array {
+  const sums = new Float32Array(width * height);
+  for (let k = 0, at = 0; k < sums.length; k++, at += 4)
+    sums[k] =
+      (red[rgba[at] ?? 0] ?? 0) + (green[rgba[at + 1] ?? 0] ?? 0) + (blue[rgba[at + 2] ?? 0] ?? 0);
+  for (const box of boxes) if (box > 1) blurred(sums, width, height, box);
+  const falls = falloff_index.some(Boolean);
+  const { across, down } = distances(width, height);
+  const found = new Uint16Array(sums.length);
+  for (let y = 0, k = 0; y < height; y++)
+    for (let x = 0; x < width; x++, k++) {
+      const sum = Math.round(sums[k] ?? 0);
+      const place = sum < FINE ? sum : FINE + Math.floor((sum - FINE) / COARSE);
+      let index = sum_index[Math.min(place, sum_index.length - 1)] ?? 0;
+      if (falls)
+        index += falloff_index[Math.round(RINGS * ((across[x] ?? 0) + (down[y] ?? 0)))] ?? 0;
+      found[k] = Math.max(0, Math.min(LAST, index));
+    }
+  return found;
+}
+
+/** One pass of a box of odd width, across and down. */
+function blurred(sums: Float32Array, width: number, height: number, box: number) {
+  const half = (box - 1) / 2;
+  const line = new Float32Array(Math.max(width, height));
+  const pass = (start: number, step: number, many: number) => {
+    for (let k = 0; k < many; k++) line[k] = sums[start + k * step] ?? 0;
+    const at = (k: number) => line[Math.max(0, Math.min(many - 1, k))] ?? 0;
+    let sum = 0;
+    for (let k = -half; k <= half; k++) sum += at(k);
+    for (let k = 0; k < many; k++) {
+      sums[start + k * step] = sum / box;
+      sum += at(k + half + 1) - at(k - half);
+    }
+  };
+  for (let y = 0; y < height; y++) pass(y * width, 1, width);
+  for (let x = 0; x < width; x++) pass(x, width, height);
+}
+
+/** The print: every pixel's grey; what has no texture left is hatched. */
+export function painted(
+  indexes: Uint16Array,
+  width: number,
+  { grey, mark }: { grey: readonly number[]; mark: readonly number[] },
+  into: Uint32Array,
+) {
+  const plain = new Uint32Array(LAST + 1);
+  const struck = new Uint32Array(LAST + 1);
+  for (let k = 0; k <= LAST; k++) {
+    const level = grey[k] ?? 0;
+    const hatch = mark[k] === BLACK ? 110 : mark[k] === WHITE ? 150 : level;
+    plain[k] = shade(level);
+    struck[k] = shade(hatch);
+  }
+  for (let k = 0, x = 0, y = 0; k < indexes.length; k++) {
+    const index = indexes[k] ?? 0;
+    into[k] = ((x + y) % APART < WIDE ? struck[index] : plain[index]) ?? OPAQUE;
+    if (++x === width) {
+      x = 0;
+      y++;
+    }
+  }
+}
+
+/** Every so many pixels across and down: enough for a picture that is shown small. */
+export function coarser(indexes: Uint16Array, width: number, height: number, every: number) {
+  const [across, down] = [Math.ceil(width / every), Math.ceil(height / every)];
+  const found = new Uint16Array(across * down);
+  for (let y = 0, k = 0; y < down; y++)
+    for (let x = 0; x < across; x++, k++) found[k] = indexes[y * every * width + x * every] ?? 0;
+  return { indexes: found, width: across, height: down };
+}
+
+const shade = (level: number) => (OPAQUE | (level << 16) | (level << 8) | level) >>> 0;

@@ -1,0 +1,52 @@
+import { queryOptions } from "@tanstack/react-query";
+import { act } from "../../../api/acts";
+import { ask } from "../../../api/ask";
+import type { Schemas } from "../../../api/calls";
+import type { Edit, Scene } from "../queries";
+import { pixelsOf } from "./pixels";
+
+export type Seen = Schemas["PictureSeen"];
+export type Place = Schemas["PlaceSeen"];
+export type Spot = Schemas["Spot"];
+export type Metering = Schemas["Metering"];
+export type Picture = NonNullable<Schemas["SceneView"]["picture"]>;
+export type Asked = Schemas["Seeing"];
+
+export const pixelsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["pixels", id],
+    queryFn: () => pixelsOf(id),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    retry: false,
+  });
+
+export const seen = (asked: Asked) => ask("scenes_seen", { body: asked });
+
+export const takeAway = (id: string) => act("attachments_delete", { path: { id } });
+
+export const meterBy = (id: string, metering: Metering, base: string) =>
+  act("attachments_metering", { path: { id }, query: { base }, body: metering });
+
+/** A line that was typed for a place: its reading lies there. */
+export const lyingAt = (edits: Edit[], spot: Spot): Edit[] =>
+  edits.map((each) => (each.kind === "read" ? { ...each, spot } : each));
+
+/** A place read off the picture, or moved to another. */
+export const readOff = (
+  id: string,
+  label: string,
+  reading: Schemas["PhotoReading"],
+  spot: Spot,
+): Edit => ({
+  kind: "read",
+  id,
+  label,
+  reading,
+  taken_at: null,
+  incident: false,
+  through: false,
+  spot,
+});
+
+export type { Scene };
