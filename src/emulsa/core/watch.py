@@ -10,6 +10,7 @@ from emulsa.core.typed import pointed
 
 CLOCK = re.compile(r"(\d+):([0-5]\d)(?:\s*min)?")
 WORDS = re.compile(r"(?:(\d+(?:\.\d+)?)\s*min)?\s*(?:(\d+(?:\.\d+)?)\s*s)?")
+FRACTION = re.compile(r"(\d{1,5})\s*/\s*([1-9]\d{0,5})")
 PLAIN = re.compile(r"\d+(?:\.\d+)?")
 
 
@@ -47,12 +48,15 @@ def minutes_typed(minutes: float) -> str:
 
 
 def seconds(text: str, field: str | None = None) -> float:
-    """Seconds of a time as one writes it; a number alone is seconds.
+    """Seconds of a time as one writes it; a number alone is seconds, and so is a fraction.
 
-    >>> seconds("90"), seconds("1:30"), seconds("5 min")
-    (90.0, 90.0, 300.0)
+    >>> seconds("90"), seconds("1:30"), seconds("5 min"), seconds("1/8")
+    (90.0, 90.0, 300.0, 0.125)
     """
     said = pointed(text.strip(), field)
+    part = FRACTION.fullmatch(said)
+    if part:
+        return int(part[1]) / int(part[2])
     return _number(said) if PLAIN.fullmatch(said) else minutes(text, field) * 60
 
 

@@ -11,6 +11,7 @@ from emulsa.core.light.reading_text import reading_text
 from emulsa.core.line.written import line_of
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.outing.record import Outing
+from emulsa.core.picture.metering import MeteringTyped, as_typed
 from emulsa.core.scene.metered import reread
 from emulsa.core.scene.plan import meter_set
 from emulsa.core.scene.record import Scene
@@ -45,10 +46,11 @@ class SceneView:
 
 @dataclass(frozen=True)
 class ScenePictureView:
-    """A scene's picture and the version of what it is metered by."""
+    """A scene's picture, and what it is metered by: its version, and as one types it."""
 
     attachment: Attachment
     version: str
+    typed: MeteringTyped
 
 
 @dataclass(frozen=True)
@@ -87,7 +89,7 @@ def _picture(db: Connection, scene_id: str) -> ScenePictureView | None:
     found = attachments.of_scene(db, scene_id)
     if found is None or found.metering is None:
         return None
-    return ScenePictureView(found, version_of(found.metering))
+    return ScenePictureView(found, version_of(found.metering), as_typed(found.metering))
 
 
 def kept(db: Connection, scene: Scene) -> KeptScene:

@@ -21,6 +21,7 @@ from emulsa.core.rendering.own_film import all_print_as, knows
 from emulsa.core.rendering.paper import lightness, reflectance_of, response
 from emulsa.core.rendering.previewed import (
     Differs,
+    FilmByTest,
     FlareByShare,
     FlareByStops,
     LongExposure,
@@ -31,7 +32,6 @@ from emulsa.core.rendering.previewed import (
     PreviewZone,
     SceneCounts,
     Shares,
-    TestedFilm,
 )
 from emulsa.core.rendering.tones import FULL, SOME, carried, flared_by
 from emulsa.core.straight import straight
@@ -154,7 +154,7 @@ def _zones(
 
 def _negative(plan: PreviewPlan, n: float, field: str) -> Negative:
     """Net densities by zones of light."""
-    if isinstance(plan.film, TestedFilm):
+    if isinstance(plan.film, FilmByTest):
         own = plan.film.own_film
         if not knows(own, n):
             tested = [own.developments[0].n, own.developments[-1].n]

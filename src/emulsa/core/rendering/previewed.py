@@ -32,7 +32,7 @@ class PlacedAt:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
-class TestedFilm:
+class FilmByTest:
     """A film by its own test."""
 
     kind: Literal["own"]
@@ -93,7 +93,7 @@ class PreviewPlan:
     error_stops: PreviewError = 0
     n: DevelopmentNumber = 0
     pivot: Zone = PIVOT
-    film: TypicalFilm | TestedFilm = TYPICAL_FILM
+    film: TypicalFilm | FilmByTest = TYPICAL_FILM
     ei: ExposureIndex | None = None
     paper: Paper = NORMAL_PAPER
     flare: NoFlare | FlareByStops | FlareByShare = NO_FLARE

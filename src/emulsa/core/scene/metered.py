@@ -12,7 +12,7 @@ from dataclasses import replace
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.levels import levels_of
 from emulsa.core.light.meters import PhotoReading
-from emulsa.core.picture.area import PhotoArea, PhotoMeter, Picture
+from emulsa.core.picture.area import GivenSettings, PhotoArea, PhotoMeter, Picture
 from emulsa.core.picture.calibrated import (
     CalibrationPoint,
     PhotoCalibrateRequest,
@@ -20,7 +20,7 @@ from emulsa.core.picture.calibrated import (
     Through,
     Vignetting,
 )
-from emulsa.core.picture.metering import Spot
+from emulsa.core.picture.metering import PictureExposure, Spot
 from emulsa.core.picture.spots import photo_spots
 from emulsa.core.picture.spotted import PhotoSample, PhotoSpotsRequest
 from emulsa.core.scene.plan import calibration, filters, spots
@@ -44,7 +44,7 @@ def picture_meter(
             encoding="srgb",
             white=WHITE,
             aspect=kit.picture.aspect,
-            settings=metering.settings,
+            settings=given(metering.settings) if metering.settings else None,
             meter=PhotoMeter(k=calibration(kit).k),
             offset_stops=metering.offset_stops,
         ),
@@ -53,6 +53,11 @@ def picture_meter(
         levels=levels,
         pixels=PixelTables(through=through) if levels else None,
     )
+
+
+def given(settings: PictureExposure) -> GivenSettings:
+    """Literal figures, as the calibration takes them."""
+    return GivenSettings(time=settings.time_s, aperture=settings.aperture, iso=settings.iso)
 
 
 def sample_of(id_: str, spot: Spot) -> PhotoSample:

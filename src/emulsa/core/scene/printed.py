@@ -20,6 +20,7 @@ from emulsa.core.rendering.paper import Paper
 from emulsa.core.rendering.preview import contrast_left, photo_preview
 from emulsa.core.rendering.previewed import (
     NO_FLARE,
+    FilmByTest,
     FlareByShare,
     LongExposure,
     PhotoPreviewRequest,
@@ -28,7 +29,6 @@ from emulsa.core.rendering.previewed import (
     PreviewPlan,
     SceneCounts,
     Shares,
-    TestedFilm,
 )
 from emulsa.core.rendering.tones import NORMAL_PAPER, TYPICAL_FILM
 from emulsa.core.scene.plan import levels, placement, placement_text, plan
@@ -117,7 +117,7 @@ def _plan(
         placed=PlacedAt(ev100=placed_ev, zone=zone),
         error_stops=answer.set.error_stops + taken.error_stops,
         n=n,
-        film=TestedFilm(kind="own", own_film=kit.own_film)
+        film=FilmByTest(kind="own", own_film=kit.own_film)
         if tested and kit.own_film
         else TYPICAL_FILM,
         ei=answer.ei,

@@ -12,26 +12,24 @@ import { FileLink } from "../../../shared/FileLink";
 import { useWrite } from "../../../shared/useWrite";
 import { type Metering, meterBy, type Picture, takeAway } from "./queries";
 
-const written = (value: number | string | null | undefined) =>
-  value === null || value === undefined ? "" : String(value);
-const asked = (text: string) => (text.trim() ? typedNumber(text) : null);
-
 /** What a scene's picture is metered by: as its file says, or as one knows better. */
 export function PictureSheet({ picture, close }: { picture: Picture; close: () => void }) {
-  const { attachment, version } = picture;
+  const { attachment, version, typed } = picture;
   const known = attachment.metering as Metering;
-  const [time, setTime] = useState(written(known.settings?.time));
-  const [aperture, setAperture] = useState(written(known.settings?.aperture));
-  const [iso, setIso] = useState(written(known.settings?.iso));
-  const [view, setView] = useState(written(known.view_deg));
-  const [offset, setOffset] = useState(written(known.offset_stops || null));
+  const [time, setTime] = useState(typed.time);
+  const [aperture, setAperture] = useState(typed.aperture);
+  const [iso, setIso] = useState(typed.iso);
+  const [view, setView] = useState(typed.view);
+  const [offset, setOffset] = useState(typed.offset);
   const [corners, setCorners] = useState(known.corners);
   const { problem, write, busy, at, take } = useWrite(close);
   const said = [time, aperture, iso].some((each) => each.trim());
   const wanted: Metering = {
     ...known,
-    settings: said ? { time: time.trim(), aperture: aperture.trim(), iso: typedNumber(iso) } : null,
-    view_deg: asked(view),
+    settings: said
+      ? { time_s: typedNumber(time), aperture: typedNumber(aperture), iso: typedNumber(iso) }
+      : null,
+    view_deg: view.trim() ? typedNumber(view) : null,
     offset_stops: offset.trim() ? typedNumber(offset) : 0,
     corners,
   };
@@ -71,7 +69,7 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
             label="Time, s"
             value={time}
             onChange={(event) => setTime(event.target.value)}
-            problem={at("settings.time")}
+            problem={at("settings.time_s")}
           />
           <Entry
             label="Aperture"
@@ -106,7 +104,7 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
         <Problem
           of={problem}
           fields={[
-            "settings.time",
+            "settings.time_s",
             "settings.aperture",
             "settings.iso",
             "view_deg",
