@@ -9,10 +9,11 @@ from tests.acts.doing import ACTS, Hands
 
 SAID = {
     "attachments.attach": r"attach .+\.png",
-    "attachments.delete": r"remove .+\.(png|tif)",
-    "attachments.name_place": r"name the place .+ in .+\.(png|tif)",
-    "attachments.forget_place": r"forget the place .+ in .+\.(png|tif)",
-    "attachments.scanned": r"describe the scan .+\.(png|tif)",
+    "attachments.delete": r"remove .+\.(png|tif|jpg)",
+    "attachments.name_place": r"name the place .+ in .+\.(png|tif|jpg)",
+    "attachments.forget_place": r"forget the place .+ in .+\.(png|tif|jpg)",
+    "attachments.metering": r"say what is metered by .+\.(png|jpg)",
+    "attachments.scanned": r"describe the scan .+\.(png|tif|jpg)",
     "bench.delete": "delete film test .+",
     "bench.put": "save film test .+",
     "bench.use_textural": "use the tested tones of .+",

@@ -44,6 +44,8 @@ from tests.serving import asked, free_port
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought, beside whole tables
 SINCE_SEVEN = (
+    "ALTER TABLE reading DROP COLUMN spot",
+    "DELETE FROM attachment WHERE scene_id IS NOT NULL",
     "ALTER TABLE powder DROP COLUMN keeps_days",
     "ALTER TABLE powder DROP COLUMN does_rolls",
     "ALTER TABLE camera DROP COLUMN shutter",

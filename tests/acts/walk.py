@@ -444,6 +444,14 @@ def _no_scene(look: Looking) -> Request:
     return Request("scenes.delete", {"id": look.one("SELECT id FROM scene")})
 
 
+def _spot(look: Looking) -> Json:
+    """A circle somewhere in a picture, of two levels."""
+    counts = [0] * 256
+    counts[look.dice.randint(20, 220)] += 20
+    counts[look.dice.randint(20, 220)] += 5
+    return {"x": look.dice.random(), "y": look.dice.random(), "radius": 0.01, "counts": counts}
+
+
 @drawn("scenes.edit")
 def _edit(look: Looking) -> Request:
     scene = _any_scene(look)
@@ -459,7 +467,10 @@ def _edit(look: Looking) -> Request:
         edits += [
             {"kind": "place", "reading": reading, "zone": look.dice.randint(2, 8)},
             {"kind": "drop", "id": reading},
-        ]
+            {"kind": "put_at", "id": reading, "spot": _spot(look)},
+            {"kind": "read", "id": look.new("reading"), "label": look.word(), "spot": _spot(look),
+             "reading": {"kind": "photo", "ev100": look.dice.randint(3, 15), "sigma_stops": 0.4}},
+        ]  # fmt: skip
     return Request("scenes.edit", {"id": scene.id}, body={"edits": look.dice.sample(edits, 2)})
 
 
@@ -591,9 +602,24 @@ def _attach(look: Looking) -> Request:
     file = BytesIO()
     shade = look.dice.randint(0, 255)
     Image.new("L", (8, 6), shade).save(file, "PNG")
-    exposure = look.one("SELECT id FROM exposure")
-    query = {"exposure_id": exposure, "name": f"{look.word()}.png"}
+    name = f"{look.word()}.png"
+    free = "SELECT id FROM scene WHERE id NOT IN (SELECT scene_id FROM attachment WHERE scene_id IS NOT NULL)"
+    if look.dice.random() < 0.5:
+        query = {"exposure_id": look.one("SELECT id FROM exposure"), "name": name}
+    else:
+        query = {"scene_id": look.one(free), "name": name}
     return Request("attachments.attach", {"id": look.new("scan")}, query, file=file.getvalue())
+
+
+@drawn("attachments.metering")
+def _metering(look: Looking) -> Request:
+    settings = {"time_s": 1 / look.dice.choice([60, 955]), "aperture": 2, "iso": 100}
+    body = {
+        "settings": look.dice.choice([None, settings]),
+        "view_deg": look.dice.choice([None, 66]),
+    }
+    id_ = look.one("SELECT id FROM attachment WHERE scene_id IS NOT NULL")
+    return Request("attachments.metering", {"id": id_}, body=body)
 
 
 @drawn("attachments.delete")

@@ -35,6 +35,7 @@ BY_PATH_AT_LEAST = {
     "/api/carry/asides": {ANY},
     "/api/history/{id}": {ANY},
     "/api/scenes/solve": {"film", "lens", "meter", "filter", "recipe"},
+    "/api/scenes/seen": {"film", "lens", "filter", "attachment"},
     "/api/log": {"exposure", "scene", "outing", "film", "attachment"},
     "/api/kit": {"film", "recipe", "printing_paper", "sheet_format"},
 }
@@ -89,6 +90,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
     given = {"id": "new", "piece_id": "sheet-2A"}
     bodies: dict[str, list[Any]] = {
         "/api/scenes/solve": [{"scene": each} for each in scenes],
+        "/api/scenes/seen": [{"scene": each, "asked": {}} for each in scenes],
         "/api/scenes/opinions": scenes,
         "/api/scenes/on-films": scenes,
         "/api/scenes/bracket": [{"scene": each, "step_stops": 0.5, "frames": 3} for each in scenes],

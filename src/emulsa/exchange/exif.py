@@ -13,6 +13,7 @@ from emulsa.core.picture.settings import PictureSettingsRequest, picture_setting
 
 JPEG, PNG = b"\xff\xd8", b"\x89PNG\r\n\x1a\n"
 APP1, SCAN, ALONE = 0xE1, 0xDA, (*range(0xD0, 0xD8), 0x01)
+ORIENTATION, SETTINGS = 274, 0x8769
 HEAD = b"Exif\0\0"
 MOST_PARTS = 64  # of a file, before its picture begins
 LARGEST = 120_000  # bytes of a block that is read
@@ -80,7 +81,10 @@ def _of_tiff(path: Path) -> bytes | None:
         from PIL import Image
 
         with Image.open(path, formats=("TIFF",)) as image:
-            block = image.getexif().tobytes()
+            told, found = image.getexif(), Image.Exif()
+            found[ORIENTATION] = told.get(ORIENTATION, 1)
+            found.get_ifd(SETTINGS).update(told.get_ifd(SETTINGS))
+            block = found.tobytes()
     except (ImportError, OSError, SyntaxError, ValueError, KeyError, TypeError, struct.error):
         return None
     return block if len(block) <= LARGEST else None

@@ -11,6 +11,7 @@ import math
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core.corrections.pinhole import Wavelength
 from emulsa.core.limits import Within
 from emulsa.core.picture.axis import half_up
 
@@ -18,7 +19,6 @@ Hole = Annotated[float, Within("The hole", 0.01, 10, "mm")]
 HoleDistance = Annotated[float, Within("The hole’s distance from the film", 1, 5_000, "mm")]
 FormatWidth = Annotated[float, Within("The picture’s width on the film", 1, 1_000, "mm")]
 PictureWidth = Annotated[int, Within("The picture’s width", 1, 50_000, "pixels")]
-Wavelength = Annotated[float, Within("The wavelength", 300, 1_100, "nm")]
 
 DIFFRACTION = 2.44
 PASSES = 3

@@ -35,7 +35,7 @@ class SeeingAsked:
     the picture is drawn."""
 
     probe: Spot | None = None
-    rings: Annotated[tuple[PhotoRing, ...], Length("Rings of a picture", 0, 16)] = ()
+    rings: Annotated[tuple[PhotoRing, ...], Length("Rings of a picture as drawn", 0, 16)] = ()
     tiles: Tiles | None = None
     ways: Annotated[tuple[Way, ...], Length("Ways of taking it", 0, 7)] = ()
     flare_share: FlareShare = USUAL_FLARE
