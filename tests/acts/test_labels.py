@@ -12,7 +12,7 @@ SAID = {
     "attachments.delete": r"remove .+\.(png|tif|jpg)",
     "attachments.name_place": r"name the place .+ in .+\.(png|tif|jpg)",
     "attachments.forget_place": r"forget the place .+ in .+\.(png|tif|jpg)",
-    "attachments.metering": r"say what is metered by .+\.(png|jpg)",
+    "attachments.metering": r"change the figures of .+\.(png|jpg)",
     "attachments.scanned": r"describe the scan .+\.(png|tif|jpg)",
     "bench.delete": "delete film test .+",
     "bench.put": "save film test .+",

@@ -37,7 +37,7 @@ KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "le
 }
 # What the film goes through comes often; what is done once in a life seldom.
 WEIGHTS = {
-    "learning.use": 8,
+    "learning.use": 16,
     "exposures.log": 8,
     "holders.load": 5,
     "rolls.load": 3,
@@ -603,7 +603,8 @@ def _attach(look: Looking) -> Request:
     shade = look.dice.randint(0, 255)
     Image.new("L", (8, 6), shade).save(file, "PNG")
     name = f"{look.word()}.png"
-    free = "SELECT id FROM scene WHERE id NOT IN (SELECT scene_id FROM attachment WHERE scene_id IS NOT NULL)"
+    taken = "SELECT scene_id FROM attachment WHERE scene_id IS NOT NULL"
+    free = f"SELECT id FROM scene WHERE id NOT IN ({taken})"
     if look.dice.random() < 0.5:
         query = {"exposure_id": look.one("SELECT id FROM exposure"), "name": name}
     else:

@@ -153,7 +153,7 @@ def metering(act: Act, id: str, base: str, metering: Metering) -> Attachment:  #
     if known.scene_id is None or known.metering is None:
         raise Impossible("This picture is not a scene's; nothing is metered by it.", field="id")
     unchanged("What this picture is metered by", known.metering, metering, base)
-    kept = _changed(act, id, "say what is metered by", metering=metering)
+    kept = _changed(act, id, "change the figures of", metering=metering)
     scene = scenes.scene(act.db, known.scene_id)
     assert scene is not None
     scenes.put(act.db, reread(scene, scenes.kit_of(act.db, scene)))

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Iterator
 from typing import Any
 
 from emulsa.core.film.judgement import HIGHLIGHT_WORDS, SHADOW_WORDS
+from emulsa.core.written import doubt_text
 from emulsa.exchange.csv_table import csv_lines
 from emulsa.exchange.logbook.columns import ALSO_WRITTEN, NAMES
 from emulsa.exchange.logbook.rows import aperture_cell
@@ -30,12 +31,20 @@ def _rows(connection: Connection) -> Iterator[Iterable[object]]:
 
 
 def _readings(readings: str | None, falls: str | None) -> str:
-    """What was metered, by its name, its EV at ISO 100 and the zone it fell on."""
+    """What was metered, by its name, its EV at ISO 100 and the zone it fell on; what was read off a
+    picture with its doubt."""
     told = zip(json.loads(readings or "[]"), json.loads(falls or "[]"), strict=False)
     return "; ".join(
-        f"{reading.get('label') or 'reading'} {fall['ev_text']} {fall['zone_text']}"
+        f"{reading.get('label') or 'reading'} {fall['ev_text']}{_kind(reading)} {fall['zone_text']}"
         for reading, fall in told
     )
+
+
+def _kind(taken: dict[str, Any]) -> str:
+    reading = taken.get("reading", {})
+    if reading.get("kind") != "photo":
+        return ""
+    return f" {doubt_text(reading['sigma_stops'])}".rstrip() + " from the picture"
 
 
 def _judgement(row: dict[str, Any]) -> str:

@@ -31,7 +31,7 @@ export function ToneBridge(props: BridgeProps) {
       // one that stands has its height, whatever is said beneath it: a drag is measured by it
       flex={props.upright ? "0 0 auto" : "1"}
       height={props.upright ? "clamp(232px, 36dvh, 300px)" : undefined}
-      minHeight={props.upright ? undefined : props.low ? "312px" : "368px"}
+      minHeight={props.upright ? undefined : props.low ? "330px" : "368px"}
       flexShrink={0}
       minWidth="0"
       position="relative"
@@ -78,7 +78,7 @@ function Level({
 }: BridgeProps & { width: number; height: number }) {
   const cell = (width - 28) / 11;
   const span: RailSpan = { start: 14, cell, upright: false };
-  const { rail, top, bottom, room } = heights(height);
+  const { rail, top, bottom, room } = heights(height, rest.low);
   const shown = named(pins, rest.pinned, high);
   const said = lostSaid(pins, LOST);
   const spoken = pins.filter((pin) => shown.has(pin.id));
@@ -99,12 +99,17 @@ function Level({
       <Fringe span={span} at={top} bins={rest.fringe} />
       <Rail span={span} at={top} thickness={rail} named />
       <Rail span={span} at={bottom} thickness={rail} />
-      <Words x={14} y={top + rail + 20} fontSize={13} fill={ink2}>
-        as the light falls
-      </Words>
-      <Words x={14} y={bottom - 10} fontSize={13} fill={ink2} halo>
-        as the print shows it
-      </Words>
+      {/* under a picture and its print these words stand already */}
+      {!rest.low && (
+        <>
+          <Words x={14} y={top + rail + 20} fontSize={13} fill={ink2}>
+            as the light falls
+          </Words>
+          <Words x={14} y={bottom - 10} fontSize={13} fill={ink2} halo>
+            as the print shows it
+          </Words>
+        </>
+      )}
       {pins.map((pin) => {
         const from = along(span, pin.zone);
         const to = along(span, pin.lands);

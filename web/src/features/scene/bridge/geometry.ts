@@ -23,16 +23,16 @@ export const toneAt = (span: RailSpan, position: number) => {
 const LANE = 44; // from one lane of labels to the next
 const LABEL = 88; // of a label over its rail, with the pin between
 /** Between the rails: as it should be, and as little as their words need. */
-const [APART, LEAST_APART] = [90, 56];
+const [APART, LEAST_APART, WORDLESS] = [90, 56, 24];
 const UNDER = 104; // the texture and the handle, under the lower rail
 
 /** Where two rails lie in a height, how thick they are, and how many lanes of labels there is room
     for: on a low screen the rails come together before a name is cut off. */
-export function heights(height: number) {
+export function heights(height: number, low = false) {
   const rail = Math.max(30, Math.min(46, height * 0.1));
   const bottom = height - UNDER - rail;
   const between = (apart: number) => bottom - rail - apart;
-  const two = Math.min(LABEL + LANE, between(LEAST_APART));
+  const two = Math.min(LABEL + LANE, between(low ? WORDLESS : LEAST_APART));
   const top = Math.max(LABEL, two, Math.min(height * 0.36, between(APART)));
   return { rail, top, bottom, room: Math.min(4, Math.floor((top - LABEL) / LANE) + 1) };
 }

@@ -13,6 +13,8 @@ interface PlacesProps {
   height: number;
   places: Place[];
   placed: string | null;
+  /** the one under the hand: it is drawn as the circle */
+  moving: string | null;
   circle: Circle | null;
   /** what the circle under the hand says */
   says: string;
@@ -141,6 +143,7 @@ export function Places(props: PlacesProps) {
 function Mark({
   place,
   placed,
+  moving,
   width,
   height,
   at,
@@ -180,6 +183,7 @@ function Mark({
       role="button"
       tabIndex={0}
       aria-label={`${named}, ${place.text}${place.zone_text ? `, falls on ${place.zone_text}` : ""}${place.meters ? ", spot reading" : ", from the picture"}`}
+      opacity={place.id === moving ? 0 : 1}
       style={{ cursor: "grab", touchAction: "none", outlineOffset: 2 }}
       onKeyDown={keyed}
       onPointerDown={(event) => {

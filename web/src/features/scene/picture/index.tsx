@@ -17,7 +17,7 @@ import { ReadHere } from "./ReadHere";
 
 const SEEN_MS = 33;
 /** A picture beside its print is no higher: the bridge lies under them. */
-const HIGHEST = 250;
+const HIGHEST = 236;
 const GAP = 16;
 
 export interface PictureViewProps {
@@ -143,7 +143,8 @@ export default function PictureView(props: PictureViewProps) {
               <Places
                 width={width}
                 height={height}
-                places={(found?.places ?? []).filter((each) => each.id !== moving)}
+                places={found?.places ?? []}
+                moving={moving}
                 placed={placed}
                 circle={circle}
                 says={found?.probe ? `${found.probe.text} ${found.probe.zone_text}` : ""}
