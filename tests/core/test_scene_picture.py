@@ -23,7 +23,8 @@ from emulsa.core.rendering.previewed import Shares
 from emulsa.core.scene.changes import Drop, PutAt, Read
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.metered import meters, names, picture_meter, reread, without_spots
-from emulsa.core.scene.printed import Taken, as_paper, shares_text
+from emulsa.core.scene.printed import as_paper, shares_text
+from emulsa.core.scene.printed import taken as taken_by
 from emulsa.core.scene.record import Pin, Scene, SceneKit, ScenePicture, SceneReading, revisit
 from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
 from emulsa.core.scene.seen import picture_seen
@@ -57,7 +58,7 @@ def scene(*readings: SceneReading) -> Scene:
 
 
 def seen(of: Scene, kit: SceneKit = KIT, **asked: Any) -> PictureSeen:
-    found = picture_seen(of, kit, SeeingAsked(**asked), PAPER_)
+    found = picture_seen(of, kit, SeeingAsked(**asked), PAPER_, (taken_by("now", of, kit),))
     assert found is not None
     return found
 
@@ -67,7 +68,7 @@ SHADE, FROST = taken("shade", 9, spot(-3)), taken("frost", 13, spot(1))
 
 def test_a_scene_without_a_picture_has_none() -> None:
     assert picture_meter(scene(SHADE), SceneKit()) is None
-    assert picture_seen(scene(SHADE), SceneKit(), SeeingAsked(), PAPER_) is None
+    assert picture_seen(scene(SHADE), SceneKit(), SeeingAsked(), PAPER_, ()) is None
 
 
 def test_what_is_read_off_follows_the_readings() -> None:
@@ -213,9 +214,10 @@ def test_the_print_follows_what_is_planned() -> None:
     placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3))
     softer = replace(placed, n=-2.0)
     ways = (
-        Taken("softer", softer, KIT),
-        Taken("over", placed, KIT, 1.0),
-        Taken("nothing", scene(), KIT),
+        taken_by("now", placed, KIT),
+        taken_by("softer", softer, KIT),
+        taken_by("over", placed, KIT, 1.0),
+        taken_by("nothing", scene(), KIT),
     )
     found = picture_seen(placed, KIT, SeeingAsked(), PAPER_, ways)
     assert found is not None
@@ -228,7 +230,7 @@ def test_the_print_follows_what_is_planned() -> None:
     assert all(b >= a for a, b in zip(now.grey, over.grey, strict=True))
     assert nothing.problem.startswith("Type a reading to begin")
     assert nothing.grey == ()
-    greyer = picture_seen(placed, KIT, SeeingAsked(), Paper(range=1.6))
+    greyer = picture_seen(placed, KIT, SeeingAsked(), Paper(range=1.6), ways)
     assert greyer is not None
     assert greyer.prints[0].grey != now.grey
 

@@ -43,7 +43,7 @@ from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
 from emulsa.core.scene.metered import reread
 from emulsa.core.scene.plan import meter_set, plan
-from emulsa.core.scene.printed import Taken, as_paper
+from emulsa.core.scene.printed import as_paper, taken
 from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
@@ -315,10 +315,10 @@ def seen(db: Db, seeing: Seeing) -> PictureSeen | None:
     scene = edited(seeing.scene, seeing.edits, now())
     own = store.kit_of(db, scene)
     scene = reread(scene, own)
-    ways = []
+    ways = [taken("now", scene, own)]
     for way in seeing.asked.ways:
         other = edited(scene, way.edits, now())
-        ways.append(Taken(way.id, other, store.kit_of(db, other), way.error_stops))
+        ways.append(taken(way.id, other, store.kit_of(db, other), way.error_stops))
     paper = as_paper(kit.paper(db, seeing.paper_id))
     return picture_seen(scene, own, seeing.asked, paper, ways)
 

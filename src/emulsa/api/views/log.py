@@ -125,7 +125,7 @@ class StoryStep:
 class Story:
     """An exposure from its box to its judgement; ``ledger`` is the one of the day, kept whole,
     ``scans`` how each of its pictures was made, ``n_why`` who decided N, ``doubts`` what was
-    unsure of it then."""
+    unsure of it then; ``picture_id`` the picture its scene was metered by."""
 
     exposure: ExposureView
     scene: Scene
@@ -160,6 +160,7 @@ class Story:
     scans: dict[str, ScanTold]
     together: tuple[Together, ...]
     prints: tuple[StoryPrint, ...]
+    picture_id: str | None
 
 
 def story_of(db: Db, id_: str) -> Story:
@@ -212,6 +213,7 @@ def story_of(db: Db, id_: str) -> Story:
         scans={each.id: scan_told(each) for each in scans},
         together=together(db, exposure, piece),
         prints=tuple(_printed(each) for each in prints.lines(db, id_)),
+        picture_id=picture.id if (picture := attachments.of_scene(db, scene.id)) else None,
     )
 
 

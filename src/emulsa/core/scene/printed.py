@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 
+from emulsa.core.corrections.aperture_choice import Format
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import exposure
+from emulsa.core.exposing.levels import levels_of
+from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.picture.axis import LAST, half_up
 from emulsa.core.picture.calibrated import Calibration
@@ -31,7 +34,7 @@ from emulsa.core.rendering.previewed import (
     Shares,
 )
 from emulsa.core.rendering.tones import NORMAL_PAPER, TYPICAL_FILM
-from emulsa.core.scene.plan import levels, placement, placement_text, plan
+from emulsa.core.scene.plan import placement_text, plan
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.seeing import PrintSeen, SeeingAsked
 from emulsa.core.tones.development_number import n_text
@@ -41,13 +44,22 @@ WORTH_SAYING = 0.005  # of the picture
 
 
 @dataclass(frozen=True, slots=True)
-class Taken:
-    """A way of taking a scene: the scene so taken with its kit, and light beyond what was meant."""
+class ToPrint:
+    """A way of taking a scene: how its exposure is asked for, whether a long one is developed for,
+    the format behind a hole, light beyond what was meant (a bracket's frame), and how far off it
+    was really exposed, where that is known."""
 
     id: str
-    scene: Scene
-    kit: SceneKit
-    error_stops: float = 0.0
+    request: Callable[[], ExposureRequest]
+    compensated: bool
+    format_mm: Format | None = None
+    more_stops: float = 0.0
+    error_stops: float | None = None
+
+
+def taken(id_: str, scene: Scene, kit: SceneKit, more_stops: float = 0.0) -> ToPrint:
+    """A scene as it would be taken with its kit."""
+    return ToPrint(id_, lambda: plan(scene, kit), kit.recipe is not None, kit.format_mm, more_stops)
 
 
 def scene_counts(rings: Sequence[PhotoRing], calibration: Calibration) -> SceneCounts | None:
@@ -77,49 +89,51 @@ def as_paper(paper: PrintingPaper | None) -> Paper:
 
 
 def prints(
-    ways: Sequence[Taken], asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
+    ways: Sequence[ToPrint], asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
 ) -> tuple[tuple[PrintSeen, ...], Blur | None]:
     """The print of each way, and how unsharp the first one's hole makes it."""
     shown: list[PrintSeen] = []
     blur = None
-    for taken in ways:
+    for way in ways:
         try:
-            planned = _plan(taken, asked, paper, counts)
+            request = way.request()
+            planned = _plan(way, request, asked, paper, counts)
             answer = photo_preview(
                 PhotoPreviewRequest(
                     plans=(planned,),
                     scene=counts,
-                    blur=None if shown else _blur(taken.kit, asked),
+                    blur=None if shown else _blur(way, request, asked),
                 )
             )
         except CoreError as refusal:
-            shown.append(_lacking(taken, refusal))
+            shown.append(_lacking(way, refusal))
             continue
         blur = answer.blur or blur
-        shown.append(_shown(taken, planned.n, answer.plans[0]))
+        shown.append(_shown(request, planned, answer.plans[0]))
     return tuple(shown), blur
 
 
 def _plan(
-    taken: Taken, asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
+    way: ToPrint,
+    request: ExposureRequest,
+    asked: SeeingAsked,
+    paper: Paper,
+    counts: SceneCounts | None,
 ) -> PreviewPlan:
-    """A scene as a plan of the preview: as it is placed, set and developed."""
-    scene, kit = taken.scene, taken.kit
-    answer = exposure(plan(scene, kit))
-    placed_ev, zone = anchor(placement(scene, kit), levels(scene, kit))
-    n = answer.development.n
-    long = LongExposure(
-        development_change=answer.development.change, compensated=kit.recipe is not None
-    )
-    tested = kit.own_film is not None and knows(kit.own_film, n + contrast_left(long))
+    """An exposure as a plan of the preview: as it is placed, set and developed."""
+    answer = exposure(request)
+    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    placed_ev, zone = anchor(request.placement, levels)
+    off = answer.set.error_stops if way.error_stops is None else way.error_stops
+    n, own = answer.development.n, request.own_film
+    long = LongExposure(development_change=answer.development.change, compensated=way.compensated)
+    tested = own is not None and knows(own, n + contrast_left(long))
     return PreviewPlan(
-        id=taken.id,
+        id=way.id,
         placed=PlacedAt(ev100=placed_ev, zone=zone),
-        error_stops=answer.set.error_stops + taken.error_stops,
+        error_stops=off + way.more_stops,
         n=n,
-        film=FilmByTest(kind="own", own_film=kit.own_film)
-        if tested and kit.own_film
-        else TYPICAL_FILM,
+        film=FilmByTest(kind="own", own_film=own) if tested and own else TYPICAL_FILM,
         ei=answer.ei,
         paper=paper,
         flare=FlareByShare(kind="share", share=asked.flare_share) if counts else NO_FLARE,
@@ -127,11 +141,11 @@ def _plan(
     )
 
 
-def _shown(taken: Taken, n: float, answer: PreviewedPlan) -> PrintSeen:
+def _shown(request: ExposureRequest, planned: PreviewPlan, answer: PreviewedPlan) -> PrintSeen:
     return PrintSeen(
-        id=taken.id,
-        n_text=n_text(n),
-        placed_text=placement_text(placement(taken.scene, taken.kit)),
+        id=planned.id,
+        n_text=n_text(planned.n),
+        placed_text=placement_text(request.placement),
         grey=answer.grey,
         mark=answer.mark,
         says=shares_text(answer.shares) if answer.shares else "",
@@ -139,9 +153,9 @@ def _shown(taken: Taken, n: float, answer: PreviewedPlan) -> PrintSeen:
     )
 
 
-def _lacking(taken: Taken, refusal: CoreError) -> PrintSeen:
+def _lacking(way: ToPrint, refusal: CoreError) -> PrintSeen:
     return PrintSeen(
-        id=taken.id,
+        id=way.id,
         n_text="",
         placed_text="",
         grey=(),
@@ -179,15 +193,15 @@ def _lost(shares: Shares) -> Iterator[str]:
             yield f"{max(share, 0.01):.0%} {where}".replace("%", " %")
 
 
-def _blur(kit: SceneKit, asked: SeeingAsked) -> BlurAsked | None:
+def _blur(way: ToPrint, request: ExposureRequest, asked: SeeingAsked) -> BlurAsked | None:
     """The hole of a pinhole camera; a lens's blur is what is focused, which a picture does not
     tell."""
-    if kit.pinhole is None:
+    optics = request.optics
+    if not isinstance(optics, Pinhole):
         return None
-    optics: Pinhole = kit.pinhole.optics
     return BlurAsked(
         diameter_mm=optics.diameter_mm,
         distance_mm=optics.distance_mm,
-        format_width_mm=(kit.format_mm or DEFAULT_FORMAT_MM)[0],
+        format_width_mm=(way.format_mm or DEFAULT_FORMAT_MM)[0],
         picture_width=asked.drawn_width,
     )

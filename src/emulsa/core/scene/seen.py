@@ -17,7 +17,7 @@ from emulsa.core.picture.spotted import PhotoSpots, PhotoSpotsRequest, SampleRea
 from emulsa.core.rendering.paper import Paper
 from emulsa.core.scene.metered import as_kept, meters, names, picture_meter, sample_of
 from emulsa.core.scene.plan import levels, placement
-from emulsa.core.scene.printed import Taken, prints, scene_counts
+from emulsa.core.scene.printed import ToPrint, prints, scene_counts
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.seeing import (
     Falling,
@@ -60,10 +60,10 @@ def picture_seen(
     kit: SceneKit,
     asked: SeeingAsked,
     paper: Paper,
-    ways: Sequence[Taken] = (),
+    ways: Sequence[ToPrint],
 ) -> PictureSeen | None:
     """The scene's picture; nothing where it has none. It never refuses: it says what lacks.
-    ``ways`` are the others that were asked for, each with the kit it names."""
+    ``ways`` are those it is to be seen printed by, the one that counts first."""
     if kit.picture is None:
         return None
     through = _through(kit)
@@ -80,8 +80,7 @@ def picture_seen(
     found = {each.id: each for each in spots.samples}
     bins = spots.distribution.bins if spots.distribution and falls else ()
     fringe = tuple(FringeBin(zone=falls(each.ev100), share=each.share) for each in bins if falls)
-    plans = (Taken("now", scene, kit), *ways)
-    shown, blur = prints(plans, asked, paper, counts) if scene.readings else ((), None)
+    shown, blur = prints(ways, asked, paper, counts) if scene.readings else ((), None)
     return PictureSeen(
         known=True,
         says=_says(calibration),

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type ReactNode, useState } from "react";
+import { lazy, type ReactNode, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -15,6 +15,8 @@ import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
 import { NameHolder } from "./NameHolder";
 import { type Story, storyQuery } from "./queries";
+
+const PlannedPrint = lazy(() => import("./PlannedPrint"));
 
 /** One exposure's whole story, from its box to its judgement. */
 export function ExposurePage() {
@@ -104,6 +106,13 @@ function Told({ story }: { story: Story }) {
                 </Box>
               ))}
             </Part>
+            {story.picture_id && (
+              <Part title="Seen before the shutter">
+                <Suspense fallback={<Box minHeight="180px" />}>
+                  <PlannedPrint id={view.id} pictureId={story.picture_id} />
+                </Suspense>
+              </Part>
+            )}
             <Part title="Film history">
               {story.box && <Box color="ink2">From a {story.box}</Box>}
               <ol>

@@ -2,11 +2,12 @@ import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { BEGUN } from "../../../service/service";
+import { coarser } from "../../../shared/picture/lookUp";
+import { Print, useIndexes } from "../../../shared/picture/Print";
+import { pixelsQuery } from "../../../shared/picture/pixels";
 import { useLatest } from "../../../shared/useLatest";
 import type { Edit, Scene } from "../queries";
-import { coarser } from "./lookUp";
-import { Print, useIndexes } from "./Print";
-import { type Asked, type Picture, pixelsQuery, seen } from "./queries";
+import { type Asked, type Picture, seen } from "./queries";
 
 const EVERY = 3;
 const [WIDE, NARROW] = [150, 104];

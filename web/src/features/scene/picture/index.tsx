@@ -5,14 +5,14 @@ import { Button } from "../../../components/Button";
 import { Notice } from "../../../components/Notice";
 import { useSize } from "../../../components/useSize";
 import { BEGUN } from "../../../service/service";
+import { type Known, Print, useIndexes } from "../../../shared/picture/Print";
+import { type Pixels, pixelsQuery, spotAt } from "../../../shared/picture/pixels";
 import { useLatest } from "../../../shared/useLatest";
 import type { Scene } from "../queries";
 import type { Change } from "../useKeeping";
 import { PictureSheet } from "./PictureSheet";
 import { type Circle, Places } from "./Places";
-import { type Known, Print, useIndexes } from "./Print";
-import { type Pixels, spotAt } from "./pixels";
-import { type Asked, type Picture, pixelsQuery, readOff, type Seen, seen } from "./queries";
+import { type Asked, type Picture, readOff, type Seen, seen } from "./queries";
 import { ReadHere } from "./ReadHere";
 
 const SEEN_MS = 33;

@@ -1,9 +1,7 @@
-import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../../api/acts";
 import { ask } from "../../../api/ask";
 import type { Schemas } from "../../../api/calls";
 import type { Edit, Scene } from "../queries";
-import { pixelsOf } from "./pixels";
 
 export type Seen = Schemas["PictureSeen"];
 export type Place = Schemas["PlaceSeen"];
@@ -11,15 +9,6 @@ export type Spot = Schemas["Spot"];
 export type Metering = Schemas["Metering"];
 export type Picture = NonNullable<Schemas["SceneView"]["picture"]>;
 export type Asked = Schemas["Seeing"];
-
-export const pixelsQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["pixels", id],
-    queryFn: () => pixelsOf(id),
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-    retry: false,
-  });
 
 export const seen = (asked: Asked) => ask("scenes_seen", { body: asked });
 

@@ -1,8 +1,9 @@
 import { useLayoutEffect, useMemo, useRef } from "react";
-import type { Schemas } from "../../../api/calls";
+import type { Schemas } from "../../api/calls";
 import { indexesOf, painted } from "./lookUp";
 import type { Pixels } from "./pixels";
-import type { Seen } from "./queries";
+
+type Seen = Schemas["PictureSeen"];
 
 /** The tables that were sent last: they are sent once, however often the rest is asked. */
 export interface Known {

@@ -1,5 +1,6 @@
-import type { Schemas } from "../../../api/calls";
-import { here } from "../../../api/here";
+import { queryOptions } from "@tanstack/react-query";
+import type { Schemas } from "../../api/calls";
+import { here } from "../../api/here";
 
 /* A picture's pixels, counted: nothing here knows what a level means for film. */
 
@@ -45,6 +46,15 @@ export async function pixelsOf(id: string): Promise<Pixels> {
     tiles: tilesOf(levels, width, height),
   };
 }
+
+export const pixelsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["pixels", id],
+    queryFn: () => pixelsOf(id),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    retry: false,
+  });
 
 /** As large as it is kept here: out there it may be small only. */
 async function loaded(id: string): Promise<HTMLImageElement> {

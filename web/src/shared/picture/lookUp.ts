@@ -1,4 +1,4 @@
-import type { Schemas } from "../../../api/calls";
+import type { Schemas } from "../../api/calls";
 import { distances, type Pixels } from "./pixels";
 
 /* Pixels looked up in the core's tables: where each stands on the EV axis, and how it prints. */

@@ -1,0 +1,74 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { question } from "../../api/ask";
+import { BEGUN } from "../../service/service";
+import { coarser } from "../../shared/picture/lookUp";
+import { Print, useIndexes } from "../../shared/picture/Print";
+import { type Pixels, pixelsQuery } from "../../shared/picture/pixels";
+
+const WIDE = 220;
+const EVERY = 2;
+const NAMES: Record<string, string> = { planned: "as it was planned", given: "as it was exposed" };
+
+/** What was seen before the shutter: the scene's picture, the print that was planned, and what was
+    really given makes of it. */
+export default function PlannedPrint({ id, pictureId }: { id: string; pictureId: string }) {
+  const { data: pixels } = useQuery(pixelsQuery(pictureId));
+  return pixels ? <Prints id={id} pictureId={pictureId} pixels={pixels} /> : null;
+}
+
+function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixels: Pixels }) {
+  const asked = { ...BEGUN.seeing, rings: pixels.rings };
+  const { data } = useQuery(question("exposures_seen", { path: { id }, body: asked }));
+  const known = useMemo(
+    () => (data?.look_up ? { tables: data.tables, look_up: data.look_up } : null),
+    [data],
+  );
+  const indexes = useIndexes(pixels, known, "");
+  const small = useMemo(
+    () => (indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),
+    [pixels, indexes],
+  );
+  const height = Math.round((WIDE * pixels.height) / pixels.width);
+  const prints = (data?.prints ?? []).filter((each) => each.grey.length);
+  // two that are alike are one
+  const shown = prints.filter(
+    (each, place) => !place || each.grey.some((grey, k) => grey !== prints[0]?.grey[k]),
+  );
+  return (
+    <Flex gap="4" wrap="wrap">
+      <Figure says="the scene's picture">
+        <img
+          src={`/api/attachments/${pictureId}/thumbnail`}
+          alt="The scene"
+          style={{ width: WIDE, height }}
+        />
+      </Figure>
+      {small &&
+        shown.map((each) => (
+          <Figure key={each.id} says={`${NAMES[each.id]}, ${each.n_text}: ${each.says}`}>
+            <Print
+              pixels={small}
+              indexes={small.indexes}
+              print={each}
+              width={WIDE}
+              height={height}
+              label={`Print ${NAMES[each.id]}`}
+            />
+          </Figure>
+        ))}
+    </Flex>
+  );
+}
+
+function Figure({ says, children }: { says: string; children: React.ReactNode }) {
+  return (
+    <Box as="figure" width={`${WIDE}px`}>
+      {children}
+      <Box as="figcaption" fontSize="13px" color="ink2" lineHeight={1.3} paddingTop="1">
+        {says}
+      </Box>
+    </Box>
+  );
+}
