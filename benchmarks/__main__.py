@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import bench, darkroom, field, large, printing
+from benchmarks import bench, darkroom, field, large, picture, printing
 from benchmarks.drag import redraw_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.core import wire
@@ -169,6 +169,9 @@ def main() -> None:
     report("film_test, 12 curves of 31 steps", bench.film_test_ms(best_us), 5, "ms")
     report("learn, 200 negatives", bench.learn_ms(best_us), 50, "ms")
     report("print_plan", printing.plan_ms(best_us), 1, "ms")
+    report("photo_calibrate, 5 readings", picture.calibrated_ms(best_us), 2, "ms")
+    report("its tables of levels and pixels", picture.tables_ms(best_us), 16, "ms")
+    report("photo_preview, a plan's greys", picture.plan_ms(best_us), 4, "ms")
     with tempfile.TemporaryDirectory() as folder:
         took_s, grown = bench.scan(Path(folder))
         report("31 patches of a 24-megapixel 16-bit scan", took_s, 1.5, "s")

@@ -60,6 +60,8 @@ IN_PATH = {
     "/api/darkroom/runs/{id}/beside": "run",
     "/api/darkroom/runs/{id}/retime": "run",
     "/api/scenes/{id}/relit": "scene",
+    "/api/scenes/{id}/calibration.json": "scene",
+    "/api/exposures/{id}/seen": "exposure",
     "/api/mixing/powders/{id}": "powder",
     "/api/history/{id}": "film",
     "/api/bench/tests/{id}": "film_test",
@@ -91,6 +93,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
     bodies: dict[str, list[Any]] = {
         "/api/scenes/solve": [{"scene": each} for each in scenes],
         "/api/scenes/seen": [{"scene": each, "asked": {}} for each in scenes],
+        "/api/exposures/{id}/seen": [{}],
         "/api/scenes/opinions": scenes,
         "/api/scenes/on-films": scenes,
         "/api/scenes/bracket": [{"scene": each, "step_stops": 0.5, "frames": 3} for each in scenes],

@@ -239,6 +239,36 @@ def test_readings_make_it_a_meter_and_places_are_read_off_it(
     assert falls["dark"]["doubt_text"] == "± ⅓"
 
 
+def test_its_calibration_goes_through_another_door(client: TestClient, scene: str) -> None:
+    """As JSON, given to the compute door as it is: two readings, by their names."""
+    attach(client, photograph())
+    edit(
+        client,
+        {"kind": "put_at", "id": "dark", "spot": spot(60, 0.2)},
+        {"kind": "put_at", "id": "light", "spot": spot(180, 0.8)},
+    )
+    told = client.get(f"/api/scenes/{SCENE}/calibration.json").json()
+    answer = client.post("/api/compute/photo_calibrate", json=told).json()
+    assert [(each["id"], each["used"]) for each in answer["points"]] == [
+        ("dark", True),
+        ("light", True),
+    ]
+    client.delete("/api/attachments/pic")
+    gone = client.get(f"/api/scenes/{SCENE}/calibration.json")
+    assert refusal(gone, 404)["message"] == "This scene has no picture to meter by."
+
+
+def test_a_flash_is_said(client: TestClient, scene: str) -> None:
+    """What speaks against its levels stands with it in words."""
+    file = io.BytesIO()
+    told = block()
+    told.get_ifd(EXIF_IFD)[0x9209] = 1
+    Image.new("RGB", (60, 40), (90, 90, 90)).save(file, "JPEG", exif=told)
+    attach(client, file.getvalue())
+    metering = view(client)["picture"]["attachment"]["metering"]
+    assert metering["doubts"] == ["A flash went off: this light is not the scene’s."]
+
+
 def test_what_it_is_metered_by_is_said(client: TestClient, scene: str) -> None:
     """Another time by a stop moves what was read off it by its settings alone, under the version it
     was changed from; out of range is refused with its range."""

@@ -7,6 +7,7 @@ import { OWN } from "../api/own";
 const WAITING = "emulsa-taken";
 export const SMALL = "emulsa-pictures"; // what the service worker shows
 const SMALL_PX = 480;
+const VIEW_PX = 1_200; // of a scene's picture, which is metered by
 const QUALITY = 0.8;
 const SENT = ["idempotency-key", "x-emulsa-moment"] as const;
 
@@ -26,20 +27,29 @@ export async function keepPicture(request: Request, file: Blob): Promise<string>
   const image = await createImageBitmap(file).catch(() => null);
   if (!image) return "";
   const { width, height } = image;
-  const scale = Math.min(1, SMALL_PX / Math.max(width, height));
-  const canvas = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
-  canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
+  const { pathname, searchParams } = new URL(request.url);
+  const small = await drawn(image, SMALL_PX);
+  const view = searchParams.has("scene_id") ? await drawn(image, VIEW_PX) : null;
   image.close();
-  const small = await canvas.convertToBlob({ type: "image/jpeg", quality: QUALITY });
-  const { pathname } = new URL(request.url);
   const headers = Object.fromEntries(SENT.map((name) => [name, request.headers.get(name) ?? ""]));
   try {
-    await (await caches.open(SMALL)).put(`${pathname}/thumbnail`, new Response(small));
+    const seen = await caches.open(SMALL);
+    await seen.put(`${pathname}/thumbnail`, new Response(small));
+    if (view) await seen.put(`${pathname}/view`, new Response(view));
     await (await caches.open(WAITING)).put(request.url, new Response(file, { headers }));
   } catch {
     throw new NoRoom();
   }
   return `${width}x${height}`;
+}
+
+/** A picture, its longer side no longer than this. */
+function drawn(image: ImageBitmap, longest: number): Promise<Blob> {
+  const { width, height } = image;
+  const scale = Math.min(1, longest / Math.max(width, height));
+  const canvas = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
+  canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return canvas.convertToBlob({ type: "image/jpeg", quality: QUALITY });
 }
 
 /** Let a picture go: its act was refused, or taken back. */

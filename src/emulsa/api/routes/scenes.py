@@ -37,11 +37,12 @@ from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.logged.record import Given, Planned
 from emulsa.core.outing.today import of_today
+from emulsa.core.picture.calibrated import PhotoCalibrateRequest
 from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.changes import ChooseFilm, Edits
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
-from emulsa.core.scene.metered import reread
+from emulsa.core.scene.metered import picture_meter, reread
 from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.printed import as_paper, taken
 from emulsa.core.scene.record import Scene, as_begun, follow_on
@@ -162,6 +163,16 @@ class TypedLine:
 def read(db: Db, id: str) -> SceneView:  # noqa: A002
     """A scene and its exposures, latest first."""
     return scene_view(db, found(db, id))
+
+
+@routes.question("/{id}/calibration.json")
+def calibration(db: Db, id: str) -> PhotoCalibrateRequest:  # noqa: A002
+    """How a scene's picture is calibrated: the request of ``photo_calibrate``, to be worked out by
+    any of its doors."""
+    scene = found(db, id)
+    return needed(
+        picture_meter(scene, store.kit_of(db, scene)), "This scene has no picture to meter by."
+    )
 
 
 @routes.act("PUT", "/{id}")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 
 LOWEST_EV, STEPS_IN_A_STOP, LAST = -8, 32, 1024
 
@@ -23,3 +24,13 @@ def index(ev: float) -> int:
     (0, 640, 1024)
     """
     return min(max(half_up(STEPS_IN_A_STOP * (ev - LOWEST_EV)), 0), LAST)
+
+
+def indexes(evs: Iterable[float]) -> tuple[int, ...]:
+    """The same for many, in one go.
+
+    >>> indexes((-8, 12, 99)) == tuple(map(index, (-8, 12, 99)))
+    True
+    """
+    floor, nearly = math.floor, 0.5 + 1e-9 - STEPS_IN_A_STOP * LOWEST_EV
+    return tuple(min(max(floor(STEPS_IN_A_STOP * ev + nearly), 0), LAST) for ev in evs)

@@ -43,7 +43,7 @@ class PictureExposure:
 class Metering:
     """What a picture is metered by: its settings where they are known, the angle it sees across,
     this camera's own offset, whether its corners are darker than they were, whether its file lies
-    on its side, and doubts it raises, as codes. Where it was taken is never read."""
+    on its side, and what speaks against its levels, in words. Where it was taken is never read."""
 
     settings: PictureExposure | None = None
     view_deg: ViewDeg | None = None
@@ -66,7 +66,7 @@ def metering_of(told: PictureSettings) -> Metering:
         view_deg=None if told.view_deg is None else round(told.view_deg, 1),
         turned=told.turned,
         taken=told.taken,
-        doubts=tuple(each.code for each in told.advice),
+        doubts=tuple(each.text for each in told.advice if each.code != "settings-missing"),
     )
 
 

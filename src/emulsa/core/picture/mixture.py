@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from emulsa.core.errors import CoreError, Missing, Unsound
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import f_number, seconds
-from emulsa.core.picture.area import LEAST, GivenSettings, Picture, stops
+from emulsa.core.picture.area import LEAST, LIGHT_118, GivenSettings, Picture, stops
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest
 from emulsa.core.picture.places import Place, curve_known
 from emulsa.core.picture.response import (
@@ -53,7 +53,8 @@ class Mixed:
         found = [0.0] * len(lights)
         for weight, veil, each in self.parts:
             points = [(float(at), each.ev(at)) for at in KNOTS]
-            us = [stops(under(light, veil)) for light in lights]
+            bare = [under(light, veil) for light in lights] if veil else lights
+            us = [math.log2((light if light > LEAST else LEAST) / LIGHT_118) for light in bare]
             found = [ev + weight * more for ev, more in zip(found, along(points, us), strict=True)]
         return found
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from emulsa.core.picture.area import BT709, DARKER, LIGHTER, lights
-from emulsa.core.picture.axis import STEPS_IN_A_STOP, half_up, index
+from emulsa.core.picture.axis import STEPS_IN_A_STOP, half_up, index, indexes
 from emulsa.core.picture.calibrated import LevelTable, PhotoCalibrateRequest, PixelAnswer
 from emulsa.core.picture.mixture import Mixed
 
@@ -54,5 +54,5 @@ def pixel_tables(request: PhotoCalibrateRequest, mixed: Mixed) -> PixelAnswer:
         red=red,
         green=green,
         blue=blue,
-        sum_index=tuple(map(index, mixed.evs([min(each / WHOLE, 1.0) for each in sums]))),
+        sum_index=indexes(mixed.evs([min(each / WHOLE, 1.0) for each in sums])),
     )

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
 import { FormFooter } from "../../../components/FormFooter";
+import { Notice } from "../../../components/Notice";
 import { Problem } from "../../../components/Problem";
 import { Sheet } from "../../../components/Sheet";
 import { Tick } from "../../../components/Tick";
@@ -64,6 +65,11 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
           Its settings are a first guess, half a stop either way; one reading of your meter is worth
           more. Where it was taken is not read.
         </Box>
+        {known.doubts?.map((each) => (
+          <Notice key={each} tone="note">
+            {each}
+          </Notice>
+        ))}
         <Flex gap="3">
           <Entry
             label="Time, s"
@@ -100,7 +106,12 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
         <Tick on={corners} set={setCorners}>
           its corners are darker than what was there
         </Tick>
-        <FileLink href={`/api/attachments/${attachment.id}`}>Save as it was added</FileLink>
+        <Flex columnGap="4" wrap="wrap">
+          <FileLink href={`/api/attachments/${attachment.id}`}>Save as it was added</FileLink>
+          <FileLink href={`/api/scenes/${attachment.scene_id}/calibration.json`}>
+            Calibration as JSON
+          </FileLink>
+        </Flex>
         <Problem
           of={problem}
           fields={[
