@@ -94,7 +94,9 @@ def _open(page: Any, what: str) -> None:
         page.get_by_role("slider", name="Development of the roll").wait_for()
     else:
         page.get_by_role("tab", name=what).click()
-        page.wait_for_load_state("networkidle")
+        small = page.get_by_role("group", name="As each would print").locator("[data-drawn]")
+        small.last.wait_for()
+        page.get_by_role("tab", name=what).evaluate("each => each.scrollIntoView()")
 
 
 if __name__ == "__main__":

@@ -17,7 +17,7 @@ from emulsa.core.prints.record import Print, PrintPlan, PrintTry, TryNotes
 from emulsa.core.prints.strips import told
 from emulsa.core.prints.worked import PrintWorked, worked_out
 from emulsa.core.versions import version_of
-from emulsa.store import kit, prints
+from emulsa.store import attachments, exposures, kit, prints
 from emulsa.store.prints import KeptPrint
 
 
@@ -55,7 +55,8 @@ class PrintDrawn:
 @dataclass(frozen=True)
 class PrintView(PrintDrawn):
     """A print, its version, its negative in words, its paper, the plan worked out, its strips and
-    tries, its paper's baths by the clock, and why no further print is kept, when it is full."""
+    tries, its paper's baths by the clock, why no further print is kept, when it is full, and the
+    picture its negative's scene was metered by."""
 
     print: Print
     version: str
@@ -66,6 +67,7 @@ class PrintView(PrintDrawn):
     tries: tuple[TryView, ...]
     baths: PaperCourse | None
     full_text: str
+    picture_id: str | None
 
 
 def print_view(db: Db, found: Print) -> PrintView:
@@ -89,7 +91,15 @@ def print_view(db: Db, found: Print) -> PrintView:
         ),
         paper_course(paper),
         full(tries[-1].number if tries else 0),
+        _picture_id(db, found.exposure_id),
     )
+
+
+def _picture_id(db: Db, exposure_id: str) -> str | None:
+    """The picture the negative's scene was metered by."""
+    exposure = exposures.exposure(db, exposure_id)
+    picture = attachments.of_scene(db, exposure.scene_id) if exposure else None
+    return picture.id if picture else None
 
 
 def print_drawn(

@@ -16,7 +16,7 @@ import { KeptLedger } from "./KeptLedger";
 import { NameHolder } from "./NameHolder";
 import { type Story, storyQuery } from "./queries";
 
-const PlannedPrint = lazy(() => import("./PlannedPrint"));
+const PlannedPrint = lazy(() => import("../../shared/picture/PlannedPrint"));
 
 /** One exposure's whole story, from its box to its judgement. */
 export function ExposurePage() {

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useCallback, useRef, useState } from "react";
+import { lazy, memo, Suspense, useCallback, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
@@ -222,6 +222,16 @@ function Shown({ view }: { view: PrintView }) {
               rework={rework}
               look={look}
             />
+            {view.picture_id && (
+              <Box as="section" aria-label="Seen before the shutter">
+                <Box as="h2" fontSize="15px" fontWeight={650} paddingBottom="2">
+                  Seen before the shutter
+                </Box>
+                <Suspense fallback={<Box minHeight="180px" />}>
+                  <PlannedPrint id={draft.exposure_id} pictureId={view.picture_id} />
+                </Suspense>
+              </Box>
+            )}
             <LayoutAtRest layout={worked.layout} turn={turn} edit={edit} />
             <DeletePrint print={draft} />
           </Box>
@@ -234,6 +244,8 @@ function Shown({ view }: { view: PrintView }) {
     </>
   );
 }
+
+const PlannedPrint = lazy(() => import("../../shared/picture/PlannedPrint"));
 
 const Header = memo(function Header({ title, sub }: { title: string; sub: string }) {
   return (

@@ -157,7 +157,7 @@ export function BracketSheet({
           </Box>
         )}
         {picture && ways.length > 0 && (
-          <Suspense fallback={null}>
+          <Suspense fallback={<Box minHeight="90px" />}>
             <SmallPrints
               scene={scene}
               picture={picture}

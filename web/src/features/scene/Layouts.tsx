@@ -40,7 +40,9 @@ function ResultLine({ solution }: { solution: Solution | undefined }) {
       <Result answer={solution.answer} small />
       <Box textAlign="right" fontSize="15px" whiteSpace="nowrap">
         <Box fontWeight={650} fontSize="19px">
-          {solution.answer.development.n_text}
+          {[solution.answer.development.n_text, solution.answer.development.doubt_text]
+            .filter(Boolean)
+            .join(" ")}
         </Box>
         {solution.development?.minutes_text}
       </Box>

@@ -30,7 +30,7 @@ export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) 
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(7, minmax(0, 1fr))";
   const small = picture && (
-    <Suspense fallback={null}>
+    <Suspense fallback={<Box minHeight="104px" />}>
       <SmallPrints
         scene={scene}
         picture={picture}
@@ -124,7 +124,7 @@ export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionP
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(3, minmax(0, 1fr))";
   const small = picture && (
-    <Suspense fallback={null}>
+    <Suspense fallback={<Box minHeight="104px" />}>
       <SmallPrints
         scene={scene}
         picture={picture}

@@ -100,7 +100,7 @@ export function DevelopmentText({ solution }: { solution: Solution }) {
   const time = solution.development;
   return (
     <Box>
-      Develop <b>{plan.n_text}</b>
+      Develop <b>{[plan.n_text, plan.doubt_text].filter(Boolean).join(" ")}</b>
       {time && ` · ${time.minutes_text}`}
       {time && (
         <Box as="span" color="ink2" fontSize="14px">

@@ -75,7 +75,7 @@ export function Pin({
       aria-valuemin={HANDLES.placement.lowest}
       aria-valuemax={HANDLES.placement.highest}
       aria-valuenow={pin.zone}
-      aria-valuetext={`EV ${pin.ev_text}, ${placed ? "placed" : "falls"} on ${pin.zone_text}, printed as ${pin.lands_text}${pin.lost ? `, ${LOST[pin.lost]}` : ""}`}
+      aria-valuetext={`EV ${pin.ev_text}${pin.doubt_text ? ` ${pin.doubt_text}` : ""}, ${placed ? "placed" : "falls"} on ${pin.zone_text}, printed as ${pin.lands_text}${pin.lost ? `, ${LOST[pin.lost]}` : ""}`}
       data-pin={pin.label}
       onKeyDown={pressed}
       {...drag}
@@ -123,6 +123,7 @@ export function Pin({
           halo
         >
           EV {pin.ev_text}
+          {pin.doubt_text && ` ${pin.doubt_text}`}
           {word && !span.upright && ` · ${word}`}
         </Words>
       )}

@@ -83,7 +83,7 @@ function Level({
   const said = lostSaid(pins, LOST);
   const spoken = pins.filter((pin) => shown.has(pin.id));
   const wanted = spoken.map((pin) => {
-    const wide = widthOf(pin.label);
+    const wide = widthOf(pin.label, Boolean(pin.doubt_text));
     const at = along(span, pin.zone);
     return { at: Math.max(wide / 2, Math.min(width - wide / 2, at)), width: wide };
   });

@@ -50,7 +50,10 @@ interface Label {
 const LETTER = 8.2;
 const LEAST = 74; // what the line under a name takes
 
-export const widthOf = (name: string) => Math.max(name.length * LETTER, LEAST) + 6;
+const DOUBT = 30; // more, where a doubt stands there
+
+export const widthOf = (name: string, doubted = false) =>
+  Math.max(name.length * LETTER, LEAST + (doubted ? DOUBT : 0)) + 6;
 
 /** Names as they have room beside those in their lane. */
 export function fitted(names: string[], labels: Label[], lane: number[]): string[] {

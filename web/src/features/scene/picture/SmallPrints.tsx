@@ -10,6 +10,7 @@ import type { Edit, Scene } from "../queries";
 import { type Asked, type Picture, seen } from "./queries";
 
 const EVERY = 3;
+const USUAL = 1.5; // width over height, before it is known
 const [WIDE, NARROW] = [150, 104];
 
 /** Ways of taking the scene, each as the print it would become, the same size and the same key. */
@@ -54,16 +55,16 @@ export default function SmallPrints({
     () => (pixels && indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),
     [pixels, indexes],
   );
-  if (!pixels || !small) return null;
   const width = named ? NARROW : WIDE;
-  const height = Math.round((width * pixels.height) / pixels.width);
+  // what is under them does not move when they come
+  const height = Math.round(pixels ? (width * pixels.height) / pixels.width : width / USUAL);
   return (
     <Grid templateColumns={columns} paddingTop="1" role="group" aria-label="As each would print">
       {ways.map(({ id, name }) => {
         const print = found?.prints.find((each) => each.id === id);
         return (
           <Box key={id} paddingInline="2" minHeight={`${height}px`}>
-            {print?.grey.length ? (
+            {small && print?.grey.length ? (
               <Print
                 pixels={small}
                 indexes={small.indexes}

@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { question } from "../../api/ask";
 import { BEGUN } from "../../service/service";
-import { coarser } from "../../shared/picture/lookUp";
-import { Print, useIndexes } from "../../shared/picture/Print";
-import { type Pixels, pixelsQuery } from "../../shared/picture/pixels";
+import { coarser } from "./lookUp";
+import { Print, useIndexes } from "./Print";
+import { type Pixels, pixelsQuery } from "./pixels";
 
 const WIDE = 220;
 const EVERY = 2;
