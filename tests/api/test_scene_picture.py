@@ -320,6 +320,25 @@ def test_taken_away_and_brought_back_exactly(client: TestClient, scene: str) -> 
     assert readings(client)["dark"]["spot"] is None
 
 
+def test_what_was_done_away_comes_home_before_its_picture(client: TestClient, scene: str) -> None:
+    """Places that lie in a picture that is still on its way stay where they lie, and are read by it
+    when it comes."""
+    place = {
+        "kind": "read",
+        "id": "bank",
+        "label": "bank",
+        "reading": {"kind": "photo", "ev100": 11, "sigma_stops": 0.5},
+        "spot": spot(110, 0.5),
+    }
+    edit(client, {"kind": "put_at", "id": "dark", "spot": spot(60, 0.2)}, place)
+    assert readings(client)["bank"]["reading"]["ev100"] == 11
+    attach(client, photograph())
+    there = readings(client)
+    assert there["dark"]["spot"]["x"] == 0.2
+    assert there["bank"]["reading"]["ev100"] == pytest.approx(9 + 1.95, abs=0.3)
+    assert there["bank"]["reading"]["ev100"] != 11
+
+
 def test_a_scene_goes_with_its_picture(client: TestClient, scene: str) -> None:
     attach(client, photograph())
     assert client.delete(f"/api/scenes/{SCENE}").status_code == 200

@@ -56,7 +56,7 @@ def attach(
     if known is not None:
         return known
     if scene_id is not None:
-        _take_up(act, scene_id)
+        _without_one(act, scene_id)
     elif test_id is None:
         exposure = exposures.exposure(act.db, exposure_id or "")
         needed(exposure, "This exposure was not found.", "exposure_id")
@@ -78,16 +78,25 @@ def attach(
     )
     act.says(f"attach {attachment.name}")
     act.keep(attachment)
+    if scene_id is not None:
+        _read_again(act, scene_id)
     house.place(house.attachments, file, looked)
     return attachment
 
 
-def _take_up(act: Act, scene_id: str) -> None:
-    """Make room for a scene's picture: of one scene there is one, and nothing lies in it yet."""
-    scene = needed(scenes.scene(act.db, scene_id), "This scene was not found.", "scene_id")
+def _without_one(act: Act, scene_id: str) -> None:
+    """Of one scene there is one picture. What lies in it may be there before it: what was done away
+    comes home before its pictures do."""
+    needed(scenes.scene(act.db, scene_id), "This scene was not found.", "scene_id")
     if store.of_scene(act.db, scene_id) is not None:
         raise Impossible("This scene has a picture; take it away first.", field="scene_id")
-    scenes.put(act.db, without_spots(scene))
+
+
+def _read_again(act: Act, scene_id: str) -> None:
+    """What was read off a scene's picture, by what it is metered by now."""
+    scene = scenes.scene(act.db, scene_id)
+    assert scene is not None
+    scenes.put(act.db, reread(scene, scenes.kit_of(act.db, scene)))
 
 
 @routes.question("/{id}", media_type="image/*")
@@ -154,9 +163,7 @@ def metering(act: Act, id: str, base: str, metering: Metering) -> Attachment:  #
         raise Impossible("This picture is not a scene's; nothing is metered by it.", field="id")
     unchanged("What this picture is metered by", known.metering, metering, base)
     kept = _changed(act, id, "change the figures of", metering=metering)
-    scene = scenes.scene(act.db, known.scene_id)
-    assert scene is not None
-    scenes.put(act.db, reread(scene, scenes.kit_of(act.db, scene)))
+    _read_again(act, known.scene_id)
     return kept
 
 
