@@ -176,7 +176,7 @@ def test_a_pin_is_dragged_upright_on_a_phone(open_page: Open) -> None:
 def test_the_light_is_kept(open_page: Open) -> None:
     """Dusk after day, and still dusk after a reload; the greys of the rails are the same."""
     page = open_page("/scene/scene-pool")
-    grey = "#root svg rect >> nth=3"
+    grey = '[aria-label^="Tone bridge"] rect[fill^="rgb"] >> nth=3'
     before = page.locator(grey).get_attribute("fill")
     page.get_by_role("button", name="Change to dusk light").click()
     expect(page.locator("html")).to_have_class("dark")
