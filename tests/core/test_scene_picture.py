@@ -133,6 +133,7 @@ def test_how_it_is_known_is_said() -> None:
     settings = seen(scene(), probe=spot(0))
     assert settings.says == "by its settings alone, ± ½"
     assert settings.asks == "Touch a place you read with the meter, and type what it says."
+    assert settings.advice == ()
     assert settings.probe is not None
     assert settings.probe.text == "EV 12⅓ ± ½"
     assert settings.probe.zone_text == ""  # nothing is placed yet

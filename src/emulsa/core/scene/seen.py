@@ -97,7 +97,8 @@ def picture_seen(
         fringe=fringe,
         falling=tuple(_falling(fringe)),
         proposed=tuple(_proposed(spots)),
-        advice=tuple(map(_upper, calibration.advice)),
+        # that nothing but its settings is known stands in ``asks`` already
+        advice=tuple(_upper(each) for each in calibration.advice if each.code != "settings-only"),
     )
 
 
