@@ -11,9 +11,13 @@ import pytest
 from PIL import Image
 from PIL.TiffImagePlugin import IFDRational as Ratio
 from PIL.TiffImagePlugin import ImageFileDirectory_v2
+from pypdf import PdfReader
 from starlette.testclient import TestClient
 
+from emulsa.core import wire
+from emulsa.core.scene.seeing import LookedUp, PictureSeen
 from emulsa.exchange import exif
+from emulsa.exchange.printed import counted, printed
 from tests.api.test_api import refusal
 from tests.api.test_attachments import image
 from tests.api.test_exchange import archived, merged
@@ -256,6 +260,66 @@ def test_its_calibration_goes_through_another_door(client: TestClient, scene: st
     client.delete("/api/attachments/pic")
     gone = client.get(f"/api/scenes/{SCENE}/calibration.json")
     assert refusal(gone, 404)["message"] == "This scene has no picture to meter by."
+
+
+def text_of(page: bytes) -> str:
+    return " ".join(PdfReader(io.BytesIO(page)).pages[0].extract_text().split())
+
+
+def test_a_scene_on_one_page(client: TestClient) -> None:
+    """Its picture and its print as they are on the screen, each reading with its number and where it
+    falls, how it adds up, the plan; without a picture the rest."""
+    answer = client.get("/api/scenes/scene-winding-house/page.pdf")
+    assert answer.headers["content-type"] == "application/pdf"
+    page = PdfReader(io.BytesIO(answer.content)).pages[0]
+    assert len(page.images) == 2
+    text = text_of(answer.content)
+    for said in (
+        "Winding house, sun on the incline",
+        "as the light falls, by 4 spot readings",
+        "as it will print, N−1: full texture in 8",
+        "doorway in shade",
+        "Reciprocity",
+        "f/32, 1.3 s",
+        "N−1",
+        "shadow on III",
+        "film Corvane 100",
+        "filters Medium yellow",
+        "Never aim a meter at the sun",
+    ):
+        assert said in text, said
+    client.delete("/api/attachments/picture-winding-house")
+    bare = client.get("/api/scenes/scene-winding-house/page.pdf").content
+    assert not PdfReader(io.BytesIO(bare)).pages[0].images
+    assert "as it will print" not in text_of(bare)
+    assert "doorway in shade" in text_of(bare)
+
+
+def test_the_page_counts_and_prints_as_the_screen_does(
+    client: TestClient, scene: str, tmp_path: Path
+) -> None:
+    """Two greys, half and half: counted at their own levels; printed as their entries say."""
+    attach(client, photograph("PNG"), name="tram.png")
+    edit(client, {"kind": "put_at", "id": "dark", "spot": spot(60, 0.2)})
+    path = tmp_path / "two-greys.png"
+    path.write_bytes(photograph("PNG"))
+    (ring,) = counted(path)
+    assert {level: n for level, n in enumerate(ring.counts) if n} == {60: 4_800, 180: 4_800}
+    told = wire.decode(PictureSeen, seen(client, rings=[wire.encode(ring)]))
+    assert told.look_up is not None
+    shown = told.prints[0]
+    made = Image.open(io.BytesIO(printed(path, told.look_up, shown)))
+    dark = told.look_up.sum_index[_place(told.look_up, 60)]
+    assert shown.mark[dark] == 2
+    assert made.getpixel((10, 40)) == shown.grey[dark]
+    light = told.look_up.sum_index[_place(told.look_up, 180)]
+    assert made.getpixel((110, 70)) in (shown.grey[light], 130)
+    assert made.size == (120, 80)
+
+
+def _place(tables: LookedUp, level: int) -> int:
+    total = tables.red[level] + tables.green[level] + tables.blue[level]
+    return total if total < 4_096 else 4_096 + (total - 4_096) // 16
 
 
 def test_a_flash_is_said(client: TestClient, scene: str) -> None:

@@ -108,6 +108,9 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
         </Tick>
         <Flex columnGap="4" wrap="wrap">
           <FileLink href={`/api/attachments/${attachment.id}`}>Save as it was added</FileLink>
+          <FileLink href={`/api/scenes/${attachment.scene_id}/page.pdf`}>
+            Page of this scene as PDF
+          </FileLink>
           <FileLink href={`/api/scenes/${attachment.scene_id}/calibration.json`}>
             Calibration as JSON
           </FileLink>
