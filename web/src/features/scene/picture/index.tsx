@@ -140,20 +140,22 @@ export default function PictureView(props: PictureViewProps) {
           show !== "print" && (
             <>
               <Photograph pixels={loaded} width={width} height={height} />
-              <Places
-                width={width}
-                height={height}
-                places={found?.places ?? []}
-                moving={moving}
-                placed={placed}
-                circle={circle}
-                says={found?.probe ? `${found.probe.text} ${found.probe.zone_text}` : ""}
-                proposed={found?.proposed ?? []}
-                usual={found?.radius ?? 0.01}
-                onCircle={put}
-                onOpen={open}
-                onTake={() => field.current?.focus()}
-              />
+              {found && (
+                <Places
+                  width={width}
+                  height={height}
+                  places={found.places}
+                  moving={moving}
+                  placed={placed}
+                  circle={circle}
+                  says={found.probe ? `${found.probe.text} ${found.probe.zone_text}` : ""}
+                  proposed={found.proposed}
+                  usual={found.radius}
+                  onCircle={put}
+                  onOpen={open}
+                  onTake={() => field.current?.focus()}
+                />
+              )}
             </>
           )
         }
