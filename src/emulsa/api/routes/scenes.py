@@ -53,7 +53,7 @@ from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
 from emulsa.core.scene.seen import picture_seen
 from emulsa.core.scene.solve import Solution, planned
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
-from emulsa.core.written import money_text
+from emulsa.core.written import day_words, money_text
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.printed import counted, printed
@@ -189,7 +189,9 @@ def page_pdf(db: Db, house: House, id: str) -> File:  # noqa: A002
         files = (small.read_bytes(), shown)
     outing = outings.outing(db, scene.outing_id)
     ratio = own.picture.aspect if own.picture else 1.5
-    page = scene_page(scene, own, outing, solution(db, scene), told, files, ratio)
+    told_day = (outing.title, day_words(outing.day), outing.place) if outing else ()
+    where = " · ".join(each for each in told_day if each)
+    page = scene_page(scene, own, where, solution(db, scene), told, files, ratio)
     return attached(pdf.render("scene", page), PDF, f"scene-{scene.title}", "pdf")
 
 

@@ -6,12 +6,10 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.outing.record import Outing
 from emulsa.core.scene.metered import names
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.seeing import PictureSeen
 from emulsa.core.scene.solve import Solution
-from emulsa.core.written import day_words
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -44,19 +42,19 @@ class ScenePage:
 def scene_page(
     scene: Scene,
     kit: SceneKit,
-    outing: Outing | None,
+    where: str,
     solution: Solution,
     seen: PictureSeen | None,
     files: tuple[bytes, bytes] = (b"", b""),
     ratio: float = 1.5,
 ) -> ScenePage:
-    """The page of a scene as it stands; ``files`` are its picture and the print to come."""
-    day = (outing.title, day_words(outing.day), outing.place) if outing else ()
+    """The page of a scene as it stands; ``where`` says its day, ``files`` are its picture and the
+    print to come."""
     order = {each.id: place for place, each in enumerate(scene.readings, start=1)}
     shown = seen.prints[0] if seen and seen.prints else None
     return ScenePage(
         title=scene.title,
-        says=" · ".join(each for each in day if each),
+        says=where,
         ratio=ratio,
         picture=tuple(files[0]),
         printed=tuple(files[1]),
