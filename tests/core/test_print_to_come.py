@@ -109,6 +109,13 @@ def test_the_key_is_printed_as_it_shall_be() -> None:
         assert found.zones[7].lightness == pytest.approx(light, abs=1e-6)
 
 
+def test_white_is_the_paper_s_own() -> None:
+    """The lightest grey is the paper's white, however grey that is."""
+    for white in (0.03, 0.12, 0.3):
+        plan = PreviewPlan(id="a", camera_ev=11, paper=Paper(dmin=white))
+        assert only(plan).grey[-1] == 255
+
+
 def test_stray_light_lifts_the_shadows_and_hardly_the_lights() -> None:
     """One per cent of a scene whose mean is EV 14: at EV 6, 2.6 times the light; at EV 14 none."""
     flare = FlareByShare(kind="share", share=0.01, mean_ev100=14)

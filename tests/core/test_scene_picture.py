@@ -5,10 +5,13 @@ from typing import Any
 
 import pytest
 
+from emulsa.core.advice import Advice
+from emulsa.core.corrections.filters import Filter
 from emulsa.core.errors import Impossible
 from emulsa.core.light.meters import EvReading, PhotoReading
 from emulsa.core.light.srgb import encoded
 from emulsa.core.picture.area import LIGHT_118
+from emulsa.core.picture.axis import index
 from emulsa.core.picture.metering import (
     Metering,
     PictureExposure,
@@ -111,7 +114,9 @@ def test_the_picture_saw_the_light_without_the_filters() -> None:
     red = next(each for each in FILTERS if each.id == "filter-red")
     through = replace(SHADE, through=True)
     kit = replace(KIT, filters=(red,))
-    plain = picture_meter(scene(replace(SHADE, graduated=True)), kit)
+    sky = replace(red, filter=Filter(stops=2, type="graduated"))
+    held = replace(KIT, filters=(sky,))
+    plain = picture_meter(scene(replace(SHADE, graduated=True)), held)
     filtered = picture_meter(scene(through), kit)
     assert plain is not None
     assert filtered is not None
@@ -229,11 +234,25 @@ def test_the_print_follows_what_is_planned() -> None:
     assert max(soft.grey) <= max(now.grey)
     assert sum(soft.grey) != sum(now.grey)
     assert all(b >= a for a, b in zip(now.grey, over.grey, strict=True))
+    assert over.grey != now.grey
     assert nothing.problem.startswith("Type a reading to begin")
     assert nothing.grey == ()
     greyer = picture_seen(placed, KIT, SeeingAsked(), Paper(range=1.6), ways)
     assert greyer is not None
     assert greyer.prints[0].grey != now.grey
+
+
+def test_flare_is_a_share_of_the_whole_picture_s_light() -> None:
+    """A tenth of a light picture lies on its shadows, and none where nothing was counted."""
+    placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3))
+    rings = (ring(s1=90, s_3=10),)
+    clean, lit = (
+        seen(placed, rings=rings, flare_share=share).prints[0].grey for share in (0.0, 0.1)
+    )
+    dark = index(9)
+    assert lit[dark] > clean[dark] + 5
+    assert lit[index(14)] == clean[index(14)]
+    assert seen(placed, flare_share=0.1).prints[0].grey == clean
 
 
 def test_a_hole_blurs_it_and_a_contrast_filter_is_seen() -> None:
@@ -331,6 +350,11 @@ def test_what_a_file_says_is_what_one_types() -> None:
     typed = as_typed(known)
     assert (typed.time, typed.aperture, typed.iso, typed.view) == ("1/955", "1.8", "50", "69.4")
     assert metering_of(replace(told, iso=None)).settings is None
+    doubts = tuple(
+        Advice(code=code, severity="note", text=code)
+        for code in ("flash-fired", "settings-missing")
+    )
+    assert metering_of(replace(told, advice=doubts)).doubts == ("flash-fired",)
     long = as_typed(Metering(settings=replace(EXPOSED, time_s=2.5), offset_stops=-0.3))
     assert (long.time, long.offset) == ("2.5", "−0.3")
 
