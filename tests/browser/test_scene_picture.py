@@ -240,7 +240,7 @@ def test_what_it_is_metered_by(open_page: Open, own: str, service: Service) -> N
     told = service.call("GET", "/api/scenes/scene-own")["picture"]["attachment"]["metering"]
     assert (told["settings"]["time_s"], told["view_deg"]) == (pytest.approx(1 / 250), 60)
     page.get_by_role("button", name="by its settings alone, ± ½").click()
-    page.get_by_role("button", name="Take the picture away").click()
+    sheet.get_by_role("button", name="Remove", exact=True).click()
     expect(picture(page)).to_have_count(0)
     expect(page.get_by_role("button", name="Add picture")).to_be_visible()
     page.keyboard.press("u")

@@ -11,9 +11,9 @@ from pathlib import Path
 from emulsa.core.light.srgb import decoded, encoded
 from emulsa.core.picture.area import BT709
 from emulsa.core.picture.spotted import PhotoRing
+from emulsa.core.picture.tables import COARSE, FINE
 from emulsa.core.scene.seeing import LookedUp, PrintSeen
 
-FINE, COARSE = 4_096, 16  # sums are told one by one, then sixteen together
 LOST = (0, 4)  # in the shadow, in the light
 SHARES = 16_384  # of full light
 MIDWAY = 0.4  # how far out a picture's pixels lie, squared, in the mean

@@ -10,14 +10,13 @@ from sqlite3 import Connection, Row
 from typing import Any
 
 from emulsa.core.errors import CoreError, Impossible
-from emulsa.core.picture.metering import Metering
+from emulsa.core.scene.metered import picture_by
 from emulsa.core.scene.record import Scene, SceneKit, ScenePicture, SceneReading
 from emulsa.store import attachments, bench, films, kit, preferences, rows, stock
 from emulsa.store.records import SCENE
 from emulsa.store.rows import Table
 from emulsa.store.spoilt import Spoilt, sound
 
-NARROWEST, WIDEST = 0.1, 10  # width over height of a picture that is metered by
 READING = Table("reading", SceneReading, "position")
 
 
@@ -163,11 +162,7 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
 def picture_of(connection: Connection, scene_id: str) -> ScenePicture | None:
     """What the scene is metered by beside a meter."""
     found = attachments.of_scene(connection, scene_id)
-    if found is None:
-        return None
-    metering = found.metering or Metering()
-    wide, high = (found.height, found.width) if metering.turned else (found.width, found.height)
-    return ScenePicture(metering=metering, aspect=min(max(wide / high, NARROWEST), WIDEST))
+    return None if found is None else picture_by(found)
 
 
 def _put_readings(connection: Connection, scene: Scene) -> None:

@@ -26,7 +26,10 @@ export class NoRoom extends Error {
 export async function keepPicture(request: Request, file: Blob): Promise<string> {
   const image = await createImageBitmap(file).catch(() => null);
   if (!image) return "";
-  const { width, height } = image;
+  // its size as it lies in the file, as home will see it; what is drawn stands upright
+  const lying = await createImageBitmap(file, { imageOrientation: "none" });
+  const { width, height } = lying;
+  lying.close();
   const { pathname, searchParams } = new URL(request.url);
   const small = await drawn(image, SMALL_PX);
   const view = searchParams.has("scene_id") ? await drawn(image, VIEW_PX) : null;

@@ -100,7 +100,8 @@ def seen(db: Db, id: str, asked: SeeingAsked) -> PictureSeen | None:  # noqa: A0
         return None
     kit = scenes.kit_of(db, scene)
     request = replace(wire.decode(ExposureRequest, exposure.request), n=exposure.n)
-    planned = ToPrint("planned", lambda: request, compensated=True, format_mm=kit.format_mm)
+    developed_for = exposure.recipe_id is not None
+    planned = ToPrint("planned", lambda: request, developed_for, kit.format_mm)
     given = replace(planned, id="given", error_stops=exposure.error_stops)
     return picture_seen(scene, kit, asked, as_paper(None), (planned, given))
 

@@ -14,6 +14,7 @@ from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes, now
 from emulsa.api.views.done import Done
 from emulsa.api.views.ready import camera_of, ready_now
+from emulsa.api.views.scene_page import page_of
 from emulsa.api.views.scenes import KeptScene, SceneView, kept, scene_view, solution
 from emulsa.api.views.targets import targets_of
 from emulsa.core.advice import Advice
@@ -44,7 +45,6 @@ from emulsa.core.scene.changes import ChooseFilm, Edits
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
 from emulsa.core.scene.metered import picture_meter, reread
-from emulsa.core.scene.page import scene_page
 from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.printed import as_paper, taken
 from emulsa.core.scene.record import Scene, as_begun, follow_on
@@ -53,11 +53,9 @@ from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
 from emulsa.core.scene.seen import picture_seen
 from emulsa.core.scene.solve import Solution, planned
 from emulsa.core.scene.ways import PlanChoice, SchoolChoice, plan_choices, school_choices
-from emulsa.core.written import day_words, money_text
-from emulsa.exchange import pictures
+from emulsa.core.written import money_text
 from emulsa.exchange.cards import pdf
-from emulsa.exchange.printed import counted, printed
-from emulsa.store import attachments, films, kit, outings, pieces, preferences
+from emulsa.store import films, kit, outings, pieces, preferences
 from emulsa.store import scenes as store
 
 routes = Routes("scenes", "/api/scenes")
@@ -175,23 +173,7 @@ def page_pdf(db: Db, house: House, id: str) -> File:  # noqa: A002
     """A scene on one page: its picture with the places that were read, the print to come, what was
     read and how it adds up."""
     scene = found(db, id)
-    own = store.kit_of(db, scene)
-    picture = attachments.of_scene(db, id)
-    small = pictures.thumbnail(house.attachments, picture.digest) if picture else None
-    there = small is not None and small.exists()
-    asked = SeeingAsked(rings=counted(small) if small and there else ())
-    told = picture_seen(scene, own, asked, as_paper(None), [taken("now", scene, own)])
-    files = (b"", b"")
-    if small and there:
-        shown = b""
-        if told and told.look_up and told.prints and told.prints[0].grey:
-            shown = printed(small, told.look_up, told.prints[0])
-        files = (small.read_bytes(), shown)
-    outing = outings.outing(db, scene.outing_id)
-    ratio = own.picture.aspect if own.picture else 1.5
-    told_day = (outing.title, day_words(outing.day), outing.place) if outing else ()
-    where = " · ".join(each for each in told_day if each)
-    page = scene_page(scene, own, where, solution(db, scene), told, files, ratio)
+    page = page_of(db, scene, house.attachments)
     return attached(pdf.render("scene", page), PDF, f"scene-{scene.title}", "pdf")
 
 

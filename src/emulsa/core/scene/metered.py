@@ -12,6 +12,7 @@ from dataclasses import replace
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.levels import levels_of
 from emulsa.core.light.meters import PhotoReading
+from emulsa.core.logged.attachment import Attachment
 from emulsa.core.picture.area import GivenSettings, PhotoArea, PhotoMeter, Picture
 from emulsa.core.picture.calibrated import (
     CalibrationPoint,
@@ -20,15 +21,23 @@ from emulsa.core.picture.calibrated import (
     Through,
     Vignetting,
 )
-from emulsa.core.picture.metering import PictureExposure, Spot
+from emulsa.core.picture.metering import Metering, PictureExposure, Spot
 from emulsa.core.picture.spots import photo_spots
 from emulsa.core.picture.spotted import PhotoSample, PhotoSpotsRequest
 from emulsa.core.scene.plan import calibration, filters, spots
-from emulsa.core.scene.record import Scene, SceneKit, SceneReading
+from emulsa.core.scene.record import Scene, SceneKit, ScenePicture, SceneReading
 
 MOST_POINTS = 60
+NARROWEST, WIDEST = 0.1, 10.0  # width over height
 WHITE = 255  # levels of a picture as a screen shows it
 DIGITS = 4  # of an EV: more is not known, and home and away write the same
+
+
+def picture_by(found: Attachment) -> ScenePicture:
+    """What a scene is metered by beside a meter: its photograph, upright."""
+    metering = found.metering or Metering()
+    wide, high = (found.height, found.width) if metering.turned else (found.width, found.height)
+    return ScenePicture(metering=metering, aspect=min(max(wide / high, NARROWEST), WIDEST))
 
 
 def picture_meter(

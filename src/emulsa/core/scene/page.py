@@ -45,8 +45,8 @@ def scene_page(
     where: str,
     solution: Solution,
     seen: PictureSeen | None,
-    files: tuple[bytes, bytes] = (b"", b""),
-    ratio: float = 1.5,
+    files: tuple[bytes, bytes],
+    ratio: float,
 ) -> ScenePage:
     """The page of a scene as it stands; ``where`` says its day, ``files`` are its picture and the
     print to come."""

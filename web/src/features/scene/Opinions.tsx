@@ -16,6 +16,31 @@ interface OpinionProps {
   stacked?: boolean;
 }
 
+/** Ways of taking the scene as the prints they would become, where it has a picture. */
+function Prints({
+  scene,
+  picture,
+  ways,
+  columns,
+  stacked,
+}: Pick<OpinionProps, "scene" | "picture" | "stacked"> & {
+  ways: { id: string; name: string; edits: Edit[] }[];
+  columns: string;
+}) {
+  if (!picture) return null;
+  return (
+    <Suspense fallback={<Box minHeight="104px" />}>
+      <SmallPrints
+        scene={scene}
+        picture={picture}
+        ways={ways}
+        columns={stacked ? SIDE_BY_SIDE : columns}
+        named={stacked}
+      />
+    </Suspense>
+  );
+}
+
 /** What each school of placing would make of the same readings, side by side. */
 export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) {
   const { data, error } = useQuery(opinionsQuery(scene, stamp));
@@ -29,20 +54,9 @@ export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) 
   if (error) return <Box color="ink2">{error.message}</Box>;
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(7, minmax(0, 1fr))";
-  const small = picture && (
-    <Suspense fallback={<Box minHeight="104px" />}>
-      <SmallPrints
-        scene={scene}
-        picture={picture}
-        ways={ways}
-        columns={stacked ? SIDE_BY_SIDE : columns}
-        named={stacked}
-      />
-    </Suspense>
-  );
   return (
     <>
-      {small}
+      <Prints scene={scene} picture={picture} ways={ways} columns={columns} stacked={stacked} />
       <Grid
         templateColumns={columns}
         borderTop="1px solid"
@@ -123,20 +137,9 @@ export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionP
   if (error) return <Box color="ink2">{error.message}</Box>;
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(3, minmax(0, 1fr))";
-  const small = picture && (
-    <Suspense fallback={<Box minHeight="104px" />}>
-      <SmallPrints
-        scene={scene}
-        picture={picture}
-        ways={ways}
-        columns={stacked ? SIDE_BY_SIDE : columns}
-        named={stacked}
-      />
-    </Suspense>
-  );
   return (
     <>
-      {small}
+      <Prints scene={scene} picture={picture} ways={ways} columns={columns} stacked={stacked} />
       <Grid
         templateColumns={columns}
         borderTop="1px solid"

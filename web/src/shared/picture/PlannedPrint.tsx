@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { question } from "../../api/ask";
 import { BEGUN } from "../../service/service";
 import { coarser } from "./lookUp";
-import { Print, useIndexes } from "./Print";
+import { Print, tablesOf, useIndexes } from "./Print";
 import { type Pixels, pixelsQuery } from "./pixels";
 
 const WIDE = 220;
@@ -21,10 +21,7 @@ export default function PlannedPrint({ id, pictureId }: { id: string; pictureId:
 function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixels: Pixels }) {
   const asked = { ...BEGUN.seeing, rings: pixels.rings };
   const { data } = useQuery(question("exposures_seen", { path: { id }, body: asked }));
-  const known = useMemo(
-    () => (data?.look_up ? { tables: data.tables, look_up: data.look_up } : null),
-    [data],
-  );
+  const known = useMemo(() => tablesOf(data), [data]);
   const indexes = useIndexes(pixels, known, "");
   const small = useMemo(
     () => (indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),

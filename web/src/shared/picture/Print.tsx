@@ -11,6 +11,10 @@ export interface Known {
   look_up: NonNullable<Seen["look_up"]>;
 }
 
+/** The tables that came with an answer; none where it left them out. */
+export const tablesOf = (seen: Seen | null | undefined): Known | null =>
+  seen?.look_up ? { tables: seen.tables, look_up: seen.look_up } : null;
+
 /** Where the pixels stand, found anew only when the tables are other ones. */
 export function useIndexes(pixels: Pixels | undefined, known: Known | null, boxes: string) {
   return useMemo(

@@ -43,7 +43,7 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
       footer={
         <>
           <Button variant="quiet" color="brick" onClick={() => write(takeAway(attachment.id))}>
-            Take the picture away
+            Remove
           </Button>
           <FormFooter close={close} form="metering" disabled={busy}>
             Save

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { BEGUN } from "../../../service/service";
 import { coarser } from "../../../shared/picture/lookUp";
-import { Print, useIndexes } from "../../../shared/picture/Print";
+import { Print, tablesOf, useIndexes } from "../../../shared/picture/Print";
 import { pixelsQuery } from "../../../shared/picture/pixels";
 import { useLatest } from "../../../shared/useLatest";
 import type { Edit, Scene } from "../queries";
@@ -46,10 +46,7 @@ export default function SmallPrints({
     [scene, pixels, ways],
   );
   const found = useLatest(asking, seen) ?? undefined;
-  const known = useMemo(
-    () => (found?.look_up ? { tables: found.tables, look_up: found.look_up } : null),
-    [found],
-  );
+  const known = useMemo(() => tablesOf(found), [found]);
   const indexes = useIndexes(pixels, known, "");
   const small = useMemo(
     () => (pixels && indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),

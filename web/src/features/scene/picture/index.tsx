@@ -1,24 +1,23 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Notice } from "../../../components/Notice";
-import { useSize } from "../../../components/useSize";
 import { BEGUN } from "../../../service/service";
-import { type Known, Print, useIndexes } from "../../../shared/picture/Print";
-import { type Pixels, pixelsQuery, spotAt } from "../../../shared/picture/pixels";
+import { type Known, Print, tablesOf, useIndexes } from "../../../shared/picture/Print";
+import { pixelsQuery, spotAt } from "../../../shared/picture/pixels";
 import { useLatest } from "../../../shared/useLatest";
 import type { Scene } from "../queries";
 import type { Change } from "../useKeeping";
+import { Falling } from "./Falling";
+import { Frames, Photograph } from "./Frames";
 import { PictureSheet } from "./PictureSheet";
 import { type Circle, Places } from "./Places";
+import { Proposed } from "./Proposed";
 import { type Asked, type Picture, readOff, type Seen, seen } from "./queries";
 import { ReadHere } from "./ReadHere";
 
 const SEEN_MS = 33;
-/** A picture beside its print is no higher: the bridge lies under them. */
-const HIGHEST = 236;
-const GAP = 16;
 
 export interface PictureViewProps {
   /** as it would be after what is being dragged */
@@ -75,7 +74,7 @@ export default function PictureView(props: PictureViewProps) {
       async (wanted) => {
         const tables = known.current?.tables ?? "";
         const answer = await seen({ ...wanted, asked: { ...wanted.asked, tables } });
-        if (answer?.look_up) known.current = { tables: answer.tables, look_up: answer.look_up };
+        known.current = tablesOf(answer) ?? known.current;
         return answer;
       },
       SEEN_MS,
@@ -115,6 +114,11 @@ export default function PictureView(props: PictureViewProps) {
             {found?.says ?? "…"}
           </Button>
         </Box>
+        {found && !found.view_told && (
+          <Button variant="word" fontSize="14px" color="ink2" onClick={() => setSheet(true)}>
+            How wide does it see?
+          </Button>
+        )}
         {show !== "print" && (
           <Button
             variant="word"
@@ -224,124 +228,6 @@ export default function PictureView(props: PictureViewProps) {
         <Falling falling={found.falling} />
       )}
       {sheet && <PictureSheet picture={picture} close={() => setSheet(false)} />}
-    </Box>
-  );
-}
-
-/** One frame or two beside each other, at the picture's own shape. */
-function Frames({
-  loaded,
-  both,
-  show,
-  light,
-  print,
-  captions,
-}: {
-  loaded: Pixels | undefined;
-  both: boolean;
-  show: PictureViewProps["show"];
-  light: (width: number, height: number) => React.ReactNode;
-  print: (width: number, height: number) => React.ReactNode;
-  captions: [string, string];
-}) {
-  const [ref, size] = useSize<HTMLDivElement>();
-  const room = both ? (size.width - GAP) / 2 : size.width;
-  const aspect = loaded ? loaded.width / loaded.height : 1.5;
-  const height = Math.round(Math.min(room / aspect, both ? HIGHEST : size.width * 0.8));
-  const width = Math.round(height * aspect);
-  const frames = [
-    { name: "light", shown: show !== "print", caption: captions[0], draw: light },
-    { name: "print", shown: show !== "picture", caption: captions[1], draw: print },
-  ].filter((each) => each.shown);
-  return (
-    <Grid ref={ref} templateColumns={both ? "1fr 1fr" : "1fr"} columnGap={`${GAP}px`}>
-      {size.width > 0 &&
-        frames.map((each) => (
-          <Box as="figure" key={each.name} minWidth="0" justifySelf="center">
-            <Box position="relative" width={`${width}px`} height={`${height}px`} background="line">
-              {each.draw(width, height)}
-            </Box>
-            <Box as="figcaption" fontSize="13px" color="ink2" lineHeight={1.3} paddingTop="1">
-              {each.caption}
-            </Box>
-          </Box>
-        ))}
-    </Grid>
-  );
-}
-
-function Photograph({ pixels, width, height }: { pixels: Pixels; width: number; height: number }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useLayoutEffect(() => {
-    canvas.current?.getContext("2d")?.drawImage(pixels.image, 0, 0);
-  }, [pixels]);
-  return (
-    <canvas
-      ref={canvas}
-      width={pixels.width}
-      height={pixels.height}
-      aria-hidden
-      style={{ width, height, display: "block" }}
-    />
-  );
-}
-
-/** The darkest and the brightest places that have texture, to be read next. */
-function Proposed({
-  seen: { proposed },
-  put,
-  usual,
-}: {
-  seen: Seen;
-  put: (circle: Circle) => void;
-  usual: number;
-}) {
-  if (!proposed.length)
-    return (
-      <Box fontSize="14px" color="ink2">
-        No place with texture stands out.
-      </Box>
-    );
-  return (
-    <Flex wrap="wrap" columnGap="4" fontSize="14px" color="ink2" align="center">
-      {[true, false].map((dark) => (
-        <Flex key={String(dark)} gap="2" align="center" wrap="wrap">
-          {dark ? "Darkest with texture" : "Brightest with texture"}
-          {proposed
-            .filter((each) => each.dark === dark)
-            .map((each) => (
-              <Button
-                key={`${each.x} ${each.y}`}
-                variant="word"
-                fontSize="14px"
-                onClick={() => put({ x: each.x, y: each.y, radius: usual })}
-              >
-                {each.text}
-              </Button>
-            ))}
-        </Flex>
-      ))}
-    </Flex>
-  );
-}
-
-/** How much of the picture falls where. */
-export function Falling({ falling }: { falling: Seen["falling"] }) {
-  return (
-    <Box as="section" aria-label="How much of the picture falls where" paddingTop="1">
-      {falling.map((each) => (
-        <Grid
-          key={each.text}
-          templateColumns="minmax(150px, auto) 1fr 64px"
-          columnGap="2"
-          fontSize="13px"
-          alignItems="center"
-        >
-          <Box color="ink2">{each.text}</Box>
-          <Box height="8px" width={`${100 * each.share}%`} background="ink2" />
-          <Box textAlign="right">{each.share_text}</Box>
-        </Grid>
-      ))}
     </Box>
   );
 }

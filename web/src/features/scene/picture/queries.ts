@@ -1,7 +1,7 @@
 import { act } from "../../../api/acts";
 import { ask } from "../../../api/ask";
 import type { Schemas } from "../../../api/calls";
-import type { Edit, Scene } from "../queries";
+import type { Edit } from "../queries";
 
 export type Seen = Schemas["PictureSeen"];
 export type Place = Schemas["PlaceSeen"];
@@ -37,5 +37,3 @@ export const readOff = (
   through: false,
   spot,
 });
-
-export type { Scene };
