@@ -258,14 +258,26 @@ def _choice(options: tuple[Any, ...]) -> Decoder:
 
 
 def _list(kind: Any) -> Decoder:
-    inner = _decoder(kind)
+    inner, counts = _decoder(kind), _range_of_counts(kind)
 
     def decoded(value: Any, field: str) -> tuple[Any, ...]:
         if not isinstance(value, (list, tuple)):
             raise Unreadable("A list is needed here.", field=field)
+        # a picture is thousands of counts: they are looked at together, and one by one when one is off
+        if counts and {*map(type, value)} == {int}:
+            if counts.low <= min(value) and max(value) <= counts.high:
+                return tuple(value)
         return tuple(inner(entry, f"{field}.{place}") for place, entry in enumerate(value))
 
     return decoded
+
+
+def _range_of_counts(kind: Any) -> Within | None:
+    """The range of whole numbers that are nothing else; none of any other kind."""
+    limits = get_args(kind)[1:] if get_origin(kind) is Annotated else ()
+    if len(limits) == 1 and isinstance(limits[0], Within) and get_args(kind)[0] is int:
+        return None if limits[0].unit in TYPED else limits[0]
+    return None
 
 
 def _row(kinds: tuple[Any, ...]) -> Decoder:

@@ -13,7 +13,7 @@ import json
 import types
 import typing
 from collections.abc import Callable, Mapping
-from functools import cache, cached_property
+from functools import cache, cached_property, lru_cache
 from operator import itemgetter
 from sqlite3 import Connection
 from typing import (
@@ -235,7 +235,13 @@ def _reading(name: str, kind: Any) -> Reader:
         return itemgetter(name)
     if how == "flag":
         return lambda row: None if row[name] is None else bool(row[name])
-    return lambda row: None if row[name] is None else wire.decode(kind, json.loads(row[name]))
+    return lambda row: None if row[name] is None else _decoded(kind, row[name])
+
+
+@lru_cache(maxsize=4_096)
+def _decoded(kind: Any, text: str) -> Any:
+    """A column's JSON as what it stands for; records never change, so it is read once."""
+    return wire.decode(kind, json.loads(text))
 
 
 @cache

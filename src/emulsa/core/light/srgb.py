@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from bisect import bisect_right
+
 
 def decoded(share: float) -> float:
     """The light of a level, both as a share of the whole.
@@ -20,3 +22,15 @@ def encoded(light: float) -> float:
     """
     held = min(max(light, 0.0), 1.0)
     return 12.92 * held if held <= 0.0031308 else 1.055 * held ** (1 / 2.4) - 0.055
+
+
+_SHOWN_FROM = tuple(decoded((level - 0.5) / 255) for level in range(1, 256))
+
+
+def level_of(light: float) -> int:
+    """The whole level, of 0 to 255, that shows a light best.
+
+    >>> level_of(decoded(118 / 255)), level_of(-1), level_of(2)
+    (118, 0, 255)
+    """
+    return bisect_right(_SHOWN_FROM, light)

@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Annotated, Literal
 
 from emulsa.core.errors import OutOfRange, Unsound
@@ -143,6 +144,7 @@ def seen(picture: Picture, area: PhotoArea, field: str) -> Seen:
     return Seen(light, (high - low) / 2 if spread else 0.0, _clipped(light))
 
 
+@lru_cache(maxsize=16)
 def lights(picture: Picture, levels: int) -> tuple[float, ...]:
     """The light of every level where there are so many."""
     return tuple(decode(picture, k * picture.white / (levels - 1)) for k in range(levels))
@@ -164,7 +166,8 @@ def _clipped(light: float) -> Clipped:
     return "darker" if light <= DARKER else ""
 
 
-def _counted(picture: Picture, counts: Sequence[int], field: str) -> Seen:
+@lru_cache(maxsize=256)  # while something is dragged, places stay as they were counted
+def _counted(picture: Picture, counts: tuple[int, ...], field: str) -> Seen:
     whole = sum(counts)
     if not whole:
         raise Unsound("Nothing was counted.", field=field)

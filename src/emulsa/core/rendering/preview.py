@@ -10,11 +10,12 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
+from operator import mul
 
 from emulsa.core.data.development import THUMB
 from emulsa.core.errors import Missing, OutOfRange, Unsound
-from emulsa.core.light.srgb import encoded
-from emulsa.core.picture.axis import LAST, LOWEST_EV, STEPS_IN_A_STOP, half_up
+from emulsa.core.light.srgb import level_of
+from emulsa.core.picture.axis import LAST, LOWEST_EV, STEPS_IN_A_STOP
 from emulsa.core.rendering.blur import blur
 from emulsa.core.rendering.negative import net_densities
 from emulsa.core.rendering.own_film import all_print_as, knows
@@ -43,6 +44,7 @@ Lift = Callable[[Sequence[float], Sequence[float]], Sequence[float]]  # zones at
 
 ZONES = range(11)
 EVS = tuple(LOWEST_EV + index / STEPS_IN_A_STOP for index in range(LAST + 1))
+LIGHTS = tuple(2**ev for ev in EVS)
 HALF_A_ZONE = STEPS_IN_A_STOP // 2
 NEVER_NEARER = 0.005  # of the net black: so near a paper's ends its answer tells nothing
 SEEN = 3.0  # L* that is seen as another tone (common practice, no source)
@@ -82,8 +84,7 @@ def contrast_left(long: LongExposure | None) -> float:
 def _mean_ev100(scene: SceneCounts) -> float:
     """The EV of the mean light."""
     counts = scene.counts
-    light = math.fsum(count * 2**ev for count, ev in zip(counts, EVS, strict=True) if count)
-    return math.log2(light / math.fsum(counts))
+    return math.log2(_mean(LIGHTS, counts))
 
 
 def _previewed(
@@ -105,11 +106,10 @@ def _previewed(
     reflected = [10 ** -printed(each) for each in net(lift(zones_of_light, EVS))]
     light = tuple(map(lightness, reflected))
     brightest = 10**plan.paper.dmin
-    grey = tuple(half_up(255 * encoded(each * brightest)) for each in reflected)
-    worth = [
-        light[min(place + HALF_A_ZONE, LAST)] - light[max(place - HALF_A_ZONE, 0)]
-        for place in range(LAST + 1)
-    ]
+    grey = tuple([level_of(each * brightest) for each in reflected])
+    # a zone about each; beyond the axis its ends
+    held = (light[0],) * HALF_A_ZONE + light + (light[-1],) * HALF_A_ZONE
+    worth = [high - low for low, high in zip(held, held[2 * HALF_A_ZONE :], strict=False)]
     mark = _marks(worth)
     counts = scene.counts if scene else None
     return PreviewedPlan(
@@ -184,9 +184,9 @@ def _flare(plan: PreviewPlan, mean: float | None, field: str) -> Lift:
             field=f"{field}.flare.mean_ev100",
         )
     share = flare.share
+    rest, stray = 1 - share, share * 2**mean
     return lambda zones, evs: [
-        zone + math.log2((1 - share) + share * 2 ** (mean - ev))
-        for zone, ev in zip(zones, evs, strict=True)
+        zone + math.log2(rest + stray * 2**-ev) for zone, ev in zip(zones, evs, strict=True)
     ]
 
 
@@ -237,25 +237,26 @@ def _between(worth: Sequence[float], least: float) -> tuple[float, float] | None
 
 def _shares(mark: Sequence[int], counts: Sequence[float]) -> Shares:
     total = math.fsum(counts)
-    parts = [
-        math.fsum(count for each, count in zip(mark, counts, strict=True) if each == kind) / total
-        for kind in range(5)
-    ]
+    parts: list[list[float]] = [[] for _ in range(5)]
+    for each, count in zip(mark, counts, strict=True):
+        parts[each].append(count)
+    shares = [math.fsum(each) / total for each in parts]
     return Shares(
-        shadows_lost=parts[0],
-        shadows_some=parts[1],
-        full=parts[2],
-        highlights_some=parts[3],
-        highlights_lost=parts[4],
+        shadows_lost=shares[0],
+        shadows_some=shares[1],
+        full=shares[2],
+        highlights_some=shares[3],
+        highlights_lost=shares[4],
     )
 
 
 def _mean(values: Sequence[float], counts: Sequence[float]) -> float:
-    both = zip(values, counts, strict=True)
-    return math.fsum(value * count for value, count in both) / math.fsum(counts)
+    return math.fsum(map(mul, values, counts)) / math.fsum(counts)
 
 
 def _differs(light: Sequence[float], first: Sequence[float], counts: Sequence[float]) -> Differs:
+    if light is first:
+        return Differs(mean_lightness=0.0, share=0.0)
     off = [abs(a - b) for a, b in zip(light, first, strict=True)]
     return Differs(
         mean_lightness=_mean(off, counts),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from emulsa.core.corrections.aperture_choice import Format
 from emulsa.core.corrections.optics import Pinhole
@@ -62,7 +63,8 @@ def taken(id_: str, scene: Scene, kit: SceneKit, more_stops: float = 0.0) -> ToP
     return ToPrint(id_, lambda: plan(scene, kit), kit.recipe is not None, kit.format_mm, more_stops)
 
 
-def scene_counts(rings: Sequence[PhotoRing], calibration: Calibration) -> SceneCounts | None:
+@lru_cache(maxsize=8)
+def scene_counts(rings: tuple[PhotoRing, ...], calibration: Calibration) -> SceneCounts | None:
     """How much of the scene lies at each entry of the EV axis, by the picture's rings."""
     table = calibration.table
     if table is None or not any(any(ring.counts) for ring in rings):
