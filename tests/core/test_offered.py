@@ -54,7 +54,7 @@ TYPES: dict[str, Any] = {
     "bracket_sides": Side,
     "shares_of": ShareOf,
 }
-NUMBERS = {"weights", "print_zones", "sought_n"}
+NUMBERS = {"weights", "print_zones", "sought_n", "flares"}
 SOUGHT = {"sought_showed"}  # words of two types
 NOT_SAID_ANY_MORE = {"at_least_full"}  # of a shadow, before heavy was a word
 OWN_WORDS = {"card"}  # names to begin with, which one writes over

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { coarser, indexesOf, painted } from "../src/shared/picture/lookUp";
-import { levelsOf, type Pixels, ringsOf, spotAt, tilesOf } from "../src/shared/picture/pixels";
+import { indexesOf, painted } from "../src/shared/picture/lookUp";
+import { levelsOf, type Pixels, ringsOf, spotAt, thinned, tilesOf } from "../src/shared/picture/pixels";
 
 /* A picture's pixels, counted and looked up. */
 
@@ -105,10 +105,12 @@ describe("pixels looked up", () => {
     painted(new Uint16Array(9).fill(500), 9, { grey, mark }, into);
     expect([...into].filter((each) => each !== 0xffffffff)).toHaveLength(2);
   });
+});
 
-  it("are told coarser for a small picture", () => {
-    const found = coarser(Uint16Array.from({ length: 20 }, (_, k) => k), 5, 4, 2);
+describe("a picture shown small", () => {
+  it("has every second pixel across and down, the last column and row too", () => {
+    const found = thinned({ rgba: rgba(...Array.from({ length: 20 }, (_, k) => k)), width: 5, height: 4 }, 2);
     expect([found.width, found.height]).toEqual([3, 2]);
-    expect([...found.indexes]).toEqual([0, 2, 4, 10, 12, 14]);
+    expect([...found.rgba].filter((_, at) => at % 4 === 0)).toEqual([0, 2, 4, 10, 12, 14]);
   });
 });

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from emulsa.core.development.ratings import RATING_WORDS
+from emulsa.core.light.flare import FLARES
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.zones import zone_text
 
@@ -55,6 +56,7 @@ OFFERED: dict[str, Offered] = {
         "incident_pair": "incident pair: shadow side and lit side",
         "as_metered": "as metered: the first reading on V",
     },
+    "flares": FLARES,
     "verdicts": _themselves(("yes", "perhaps", "no")),
     "shadows": _themselves(("none", "thin", "full", "heavy")),
     "highlights": _themselves(("flat", "full", "blocked")),

@@ -263,10 +263,10 @@ def _list(kind: Any) -> Decoder:
     def decoded(value: Any, field: str) -> tuple[Any, ...]:
         if not isinstance(value, (list, tuple)):
             raise Unreadable("A list is needed here.", field=field)
-        # a picture is thousands of counts: they are looked at together, and one by one when one is off
-        if counts and {*map(type, value)} == {int}:
-            if counts.low <= min(value) and max(value) <= counts.high:
-                return tuple(value)
+        # a picture is thousands of counts: together first, and one by one when one is off
+        whole = bool(counts) and {*map(type, value)} == {int}
+        if counts and whole and counts.low <= min(value) and max(value) <= counts.high:
+            return tuple(value)
         return tuple(inner(entry, f"{field}.{place}") for place, entry in enumerate(value))
 
     return decoded

@@ -162,7 +162,10 @@ def kit_of(connection: Connection, scene: Scene) -> SceneKit:
 def picture_of(connection: Connection, scene_id: str) -> ScenePicture | None:
     """What the scene is metered by beside a meter."""
     found = attachments.of_scene(connection, scene_id)
-    return None if found is None else picture_by(found)
+    if found is None:
+        return None
+    paper_id = found.metering.paper_id if found.metering else None
+    return picture_by(found, kit.paper(connection, paper_id))
 
 
 def _put_readings(connection: Connection, scene: Scene) -> None:

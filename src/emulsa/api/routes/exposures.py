@@ -3,17 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from emulsa import __version__
 from emulsa.api.keeping import unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
+from emulsa.api.views.exposed import exposed
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.api.views.targets import targets_of
-from emulsa.core import wire
 from emulsa.core.advice import Advice
-from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.film.acts.exposing import (
     Bracketed,
     Logging,
@@ -27,7 +26,6 @@ from emulsa.core.logged.correct import correct
 from emulsa.core.logged.log import GivenCheck, check
 from emulsa.core.logged.record import Correction, Exposure, Given, Planned
 from emulsa.core.scene.plan import plan
-from emulsa.core.scene.printed import ToPrint, as_paper
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
 from emulsa.core.scene.seen import picture_seen
@@ -94,16 +92,10 @@ def weigh(db: Db, given: Given) -> Weighed:
 def seen(db: Db, id: str, asked: SeeingAsked) -> PictureSeen | None:  # noqa: A002
     """The picture of an exposure's scene, and the prints it was to make: as planned, and as it was
     really given. Nothing without a picture, or without the plan of its day."""
-    exposure = needed(exposures.exposure(db, id), "This exposure was not found.")
-    scene = _scene(db, exposure.scene_id)
-    if not exposure.request:
+    found = exposed(db, needed(exposures.exposure(db, id), "This exposure was not found."))
+    if found is None:
         return None
-    kit = scenes.kit_of(db, scene)
-    request = replace(wire.decode(ExposureRequest, exposure.request), n=exposure.n)
-    developed_for = exposure.recipe_id is not None
-    planned = ToPrint("planned", lambda: request, developed_for, kit.format_mm)
-    given = replace(planned, id="given", error_stops=exposure.error_stops)
-    return picture_seen(scene, kit, asked, as_paper(None), (planned, given))
+    return picture_seen(found.scene, found.kit, asked, (found.planned, found.given))
 
 
 @routes.act("PUT", "/{id}")

@@ -16,7 +16,7 @@ from emulsa.core.film.ready import Fitting, Meant, Ready, meant
 from emulsa.core.film.ready import fitting as fitting_of
 from emulsa.core.limits import Length
 from emulsa.core.logged.record import Share
-from emulsa.store import exposures, films, holders, pieces
+from emulsa.store import attachments, exposures, films, holders, pieces
 
 FilmMeant = Annotated[str, Length("A film's id", 0, 64)]
 OpticsMeant = Annotated[str, Length("A lens's or pinhole's id", 0, 64)]
@@ -65,6 +65,26 @@ def spots(db: Db, id: str) -> tuple[MeteredSpot, ...]:  # noqa: A002
     put when it is judged. None for film that took several exposures."""
     needed(pieces.piece(db, id), "This piece of film was not found.")
     return metered_spots(exposures.of_piece(db, id))
+
+
+@dataclass(frozen=True)
+class Foreseen:
+    """The exposure whose print was seen before the shutter, and its scene's picture."""
+
+    exposure_id: str
+    picture_id: str
+
+
+@routes.question("/{id}/foreseen")
+def foreseen(db: Db, id: str) -> Foreseen | None:  # noqa: A002
+    """What this negative is judged against: the print its scene's picture foretold. Nothing without
+    a picture, or for film that took several exposures."""
+    needed(pieces.piece(db, id), "This piece of film was not found.")
+    taken = exposures.of_piece(db, id)
+    if len(taken) != 1 or not taken[0].request:
+        return None
+    picture = attachments.of_scene(db, taken[0].scene_id)
+    return Foreseen(taken[0].id, picture.id) if picture else None
 
 
 @routes.act("POST", "/{id}/holder")

@@ -9,6 +9,7 @@ from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes
 from emulsa.api.views.done import Done
+from emulsa.api.views.exposed import densities
 from emulsa.api.views.print_room import (
     AreaAsked,
     PrintBeginning,
@@ -51,14 +52,12 @@ from emulsa.core.versions import version_of
 from emulsa.exchange import pictures
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.csv_table import csv_file
-from emulsa.exchange.levels import clear_level
 from emulsa.store import attachments, kit
 from emulsa.store import prints as store
 
 routes = Routes("prints", "/api/prints")
 NO_PRINT = "This print was not found."
 NO_NEGATIVE = "This negative was not found."
-CLEAR = 250.0  # the level of clear film where there is no picture
 
 
 @routes.question("")
@@ -102,7 +101,7 @@ def draw(db: Db, print: Print) -> PrintDrawn:  # noqa: A002
 @routes.question("/preview", "POST", opens_pictures=True)
 def see(db: Db, house: House, print: Print) -> PreviewTables:  # noqa: A002
     """Tables from the levels of the picture to the greys of the print."""
-    return preview(print, kit.paper(db, print.plan.paper_id), _clear(db, house, print))
+    return preview(print, kit.paper(db, print.plan.paper_id), _densities(db, house, print))
 
 
 @routes.question("/preview/area", "POST", opens_pictures=True)
@@ -110,7 +109,7 @@ def see_area(db: Db, house: House, asked: AreaAsked) -> tuple[AreaStep, ...]:
     """The greys of one area for every amount it may be dragged to."""
     found = asked.print
     paper = kit.paper(db, found.plan.paper_id)
-    return area_steps(found, paper, _clear(db, house, found), asked.area_id)
+    return area_steps(found, paper, _densities(db, house, found), asked.area_id)
 
 
 @routes.question("/strip", "POST")
@@ -225,10 +224,5 @@ def _drawn(db: Db, found: Print) -> PrintDrawn:
     return print_drawn(db, found, negative_of(db, found), last.plan if last else None)
 
 
-def _clear(db: Db, house: House, print_: Print) -> float:
-    """The level of clear film in the picture of a print's negative."""
-    negative = negative_of(db, print_)
-    picture = attachments.attachment(db, negative.picture_id or "")
-    if picture is None:
-        return CLEAR
-    return clear_level(pictures.view(house.attachments, picture.digest, picture.media_type))
+def _densities(db: Db, house: House, print_: Print) -> tuple[float, ...]:
+    return densities(db, house.attachments, print_, negative_of(db, print_))

@@ -37,6 +37,7 @@ from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
 from emulsa.core.line.lines import Typed, typed
 from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.line.touched import Touched, read_there
 from emulsa.core.logged.record import Given, Planned
 from emulsa.core.outing.today import of_today
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest
@@ -46,7 +47,7 @@ from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
 from emulsa.core.scene.metered import picture_meter, reread
 from emulsa.core.scene.plan import meter_set, plan
-from emulsa.core.scene.printed import as_paper, taken
+from emulsa.core.scene.printed import taken
 from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.relight import Relit, RelitAnswer, relit
 from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
@@ -71,13 +72,11 @@ class Draft:
 
 @dataclass(frozen=True, kw_only=True)
 class Seeing:
-    """A scene, the edits one is about to make to it, what is to be seen of its picture, and the
-    paper it is to be printed on; none is a normal one."""
+    """A scene, the edits one is about to make to it, and what is to be seen of its picture."""
 
     scene: Scene
     edits: Edits = ()
     asked: SeeingAsked
-    paper_id: Id | None = None
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -155,11 +154,13 @@ class Opinions:
 
 @dataclass(frozen=True, kw_only=True)
 class TypedLine:
-    """What is typed over a scene; ``reading_id`` names the reading it may add."""
+    """What is typed over a scene, or for a place of its picture; ``reading_id`` names the reading
+    it may add."""
 
     scene: Scene
     text: Line
     reading_id: Id
+    touched: Touched | None = None
 
 
 @routes.question("/{id}")
@@ -342,24 +343,28 @@ def seen(db: Db, seeing: Seeing) -> PictureSeen | None:
     for way in seeing.asked.ways:
         other = edited(scene, way.edits, now())
         ways.append(taken(way.id, other, store.kit_of(db, other), way.error_stops))
-    paper = as_paper(kit.paper(db, seeing.paper_id))
-    return picture_seen(scene, own, seeing.asked, paper, ways)
+    return picture_seen(scene, own, seeing.asked, ways)
 
 
 @routes.question("/line", "POST")
 def line(db: Db, asked: TypedLine) -> Typed:
-    """What a typed line, or several, mean over a scene; nothing is kept."""
-    return _typed(db, asked.scene, asked.text, asked.reading_id)
+    """What a typed line, or several, mean over a scene, or for a place of its picture; nothing is
+    kept."""
+    return _typed(db, asked.scene, asked.text, asked.reading_id, asked.touched)
 
 
 def found(db: Db, id_: str) -> Scene:
     return needed(store.scene(db, id_), "This scene was not found; it may have been deleted.")
 
 
-def _typed(db: Db, scene: Scene, text: str, reading_id: str) -> Typed:
+def _typed(
+    db: Db, scene: Scene, text: str, reading_id: str, touched: Touched | None = None
+) -> Typed:
     """What is typed means over a scene with the kit as it is, by its names."""
-    way = preferences.preferences(db)
-    return typed(text, scene, store.kit_of(db, scene), kit.names(db), way, reading_id)
+    way, own, names = preferences.preferences(db), store.kit_of(db, scene), kit.names(db)
+    if touched is not None:
+        return read_there(text, scene, own, names, way, reading_id, touched)
+    return typed(text, scene, own, names, way, reading_id)
 
 
 def _make(act: Act, makes: Made) -> None:

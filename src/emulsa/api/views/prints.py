@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
+from emulsa.api.views.exposed import by_picture
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.prints import differences
 from emulsa.core.prints.acts import full, notes_of
@@ -44,11 +45,13 @@ class TryView:
 
 @dataclass(frozen=True)
 class PrintDrawn:
-    """What a print comes to as it would stand, how good its preview is in words, and one by inkjet
-    on its sheet."""
+    """What a print comes to as it would stand, how good its preview is in words, the picture it is
+    seen by (``by_scene``: its scene's, before there is a scan), and one by inkjet on its sheet."""
 
     worked: PrintWorked
     preview_text: str
+    seen_id: str | None
+    by_scene: bool
     inkjet: InkjetSheet | None
 
 
@@ -78,6 +81,8 @@ def print_view(db: Db, found: Print) -> PrintView:
     return PrintView(
         drawn.worked,
         drawn.preview_text,
+        drawn.seen_id,
+        drawn.by_scene,
         drawn.inkjet,
         found,
         version_of(found),
@@ -108,9 +113,12 @@ def print_drawn(
     """What a plan comes to, beside the last that was printed."""
     paper, enlarger = kit.paper(db, found.plan.paper_id), kit.enlarger(db, found.plan.enlarger_id)
     size = size_of(negative)
+    scene = None if negative.picture_id else by_picture(db, found.exposure_id)
     return PrintDrawn(
         worked_out(found, paper, size, enlarger, negative.long_mm, last),
-        preview_says(found, paper),
+        preview_says(found, paper, by_scene=scene is not None),
+        scene[0] if scene else negative.picture_id,
+        scene is not None,
         on_sheet(found.inkjet, size) if found.inkjet else None,
     )
 

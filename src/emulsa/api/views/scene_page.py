@@ -7,7 +7,7 @@ from pathlib import Path
 from emulsa.api.routing import Db
 from emulsa.api.views.scenes import solution
 from emulsa.core.scene.page import ScenePage, scene_page
-from emulsa.core.scene.printed import as_paper, taken
+from emulsa.core.scene.printed import taken
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.seeing import SeeingAsked
 from emulsa.core.scene.seen import picture_seen
@@ -22,7 +22,7 @@ def page_of(db: Db, scene: Scene, folder: Path) -> ScenePage:
     kit = scenes.kit_of(db, scene)
     small = _small(db, scene.id, folder)
     asked = SeeingAsked(rings=counted(small) if small else ())
-    seen = picture_seen(scene, kit, asked, as_paper(None), [taken("now", scene, kit)])
+    seen = picture_seen(scene, kit, asked, [taken("now", scene, kit)])
     files = (small.read_bytes() if small else b"", b"")
     if small and seen and seen.look_up and seen.prints and seen.prints[0].grey:
         files = (files[0], printed(small, seen.look_up, seen.prints[0]))

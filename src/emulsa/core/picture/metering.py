@@ -5,8 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.core.light.flare import USUAL_FLARE, FlareShare
 from emulsa.core.light.meters import Offset
-from emulsa.core.limits import ExposureIndex, Label, Length, Within
+from emulsa.core.limits import ExposureIndex, Id, Label, Length, Within
 from emulsa.core.numbers import plain
 from emulsa.core.picture.area import Counts
 from emulsa.core.picture.calibrated import Share
@@ -43,7 +44,9 @@ class PictureExposure:
 class Metering:
     """What a picture is metered by: its settings where they are known, the angle it sees across,
     this camera's own offset, whether its corners are darker than they were, whether its file lies
-    on its side, and what speaks against its levels, in words. Where it was taken is never read."""
+    on its side, and what speaks against its levels, in words; and what its print is seen with: the
+    lens's flare, and the paper, none of the kit being a normal one. Where it was taken is never
+    read."""
 
     settings: PictureExposure | None = None
     view_deg: ViewDeg | None = None
@@ -52,6 +55,8 @@ class Metering:
     turned: bool = False
     taken: Label = ""
     doubts: Annotated[tuple[Label, ...], Length("Doubts of a picture", 0, 10)] = ()
+    flare_share: FlareShare = USUAL_FLARE
+    paper_id: Id | None = None
 
 
 def metering_of(told: PictureSettings) -> Metering:

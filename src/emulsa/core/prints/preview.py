@@ -9,7 +9,7 @@ counts from the base time that was found right.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Annotated
@@ -58,11 +58,11 @@ class PreviewTables:
     areas: tuple[AreaTable, ...]
 
 
-def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> PreviewTables:
-    """The tables of a plan. ``clear`` is the level of the lightest film in the scan."""
+def preview(print_: Print, paper: PrintingPaper | None, nets: Sequence[float]) -> PreviewTables:
+    """The tables of a plan; ``nets`` is the negative's density at each level of its picture."""
     answer = lamp(print_.plan)
     base = _base(answer)
-    greys = _greys(print_, paper, clear, base)
+    greys = _greys(print_, paper, nets, base)
     return PreviewTables(
         base=greys(base),
         areas=tuple(
@@ -73,14 +73,14 @@ def preview(print_: Print, paper: PrintingPaper | None, clear: float) -> Preview
 
 
 def area_steps(
-    print_: Print, paper: PrintingPaper | None, clear: float, area_id: str
+    print_: Print, paper: PrintingPaper | None, nets: Sequence[float], area_id: str
 ) -> tuple[AreaStep, ...]:
     """Greys of one area for every amount one may drag it to; none for what cannot be worked."""
     area = next((each for each in print_.plan.areas if each.id == area_id), None)
     if area is None:
         raise Missing("This area is not in the plan.", field="area_id")
     base = _base(lamp(replace(print_.plan, areas=())))
-    greys = _greys(print_, paper, clear, base)
+    greys = _greys(print_, paper, nets, base)
     burn = _burn_of(area, print_.plan)
     steps = []
     for amount in STOPS if area.stops is not None else SECONDS:
@@ -106,11 +106,10 @@ def _burn_of(area: PlannedArea, plan: PrintPlan) -> PlannedArea | None:
 
 
 def _greys(
-    print_: Print, paper: PrintingPaper | None, clear: float, base: Mapping[str, float]
+    print_: Print, paper: PrintingPaper | None, nets: Sequence[float], base: Mapping[str, float]
 ) -> Callable[[Mapping[str, float]], tuple[int, ...]]:
     """Greys by level of what has had so many seconds in each part."""
     right = print_.right_s or math.fsum(base.values())
-    nets = _positives() if print_.positive else _negatives(clear)
     ranges = {each.label: each.range for each in paper.filters} if paper else {}
     of_part = {each.id: _range(each.label, ranges) for each in print_.plan.parts}
     for each in print_.plan.areas:
@@ -125,12 +124,14 @@ def _greys(
 
 
 @lru_cache(8)
-def _negatives(clear: float) -> tuple[float, ...]:
+def of_negative(clear: float) -> tuple[float, ...]:
+    """Densities by level of a scanned negative; ``clear`` is the level of its lightest film."""
     return tuple(map(_negative(clear), range(LEVELS)))
 
 
 @lru_cache(1)
-def _positives() -> tuple[float, ...]:
+def of_positive() -> tuple[float, ...]:
+    """Densities by level of a picture that is positive already, as of a normal print."""
     return tuple(map(_positive, range(LEVELS)))
 
 
@@ -234,8 +235,11 @@ def _shown(reflectance: float) -> int:
     return round(255 * encoded(reflectance))
 
 
-def preview_says(print_: Print, paper: PrintingPaper | None) -> str:
-    """How good the preview of a print is."""
+def preview_says(print_: Print, paper: PrintingPaper | None, by_scene: bool = False) -> str:
+    """How good the preview of a print is; ``by_scene`` where there is no scan yet."""
     known = "the paper’s own measured steps" if paper and paper.steps else "a typical paper"
     start = "" if print_.right_s else " Choose a strip, and its brightness is right too."
-    return f"A preview, by {known}: it shows relations, not the print itself.{start}"
+    seen = (
+        " No scan yet: it is seen from the scene’s picture, as it was exposed." if by_scene else ""
+    )
+    return f"A preview, by {known}: it shows relations, not the print itself.{start}{seen}"

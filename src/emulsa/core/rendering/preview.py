@@ -68,6 +68,14 @@ def photo_preview(request: PhotoPreviewRequest) -> PhotoPreviewAnswer:
     return PhotoPreviewAnswer(plans=tuple(plans), blur=blur(request.blur) if request.blur else None)
 
 
+def net_densities_at(plan: PreviewPlan, evs: Sequence[float]) -> list[float]:
+    """What a plan's negative has of EVs that rise, over base plus fog; of flare nothing."""
+    camera = _camera_ev(plan, "plan")
+    n = min(max(plan.n + contrast_left(plan.long_exposure), -WIDEST), WIDEST)
+    zones = [MIDDLE + ev - camera + plan.error_stops for ev in evs]
+    return _negative(plan, n, "plan")(zones)
+
+
 def contrast_left(long: LongExposure | None) -> float:
     """N that a long exposure adds where the film gets the whole time although it wants less: the
     thumb's factors, read backwards.

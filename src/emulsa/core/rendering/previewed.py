@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.light.flare import FlareShare
 from emulsa.core.limits import EV, ExposureIndex, Id, Length, Within, Zone
 from emulsa.core.rendering.blur import Blur, BlurAsked
 from emulsa.core.rendering.own_film import OwnFilm
@@ -15,7 +16,6 @@ from emulsa.core.tones.zones import MIDDLE
 
 CameraEv = Annotated[float, Within("The camera’s EV", -20, 36)]
 PreviewError = Annotated[float, Within("The exposure’s error", -20, 20, "stops")]
-FlareShare = Annotated[float, Within("The share of flare", 0, 0.2)]
 KeyLightness = Annotated[float, Within("The key’s lightness", 0, 100)]
 TimeFactor = Annotated[float, Within("The factor of the developing time", 0.1, 10)]
 Counts = Annotated[tuple[float, ...], Length("Counts along the EV axis", 1025, 1025)]

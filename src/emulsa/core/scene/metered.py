@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.levels import levels_of
+from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.light.meters import PhotoReading
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.picture.area import GivenSettings, PhotoArea, PhotoMeter, Picture
@@ -30,14 +31,16 @@ from emulsa.core.scene.record import Scene, SceneKit, ScenePicture, SceneReading
 MOST_POINTS = 60
 NARROWEST, WIDEST = 0.1, 10.0  # width over height
 WHITE = 255  # levels of a picture as a screen shows it
+LEVELS = WHITE + 1
 DIGITS = 4  # of an EV: more is not known, and home and away write the same
 
 
-def picture_by(found: Attachment) -> ScenePicture:
-    """What a scene is metered by beside a meter: its photograph, upright."""
+def picture_by(found: Attachment, paper: PrintingPaper | None = None) -> ScenePicture:
+    """What a scene is metered by beside a meter: its photograph, upright, seen on a paper."""
     metering = found.metering or Metering()
     wide, high = (found.height, found.width) if metering.turned else (found.width, found.height)
-    return ScenePicture(metering=metering, aspect=min(max(wide / high, NARROWEST), WIDEST))
+    aspect = min(max(wide / high, NARROWEST), WIDEST)
+    return ScenePicture(metering=metering, aspect=aspect, paper=paper)
 
 
 def picture_meter(

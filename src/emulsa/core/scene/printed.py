@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 from emulsa.core.corrections.aperture_choice import Format
+from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.errors import CoreError
@@ -14,14 +15,16 @@ from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.levels import levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.printing import PrintingPaper
+from emulsa.core.light.flare import flare_text
 from emulsa.core.picture.axis import LAST, half_up
-from emulsa.core.picture.calibrated import Calibration
+from emulsa.core.picture.calibrate import photo_calibrate
+from emulsa.core.picture.calibrated import Calibration, Through
 from emulsa.core.picture.spotted import PhotoRing
 from emulsa.core.picture.tables import RINGS
 from emulsa.core.rendering.blur import Blur, BlurAsked
 from emulsa.core.rendering.own_film import knows
 from emulsa.core.rendering.paper import Paper
-from emulsa.core.rendering.preview import contrast_left, photo_preview
+from emulsa.core.rendering.preview import EVS, contrast_left, net_densities_at, photo_preview
 from emulsa.core.rendering.previewed import (
     NO_FLARE,
     FilmByTest,
@@ -35,9 +38,10 @@ from emulsa.core.rendering.previewed import (
     Shares,
 )
 from emulsa.core.rendering.tones import NORMAL_PAPER, TYPICAL_FILM
+from emulsa.core.scene.metered import LEVELS, picture_meter
 from emulsa.core.scene.plan import placement_text, plan
-from emulsa.core.scene.record import Scene, SceneKit
-from emulsa.core.scene.seeing import PrintSeen, SeeingAsked
+from emulsa.core.scene.record import Scene, SceneKit, ScenePicture
+from emulsa.core.scene.seeing import LookedUp, PrintSeen
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.placement import anchor
 
@@ -61,6 +65,23 @@ class ToPrint:
 def taken(id_: str, scene: Scene, kit: SceneKit, more_stops: float = 0.0) -> ToPrint:
     """A scene as it would be taken with its kit."""
     return ToPrint(id_, lambda: plan(scene, kit), kit.recipe is not None, kit.format_mm, more_stops)
+
+
+@dataclass(frozen=True, slots=True)
+class SeenWith:
+    """What all prints of a picture are seen with: its paper and flare, how much of it lies where
+    (where that is told), how wide it is drawn, and what it is looked up by through a filter."""
+
+    picture: ScenePicture
+    counts: SceneCounts | None
+    drawn_width: int
+    through: Through | None
+    look_up: Callable[[Through | None], LookedUp | None]
+
+
+def through_of(filters: Iterable[Filter]) -> Through | None:
+    """The contrast filter before the lens, by its colour; of several the first."""
+    return next((each.colour for each in filters if each.colour), None)
 
 
 @lru_cache(maxsize=8)
@@ -90,38 +111,45 @@ def as_paper(paper: PrintingPaper | None) -> Paper:
     return Paper(range=usual.range, dmax=paper.dmax, dmin=paper.dmin, steps=steps)
 
 
-def prints(
-    ways: Sequence[ToPrint], asked: SeeingAsked, paper: Paper, counts: SceneCounts | None
-) -> tuple[tuple[PrintSeen, ...], Blur | None]:
+def prints(ways: Sequence[ToPrint], seen: SeenWith) -> tuple[tuple[PrintSeen, ...], Blur | None]:
     """The print of each way, and how unsharp the first one's hole makes it."""
     shown: list[PrintSeen] = []
     blur = None
     for way in ways:
         try:
             request = way.request()
-            planned = _plan(way, request, asked, paper, counts)
+            planned = _plan(way, request, seen)
             answer = photo_preview(
                 PhotoPreviewRequest(
                     plans=(planned,),
-                    scene=counts,
-                    blur=None if shown else _blur(way, request, asked),
+                    scene=seen.counts,
+                    blur=None if shown else _blur(way, request, seen.drawn_width),
                 )
             )
         except CoreError as refusal:
             shown.append(_lacking(way, refusal))
             continue
         blur = answer.blur or blur
-        shown.append(_shown(request, planned, answer.plans[0]))
+        shown.append(_shown(request, planned, answer.plans[0], seen))
     return tuple(shown), blur
 
 
-def _plan(
-    way: ToPrint,
-    request: ExposureRequest,
-    asked: SeeingAsked,
-    paper: Paper,
-    counts: SceneCounts | None,
-) -> PreviewPlan:
+def negative_of_picture(scene: Scene, kit: SceneKit, way: ToPrint) -> tuple[float, ...] | None:
+    """The net density that each level of the scene's picture has on its negative, light that strays
+    left out; nothing where the picture or the way cannot tell."""
+    asked = picture_meter(scene, kit, levels=LEVELS)
+    if asked is None or kit.picture is None:
+        return None
+    try:
+        table = photo_calibrate(asked).table
+        planned = _plan(way, way.request(), SeenWith(kit.picture, None, 0, None, lambda _: None))
+        evs = [EVS[min(max(each, 0), LAST)] for each in table.index] if table else []
+        return tuple(net_densities_at(planned, evs)) or None
+    except CoreError:
+        return None
+
+
+def _plan(way: ToPrint, request: ExposureRequest, seen: SeenWith) -> PreviewPlan:
     """An exposure as a plan of the preview: as it is placed, set and developed."""
     answer = exposure(request)
     levels = levels_of(request.readings, request.filters, request.light, request.meter)
@@ -130,6 +158,7 @@ def _plan(
     n, own = answer.development.n, request.own_film
     long = LongExposure(development_change=answer.development.change, compensated=way.compensated)
     tested = own is not None and knows(own, n + contrast_left(long))
+    share = seen.picture.metering.flare_share
     return PreviewPlan(
         id=way.id,
         placed=PlacedAt(ev100=placed_ev, zone=zone),
@@ -137,17 +166,22 @@ def _plan(
         n=n,
         film=FilmByTest(kind="own", own_film=own) if tested and own else TYPICAL_FILM,
         ei=answer.ei,
-        paper=paper,
-        flare=FlareByShare(kind="share", share=asked.flare_share) if counts else NO_FLARE,
+        paper=as_paper(seen.picture.paper),
+        flare=FlareByShare(kind="share", share=share) if seen.counts else NO_FLARE,
         long_exposure=long,
     )
 
 
-def _shown(request: ExposureRequest, planned: PreviewPlan, answer: PreviewedPlan) -> PrintSeen:
+def _shown(
+    request: ExposureRequest, planned: PreviewPlan, answer: PreviewedPlan, seen: SeenWith
+) -> PrintSeen:
+    through = through_of(request.filters)
     return PrintSeen(
         id=planned.id,
         n_text=n_text(planned.n),
         placed_text=placement_text(request.placement),
+        by_text=_by_text(planned, seen.picture.paper, through),
+        look_up=None if through == seen.through else seen.look_up(through),
         grey=answer.grey,
         mark=answer.mark,
         says=shares_text(answer.shares) if answer.shares else "",
@@ -155,11 +189,25 @@ def _shown(request: ExposureRequest, planned: PreviewPlan, answer: PreviewedPlan
     )
 
 
+def _by_text(planned: PreviewPlan, paper: PrintingPaper | None, through: Through | None) -> str:
+    """What a print is seen by beside its development: paper, flare, filter, film."""
+    told = [paper.name if paper else "normal paper"]
+    if isinstance(planned.flare, FlareByShare):
+        told.append(flare_text(planned.flare.share))
+    if through:
+        told.append(f"{through.replace('_', '-')} filter")
+    if isinstance(planned.film, FilmByTest):
+        told.append("your own film test")
+    return ", ".join(told)
+
+
 def _lacking(way: ToPrint, refusal: CoreError) -> PrintSeen:
     return PrintSeen(
         id=way.id,
         n_text="",
         placed_text="",
+        by_text="",
+        look_up=None,
         grey=(),
         mark=(),
         says="",
@@ -179,11 +227,11 @@ def shares_text(shares: Shares) -> str:
     ...         highlights_lost=0,
     ...     )
     ... )
-    'full texture in 80 % of it; without any, 5 % in the shadows'
+    'full texture in 80 % of it; without any (striped), 5 % in the shadows'
     """
     said = f"full texture in {shares.full:.0%} of it".replace("%", " %")
     lost = ", ".join(_lost(shares))
-    return f"{said}; without any, {lost}" if lost else said
+    return f"{said}; without any (striped), {lost}" if lost else said
 
 
 def _lost(shares: Shares) -> Iterator[str]:
@@ -195,7 +243,7 @@ def _lost(shares: Shares) -> Iterator[str]:
             yield f"{max(share, 0.01):.0%} {where}".replace("%", " %")
 
 
-def _blur(way: ToPrint, request: ExposureRequest, asked: SeeingAsked) -> BlurAsked | None:
+def _blur(way: ToPrint, request: ExposureRequest, drawn_width: int) -> BlurAsked | None:
     """The hole of a pinhole camera; a lens's blur is what is focused, which a picture does not
     tell."""
     optics = request.optics
@@ -205,5 +253,5 @@ def _blur(way: ToPrint, request: ExposureRequest, asked: SeeingAsked) -> BlurAsk
         diameter_mm=optics.diameter_mm,
         distance_mm=optics.distance_mm,
         format_width_mm=(way.format_mm or DEFAULT_FORMAT_MM)[0],
-        picture_width=asked.drawn_width,
+        picture_width=drawn_width,
     )

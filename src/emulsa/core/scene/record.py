@@ -16,6 +16,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
 from emulsa.core.kit.films import Film, FilmRecipe
+from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
@@ -94,10 +95,12 @@ class Scene:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class ScenePicture:
-    """The photograph of a scene: what it is metered by, and its width over its height."""
+    """The photograph of a scene: what it is metered by, its width over its height, and the paper
+    its print is seen on, where one of the kit is chosen."""
 
     metering: Metering
     aspect: Aspect
+    paper: PrintingPaper | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -12,10 +12,7 @@ from emulsa.core.limits import Id, Label, Length, Within
 from emulsa.core.picture.metering import Spot
 from emulsa.core.picture.spotted import PhotoRing, Tiles
 from emulsa.core.rendering.blur import Blur
-from emulsa.core.rendering.previewed import FlareShare
 from emulsa.core.scene.changes import Edits
-
-USUAL_FLARE = 0.01  # of the mean light, of a coated lens with a shade (common practice, no source)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -31,14 +28,13 @@ class Way:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SeeingAsked:
     """What is to be seen of a scene's picture: a place under the finger, the whole by its rings and
-    tiles, other ways of taking it; the lens's flare; the tables that are there already; how wide
-    the picture is drawn."""
+    tiles, other ways of taking it; the tables that are there already; how wide the picture is
+    drawn."""
 
     probe: Spot | None = None
     rings: Annotated[tuple[PhotoRing, ...], Length("Rings of a picture as drawn", 0, 16)] = ()
     tiles: Tiles | None = None
     ways: Annotated[tuple[Way, ...], Length("Ways of taking it", 0, 7)] = ()
-    flare_share: FlareShare = USUAL_FLARE
     tables: Label = ""
     drawn_width: Annotated[int, Within("The picture's drawn width", 16, 20_000, "pixels")] = 900
 
@@ -86,11 +82,14 @@ class LookedUp:
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PrintSeen:
     """A print to come: by entry of the EV axis its grey and what is left of texture, and in
-    words how much of the picture keeps it."""
+    words how much of the picture keeps it, and what it is seen by. ``look_up`` where its pixels are
+    looked up otherwise than the picture's: through another filter."""
 
     id: str
     n_text: str
     placed_text: str
+    by_text: str
+    look_up: LookedUp | None
     grey: tuple[int, ...]
     mark: tuple[int, ...]
     says: str
@@ -143,7 +142,6 @@ class PictureSeen:
     view_told: bool
     tables: str
     look_up: LookedUp | None
-    through: str
     prints: tuple[PrintSeen, ...]
     blur: Blur | None
     fringe: tuple[FringeBin, ...]

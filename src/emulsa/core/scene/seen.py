@@ -11,13 +11,17 @@ from emulsa.core.advice import Advice
 from emulsa.core.errors import CoreError
 from emulsa.core.numbers import counted
 from emulsa.core.picture.calibrate import photo_calibrate
-from emulsa.core.picture.calibrated import Calibration, PhotoCalibrateRequest, Through
+from emulsa.core.picture.calibrated import (
+    Calibration,
+    PhotoCalibrateRequest,
+    PixelTables,
+    Through,
+)
 from emulsa.core.picture.spots import circle, photo_spots
 from emulsa.core.picture.spotted import PhotoSpots, PhotoSpotsRequest, SampleRead, SpotCircle
-from emulsa.core.rendering.paper import Paper
-from emulsa.core.scene.metered import as_kept, meters, names, picture_meter, sample_of
+from emulsa.core.scene.metered import LEVELS, as_kept, meters, names, picture_meter, sample_of
 from emulsa.core.scene.plan import levels, placement
-from emulsa.core.scene.printed import ToPrint, prints, scene_counts
+from emulsa.core.scene.printed import SeenWith, ToPrint, prints, scene_counts, through_of
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.scene.seeing import (
     Falling,
@@ -34,7 +38,6 @@ from emulsa.core.tones.zones import ev_text, zone_text
 from emulsa.core.versions import version_of
 from emulsa.core.written import doubt_text
 
-LEVELS = 256
 USUAL_ANGLE_DEG = 1.0  # of a spot meter whose angle nobody told
 WIDEST_SPOT_DEG = 30.0  # a meter that sees more reads the light, or no place of a picture
 USUAL_VIEW_DEG = 66.0  # across a phone's picture whose file does not say (common practice)
@@ -59,14 +62,13 @@ def picture_seen(
     scene: Scene,
     kit: SceneKit,
     asked: SeeingAsked,
-    paper: Paper,
     ways: Sequence[ToPrint],
 ) -> PictureSeen | None:
     """The scene's picture; nothing where it has none. It never refuses: it says what lacks.
     ``ways`` are those it is to be seen printed by, the one that counts first."""
     if kit.picture is None:
         return None
-    through = _through(kit)
+    through = through_of(each.filter for each in kit.filters)
     request = picture_meter(scene, kit, levels=LEVELS, through=through)
     assert request is not None
     try:
@@ -80,7 +82,10 @@ def picture_seen(
     found = {each.id: each for each in spots.samples}
     bins = spots.distribution.bins if spots.distribution and falls else ()
     fringe = tuple(FringeBin(zone=falls(each.ev100), share=each.share) for each in bins if falls)
-    shown, blur = prints(ways, asked, paper, counts) if scene.readings else ((), None)
+    with_ = SeenWith(
+        kit.picture, counts, asked.drawn_width, through, lambda each: _filtered(request, each)
+    )
+    shown, blur = prints(ways, with_) if scene.readings else ((), None)
     return PictureSeen(
         known=True,
         says=_says(calibration),
@@ -91,7 +96,6 @@ def picture_seen(
         view_told=kit.picture.metering.view_deg is not None,
         tables=tables,
         look_up=None if tables == asked.tables else _look_up(calibration),
-        through=through or "",
         prints=shown,
         blur=blur,
         fringe=fringe,
@@ -116,7 +120,6 @@ def _unknown(scene: Scene, kit: SceneKit, refusal: CoreError) -> PictureSeen:
         view_told=kit.picture.metering.view_deg is not None,
         tables="",
         look_up=None,
-        through="",
         prints=(),
         blur=None,
         fringe=(),
@@ -151,14 +154,6 @@ def _circle(kit: SceneKit) -> SpotCircle:
         angle_deg=told if told and told <= WIDEST_SPOT_DEG else USUAL_ANGLE_DEG,
         view_deg=kit.picture.metering.view_deg or USUAL_VIEW_DEG,
     )
-
-
-def _through(kit: SceneKit) -> Through | None:
-    """The contrast filter before the lens, by its colour; of several the first."""
-    for each in kit.filters:
-        if each.filter.colour:
-            return each.filter.colour
-    return None
 
 
 def _falls(scene: Scene, kit: SceneKit) -> Fall:
@@ -226,6 +221,11 @@ def _says(calibration: Calibration) -> str:
     if not used:
         return f"by its settings alone, {doubt}"
     return f"by {counted(used, 'spot reading')}, {doubt}"
+
+
+def _filtered(request: PhotoCalibrateRequest, through: Through | None) -> LookedUp | None:
+    """What the picture is looked up by through a filter."""
+    return _look_up(photo_calibrate(replace(request, pixels=PixelTables(through=through))))
 
 
 def _look_up(calibration: Calibration) -> LookedUp | None:

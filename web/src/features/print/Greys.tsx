@@ -1,4 +1,5 @@
 import { memo, useEffect, useMemo, useRef, useState } from "react";
+import { levelsOf as lightOf } from "../../shared/picture/pixels";
 import { useLatest } from "../../shared/useLatest";
 import { levelsOf, type Mask, maskOf, Preview } from "./applied";
 import { areaSteps, type Print, preview } from "./queries";
@@ -11,6 +12,7 @@ const PLAIN = Array.from({ length: 256 }, (_, level) => level); // as it was sca
 /** The greys themselves; tables that arrive draw nothing but them. */
 export const Greys = memo(function Greys({
   source,
+  byScene,
   width,
   height,
   print,
@@ -18,6 +20,7 @@ export const Greys = memo(function Greys({
   chosen,
 }: {
   source: string | null;
+  byScene: boolean;
   width: number;
   height: number;
   print: Print;
@@ -54,9 +57,13 @@ export const Greys = memo(function Greys({
     drawn.height = h;
     const pen = drawn.getContext("2d", { willReadFrequently: true });
     if (!pen || !image) return new Uint8Array(w * h).fill(FRAME_LEVEL);
-    pen.drawImage(image, 0, 0, w, h);
-    return levelsOf(pen.getImageData(0, 0, w, h).data);
-  }, [image, w, h]);
+    // a scene's picture has its camera's shape: it fills the negative's; its levels are those of light
+    const [across, down] = byScene ? [image.naturalWidth, image.naturalHeight] : [w, h];
+    const scale = Math.max(w / across, h / down);
+    const [wide, high] = [across * scale, down * scale];
+    pen.drawImage(image, (w - wide) / 2, (h - high) / 2, wide, high);
+    return (byScene ? lightOf : levelsOf)(pen.getImageData(0, 0, w, h).data);
+  }, [image, byScene, w, h]);
   const known = useRef(new Map<string, Mask>());
   const masks = useMemo(() => {
     const found = new Map<string, Mask>();

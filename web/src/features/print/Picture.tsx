@@ -15,6 +15,7 @@ export interface Drawing {
 /** The picture as this plan prints, with its areas; shapes are drawn on it by a few touches. */
 export function Picture({
   source,
+  byScene,
   ratio,
   print,
   negative,
@@ -28,6 +29,8 @@ export function Picture({
 }: {
   /** the picture's address; none: a plain frame */
   source: string | null;
+  /** it is the scene's, not the negative's */
+  byScene: boolean;
   ratio: number;
   /** the print the picture is shown as */
   print: Print;
@@ -116,6 +119,7 @@ export function Picture({
       {width > 0 && (
         <Greys
           source={source}
+          byScene={byScene}
           width={width}
           height={height}
           print={print}

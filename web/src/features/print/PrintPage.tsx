@@ -122,14 +122,15 @@ function Shown({ view }: { view: PrintView }) {
                     fontWeight={asScanned === (what === "scan") ? 650 : 450}
                     onClick={() => setAsScanned(what === "scan")}
                   >
-                    {what}
+                    {what === "scan" && drawn.by_scene ? "picture" : what}
                   </Button>
                 ))}
               </Flex>
             </Flex>
             <Box maxWidth={{ md: `calc(62vh * ${ratio})` }} marginInline="auto">
               <Picture
-                source={negative.picture_id ? `/api/attachments/${negative.picture_id}/view` : null}
+                source={drawn.seen_id ? `/api/attachments/${drawn.seen_id}/view` : null}
+                byScene={drawn.by_scene}
                 ratio={ratio}
                 print={draft}
                 negative={asScanned}
@@ -145,7 +146,8 @@ function Shown({ view }: { view: PrintView }) {
             <Touching touches={touches} />
             <Box color="ink2" fontSize="13px" paddingTop="2">
               {drawn.preview_text}
-              {!narrow && " Hold B to see the scan."}
+              {!narrow &&
+                (drawn.by_scene ? " Hold B to see the picture." : " Hold B to see the scan.")}
             </Box>
           </Box>
           <Flex

@@ -212,7 +212,7 @@ export function TabletScene({
         )}
         {solution?.answer && (
           <>
-            <Sums solution={solution} take={take} />
+            <Sums solution={calm ?? solution} take={take} />
             <ErrorOfSetting answer={solution.answer} />
             <SharpnessText solution={calm ?? solution} />
           </>
@@ -288,7 +288,7 @@ export function WideScene({
           paddingInline="5"
         >
           {solution?.answer ? (
-            <Sums solution={solution} take={take} />
+            <Sums solution={calm ?? solution} take={take} />
           ) : (
             <Waiting solution={solution} />
           )}

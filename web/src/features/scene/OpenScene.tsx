@@ -1,16 +1,18 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { Told } from "../../shared/told";
 import { useAsked } from "../../shared/useAsked";
 import { AddPicture } from "./AddPicture";
 import { Crowd } from "./bridge/Crowd";
 import { ToneBridge } from "./bridge/ToneBridge";
+import { ExposeButtons } from "./ExposeButtons";
 import { LyingScene, TabletScene, UprightScene, WideScene } from "./Layouts";
 import { Pictured, type Seen } from "./Pictured";
 import type { Edit, ExposureView, SceneView } from "./queries";
@@ -21,6 +23,7 @@ import { FirstReading } from "./Teaching";
 import { useKeeping } from "./useKeeping";
 import { useShape } from "./useShape";
 import { useSolution } from "./useSolution";
+import type { WordProps } from "./words/props";
 import { Sentence } from "./words/Sentence";
 
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
@@ -40,7 +43,7 @@ export function OpenScene({
   const line = useRef<HTMLInputElement>(null);
   const { scene, edit, unkept, clash, settle } = useKeeping(id, view);
   const stamp = kit.dataUpdatedAt + useStamp("scenes_solve");
-  const { solution, away, ask } = useSolution(scene, stamp);
+  const { solution, draft, away, ask } = useSolution(scene, stamp);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
   const calmScene = useDeferredValue(scene);
   const calmSolution = useDeferredValue(solution);
@@ -48,7 +51,7 @@ export function OpenScene({
   const [pin, setPin] = useState<string | null>(null);
   const [corrected, setCorrected] = useState<ExposureView | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const [seen, setSeen] = useState<Seen | null>(null);
+  const [seen] = useState(() => new Told<Seen | null>(null));
   const [refused, setRefused] = useState<string | null>(null);
 
   const ready = Boolean(solution?.answer);
@@ -111,7 +114,7 @@ export function OpenScene({
     <>
       <ToneBridge
         pins={pins}
-        fringe={view.picture ? seen?.fringe : undefined}
+        seen={view.picture ? seen : undefined}
         low={Boolean(view.picture)}
         pinned={placedId}
         high={highId}
@@ -135,14 +138,14 @@ export function OpenScene({
   const bridge = (
     <Pictured
       view={view}
-      scene={solution?.scene.id === scene.id ? solution.scene : scene}
+      draft={draft}
       placed={placedId}
       narrow={narrow}
       stamp={stamp}
       bridge={rails}
       edit={edit}
       open={setPin}
-      onSeen={setSeen}
+      onSeen={seen.set}
     />
   );
 
@@ -157,45 +160,18 @@ export function OpenScene({
     />
   );
   const sentence = (
-    <Sentence scene={calmScene} kit={kit.data} solution={calmSolution} edit={edit}>
-      {!view.picture && view.version && <AddPicture sceneId={scene.id} />}
-      {narrow && solution?.answer && (
-        <>
-          <Button variant="word" onClick={() => setOpen("ledger")}>
-            How it adds up
-          </Button>
-          <Button variant="word" onClick={() => setOpen("ways")}>
-            Other ways
-          </Button>
-        </>
-      )}
-    </Sentence>
+    <Settings
+      scene={calmScene}
+      kit={kit.data}
+      solution={calmSolution}
+      edit={edit}
+      pictureless={!view.picture && Boolean(view.version)}
+      behind={narrow && Boolean(solution?.answer)}
+      open={setOpen}
+    />
   );
-  const exposeButton = (
-    <Flex gap="3">
-      <Button
-        minHeight={shape === "upright" ? "56px" : "48px"}
-        disabled={!ready}
-        onClick={() => setOpen("bracket")}
-      >
-        Bracket
-      </Button>
-      <Button
-        variant="main"
-        minHeight={shape === "upright" ? "56px" : "48px"}
-        fontSize="17px"
-        flex="1"
-        disabled={!ready}
-        onClick={() => setOpen("expose")}
-      >
-        Expose{" "}
-        {!narrow && (
-          <Box as="kbd" fontFamily="inherit" opacity={0.8}>
-            e
-          </Box>
-        )}
-      </Button>
-    </Flex>
+  const expose = (
+    <ExposeButtons tall={shape === "upright"} keys={!narrow} ready={ready} open={setOpen} />
   );
   const messages = (
     <>
@@ -227,7 +203,7 @@ export function OpenScene({
       )}
     </>
   );
-  const parts = { entry, sentence, bridge, expose: exposeButton, messages };
+  const parts = { entry, sentence, bridge, expose, messages };
   const shown = { parts, view, solution, calm: calmSolution, take };
   const summed = { scene: calmScene, stamp, choose: chooseAperture, correct: setCorrected };
   return (
@@ -259,3 +235,28 @@ export function OpenScene({
     </>
   );
 }
+
+/** The scene's settings, and what stands behind a word: drawn anew when they change, not while a pin
+    is dragged. */
+const Settings = memo(function Settings({
+  pictureless,
+  behind,
+  open,
+  ...words
+}: WordProps & { pictureless: boolean; behind: boolean; open: (what: Open) => void }) {
+  return (
+    <Sentence {...words}>
+      {pictureless && <AddPicture sceneId={words.scene.id} />}
+      {behind && (
+        <>
+          <Button variant="word" onClick={() => open("ledger")}>
+            How it adds up
+          </Button>
+          <Button variant="word" onClick={() => open("ways")}>
+            Other ways
+          </Button>
+        </>
+      )}
+    </Sentence>
+  );
+});

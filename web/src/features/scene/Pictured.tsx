@@ -2,8 +2,10 @@ import { Box, Flex } from "@chakra-ui/react";
 import { lazy, type ReactNode, Suspense, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
-import type { Scene, SceneView } from "./queries";
+import type { Told } from "../../shared/told";
+import type { SceneView } from "./queries";
 import type { Change } from "./useKeeping";
+import type { Draft } from "./useSolution";
 
 const PictureView = lazy(() => import("./picture"));
 
@@ -14,7 +16,7 @@ const FACES = ["bridge", "picture", "print"] as const;
 /** The bridge with the scene's picture over it; on a phone one of the three at a time. */
 export function Pictured({
   view,
-  scene,
+  draft,
   placed,
   narrow,
   stamp,
@@ -24,7 +26,7 @@ export function Pictured({
   onSeen,
 }: {
   view: SceneView;
-  scene: Scene;
+  draft: Told<Draft | null>;
   placed: string | null;
   narrow: boolean;
   stamp: number;
@@ -39,7 +41,7 @@ export function Pictured({
   const shown = (show: "both" | "picture" | "print") => (
     <Suspense fallback={<Box minHeight="270px" />}>
       <PictureView
-        scene={scene}
+        draft={draft}
         picture={picture}
         placed={placed}
         show={show}

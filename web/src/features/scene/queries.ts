@@ -34,8 +34,12 @@ export const moversQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
-export const readLine = (scene: Scene, text: string, readingId: string) =>
-  ask("scenes_line", { body: { scene, text, reading_id: readingId } });
+export const readLine = (
+  scene: Scene,
+  text: string,
+  readingId: string,
+  touched: Schemas["Touched"] | null = null,
+) => ask("scenes_line", { body: { scene, text, reading_id: readingId, touched } });
 
 /** A scene worked out as it would be after some edits; nothing is kept. */
 export const solve = (scene: Scene, edits: Edit[]) =>

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, lazy, Suspense, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -14,7 +14,9 @@ import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../Conflict";
 import { useWrite } from "../useWrite";
-import { densitometer, type Judgement, judge, spotsQuery } from "./queries";
+import { densitometer, foreseenQuery, type Judgement, judge, spotsQuery } from "./queries";
+
+const PlannedPrint = lazy(() => import("../picture/PlannedPrint"));
 
 export type Negative = Pick<
   Schemas["PieceLine"],
@@ -81,6 +83,7 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
       }
     >
       <Flex direction="column" gap="4" as="form" id="judge" onSubmit={submit}>
+        <Foreseen piece_id={line.piece_id} />
         <OneOf
           label="Shadows"
           options={OFFERED.shadows}
@@ -174,6 +177,22 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
       </Flex>
     </Sheet>
+  );
+}
+
+/** The print that was foretold: what the negative is looked at against. */
+function Foreseen({ piece_id }: { piece_id: string }) {
+  const { data } = useQuery(foreseenQuery(piece_id));
+  if (!data) return null;
+  return (
+    <Box as="section" aria-label="Seen before the shutter">
+      <Box fontSize="14px" color="ink2" paddingBottom="2">
+        Seen before the shutter. Does the negative hold what this print shows?
+      </Box>
+      <Suspense fallback={<Box minHeight="180px" />}>
+        <PlannedPrint id={data.exposure_id} pictureId={data.picture_id} />
+      </Suspense>
+    </Box>
   );
 }
 

@@ -15,6 +15,9 @@ export const judge = (judgement: Judgement, base: string) =>
 export const spotsQuery = (piece_id: string) =>
   question("pieces_spots", { path: { id: piece_id } });
 
+export const foreseenQuery = (piece_id: string) =>
+  question("pieces_foreseen", { path: { id: piece_id } });
+
 /** The simulated densitometer on a patch of its own strip. */
 export const densitometer = (place: number) =>
   ask("devices_densitometer", { query: { place, zeroed: true } });

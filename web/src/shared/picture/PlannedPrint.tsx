@@ -3,9 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { question } from "../../api/ask";
 import { BEGUN } from "../../service/service";
-import { coarser } from "./lookUp";
-import { Print, tablesOf, useIndexes } from "./Print";
-import { type Pixels, pixelsQuery } from "./pixels";
+import { PrintOf, tablesOf, useIndexes } from "./Print";
+import { type Pixels, thinned } from "./pixels";
+import { pixelsQuery } from "./pixelsQuery";
 
 const WIDE = 220;
 const EVERY = 2;
@@ -22,11 +22,8 @@ function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixe
   const asked = { ...BEGUN.seeing, rings: pixels.rings };
   const { data } = useQuery(question("exposures_seen", { path: { id }, body: asked }));
   const known = useMemo(() => tablesOf(data), [data]);
-  const indexes = useIndexes(pixels, known, "");
-  const small = useMemo(
-    () => (indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),
-    [pixels, indexes],
-  );
+  const small = useMemo(() => thinned(pixels, EVERY), [pixels]);
+  const indexes = useIndexes(small, known, "");
   const height = Math.round((WIDE * pixels.height) / pixels.width);
   const prints = (data?.prints ?? []).filter((each) => each.grey.length);
   // two that are alike are one
@@ -42,12 +39,12 @@ function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixe
           style={{ width: WIDE, height }}
         />
       </Figure>
-      {small &&
+      {indexes &&
         shown.map((each) => (
           <Figure key={each.id} says={`${NAMES[each.id]}, ${each.n_text}: ${each.says}`}>
-            <Print
+            <PrintOf
               pixels={small}
-              indexes={small.indexes}
+              indexes={indexes}
               print={each}
               width={WIDE}
               height={height}

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/calls";
-import { distances, type Pixels } from "./pixels";
+import { distances, type Grid } from "./pixels";
 
 /* Pixels looked up in the core's tables: where each stands on the EV axis, and how it prints. */
 
@@ -15,26 +15,36 @@ type LookedUp = Schemas["LookedUp"];
 
 /** Where every pixel stands on the EV axis, blurred as a hole blurs it. */
 export function indexesOf(
-  { rgba, width, height }: Pixels,
+  { rgba, width, height }: Grid,
   { red, green, blue, sum_index, falloff_index }: LookedUp,
   boxes: readonly number[] = [],
 ): Uint16Array {
+  const [reds, greens, blues] = [red, green, blue].map((each) => Float32Array.from(each)) as [
+    Float32Array,
+    Float32Array,
+    Float32Array,
+  ];
   const sums = new Float32Array(width * height);
   for (let k = 0, at = 0; k < sums.length; k++, at += 4)
     sums[k] =
-      (red[rgba[at] ?? 0] ?? 0) + (green[rgba[at + 1] ?? 0] ?? 0) + (blue[rgba[at + 2] ?? 0] ?? 0);
+      (reds[rgba[at] ?? 0] ?? 0) +
+      (greens[rgba[at + 1] ?? 0] ?? 0) +
+      (blues[rgba[at + 2] ?? 0] ?? 0);
   for (const box of boxes) if (box > 1) blurred(sums, width, height, box);
+  const places = Int32Array.from(sum_index);
+  const last = places.length - 1;
   const falls = falloff_index.some(Boolean);
   const { across, down } = distances(width, height);
   const found = new Uint16Array(sums.length);
   for (let y = 0, k = 0; y < height; y++)
     for (let x = 0; x < width; x++, k++) {
-      const sum = Math.round(sums[k] ?? 0);
-      const place = sum < FINE ? sum : FINE + Math.floor((sum - FINE) / COARSE);
-      let index = sum_index[Math.min(place, sum_index.length - 1)] ?? 0;
+      // halves are rounded up, as the core does; no sum is negative
+      const sum = ((sums[k] ?? 0) + 0.5) | 0;
+      const place = sum < FINE ? sum : FINE + (((sum - FINE) / COARSE) | 0);
+      let index = places[place < last ? place : last] ?? 0;
       if (falls)
-        index += falloff_index[Math.round(RINGS * ((across[x] ?? 0) + (down[y] ?? 0)))] ?? 0;
-      found[k] = Math.max(0, Math.min(LAST, index));
+        index += falloff_index[(RINGS * ((across[x] ?? 0) + (down[y] ?? 0)) + 0.5) | 0] ?? 0;
+      found[k] = index < 0 ? 0 : index > LAST ? LAST : index;
     }
   return found;
 }
@@ -80,15 +90,6 @@ export function painted(
       y++;
     }
   }
-}
-
-/** Every so many pixels across and down: enough for a picture that is shown small. */
-export function coarser(indexes: Uint16Array, width: number, height: number, every: number) {
-  const [across, down] = [Math.ceil(width / every), Math.ceil(height / every)];
-  const found = new Uint16Array(across * down);
-  for (let y = 0, k = 0; y < down; y++)
-    for (let x = 0; x < across; x++, k++) found[k] = indexes[y * every * width + x * every] ?? 0;
-  return { indexes: found, width: across, height: down };
 }
 
 const shade = (level: number) => (OPAQUE | (level << 16) | (level << 8) | level) >>> 0;

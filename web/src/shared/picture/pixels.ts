@@ -1,75 +1,44 @@
-import { queryOptions } from "@tanstack/react-query";
 import type { Schemas } from "../../api/calls";
-import { here } from "../../api/here";
 
 /* A picture's pixels, counted: nothing here knows what a level means for film. */
 
-/** A picture as it is worked on: its pixels upright, each one's grey level by its light, and the whole
-    counted in rings about its middle and in tiles. */
-export interface Pixels {
+/** Pixels upright. */
+export interface Grid {
   width: number;
   height: number;
-  image: HTMLCanvasElement;
   rgba: Uint8ClampedArray;
+}
+
+/** A picture as it is worked on: its pixels upright, each one's grey level by its light, and the whole
+    counted in rings about its middle and in tiles. */
+export interface Counted extends Grid {
   levels: Uint8Array;
   rings: Schemas["PhotoRing"][];
   tiles: Schemas["Tiles"];
 }
 
-const LONGEST = 900;
+/** With the picture itself, as large as it is worked on. */
+export interface Pixels extends Counted {
+  image: ImageBitmap;
+}
+
 const RINGS = 8;
 const COLUMNS = 24;
 const WANTED = 3;
 const LEVELS = 256;
 const FINE = 16_384;
 
-/** Load a picture and count it. */
-export async function pixelsOf(id: string): Promise<Pixels> {
-  const image = await loaded(id);
-  const scale = Math.min(1, LONGEST / Math.max(image.naturalWidth, image.naturalHeight));
-  const canvas = document.createElement("canvas");
-  canvas.width = Math.max(1, Math.round(image.naturalWidth * scale));
-  canvas.height = Math.max(1, Math.round(image.naturalHeight * scale));
-  const pen = canvas.getContext("2d", { willReadFrequently: true });
-  if (!pen) throw new Error("This picture cannot be drawn here.");
-  pen.drawImage(image, 0, 0, canvas.width, canvas.height);
-  const { width, height } = canvas;
-  const rgba = pen.getImageData(0, 0, width, height).data;
+/** A picture's pixels as they came from its file, counted. */
+export function counted(rgba: Uint8ClampedArray, width: number, height: number): Counted {
   const levels = levelsOf(rgba);
   return {
     width,
     height,
-    image: canvas,
     rgba,
     levels,
     rings: ringsOf(levels, width, height),
     tiles: tilesOf(levels, width, height),
   };
-}
-
-export const pixelsQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["pixels", id],
-    queryFn: () => pixelsOf(id),
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-    retry: false,
-  });
-
-/** As large as it is kept here: out there it may be small only. */
-async function loaded(id: string): Promise<HTMLImageElement> {
-  for (const size of ["view", "thumbnail"]) {
-    const image = new Image();
-    image.src = here(`/api/attachments/${id}/${size}`);
-    if (
-      await image.decode().then(
-        () => true,
-        () => false,
-      )
-    )
-      return image;
-  }
-  throw new Error("This picture's file is not here; it may be at home.");
 }
 
 /** The light of a level of a screen, as a share (IEC 61966-2-1). */
@@ -95,6 +64,16 @@ export function levelsOf(rgba: Uint8ClampedArray): Uint8Array {
     found[k] = back[Math.round(sum * FINE)] ?? 0;
   }
   return found;
+}
+
+/** Every so many pixels across and down: enough for a picture that is shown small. */
+export function thinned({ rgba, width, height }: Grid, every: number): Grid {
+  const [across, down] = [Math.ceil(width / every), Math.ceil(height / every)];
+  const all = new Uint32Array(rgba.buffer, rgba.byteOffset, width * height);
+  const found = new Uint32Array(across * down);
+  for (let y = 0, k = 0; y < down; y++)
+    for (let x = 0; x < across; x++, k++) found[k] = all[y * every * width + x * every] ?? 0;
+  return { rgba: new Uint8ClampedArray(found.buffer), width: across, height: down };
 }
 
 /** How far out each column and row lies, squared: together 1 in the corners. */

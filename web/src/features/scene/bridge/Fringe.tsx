@@ -1,5 +1,7 @@
+import { useTold } from "../../../shared/told";
 import { along, type RailSpan } from "./geometry";
 import { ink2 } from "./ink";
+import type { BridgeProps } from "./props";
 
 const HIGHEST = 26;
 /** Between bins of a third of a zone. */
@@ -9,12 +11,13 @@ const BINS = 3;
 export function Fringe({
   span,
   at,
-  bins,
+  seen,
 }: {
   span: RailSpan;
   at: number;
-  bins: { zone: number; share: number }[] | undefined;
+  seen: NonNullable<BridgeProps["seen"]>;
 }) {
+  const bins = useTold(seen)?.fringe;
   if (!bins?.length) return null;
   const most = Math.max(...bins.map((each) => each.share));
   const wide = span.cell / BINS - 0.5;

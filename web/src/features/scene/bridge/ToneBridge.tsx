@@ -96,7 +96,7 @@ function Level({
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
-      <Fringe span={span} at={top} bins={rest.fringe} />
+      {rest.seen && <Fringe span={span} at={top} seen={rest.seen} />}
       <Rail span={span} at={top} thickness={rail} named />
       <Rail span={span} at={bottom} thickness={rail} />
       {/* under a picture and its print these words stand already */}
@@ -194,7 +194,7 @@ function Upright({
   const highPin = pins.find((pin) => pin.id === high);
   return (
     <>
-      <Fringe span={span} at={left} bins={rest.fringe} />
+      {rest.seen && <Fringe span={span} at={left} seen={rest.seen} />}
       <Rail span={span} at={left} thickness={rail} named />
       <Rail span={span} at={right} thickness={rail} />
       {pins.map((pin) => {

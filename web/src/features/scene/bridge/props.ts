@@ -1,3 +1,4 @@
+import type { Heard } from "../../../shared/told";
 import type { Fall } from "../queries";
 
 /** A reading on the bridge. */
@@ -17,7 +18,7 @@ export interface BridgeProps {
   rangeText: string;
   nText: string;
   /** what of the scene's picture falls where */
-  fringe?: { zone: number; share: number }[] | undefined;
+  seen?: Heard<{ fringe: { zone: number; share: number }[] } | null> | undefined;
   /** there is something over it: it is as low as it can be */
   low?: boolean;
   upright: boolean;

@@ -1,6 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
+import { kitQuery } from "../../../api/queries";
 import { Button } from "../../../components/Button";
+import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { FormFooter } from "../../../components/FormFooter";
 import { Notice } from "../../../components/Notice";
@@ -8,8 +11,10 @@ import { Problem } from "../../../components/Problem";
 import { Sheet } from "../../../components/Sheet";
 import { Tick } from "../../../components/Tick";
 import { typedNumber } from "../../../components/typedNumber";
+import { OFFERED } from "../../../service/service";
 import { Conflict } from "../../../shared/Conflict";
 import { FileLink } from "../../../shared/FileLink";
+import { offered } from "../../../shared/offered";
 import { useWrite } from "../../../shared/useWrite";
 import { type Metering, meterBy, type Picture, takeAway } from "./queries";
 
@@ -23,6 +28,9 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
   const [view, setView] = useState(typed.view);
   const [offset, setOffset] = useState(typed.offset);
   const [corners, setCorners] = useState(known.corners);
+  const [flare, setFlare] = useState(`${known.flare_share}`);
+  const [paperId, setPaperId] = useState(known.paper_id);
+  const papers = offered(useQuery(kitQuery).data?.papers, known.paper_id);
   const { problem, write, busy, at, take } = useWrite(close);
   const said = [time, aperture, iso].some((each) => each.trim());
   const wanted: Metering = {
@@ -33,6 +41,8 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
     view_deg: view.trim() ? typedNumber(view) : null,
     offset_stops: offset.trim() ? typedNumber(offset) : 0,
     corners,
+    flare_share: typedNumber(flare),
+    paper_id: paperId,
   };
   const keep = (base: string) => write(meterBy(attachment.id, wanted, base));
   return (
@@ -106,6 +116,24 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
         <Tick on={corners} set={setCorners}>
           its corners are darker than what was there
         </Tick>
+        <Flex gap="3" wrap={{ base: "wrap", md: "nowrap" }}>
+          <Choose
+            label="Its print is seen on"
+            value={paperId ?? ""}
+            options={[
+              { value: "", label: "a normal paper" },
+              ...papers.map((each) => ({ value: each.id, label: each.name })),
+            ]}
+            onChange={(id) => setPaperId(id || null)}
+          />
+          <Choose
+            label="Flare of the lens"
+            value={flare}
+            options={OFFERED.flares}
+            onChange={setFlare}
+            problem={at("flare_share")}
+          />
+        </Flex>
         <Flex columnGap="4" wrap="wrap">
           <FileLink href={`/api/attachments/${attachment.id}`}>Save as it was added</FileLink>
           <FileLink href={`/api/scenes/${attachment.scene_id}/page.pdf`}>
@@ -123,6 +151,7 @@ export function PictureSheet({ picture, close }: { picture: Picture; close: () =
             "settings.iso",
             "view_deg",
             "offset_stops",
+            "flare_share",
           ]}
         />
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />

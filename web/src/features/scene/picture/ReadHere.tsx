@@ -1,11 +1,12 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
-import { type FormEvent, type RefObject, useState } from "react";
+import { type FormEvent, type RefObject, useMemo, useState } from "react";
 import { newId } from "../../../api/newId";
 import { Button } from "../../../components/Button";
 import { Notice } from "../../../components/Notice";
+import { useLatest } from "../../../shared/useLatest";
 import { readLine, type Scene } from "../queries";
 import type { Change } from "../useKeeping";
-import { lyingAt, readOff, type Seen, type Spot } from "./queries";
+import type { Seen, Spot } from "./queries";
 
 /** What is done with the place under the circle: read off the picture, what the meter says of it, or a
     reading that was taken there before. */
@@ -37,19 +38,22 @@ export function ReadHere({
       setProblem((refusal as Error).message);
     }
   };
-  // a digit begins what the meter says; anything else is the place's name
-  const metered = /^\s*[-−]?\d/.test(text);
+  const at = useMemo(() => ({ spot, read_off: probe?.reading ?? null }), [spot, probe]);
+  const asking = useMemo(() => ({ scene, text, at }), [scene, text, at]);
+  // what it would mean, as the core reads it; what cannot be read yet means nothing
+  const meant = useLatest(asking, async (asked) =>
+    readLine(asked.scene, asked.text, "there", asked.at).then(
+      ({ edits }) => ({ edits }),
+      () => ({ edits: [] }),
+    ),
+  );
+  const metered = meant?.edits.some(
+    (each) => each.kind === "read" && each.reading.kind !== "photo",
+  );
   const take = (event: FormEvent) => {
     event.preventDefault();
-    if (metered) {
-      const id = newId();
-      void keep(async (latest) => {
-        const { edits, makes } = await readLine(latest, text, id);
-        return { edits: lyingAt(edits, spot), makes };
-      });
-    } else if (probe?.reading) {
-      void keep([readOff(newId(), text.trim(), probe.reading, spot)]);
-    }
+    const id = newId();
+    void keep((latest) => readLine(latest, text, id, at));
   };
   const free = scene.readings.filter((each) => !each.spot && !each.incident);
   return (
@@ -74,9 +78,7 @@ export function ReadHere({
           minWidth="0"
           height="44px"
         />
-        <Button type="submit" disabled={!metered && !probe?.reading}>
-          {metered ? "The meter says so" : "Read it here"}
-        </Button>
+        <Button type="submit">{metered ? "The meter says so" : "Read it here"}</Button>
         <Button variant="quiet" onClick={let_go}>
           Let go
         </Button>

@@ -2,9 +2,9 @@ import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { BEGUN } from "../../../service/service";
-import { coarser } from "../../../shared/picture/lookUp";
-import { Print, tablesOf, useIndexes } from "../../../shared/picture/Print";
-import { pixelsQuery } from "../../../shared/picture/pixels";
+import { PrintOf, tablesOf, useIndexes } from "../../../shared/picture/Print";
+import { thinned } from "../../../shared/picture/pixels";
+import { pixelsQuery } from "../../../shared/picture/pixelsQuery";
 import { useLatest } from "../../../shared/useLatest";
 import type { Edit, Scene } from "../queries";
 import { type Asked, type Picture, seen } from "./queries";
@@ -40,18 +40,14 @@ export default function SmallPrints({
               rings: pixels.rings,
               ways: ways.map(({ id, edits = [], error_stops = 0 }) => ({ id, edits, error_stops })),
             },
-            paper_id: null,
           }
         : null,
     [scene, pixels, ways],
   );
   const found = useLatest(asking, seen) ?? undefined;
   const known = useMemo(() => tablesOf(found), [found]);
-  const indexes = useIndexes(pixels, known, "");
-  const small = useMemo(
-    () => (pixels && indexes ? coarser(indexes, pixels.width, pixels.height, EVERY) : null),
-    [pixels, indexes],
-  );
+  const small = useMemo(() => pixels && thinned(pixels, EVERY), [pixels]);
+  const indexes = useIndexes(small, known, "");
   const width = named ? NARROW : WIDE;
   // what is under them does not move when they come
   const height = Math.round(pixels ? (width * pixels.height) / pixels.width : width / USUAL);
@@ -62,9 +58,9 @@ export default function SmallPrints({
         return (
           <Box key={id} paddingInline="2" minHeight={`${height}px`}>
             {small && print?.grey.length ? (
-              <Print
+              <PrintOf
                 pixels={small}
-                indexes={small.indexes}
+                indexes={indexes}
                 print={print}
                 width={width}
                 height={height}

@@ -1,27 +1,29 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Button } from "../../../components/Button";
 import { Notice } from "../../../components/Notice";
 import { BEGUN } from "../../../service/service";
 import { type Known, Print, tablesOf, useIndexes } from "../../../shared/picture/Print";
-import { pixelsQuery, spotAt } from "../../../shared/picture/pixels";
+import { spotAt } from "../../../shared/picture/pixels";
+import { pixelsQuery } from "../../../shared/picture/pixelsQuery";
+import { type Told, useTold } from "../../../shared/told";
 import { useLatest } from "../../../shared/useLatest";
-import type { Scene } from "../queries";
 import type { Change } from "../useKeeping";
+import type { Draft } from "../useSolution";
 import { Falling } from "./Falling";
 import { Frames, Photograph } from "./Frames";
+import { Heading } from "./Heading";
 import { PictureSheet } from "./PictureSheet";
 import { type Circle, Places } from "./Places";
 import { Proposed } from "./Proposed";
 import { type Asked, type Picture, readOff, type Seen, seen } from "./queries";
 import { ReadHere } from "./ReadHere";
 
-const SEEN_MS = 33;
+const SEEN_MS = 16;
 
 export interface PictureViewProps {
-  /** as it would be after what is being dragged */
-  scene: Scene;
+  /** with what is being dragged */
+  draft: Told<Draft | null>;
   picture: Picture;
   placed: string | null;
   /** both beside each other, or one of them */
@@ -33,8 +35,14 @@ export interface PictureViewProps {
 }
 
 /** A scene's picture: what its readings say of every place, and how it will print. */
-export default function PictureView(props: PictureViewProps) {
-  const { scene, picture, placed, show, stamp, edit, open, onSeen } = props;
+export default function PictureView({ draft, ...props }: PictureViewProps) {
+  const drafted = useTold(draft);
+  return drafted ? <Drafted draft={drafted} {...props} /> : null;
+}
+
+function Drafted(props: Omit<PictureViewProps, "draft"> & { draft: Draft }) {
+  const { draft, picture, placed, show, stamp, edit, open, onSeen } = props;
+  const { scene } = draft;
   const { id } = picture.attachment;
   const pixels = useQuery(pixelsQuery(id));
   const [circle, setCircle] = useState<Circle | null>(null);
@@ -53,8 +61,7 @@ export default function PictureView(props: PictureViewProps) {
     () =>
       loaded
         ? {
-            scene,
-            edits: [],
+            ...draft,
             asked: {
               ...BEGUN.seeing,
               probe: spot,
@@ -62,10 +69,9 @@ export default function PictureView(props: PictureViewProps) {
               tiles: proposing ? loaded.tiles : null,
               drawn_width: loaded.width,
             },
-            paper_id: null,
           }
         : null,
-    [scene, loaded, spot, proposing, stamp, picture.version],
+    [draft, loaded, spot, proposing, stamp, picture.version],
   );
   const known = useRef<Known | null>(null);
   const found =
@@ -107,35 +113,14 @@ export default function PictureView(props: PictureViewProps) {
   const both = show === "both";
   return (
     <Box as="section" aria-label="Picture" paddingTop="1" flexShrink={0}>
-      <Flex columnGap="4" rowGap="0" wrap="wrap" align="center" fontSize="14px" color="ink2">
-        <Box>
-          Picture{" "}
-          <Button variant="word" fontSize="14px" onClick={() => setSheet(true)}>
-            {found?.says ?? "…"}
-          </Button>
-        </Box>
-        {found && !found.view_told && (
-          <Button variant="word" fontSize="14px" color="ink2" onClick={() => setSheet(true)}>
-            How wide does it see?
-          </Button>
-        )}
-        {show !== "print" && (
-          <Button
-            variant="word"
-            fontSize="14px"
-            color="ink2"
-            aria-pressed={proposing}
-            onClick={() => setProposing(!proposing)}
-          >
-            Where to read
-          </Button>
-        )}
-        {print?.says && (both || show === "print") && (
-          <Box marginLeft="auto" textAlign="right">
-            {print.says}
-          </Box>
-        )}
-      </Flex>
+      <Heading
+        says={found?.says ?? "…"}
+        viewTold={found?.view_told ?? true}
+        prints={both || show === "print" ? (print?.says ?? "") : ""}
+        proposing={show === "print" ? null : proposing}
+        propose={setProposing}
+        open={setSheet}
+      />
       <Frames
         loaded={loaded}
         both={both}
@@ -198,7 +183,7 @@ export default function PictureView(props: PictureViewProps) {
         captions={[
           "as the light falls; touch a place to read it",
           print?.n_text
-            ? `as it will print, ${print.n_text}; striped: no texture`
+            ? `as it will print: ${print.n_text}, ${print.by_text}`
             : (print?.problem ?? ""),
         ]}
         show={show}

@@ -17,11 +17,7 @@ export const takeAway = (id: string) => act("attachments_delete", { path: { id }
 export const meterBy = (id: string, metering: Metering, base: string) =>
   act("attachments_metering", { path: { id }, query: { base }, body: metering });
 
-/** A line that was typed for a place: its reading lies there. */
-export const lyingAt = (edits: Edit[], spot: Spot): Edit[] =>
-  edits.map((each) => (each.kind === "read" ? { ...each, spot } : each));
-
-/** A place read off the picture, or moved to another. */
+/** A place that was read off the picture, moved to another. */
 export const readOff = (
   id: string,
   label: string,
