@@ -68,6 +68,7 @@ IN_PATH = {
     "/api/bench/learned/{id}": "recipe",
     "/api/bench/tests/{id}/film": "film_test",
     "/api/pieces/{id}/spots": "piece",
+    "/api/pieces/{id}/foreseen": "piece",
     "/api/prints/{id}": "print",
     "/api/films/{id}": "film",
 }

@@ -1,6 +1,7 @@
 """A scene's picture through the service: handed in, metered by, read off, taken away, carried on."""
 
 import io
+import itertools
 import math
 import struct
 import zlib
@@ -34,6 +35,7 @@ USUAL = {
     0xA001: 1,
 }
 PLACE = "N 54 12 33.21"
+RINGS = [{"rho2": 0.1, "counts": [20] * 256}]
 
 
 def block(orientation: int = 1) -> Image.Exif:
@@ -431,3 +433,87 @@ def test_a_place_of_it_is_one_shown_value(client: TestClient, scene: str) -> Non
     told = refusal(edit(client, {"kind": "put_at", "id": "dark", "spot": short}), 422)
     assert told["field"] == "edits.0.spot.counts"
     assert readings(client)["dark"]["spot"] is None
+
+
+def test_its_print_is_seen_on_a_paper_of_the_kit(client: TestClient, scene: str) -> None:
+    """Paper and flare are kept with the picture, and are those of every print of it; a paper that
+    is not in the kit is a normal one; flare out of range is refused."""
+    attach(client, photograph())
+    edit(client, {"kind": "put_at", "id": "dark", "spot": spot(60, 0.2)})
+    before = seen(client, rings=RINGS)["prints"][0]
+    picture = view(client)["picture"]
+
+    def put(**more: Any) -> Any:
+        return client.put(
+            "/api/attachments/pic/metering",
+            params={"base": view(client)["picture"]["version"]},
+            json={**picture["attachment"]["metering"], **more},
+        )
+
+    assert put(paper_id="paper-sleet", flare_share="0.04").status_code == 200
+    after = seen(client, rings=RINGS)["prints"][0]
+    assert (before["by_text"], after["by_text"]) == (
+        "normal paper, flare 1 %",
+        "Sleet fibre, variable, flare 4 %",
+    )
+    assert after["grey"] != before["grey"]
+    put(paper_id="gone", flare_share=0)
+    assert seen(client, rings=RINGS)["prints"][0]["by_text"] == "normal paper, no flare"
+    wide = refusal(put(flare_share=0.5), 422)
+    assert (wide["field"], wide["allowed"]) == ("flare_share", [0, 0.2])
+
+
+def test_a_print_without_a_scan_begins_with_it(client: TestClient, scene: str) -> None:
+    """The print of a negative that was not scanned is seen from its scene's picture, as it was
+    exposed; with a scan it is the scan, with neither a plain frame."""
+    exposure = client.get("/api/log/exposure-shed-A").json()["exposure"]
+    of_scene = {"scene_id": exposure["scene_id"], "name": "shed.jpg"}
+    client.put("/api/attachments/shed-pic", params=of_scene, content=photograph())
+    with_scan = client.get("/api/prints/print-shed").json()
+    assert (with_scan["seen_id"], with_scan["by_scene"]) == ("scan-shed", False)
+    assert client.delete("/api/attachments/scan-shed").status_code == 200
+    told = client.get("/api/prints/print-shed").json()
+    assert (told["seen_id"], told["by_scene"]) == ("shed-pic", True)
+    assert "No scan yet" in told["preview_text"]
+    plan = told["print"]
+    base = client.post("/api/prints/preview", json=plan).json()["base"]
+    assert all(b >= a for a, b in itertools.pairwise(base))  # lighter places print lighter
+    assert base[0] < base[255]
+    steps = client.post("/api/prints/preview/area", json={"print": plan, "area_id": "roof"}).json()
+    assert steps[0]["greys"] == base
+    # settings of a stop less light there: the same level stands for a darker place, and prints so
+    known = client.get(f"/api/scenes/{exposure['scene_id']}").json()["picture"]
+    darker = {**known["attachment"]["metering"], "offset_stops": -1}
+    client.put("/api/attachments/shed-pic/metering", params={"base": known["version"]}, json=darker)
+    again = client.post("/api/prints/preview", json=plan).json()["base"]
+    assert sum(again) < sum(base)
+    client.delete("/api/attachments/shed-pic")
+    bare = client.get("/api/prints/print-shed").json()
+    assert (bare["seen_id"], bare["by_scene"]) == (None, False)
+
+
+def test_a_negative_is_judged_against_it(client: TestClient, scene: str) -> None:
+    """The exposure whose print was foretold; nothing for film without a picture, or exposed
+    twice."""
+    told = client.get("/api/log/exposure-shed-A").json()
+    piece, of_scene = told["exposure"]["piece_id"], told["exposure"]["scene_id"]
+    assert client.get(f"/api/pieces/{piece}/foreseen").json() is None
+    params = {"scene_id": of_scene, "name": "shed.jpg"}
+    client.put("/api/attachments/shed-pic", params=params, content=photograph())
+    assert client.get(f"/api/pieces/{piece}/foreseen").json() == {
+        "exposure_id": "exposure-shed-A",
+        "picture_id": "shed-pic",
+    }
+    refusal(client.get("/api/pieces/nowhere/foreseen"), 404)
+
+
+def test_what_is_typed_for_a_place_is_read_by_the_core(client: TestClient, scene: str) -> None:
+    there = {"spot": spot(60, 0.2), "read_off": {"kind": "photo", "ev100": 9, "sigma_stops": 0.3}}
+    body = {"scene": view(client)["scene"], "reading_id": "new", "touched": there}
+    named = client.post("/api/scenes/line", json={**body, "text": "bank"}).json()
+    metered = client.post("/api/scenes/line", json={**body, "text": "9.5 bank"}).json()
+    assert named["says"] == "bank, read off the picture"
+    assert [each["edits"][0]["reading"]["kind"] for each in (named, metered)] == ["photo", "ev"]
+    assert all(each["edits"][0]["spot"]["x"] == 0.2 for each in (named, metered))
+    unknown = {**body, "text": "bank", "touched": {"spot": spot(60, 0.2)}}
+    assert refusal(client.post("/api/scenes/line", json=unknown), 422)["field"] == "text"

@@ -193,6 +193,32 @@ def test_other_ways_are_seen(open_page: Open) -> None:
     assert len(set(names)) == 3
 
 
+def test_a_print_and_a_judgement_begin_with_it(open_page: Open, service: Service) -> None:
+    """Of a negative nobody scanned: its print is planned on the scene's picture, and it is judged
+    against the print that was foretold."""
+    of_scene = service.call("GET", "/api/log/exposure-shed-A")["exposure"]["scene_id"]
+    page = open_page(f"/scene/{of_scene}")
+    add(page)
+    service.call("DELETE", "/api/attachments/scan-shed")
+    page.goto(service.url + "/print/print-shed")
+    expect(page.locator("canvas[data-preview=print]")).to_be_visible()
+    expect(page.get_by_text("No scan yet: it is seen from the scene’s picture")).to_be_visible()
+    expect(page.get_by_role("button", name="picture", exact=True)).to_be_visible()
+    page.wait_for_function(
+        """() => {
+            const canvas = document.querySelector('canvas[data-preview=print]');
+            const pen = canvas.getContext('2d');
+            const at = (x) => pen.getImageData(x * canvas.width, 0.5 * canvas.height, 1, 1).data[0];
+            return at(0.55) - at(0.35) > 30;
+        }"""
+    )  # its halves, cut to the negative's shape
+    page.goto(service.url + "/log/exposure-shed-A")
+    page.get_by_role("button", name="Judge again").click()
+    sheet = page.get_by_role("dialog")
+    expect(sheet.get_by_text("Does the negative hold what this print shows?")).to_be_visible()
+    expect(sheet.get_by_role("img", name="Print as it was planned")).to_be_visible()
+
+
 def test_where_to_read_is_proposed(open_page: Open) -> None:
     page = open_page(HOUSE)
     page.get_by_role("button", name="Where to read").click()
@@ -235,10 +261,16 @@ def test_what_it_is_metered_by(open_page: Open, own: str, service: Service) -> N
     expect(sheet.get_by_role("alert")).to_contain_text("must be between 1 and 170 degrees")
     sheet.get_by_label("Sees across, in degrees").fill("60")
     sheet.get_by_label("Time, s").fill("1/250")
+    sheet.get_by_label("Its print is seen on").select_option(label="Sleet fibre, variable")
+    sheet.get_by_label("Flare of the lens").select_option(label="2 %: bright sky about, no shade")
     sheet.get_by_role("button", name="Save", exact=True).click()
     expect(sheet).to_have_count(0)
     told = service.call("GET", "/api/scenes/scene-own")["picture"]["attachment"]["metering"]
     assert (told["settings"]["time_s"], told["view_deg"]) == (pytest.approx(1 / 250), 60)
+    assert (told["paper_id"], told["flare_share"]) == ("paper-sleet", 0.02)
+    expect(page.get_by_label("Picture", exact=True)).to_contain_text(
+        "Sleet fibre, variable, flare 2 %"
+    )
     page.get_by_role("button", name="by its settings alone, ± ½").click()
     sheet.get_by_role("button", name="Remove", exact=True).click()
     expect(picture(page)).to_have_count(0)

@@ -15,7 +15,7 @@ from emulsa.core.prints.layout import layout
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.mat import matted
 from emulsa.core.prints.negative import PrintedNegative
-from emulsa.core.prints.preview import area_steps, preview
+from emulsa.core.prints.preview import area_steps, of_negative, preview
 from emulsa.core.prints.record import (
     Margins,
     Mat,
@@ -43,6 +43,7 @@ PLAN = PrintPlan(
     areas=(SKY, TREE),
 )
 SKY_PRINT = Print(id="p", exposure_id="e", title="Sky", plan=PLAN)
+SCANNED = of_negative(250)
 
 
 def test_it_is_a_part_that_not_all_of_the_picture_gets() -> None:
@@ -103,7 +104,7 @@ def test_another_aperture_is_another_light(aperture: str, seconds: float) -> Non
     own = replace(SKY, seconds=seconds, own=OwnLight(filter="Hard filter", aperture=aperture))
     same = replace(own, seconds=seconds * worth(own, PLAN), own=OwnLight(filter="Hard filter"))
     shown = [
-        preview(replace(SKY_PRINT, plan=replace(PLAN, areas=(each,))), PAPER, 250)
+        preview(replace(SKY_PRINT, plan=replace(PLAN, areas=(each,))), PAPER, SCANNED)
         for each in (own, same)
     ]
     assert shown[0] == shown[1]
@@ -114,14 +115,14 @@ def test_another_aperture_is_another_light(aperture: str, seconds: float) -> Non
 def test_what_is_held_back_in_it_is_lighter_there() -> None:
     """Laid over the burn it comes to what the rest of the burn's seconds make; every amount it may
     be dragged to is told alike."""
-    tables = preview(SKY_PRINT, PAPER, 250)
+    tables = preview(SKY_PRINT, PAPER, SCANNED)
     sky, tree = ({each.id: each.greys for each in tables.areas}[i] for i in ("sky", "tree"))
     less = replace(SKY_PRINT, plan=replace(PLAN, areas=(replace(SKY, seconds=9),)))
-    rest = preview(less, PAPER, 250).areas[0].greys
+    rest = preview(less, PAPER, SCANNED).areas[0].greys
     laid = [a + b - base for a, b, base in zip(sky, tree, tables.base, strict=True)]
     assert laid == list(rest)
     assert sum(tree) > sum(tables.base) > sum(sky)
-    steps = {each.amount: each.greys for each in area_steps(SKY_PRINT, PAPER, 250, "tree")}
+    steps = {each.amount: each.greys for each in area_steps(SKY_PRINT, PAPER, SCANNED, "tree")}
     assert steps[3] == tree
     assert max(steps) < 12
 

@@ -40,7 +40,7 @@ from emulsa.core.prints.differences import told as told_apart
 from emulsa.core.prints.layout import layout, mask_text
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import PrintedNegative, from_densities
-from emulsa.core.prints.preview import area_steps, preview, preview_says
+from emulsa.core.prints.preview import area_steps, of_negative, of_positive, preview, preview_says
 from emulsa.core.prints.record import EaselMask, KeptStrip, PaperSheet, Shape, TryNotes
 from emulsa.core.prints.strips import shown, told
 from emulsa.core.prints.worked import worked_out
@@ -342,37 +342,42 @@ def test_strips_in_words() -> None:
 def test_the_preview_goes_the_way_of_the_plan() -> None:
     """A burn prints darker, a dodge lighter, more time darker, a negative turned; greys never turn
     round along the levels."""
-    found = preview(SHED_PRINT, PAPER, 250)
+    found = preview(SHED_PRINT, PAPER, of_positive())
     tables = {each.id: each.greys for each in found.areas}
     middle = 128
     assert tables["roof"][middle] < found.base[middle]
     assert tables["beams"][middle] > found.base[middle]
     assert all(b >= a for a, b in pairwise(found.base))  # a positive
-    negative = preview(replace(SHED_PRINT, positive=False), PAPER, 250)
+    negative = preview(SHED_PRINT, PAPER, of_negative(250))
     assert all(b <= a for a, b in pairwise(negative.base))
     parts = tuple(replace(each, seconds=each.seconds * 2) for each in SHED_PRINT.plan.parts)
-    longer = preview(replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, parts=parts)), PAPER, 250)
+    longer = preview(
+        replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, parts=parts)), PAPER, of_positive()
+    )
     assert sum(longer.base) < sum(found.base)
     assert "typical paper" in preview_says(SHED_PRINT, PAPER)
     assert "Choose a strip" in preview_says(TIP_PRINT, None)
+    by_scene = preview_says(SHED_PRINT, PAPER, by_scene=True)
+    assert by_scene.endswith("No scan yet: it is seen from the scene’s picture, as it was exposed.")
 
 
 def test_what_one_drags_is_known_beforehand() -> None:
     """Every twelfth of a stop of an area, and each is what the preview says of it; holding back for
     all of a part is left out."""
     steps = {
-        round(each.amount, 6): each.greys for each in area_steps(SHED_PRINT, PAPER, 250, "roof")
+        round(each.amount, 6): each.greys
+        for each in area_steps(SHED_PRINT, PAPER, of_positive(), "roof")
     }
     assert len(steps) == 37
-    found = {each.id: each.greys for each in preview(SHED_PRINT, PAPER, 250).areas}
+    found = {each.id: each.greys for each in preview(SHED_PRINT, PAPER, of_positive()).areas}
     assert steps[1.5] == found["roof"]
     assert sum(steps[3]) < sum(steps[1]) < sum(steps[0])
     beams = replace(SHED_PRINT.plan.areas[2], stops=None, seconds=3.0)
     held = replace(SHED_PRINT, plan=replace(SHED_PRINT.plan, areas=(beams,)))
-    amounts = [each.amount for each in area_steps(held, PAPER, 250, "beams")]
+    amounts = [each.amount for each in area_steps(held, PAPER, of_positive(), "beams")]
     assert max(amounts) == 17.5  # of 18 s
     with pytest.raises(Missing, match="not in the plan"):
-        area_steps(SHED_PRINT, PAPER, 250, "none")
+        area_steps(SHED_PRINT, PAPER, of_positive(), "none")
 
 
 def test_a_plan_that_cannot_be_worked_says_so() -> None:

@@ -8,6 +8,7 @@ import pytest
 from emulsa.core.advice import Advice
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.errors import Impossible
+from emulsa.core.kit.printing import PaperFilter
 from emulsa.core.light.meters import EvReading, PhotoReading
 from emulsa.core.light.srgb import encoded
 from emulsa.core.picture.area import LIGHT_118
@@ -21,12 +22,13 @@ from emulsa.core.picture.metering import (
 )
 from emulsa.core.picture.settings import PictureSettings
 from emulsa.core.picture.spotted import PhotoRing, TileCell, Tiles
+from emulsa.core.rendering.negative import net_density
 from emulsa.core.rendering.paper import Paper
 from emulsa.core.rendering.previewed import Shares
 from emulsa.core.scene.changes import Drop, PutAt, Read
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.metered import meters, names, picture_meter, reread, without_spots
-from emulsa.core.scene.printed import as_paper, shares_text
+from emulsa.core.scene.printed import as_paper, negative_of_picture, shares_text
 from emulsa.core.scene.printed import taken as taken_by
 from emulsa.core.scene.record import Pin, Scene, SceneKit, ScenePicture, SceneReading, revisit
 from emulsa.core.scene.seeing import PictureSeen, SeeingAsked
@@ -36,9 +38,14 @@ from emulsa.demo.prints import PAPER
 
 AT = "2026-01-17T12:00:00Z"
 EXPOSED = PictureExposure(time_s=1 / 125, aperture=8, iso=200)
-PICTURE = ScenePicture(metering=Metering(settings=EXPOSED, view_deg=66), aspect=1.5)
+METERING = Metering(settings=EXPOSED, view_deg=66)
+PICTURE = ScenePicture(metering=METERING, aspect=1.5)
 KIT = SceneKit(picture=PICTURE)
-PAPER_ = Paper()
+RED = next(each for each in FILTERS if each.id == "filter-red")
+
+
+def with_flare(share: float) -> SceneKit:
+    return replace(KIT, picture=replace(PICTURE, metering=replace(METERING, flare_share=share)))
 
 
 def level(stops: float) -> int:
@@ -61,7 +68,7 @@ def scene(*readings: SceneReading) -> Scene:
 
 
 def seen(of: Scene, kit: SceneKit = KIT, **asked: Any) -> PictureSeen:
-    found = picture_seen(of, kit, SeeingAsked(**asked), PAPER_, (taken_by("now", of, kit),))
+    found = picture_seen(of, kit, SeeingAsked(**asked), (taken_by("now", of, kit),))
     assert found is not None
     return found
 
@@ -71,7 +78,7 @@ SHADE, FROST = taken("shade", 9, spot(-3)), taken("frost", 13, spot(1))
 
 def test_a_scene_without_a_picture_has_none() -> None:
     assert picture_meter(scene(SHADE), SceneKit()) is None
-    assert picture_seen(scene(SHADE), SceneKit(), SeeingAsked(), PAPER_, ()) is None
+    assert picture_seen(scene(SHADE), SceneKit(), SeeingAsked(), ()) is None
 
 
 def test_what_is_read_off_follows_the_readings() -> None:
@@ -225,7 +232,7 @@ def test_the_print_follows_what_is_planned() -> None:
         taken_by("over", placed, KIT, 1.0),
         taken_by("nothing", scene(), KIT),
     )
-    found = picture_seen(placed, KIT, SeeingAsked(), PAPER_, ways)
+    found = picture_seen(placed, KIT, SeeingAsked(), ways)
     assert found is not None
     now, soft, over, nothing = found.prints
     assert [each.id for each in found.prints] == ["now", "softer", "over", "nothing"]
@@ -237,9 +244,55 @@ def test_the_print_follows_what_is_planned() -> None:
     assert over.grey != now.grey
     assert nothing.problem.startswith("Type a reading to begin")
     assert nothing.grey == ()
-    greyer = picture_seen(placed, KIT, SeeingAsked(), Paper(range=1.6), ways)
-    assert greyer is not None
-    assert greyer.prints[0].grey != now.grey
+
+
+def test_its_print_is_seen_on_one_s_own_paper() -> None:
+    """A soft paper holds more; what it is seen on is said, and so is a filter."""
+    placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3))
+    soft = replace(PAPER, name="Sleet soft", filters=(PaperFilter(label="00", range=1.6),))
+    plain = seen(placed).prints[0]
+    softer = seen(placed, replace(KIT, picture=replace(PICTURE, paper=soft))).prints[0]
+    assert softer.mark.count(2) > plain.mark.count(2)
+    assert (plain.by_text, softer.by_text) == ("normal paper", "Sleet soft")
+    rings = (ring(s1=90, s_3=10),)
+    red = replace(KIT, filters=(RED,))
+    assert seen(placed, red, rings=rings).prints[0].by_text == (
+        "normal paper, flare 1 %, red filter"
+    )
+    assert seen(placed, with_flare(0.0), rings=rings).prints[0].by_text == "normal paper, no flare"
+
+
+def test_each_way_is_seen_through_its_own_filter() -> None:
+    """One like the picture's needs no tables; another's are those of a picture seen through it."""
+    placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3))
+    red = replace(KIT, filters=(RED,))
+    ways = (taken_by("now", placed, KIT), taken_by("red", placed, red))
+    found = picture_seen(placed, KIT, SeeingAsked(), ways)
+    through = picture_seen(placed, red, SeeingAsked(), ways)
+    assert found is not None
+    assert through is not None
+    assert [each.look_up is None for each in found.prints] == [True, False]
+    assert [each.look_up is None for each in through.prints] == [False, True]
+    assert found.prints[1].look_up == through.look_up
+    assert through.prints[0].look_up == found.look_up
+
+
+def test_what_a_level_of_the_picture_is_on_the_negative() -> None:
+    """A reading on III has the net density of Zone III on a normal negative, the other as many
+    zones above as it is lighter (the table of `negative`); two stops more make it denser; without a
+    picture, or without readings, nothing is told."""
+    placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3), n=0.0)
+    way = taken_by("now", placed, KIT)
+    nets = negative_of_picture(placed, KIT, way)
+    assert nets is not None
+    assert len(nets) == 256
+    assert nets[level(-3)] == pytest.approx(net_density(3), abs=0.02)
+    assert nets[level(1)] == pytest.approx(net_density(7), abs=0.02)
+    more = negative_of_picture(placed, KIT, taken_by("more", placed, KIT, 2.0))
+    assert more is not None
+    assert more[level(-3)] == pytest.approx(net_density(5), abs=0.02)
+    assert negative_of_picture(placed, SceneKit(), way) is None
+    assert negative_of_picture(scene(), KIT, taken_by("now", scene(), KIT)) is None
 
 
 def test_flare_is_a_share_of_the_whole_picture_s_light() -> None:
@@ -247,12 +300,12 @@ def test_flare_is_a_share_of_the_whole_picture_s_light() -> None:
     placed = replace(scene(SHADE, FROST), pin=Pin(reading="shade", zone=3))
     rings = (ring(s1=90, s_3=10),)
     clean, lit = (
-        seen(placed, rings=rings, flare_share=share).prints[0].grey for share in (0.0, 0.1)
+        seen(placed, with_flare(share), rings=rings).prints[0].grey for share in (0.0, 0.1)
     )
     dark = index(9)
     assert lit[dark] > clean[dark] + 5
     assert lit[index(14)] == clean[index(14)]
-    assert seen(placed, flare_share=0.1).prints[0].grey == clean
+    assert seen(placed, with_flare(0.1)).prints[0].grey == clean
 
 
 def test_a_hole_blurs_it_and_a_contrast_filter_is_seen() -> None:
@@ -261,12 +314,10 @@ def test_a_hole_blurs_it_and_a_contrast_filter_is_seen() -> None:
     blurred = seen(scene(SHADE, FROST), hole, drawn_width=800)
     assert blurred.blur is not None
     assert blurred.blur.sigma == pytest.approx(blurred.blur.blur_mm / 4 / 120 * 800)
-    red = next(each for each in FILTERS if each.id == "filter-red")
     plain, filtered = (
         seen(scene(SHADE, FROST)),
-        seen(scene(SHADE, FROST), replace(KIT, filters=(red,))),
+        seen(scene(SHADE, FROST), replace(KIT, filters=(RED,))),
     )
-    assert (plain.through, filtered.through) == ("", "red")
     assert plain.look_up is not None
     assert filtered.look_up is not None
     assert filtered.look_up.red[200] > 3 * plain.look_up.red[200]
@@ -367,4 +418,6 @@ def test_what_is_lost_is_said_with_where() -> None:
         highlights_some=0,
         highlights_lost=0.02,
     )
-    assert shares_text(lost) == "full texture in 98 % of it; without any, 2 % in the highlights"
+    assert shares_text(lost) == (
+        "full texture in 98 % of it; without any (striped), 2 % in the highlights"
+    )
