@@ -19,7 +19,7 @@ import uvicorn
 from fastapi import FastAPI
 
 from benchmarks import bench, darkroom, field, large, picture, printing
-from benchmarks.drag import redraw_p95_ms
+from benchmarks.drag import first_print_ms, redraw_p95_ms, seen_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.core import wire
 from emulsa.core.data import examples
@@ -194,6 +194,12 @@ def service(running: Running) -> None:
         echoed, answered = request_ms(echo, f"{running.url}/api/compute/exposure")
     report(f"POST exposure ÷ bare route ({echoed:.2f} ms)", answered / echoed, 1.4, "×")
     report("dragging a pin, redraw p95", redraw_p95_ms(running.url), 50, "ms")
+    report("dragging a pin, print to come redrawn p95", seen_p95_ms(running.url), 100, "ms")
+    with tempfile.TemporaryDirectory() as folder:
+        large = picture.twelve_megapixels(Path(folder) / "large.jpg")
+        took, held = first_print_ms(running.url, large)
+    report("12 megapixels chosen, to their print", took / 1e3, 1.5, "s")
+    report("the page held up meanwhile, at most", held, 50, "ms")
     report("server resident", running.resident_mb(), 130, "MB")
     report("reading line, answer", line_ms(running.url), 50, "ms")
     report("a card as PDF", card_ms(running.url), 300, "ms")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 from tests.browser import chromium
@@ -60,3 +61,50 @@ def redraw_p95_ms(url: str) -> float:
         page.evaluate(MEASURE)  # a first drag warms the page; the second one is measured
         took: list[float] = page.evaluate(MEASURE)
     return took[int(len(took) * 0.95)]
+
+
+# counts what is drawn on a canvas, and how long the page was held up
+WATCHED = """
+const put = CanvasRenderingContext2D.prototype.putImageData;
+CanvasRenderingContext2D.prototype.putImageData = function (...all) {
+  this.canvas.drawn = (this.canvas.drawn || 0) + 1;
+  return put.apply(this, all);
+};
+window.held = [];
+new PerformanceObserver((seen) => {
+  for (const each of seen.getEntries()) window.held.push(each.duration);
+}).observe({ type: 'longtask', buffered: true });
+"""
+SEEN = MEASURE.replace(
+    "const before = other.getAttribute('aria-valuenow');",
+    "const canvas = document.querySelector('canvas[data-drawn]'), before = canvas.drawn;",
+).replace("other.getAttribute('aria-valuenow') === before", "canvas.drawn === before")
+
+
+def seen_p95_ms(url: str) -> float:
+    """From the pointer's event to the print to come drawn anew, beside everything else that
+    follows; the 95th percentile."""
+    with chromium_page(1280, 800) as page:
+        page.add_init_script(WATCHED)
+        page.goto(f"{url}/scene/scene-winding-house")
+        page.wait_for_selector("canvas[data-drawn]")
+        page.wait_for_load_state("networkidle")
+        page.evaluate(SEEN)
+        took: list[float] = page.evaluate(SEEN)
+    return took[int(len(took) * 0.95)]
+
+
+def first_print_ms(url: str, photograph: Path) -> tuple[float, float]:
+    """A photograph chosen on a scene that has none, until its print is drawn; and the longest the
+    page was held up meanwhile."""
+    with chromium_page(1280, 800) as page:
+        page.add_init_script(WATCHED)
+        page.goto(f"{url}/scene/scene-shed")
+        page.get_by_role("button", name="Add picture").wait_for()
+        page.wait_for_load_state("networkidle")
+        page.evaluate("window.held = []; window.began = performance.now()")
+        page.get_by_label("A picture of the scene").set_input_files(photograph)
+        page.wait_for_selector("canvas[data-drawn]")
+        took: float = page.evaluate("performance.now() - window.began")
+        held: list[float] = page.evaluate("window.held")
+    return took, max(held, default=0.0)

@@ -5,7 +5,11 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import replace
+from pathlib import Path
 from typing import Any
+
+from PIL import Image
+from PIL.TiffImagePlugin import IFDRational as Ratio
 
 from emulsa.core.picture import known
 from emulsa.core.picture.area import PhotoArea, Picture
@@ -13,6 +17,19 @@ from emulsa.core.picture.calibrate import photo_calibrate
 from emulsa.core.picture.calibrated import CalibrationPoint, PhotoCalibrateRequest, PixelTables
 from emulsa.core.rendering.preview import photo_preview
 from emulsa.core.rendering.previewed import PhotoPreviewRequest, PreviewPlan
+
+EXIF_IFD, SIZE, GRAIN = 0x8769, (4_000, 3_000), 24
+
+
+def twelve_megapixels(file: Path) -> Path:
+    """A photograph as large as a phone's, with how it was exposed in its file."""
+    settings = Image.Exif()
+    settings.get_ifd(EXIF_IFD).update({0x829A: Ratio(1, 125), 0x829D: Ratio(8, 1), 0x8827: 200})
+    light = Image.linear_gradient("L").resize(SIZE)
+    grain = Image.effect_noise(SIZE, GRAIN)
+    Image.blend(light, grain, 0.3).convert("RGB").save(file, "JPEG", quality=90, exif=settings)
+    return file
+
 
 POINTS = tuple(
     CalibrationPoint(id=str(k), ev100=8 + 1.5 * k, area=PhotoArea(level=level))
