@@ -22,6 +22,7 @@ from emulsa.core.tones.development_number import PIVOT, TARGET
 
 ZoneShown = Annotated[float, Within("A zone of the print", -2, 14)]
 Flare = Annotated[float, Within("The flare", 0, 3, "stops")]
+Texture = Literal["none", "some", "full"]
 Levels = Annotated[int, Within("Levels of a table", 2, 4096)]
 
 FULL, SOME = 5.0, 1.5  # L* a zone of light must be worth for texture
@@ -76,7 +77,7 @@ class ToneAnswer:
     print_density: float
     reflectance: float
     lightness: float
-    texture: Literal["none", "some", "full"]
+    texture: Texture
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -146,19 +147,25 @@ def _own(
     return net
 
 
+def textured(worth: float) -> Texture:
+    """What is left of texture where a zone of light is worth so much L*.
+
+    >>> textured(5), textured(2), textured(1)
+    ('full', 'some', 'none')
+    """
+    if worth >= FULL:
+        return "full"
+    return "some" if worth >= SOME else "none"
+
+
 def _tone(zone: float, net: float, printed: float, light: Callable[[float], float]) -> ToneAnswer:
     reflectance = 10**-printed
     worth = (light(zone + WINDOW) - light(zone - WINDOW)) / (2 * WINDOW)
-    texture: Literal["none", "some", "full"] = "none"
-    if worth >= FULL:
-        texture = "full"
-    elif worth >= SOME:
-        texture = "some"
     return ToneAnswer(
         zone=zone,
         net_density=net,
         print_density=printed,
         reflectance=reflectance,
         lightness=lightness(reflectance),
-        texture=texture,
+        texture=textured(worth),
     )

@@ -1,0 +1,1 @@
+"""Practice: simulated scenes to meter, expose, develop and print; short exercises."""
