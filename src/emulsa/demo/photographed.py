@@ -16,7 +16,7 @@ from importlib.resources import files
 from pathlib import Path
 from typing import Any
 
-from emulsa.core.light.srgb import decoded, encoded
+from emulsa.core.light.srgb import decoded, encoded, level_of
 from emulsa.core.picture.metering import Spot
 
 WIDTH, HEIGHT = 720, 480
@@ -93,7 +93,7 @@ def spot(picture: Path, x: float, y: float, radius: float) -> Spot:
                 if math.hypot(column + 0.5 - middle[0], row + 0.5 - middle[1]) <= reach:
                     channels = pixels[column, row]
                     y_ = sum(w * light[each] for w, each in zip(BT709, channels, strict=True))
-                    counts[round(255 * encoded(y_))] += 1
+                    counts[level_of(y_)] += 1
     return Spot(x=x, y=y, radius=radius, counts=tuple(counts))
 
 

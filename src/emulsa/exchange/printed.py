@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from operator import add
 from pathlib import Path
 
-from emulsa.core.light.srgb import decoded, encoded
+from emulsa.core.light.srgb import decoded, level_of
 from emulsa.core.picture.area import BT709
 from emulsa.core.picture.spotted import PhotoRing
 from emulsa.core.picture.tables import COARSE, FINE
@@ -55,7 +55,7 @@ def counted(picture: Path) -> tuple[PhotoRing, ...]:
         for w, plane in zip(BT709, planes, strict=True)
     )
     sums = map(add, map(add, red, green), blue)
-    level = [round(255 * encoded(each / SHARES)) for each in range(SHARES + 3)]
+    level = [level_of(each / SHARES) for each in range(SHARES + 3)]
     found = Counter(map(level.__getitem__, sums))
     return (PhotoRing(rho2=MIDWAY, counts=tuple(found[k] for k in range(256))),)
 

@@ -16,7 +16,7 @@ from typing import Annotated
 
 from emulsa.core.errors import CoreError, Missing
 from emulsa.core.kit.printing import PrintingPaper
-from emulsa.core.light.srgb import encoded
+from emulsa.core.light.srgb import level_of
 from emulsa.core.limits import Id, Within
 from emulsa.core.printing.grade import range_of
 from emulsa.core.prints.lamp import Lamp, lamp, on_its_own, own_light, worth
@@ -232,7 +232,7 @@ def _tone(
 
 def _shown(reflectance: float) -> int:
     """A reflectance against the paper's white, as sRGB shows it."""
-    return round(255 * encoded(reflectance))
+    return level_of(reflectance)
 
 
 def preview_says(print_: Print, paper: PrintingPaper | None, by_scene: bool = False) -> str:

@@ -76,7 +76,9 @@ export function Pictured({
           </Button>
         ))}
       </Flex>
-      {face === "bridge" ? bridge : shown(face)}
+      {face === "bridge" && bridge}
+      {/* behind the bridge, too: its fringe is what of the picture falls where */}
+      <Box hidden={face === "bridge"}>{shown(face === "bridge" ? "picture" : face)}</Box>
     </>
   );
 }
