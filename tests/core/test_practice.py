@@ -2,6 +2,7 @@
 answers are those of the rules themselves."""
 
 import math
+import re
 from typing import Any
 
 import pytest
@@ -22,6 +23,8 @@ from emulsa.core.practice.exercise import (
     drawn,
     exercise,
     exercise_judge,
+    question_text,
+    right_way,
     tolerance,
 )
 from emulsa.core.practice.question import off
@@ -45,6 +48,7 @@ from emulsa.core.practice.verdict import (
     scene_judge,
 )
 from emulsa.core.rendering.tones import TonesRequest, tones
+from emulsa.core.written import Written, writing
 
 MOSAIC_KINDS: tuple[SceneKind, ...] = KINDS[:-1]
 SEEDS = st.integers(0, 2**31 - 1)
@@ -474,3 +478,113 @@ def test_days_stand_in_their_order() -> None:
     with pytest.raises(CoreError) as refused:
         PracticeNextRequest(today=3, history=(answered(2, 1), answered(1, 2)))
     assert (refused.value.field, refused.value.allowed) == ("history.1.day", [2, 3])
+
+
+@pytest.mark.parametrize(
+    ("topic", "level", "seed", "text", "last"),
+    [
+        ("dial", 2, 1, "EV 5 at ISO 100, film of ISO 25. What time at f/22?", "1 min 4 s"),
+        ("placement", 1, 1, "A tone reads EV 11. You place it on VIII. Which EV do you set?", "8"),
+        ("placement", 3, 2, "EV 8⅓ is placed on III. Where does EV 11⅔ fall?", "VI⅓"),
+        (
+            "n",
+            1,
+            2,
+            "The shadow, EV 8, is placed on III. The highlight reads EV 14 and shall print on VIII."
+            " Which N?",
+            "N−1",
+        ),
+        (
+            "filters",
+            3,
+            1,
+            "Without filters the meter says 1/60 s. Before the lens: a yellow one ×4, a red one ×8"
+            " and a polariser, 1½ stops. What time?",
+            "0.35 s",
+        ),
+        (
+            "bellows",
+            2,
+            2,
+            "The meter says 2 s. The 210 mm lens is drawn out 105 mm beyond infinity. What time?",
+            "4.5 s",
+        ),
+        (
+            "bellows",
+            3,
+            2,
+            "The meter says 1 s. A pinhole of 0.35 mm, 60 mm from the film, its f-number in the"
+            " meter. What time?",
+            "1 s",
+        ),
+        (
+            "reciprocity",
+            3,
+            1,
+            "The meter says 8 s. This frame of its bracket has 1 stop more. This film needs t to"
+            " the power of 1.3 from a second on. What time?",
+            "37 s",
+        ),
+        (
+            "spot",
+            1,
+            1,
+            "On the mouth of an adit the meter says EV 7. It shall print on II. Which EV do you"
+            " set?",
+            "10",
+        ),
+        (
+            "spot",
+            3,
+            1,
+            "Three quarters of the meter’s circle lie on a patch of EV 5, the rest on EV 2, and 1 %"
+            " of the scene’s mean light, EV 7, strays in. What does it say?",
+            "4⅔",
+        ),
+        (
+            "roll",
+            1,
+            1,
+            "Frames of one roll want N−1, N+1 and N. Which N for all? Too hard costs twice too"
+            " soft.",
+            "N",
+        ),
+        (
+            "outing",
+            2,
+            2,
+            "The shadow reads EV 9 and goes on IV, at f/22, EI 100. A filter ×2. The 300 mm lens is"
+            " drawn out 100 mm beyond infinity. The film needs t to the power of 1.2 from a second"
+            " on. Since the reading the light has fallen by 1 stop. What time?",
+            "4.6 s",
+        ),
+    ],
+)
+def test_a_question_reads_as_one_asks_it(
+    topic: Topic, level: int, seed: int, text: str, last: str
+) -> None:
+    """And its ledger ends at the answer."""
+    found = drawn(topic, seed, level)
+    assert question_text(topic, found.question) == text
+    assert right_way(topic, found)[-1].running == last
+
+
+def test_a_question_is_asked_in_the_units_one_writes() -> None:
+    with writing(Written(length="in")):
+        told = question_text("bellows", drawn("bellows", 2, 2).question)
+    assert "drawn out 4.13 in beyond infinity" in told
+
+
+@pytest.mark.parametrize("topic", TOPICS)
+@pytest.mark.parametrize("level", [1, 2, 3])
+def test_every_question_has_words_and_a_way(topic: Topic, level: int) -> None:
+    """Whatever is drawn is said with a question mark and without a figure nobody can read; its way
+    has a row for each thing that counts."""
+    for seed in range(40):
+        found = drawn(topic, seed, level)
+        text = question_text(topic, found.question)
+        assert text.count("?") == 1
+        assert not re.search(r"\d\.\d{4}|None|nan", text)
+        way = right_way(topic, found)
+        assert len(way) >= 2
+        assert all(each.label and each.running for each in way)

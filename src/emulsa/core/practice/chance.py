@@ -5,7 +5,7 @@ Source: SplitMix64 (Steele, Lea and Flood, 2014), from memory.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from statistics import NormalDist
 from typing import Annotated, TypeVar
 
@@ -39,9 +39,27 @@ def uniform(seed: int, *keys: int) -> float:
     >>> 0 <= uniform(1, 0, 0) < 1, uniform(1, 0, 0) == uniform(1, 0, 1)
     (True, False)
     """
+    return _number(_state(seed, keys))
+
+
+def uniforms(many: int, seed: int, *keys: int) -> list[float]:
+    """The same for the keys 0, 1, 2 … behind these.
+
+    >>> uniforms(2, 1, 7) == [uniform(1, 7, 0), uniform(1, 7, 1)]
+    True
+    """
+    state = _state(seed, keys)
+    return [_number(mixed((state + GAMMA * (key + 1)) & MASK)) for key in range(many)]
+
+
+def _state(seed: int, keys: Iterable[int]) -> int:
     state = seed
     for key in keys:
         state = mixed((state + GAMMA * (key + 1)) & MASK)
+    return state
+
+
+def _number(state: int) -> float:
     return (mixed((state + GAMMA) & MASK) >> 11) * SMALLEST
 
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Annotated
+from typing import Annotated, Protocol
 
 from emulsa.core.data.exercises import EXPLANATIONS, TOPICS, Topic
 from emulsa.core.errors import OutOfRange
@@ -20,6 +20,7 @@ from emulsa.core.practice.question import (
     Level,
     PracticeKit,
     Question,
+    Step,
     Unit,
     WrongWay,
     off,
@@ -38,16 +39,27 @@ from emulsa.core.practice.topics import (
 
 Given = Annotated[float, Within("The answer", -1e9, 1e9)]
 
-DRAW: dict[Topic, Callable[[Dice], Drawn]] = {
-    "dial": dial.draw,
-    "placement": placement.draw,
-    "n": development.draw,
-    "filters": filters.draw,
-    "bellows": bellows.draw,
-    "reciprocity": reciprocity.draw,
-    "spot": spot.draw,
-    "roll": roll.draw,
-    "outing": outing.draw,
+
+class TopicRules(Protocol):
+    """What each module of ``topics`` has: a question drawn, in words, and the right way."""
+
+    def draw(self, dice: Dice) -> Drawn: ...
+
+    def say(self, asked: Question) -> str: ...
+
+    def steps(self, found: Drawn) -> tuple[Step, ...]: ...
+
+
+RULES: dict[Topic, TopicRules] = {
+    "dial": dial,
+    "placement": placement,
+    "n": development,
+    "filters": filters,
+    "bellows": bellows,
+    "reciprocity": reciprocity,
+    "spot": spot,
+    "roll": roll,
+    "outing": outing,
 }
 # within which an answer is right; stops, zones, N (a judgement of this program)
 USUAL_TOLERANCE, OF_UNIT, OF_TOPIC = 1 / 6, {"n": 1 / 4}, {"outing": 1 / 4}
@@ -135,6 +147,20 @@ def exercise_judge(request: ExerciseJudgeRequest) -> ExerciseJudged:
     )
 
 
+def question_text(topic: Topic, asked: Question) -> str:
+    """A question as a sentence, in the units one writes in.
+
+    >>> question_text("placement", Question(ev100=9.0, zone=3.0))
+    'A tone reads EV 9. You place it on III. Which EV do you set?'
+    """
+    return RULES[topic].say(asked)
+
+
+def right_way(topic: Topic, found: Drawn) -> tuple[Step, ...]:
+    """How the right answer adds up, step by step."""
+    return RULES[topic].steps(found)
+
+
 def tolerance(topic: Topic, unit: Unit) -> float:
     """Within what an answer is right."""
     return OF_TOPIC.get(topic, OF_UNIT.get(unit, USUAL_TOLERANCE))
@@ -143,7 +169,7 @@ def tolerance(topic: Topic, unit: Unit) -> float:
 @lru_cache(maxsize=8_192)
 def drawn(topic: Topic, seed: int, level: int, kit: PracticeKit = NO_KIT) -> Drawn:
     """A question with the wrong ways that can be told from the right one and from each other."""
-    found = DRAW[topic](Dice(seed, TOPICS.index(topic), level, kit))
+    found = RULES[topic].draw(Dice(seed, TOPICS.index(topic), level, kit))
     least = tolerance(topic, found.unit) + NEAR
     kept: list[WrongWay] = []
     for each in found.slips:

@@ -85,6 +85,15 @@ class WrongWay:
 
 
 @dataclass(frozen=True, slots=True)
+class Step:
+    """A row of the right way: what it is, what it adds in words, where one stands then."""
+
+    label: str
+    amount: str
+    running: str
+
+
+@dataclass(frozen=True, slots=True)
 class Drawn:
     """A question with its answer and the wrong ways in order."""
 
@@ -117,6 +126,12 @@ class Dice:
 
     def law(self) -> PowerLaw:
         return PowerLaw(exponent=self.kit.exponent or self.pick(EXPONENTS, EXPONENT))
+
+
+def told(value: T | None) -> T:
+    """What a question of its topic always has."""
+    assert value is not None
+    return value
 
 
 def off(unit: Unit, given: float, answer: float) -> float:

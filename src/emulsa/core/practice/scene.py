@@ -11,9 +11,9 @@ from typing import Annotated, Literal
 from emulsa.core.data.mosaics import BASE_EV, COLUMNS, DRIFT_A_MINUTE, MOSAICS, ROWS
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import EV, Length, Name, Within, Zone
-from emulsa.core.picture.axis import LOWEST_EV, STEPS_IN_A_STOP, index
+from emulsa.core.picture.axis import LOWEST_EV, STEPS_IN_A_STOP, indexes
 from emulsa.core.picture.spotted import ViewDeg
-from emulsa.core.practice.chance import Seed, uniform
+from emulsa.core.practice.chance import Seed, uniform, uniforms
 
 SceneKind = Literal["sun", "cloud", "haze", "snow", "backlight", "forest", "dusk", "own"]
 Minutes = Annotated[float, Within("Minutes after the scene was met", 0, 600, "min")]
@@ -133,14 +133,12 @@ def made(scene: PracticeScene, view_deg: float = USUAL_VIEW_DEG) -> SceneMade:
     """A scene as it is met."""
     light = None if scene.kind == "own" else light_ev(scene)
     laid = tuple(_own(scene) if light is None else _mosaic(scene, light))
-    patch = tuple(_whose(laid, *middle(cell)) for cell in range(COLUMNS * ROWS))
+    patch = tuple(_whose(laid))
     place = KINDS.index(scene.kind)
-    field = tuple(
-        index(
-            laid[whose].ev100
-            + laid[whose].texture_stops * _either_way(scene.seed, place, TEXTURE, cell)
-        )
-        for cell, whose in enumerate(patch)
+    grain = uniforms(len(patch), scene.seed, place, TEXTURE)
+    field = indexes(
+        laid[whose].ev100 + laid[whose].texture_stops * (2 * each - 1)
+        for whose, each in zip(patch, grain, strict=True)
     )
     evs = [ev_of(each) for each in field]
     return SceneMade(
@@ -219,15 +217,21 @@ def _own(scene: PracticeScene) -> Iterator[_Laid]:
         yield _Laid(each.name, each.ev100, box, OWN_TEXTURE, "", each.zones)
 
 
-def _whose(laid: Sequence[_Laid], x: float, y: float) -> int:
-    """The last patch whose box holds the place; else the first."""
-    found = 0
+def _whose(laid: Sequence[_Laid]) -> list[int]:
+    """By cell the last patch whose box holds its middle; else the first."""
+    found = [0] * (COLUMNS * ROWS)
     for k, each in enumerate(laid):
         left, top, wide, high = each.box
-        within = left - EDGE <= x < left + wide - EDGE and top - EDGE <= y < top + high - EDGE
-        if within:
-            found = k
+        columns = [c for c in range(COLUMNS) if _holds(left, wide, (c + 0.5) / COLUMNS)]
+        for row in range(ROWS):
+            if _holds(top, high, (row + 0.5) / ROWS):
+                for column in columns:
+                    found[row * COLUMNS + column] = k
     return found
+
+
+def _holds(low: float, size: float, at: float) -> bool:
+    return low - EDGE <= at < low + size - EDGE
 
 
 def _met(laid: _Laid, cells: list[int], evs: Sequence[float], view_deg: float) -> ScenePatch:

@@ -2,7 +2,12 @@
 
 from __future__ import annotations
 
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
+import math
+
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.numbers import plain
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.written import length_text, stops_text
 
 TIMES_S, MAGNIFICATIONS = (0.25, 0.5, 1.0, 2.0), (1 / 3, 1 / 2, 2 / 3, 1.0)
 PINHOLE_MM, DISTANCES_MM, A_PINHOLE = 0.35, (60.0, 100.0, 150.0), 0.25
@@ -38,3 +43,41 @@ def draw(dice: Dice) -> Drawn:
     asked = Question(metered_s=metered, focal_length_mm=focal, subject_mm=away)
     near = WrongWay("distance-from-film", metered * (1 + focal / away) ** 2)
     return Drawn(asked, "s", right, (forgotten, near, plain))
+
+
+def say(asked: Question) -> str:
+    before = f"The meter says {time_text(told(asked.metered_s))}."
+    if asked.pinhole_mm is not None:
+        away = length_text(told(asked.distance_mm))
+        hole = f"A pinhole of {plain(asked.pinhole_mm)} mm, {away} from the film"
+        return f"{before} {hole}, its f-number in the meter. What time?"
+    lens = f"{told(asked.focal_length_mm):g} mm lens"
+    if asked.extension_mm is not None:
+        where = f"The {lens} stands {length_text(asked.extension_mm)} from the film."
+    elif asked.draw_mm is not None:
+        where = f"The {lens} is drawn out {length_text(asked.draw_mm)} beyond infinity."
+    else:
+        where = f"The {lens} is focused on something {length_text(told(asked.subject_mm))} away."
+    return f"{before} {where} What time?"
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked, answer = found.question, found.answer
+    meter = Step("Meter", "", time_text(told(asked.metered_s)))
+    if asked.pinhole_mm is not None:
+        return (meter, Step("Its f-number holds the distance", stops_text(0), time_text(answer)))
+    focal = told(asked.focal_length_mm)
+    if asked.draw_mm is not None:
+        m, how = asked.draw_mm / focal, "draw ÷ focal length"
+    elif asked.extension_mm is not None:
+        m, how = asked.extension_mm / focal - 1, "(extension − focal length) ÷ focal length"
+    else:
+        m, how = (
+            focal / (told(asked.subject_mm) - focal),
+            "focal length ÷ (distance − focal length)",
+        )
+    return (
+        meter,
+        Step(f"m = {how}", "", f"{m:.2f}"),
+        Step("(1 + m)²", stops_text(2 * math.log2(1 + m)), time_text(answer)),
+    )

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
-from emulsa.core.tones.development_number import development_number
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.tones.development_number import development_number, n_text
+from emulsa.core.tones.zones import ev_text, zone_text
+from emulsa.core.written import stops_text
 
 LOWS = range(5, 11)
 RANGES, FINER = (3.0, 4.0, 6.0, 7.0, 8.0), (3.5, 4 + 1 / 3, 6.5, 7 + 1 / 3)
@@ -26,4 +28,23 @@ def draw(dice: Dice) -> Drawn:
             WrongWay("n-from-range", TEXTURED - wide),
             WrongWay("zones-counted-inclusively", right - 1),
         ),
+    )
+
+
+def say(asked: Question) -> str:
+    low, high = ev_text(told(asked.low_ev100)), ev_text(told(asked.high_ev100))
+    return (
+        f"The shadow, EV {low}, is placed on {zone_text(told(asked.zone))}. The highlight reads"
+        f" EV {high} and shall print on {zone_text(told(asked.target))}. Which N?"
+    )
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked, answer = found.question, found.answer
+    wide = told(asked.high_ev100) - told(asked.low_ev100)
+    falls = told(asked.zone) + wide
+    return (
+        Step("The shadow", "", zone_text(told(asked.zone))),
+        Step("The highlight is lighter, and falls on", stops_text(wide), zone_text(falls)),
+        Step(f"It shall print on {zone_text(told(asked.target))}", "", n_text(answer)),
     )

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from emulsa.core.corrections.filters import Filter
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
+from emulsa.core.corrections.filters import Filter, amount_text, count
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.written import stops_text
 
 TIMES_S, FACTORS, DENSITIES = (
     (1 / 64, 1 / 32, 1 / 8, 1 / 4, 1 / 2),
@@ -64,3 +66,36 @@ def _three(dice: Dice, metered: float) -> Drawn:
             WrongWay("stops-as-factor", metered * deeper * stops),
         ),
     )
+
+
+def say(asked: Question) -> str:
+    *most, last = (named(each) for each in asked.filters)
+    stack = f"{', '.join(most)} and {last}" if most else last
+    before = f"Without filters the meter says {time_text(told(asked.metered_s))}."
+    return f"{before} Before the lens: {stack}. What time?"
+
+
+def named(each: Filter) -> str:
+    """A filter as it is spoken of.
+
+    >>> named(Filter(factor=8)), named(Filter(density=0.6)), named(Filter(label="Red", factor=8))
+    ('a filter ×8', 'a grey filter, density 0.6', 'a red one ×8')
+    """
+    if each.density is not None:
+        return f"a grey filter, {amount_text(each)}"
+    if each.type == "polariser":
+        return f"a polariser, {amount_text(each)}"
+    name = f"{each.label.lower()} one" if each.label else "filter"
+    return f"a {name} {amount_text(each)}"
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked = found.question
+    running = told(asked.metered_s)
+    rows = [Step("Meter", "", time_text(running))]
+    for each, added in zip(asked.filters, count(asked.filters), strict=True):
+        running *= 2**added.stops
+        label = named(each).removeprefix("a ").capitalize()
+        label = label if added.stops else f"{label}: the deeper one takes it already"
+        rows.append(Step(label, stops_text(added.stops), time_text(running)))
+    return tuple(rows)

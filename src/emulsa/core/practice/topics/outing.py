@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.corrections.filters import Filter
+from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
+from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
-from emulsa.core.tones.zones import MIDDLE
+from emulsa.core.numbers import plain
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.written import length_text, size_words, stops_text
 
 EVS, ZONES, APERTURES = range(6, 11), (3.0, 4.0), ("16", "22", "32")
 CHANGES, FACTORS = (-1.0, -0.5, 0.5, 1.0), (2.0, 4.0, 8.0)
@@ -58,3 +61,44 @@ def draw(dice: Dice) -> Drawn:
             WrongWay("iso-ignored", right * ei / 100),
         ),
     )
+
+
+def say(asked: Question) -> str:
+    light, law = told(asked.light_change_stops), told(asked.law)
+    moved = "risen" if light > 0 else "fallen"
+    parts = [
+        f"The shadow reads EV {ev_text(told(asked.ev100))} and goes on"
+        f" {zone_text(told(asked.zone))}, at f/{told(asked.aperture):g}, EI {told(asked.ei):g}.",
+        f"A filter {amount_text(asked.filters[0])}.",
+    ]
+    if asked.draw_mm is not None:
+        lens = f"{told(asked.focal_length_mm):g} mm lens"
+        parts.append(f"The {lens} is drawn out {length_text(asked.draw_mm)} beyond infinity.")
+    parts += [
+        f"The film needs t to the power of {plain(law.exponent)} from a second on.",
+        f"Since the reading the light has {moved} by {size_words(light)}.",
+        "What time?",
+    ]
+    return " ".join(parts)
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    """In the order that is right: light, placement, filter, bellows; what the film needs last."""
+    asked, answer = found.question, found.answer
+    zone, light = told(asked.zone), told(asked.light_change_stops)
+    camera = told(asked.ev100) + math.log2(told(asked.ei) / 100)
+    running = f_number(f"{told(asked.aperture):g}") ** 2 / 2**camera
+    rows = [Step(f"Meter, at EI {told(asked.ei):g}", "", time_text(running))]
+    for label, stops in (
+        ("Light since", -light),
+        (f"Placed on {zone_text(zone)}", zone - MIDDLE),
+        ("Filter", total_stops(asked.filters)),
+        ("Bellows", 2 * math.log2(1 + told(asked.magnification))),
+    ):
+        if stops:
+            running *= 2**stops
+            rows.append(Step(label, stops_text(stops), time_text(running)))
+    if answer > running:
+        long = stops_text(math.log2(answer / running))
+        rows.append(Step("What the film needs beyond", long, time_text(answer)))
+    return tuple(rows)

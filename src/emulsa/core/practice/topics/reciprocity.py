@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
-from emulsa.core.corrections.filters import Filter
+import math
+
+from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
+from emulsa.core.light.hand_time import time_text
+from emulsa.core.numbers import plain
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.written import size_words, stops_text
 
 TIMES_S, FACTORS, BRACKETS = (4.0, 8.0, 15.0, 30.0, 60.0), (4.0, 8.0), (1.0, 2.0)
 
@@ -45,3 +50,31 @@ def draw(dice: Dice) -> Drawn:
             WrongWay("reciprocity-forgotten", metered * 2**stops),
         ),
     )
+
+
+def say(asked: Question) -> str:
+    film = f"This film needs t to the power of {plain(told(asked.law).exponent)} from a second on."
+    before = f"The meter says {time_text(told(asked.metered_s))}."
+    more = ""
+    if asked.filters:
+        more = f" The filter, {amount_text(asked.filters[0])}, is not in it."
+    if asked.bracket_stops is not None:
+        more = f" This frame of its bracket has {size_words(asked.bracket_stops)} more."
+    return f"{before}{more} {film} What time?"
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked, answer = found.question, found.answer
+    running = told(asked.metered_s)
+    rows = [Step("Meter", "", time_text(running))]
+    for label, stops in (
+        ("Filter", total_stops(asked.filters)),
+        ("Bracket", asked.bracket_stops or 0.0),
+    ):
+        if stops:
+            running *= 2**stops
+            rows.append(Step(label, stops_text(stops), time_text(running)))
+    if answer > running:
+        long = stops_text(math.log2(answer / running))
+        rows.append(Step("What the film needs beyond", long, time_text(answer)))
+    return tuple(rows)

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.film.roll_development import WantedFrame, choices
-from emulsa.core.practice.question import Dice, Drawn, Question, RollFrame, WrongWay
+from emulsa.core.film.roll_development import WantedFrame, choices, loss
+from emulsa.core.practice.question import Dice, Drawn, Question, RollFrame, Step, WrongWay
+from emulsa.core.tones.development_number import n_text
 
 NS, WEIGHTS = (-2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0), (1, 2, 3)
 MORE_FRAMES = 2
@@ -34,4 +35,31 @@ def draw(dice: Dice) -> Drawn:
             WrongWay("roll-for-last", frames[-1].n),
             WrongWay("n-sign", -right),
         ),
+    )
+
+
+def say(asked: Question) -> str:
+    *most, last = (named(each) for each in asked.frames)
+    wishes = f"{', '.join(most)} and {last}"
+    return f"Frames of one roll want {wishes}. Which N for all? Too hard costs twice too soft."
+
+
+def named(frame: RollFrame) -> str:
+    """A frame's wish, with its weight where it counts more.
+
+    >>> named(RollFrame(n=-1)), named(RollFrame(n=0, weight=3))
+    ('N−1', 'N (counts 3)')
+    """
+    return n_text(frame.n) + (f" (counts {frame.weight})" if frame.weight > 1 else "")
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked, answer = found.question, found.answer
+    return tuple(
+        Step(
+            f"Wants {named(each)}",
+            loss(WantedFrame(frame=k + 1, n=each.n, weight=each.weight), answer).says,
+            n_text(answer),
+        )
+        for k, each in enumerate(asked.frames)
     )

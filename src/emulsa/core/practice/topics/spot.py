@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.practice.question import Dice, Drawn, Question, WrongWay
+from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
 from emulsa.core.tones.placement import camera_ev
-from emulsa.core.tones.zones import MIDDLE
+from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
+from emulsa.core.written import stops_text
 
 A_WHITE = 0.6
 WHITES, BLACKS = (range(10, 16), (7.0, 7.5, 8.0)), (range(4, 9), (2.0, 3.0))
@@ -59,3 +60,47 @@ def _mixed(dice: Dice) -> Drawn:
             WrongWay("mean-of-evs", patch + (1 - share) * apart),
         ),
     )
+
+
+PARTS = {
+    0.25: "A quarter of the meter’s circle lies",
+    0.5: "Half of the meter’s circle lies",
+    0.75: "Three quarters of the meter’s circle lie",
+}
+
+
+def say(asked: Question) -> str:
+    ev = ev_text(told(asked.ev100))
+    if asked.share is None:
+        return (
+            f"On {asked.subject} the meter says EV {ev}. It shall print on"
+            f" {zone_text(told(asked.zone))}. Which EV do you set?"
+        )
+    around = ev_text(told(asked.surround_ev100))
+    circle = f"{PARTS[asked.share]} on a patch of EV {ev}"
+    flare = ""
+    if asked.flare_share is not None:
+        strays = f"{100 * asked.flare_share:g} %"
+        mean = ev_text(told(asked.mean_ev100))
+        flare = f", and {strays} of the scene’s mean light, EV {mean}, strays in"
+    return f"{circle}, the rest on EV {around}{flare}. What does it say?"
+
+
+def steps(found: Drawn) -> tuple[Step, ...]:
+    asked, answer = found.question, found.answer
+    ev = told(asked.ev100)
+    if asked.share is None:
+        zone = told(asked.zone)
+        return (
+            Step("The meter puts it on V", "", ev_text(ev)),
+            Step(f"It shall be {zone_text(zone)}", stops_text(MIDDLE - zone), ev_text(answer)),
+        )
+    apart = told(asked.surround_ev100) - ev
+    mixed = math.log2(asked.share + (1 - asked.share) * 2**apart)
+    rows = [
+        Step("The patch", "", ev_text(ev)),
+        Step("What lies beside it, by its light", stops_text(mixed), ev_text(ev + mixed)),
+    ]
+    if asked.flare_share is not None:
+        rows.append(Step("Flare", stops_text(answer - ev - mixed), ev_text(answer)))
+    return tuple(rows)
