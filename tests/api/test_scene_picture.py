@@ -505,6 +505,12 @@ def test_a_negative_is_judged_against_it(client: TestClient, scene: str) -> None
         "picture_id": "shed-pic",
     }
     refusal(client.get("/api/pieces/nowhere/foreseen"), 404)
+    half = {"scene_id": "scene-incline", "piece_id": "sheet-2A", "share": 0.5}
+    for id_, told in (("half-1", {"exposure_id": "half-1"}), ("half-2", {})):
+        assert client.post("/api/exposures", json={"id": id_, **half}).status_code == 200
+        found = client.get("/api/pieces/sheet-2A/foreseen").json() or {}
+        assert {**found, **told} == found
+        assert bool(found) is bool(told)
 
 
 def test_what_is_typed_for_a_place_is_read_by_the_core(client: TestClient, scene: str) -> None:

@@ -212,6 +212,10 @@ class Heard:
             page.remove_listener(event, hears)
 
 
+# a letter that comes late moves what one is about to click
+LETTERS = """document.fonts.load("16px 'Atkinson Hyperlegible Next Variable'").then(() => true)"""
+
+
 @pytest.fixture
 def open_page(pages: Pages, service: Service) -> Iterator[Open]:
     """Open a room at a size and light; a console error or an outside request fails the test."""
@@ -225,6 +229,7 @@ def open_page(pages: Pages, service: Service) -> Iterator[Open]:
         opened_.append((page, fresh))
         heard.listen(page)
         page.goto(service.url + path)
+        page.evaluate(LETTERS)
         return page
 
     opened.problems = heard.problems  # type: ignore[attr-defined]

@@ -159,7 +159,8 @@ def test_a_pin_is_dragged_upright_on_a_phone(open_page: Open) -> None:
     pin = page.locator('[data-pin="doorway in shade"]')
     expect(pin).to_have_attribute("aria-valuenow", "3")
     circle = pin.locator("circle").nth(1).bounding_box()
-    cell = page.get_by_role("group", name=re.compile("^Tone bridge")).locator("rect").first
+    rail = page.get_by_role("group", name=re.compile("^Tone bridge"))
+    cell = rail.locator("g > g > rect").first
     box = cell.bounding_box()
     assert circle is not None
     assert box is not None

@@ -233,7 +233,7 @@ def test_bridge_picture_and_print_on_a_phone(open_page: Open, service: Service) 
     page = open_page(HOUSE, size=PHONE)
     result = page.locator("[data-result]")
     bridge = page.get_by_label("Tone bridge", exact=False)
-    expect(bridge.locator("g[aria-hidden] rect").first).to_be_visible()  # what falls where
+    expect(bridge.locator("[data-fringe] rect").first).to_be_visible()
     page.get_by_role("tab", name="picture").click()
     touch(page, 0.87, 0.48, tap=True)
     page.get_by_label(TOUCHED).fill("gable")

@@ -23,6 +23,7 @@ from emulsa.core.picture.metering import (
 from emulsa.core.picture.settings import PictureSettings
 from emulsa.core.picture.spotted import PhotoRing, TileCell, Tiles
 from emulsa.core.rendering.negative import net_density
+from emulsa.core.rendering.own_film import DevelopedPrints, OwnFilm
 from emulsa.core.rendering.paper import Paper
 from emulsa.core.rendering.previewed import Shares
 from emulsa.core.scene.changes import Drop, PutAt, Read
@@ -260,6 +261,13 @@ def test_its_print_is_seen_on_one_s_own_paper() -> None:
         "normal paper, flare 1 %, red filter"
     )
     assert seen(placed, with_flare(0.0), rings=rings).prints[0].by_text == "normal paper, no flare"
+    tested = OwnFilm(
+        title="Velm",
+        ei=100,
+        developments=(DevelopedPrints(n=0, prints=tuple(0.9 * zone for zone in range(12))),),
+    )
+    by_test = seen(replace(placed, n=0.0), replace(KIT, own_film=tested)).prints[0]
+    assert by_test.by_text == "normal paper, your own film test"
 
 
 def test_each_way_is_seen_through_its_own_filter() -> None:
@@ -291,6 +299,10 @@ def test_what_a_level_of_the_picture_is_on_the_negative() -> None:
     more = negative_of_picture(placed, KIT, taken_by("more", placed, KIT, 2.0))
     assert more is not None
     assert more[level(-3)] == pytest.approx(net_density(5), abs=0.02)
+    off = replace(way, error_stops=1.0)  # as it was really given
+    over = negative_of_picture(placed, KIT, off)
+    assert over is not None
+    assert over[level(-3)] == pytest.approx(net_density(4), abs=0.02)
     assert negative_of_picture(placed, SceneKit(), way) is None
     assert negative_of_picture(scene(), KIT, taken_by("now", scene(), KIT)) is None
 

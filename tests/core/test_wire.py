@@ -11,6 +11,7 @@ from emulsa.core import operations, wire
 from emulsa.core.data import examples
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.request import ExposureRequest
+from emulsa.core.picture.area import PhotoArea
 
 EXAMPLE = examples.EXPOSURE_EXAMPLE
 
@@ -137,3 +138,29 @@ def test_unknown_operations_are_named() -> None:
     """With the names there are."""
     with pytest.raises(CoreError, match="reading, exposure"):
         operations.answer_json("guess", "{}")
+
+
+@pytest.mark.parametrize(
+    ("counts", "field", "says"),
+    [
+        ([3, -1, 2], "counts.1", "Pixels of a level must be between 0"),
+        ([3, 10**10], "counts.1", "Pixels of a level must be between 0"),
+        ([3, True], "counts.1", "not a number"),
+        ([3, 1.5], "counts.1", "not a whole number"),
+        ([3, "x"], "counts.1", "not a number"),
+        ([3], "counts", "at least 2"),
+    ],
+)
+def test_many_counts_are_looked_at_one_by_one_when_one_is_off(
+    counts: list[Any], field: str, says: str
+) -> None:
+    """Read together they would be quicker, and no less strict."""
+    with pytest.raises(CoreError) as refusal:
+        wire.decode(PhotoArea, {"counts": counts})
+    assert refusal.value.field == field
+    assert says in refusal.value.message
+
+
+def test_many_counts_are_what_was_sent() -> None:
+    assert wire.decode(PhotoArea, {"counts": [0, 5, 7]}).counts == (0, 5, 7)
+    assert wire.decode(PhotoArea, {"counts": [0, 5.0, "7"]}).counts == (0, 5, 7)

@@ -3,6 +3,7 @@ import { lazy, type ReactNode, Suspense, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import type { Told } from "../../shared/told";
+import type { Face } from "./picture";
 import type { SceneView } from "./queries";
 import type { Change } from "./useKeeping";
 import type { Draft } from "./useSolution";
@@ -38,8 +39,8 @@ export function Pictured({
   const [face, setFace] = useState<(typeof FACES)[number]>("bridge");
   const { picture } = view;
   if (!picture) return bridge;
-  const shown = (show: "both" | "picture" | "print") => (
-    <Suspense fallback={<Box minHeight="270px" />}>
+  const shown = (show: Face) => (
+    <Suspense fallback={show === "behind" ? null : <Box minHeight="270px" />}>
       <PictureView
         draft={draft}
         picture={picture}
@@ -78,7 +79,7 @@ export function Pictured({
       </Flex>
       {face === "bridge" && bridge}
       {/* behind the bridge, too: its fringe is what of the picture falls where */}
-      <Box hidden={face === "bridge"}>{shown(face === "bridge" ? "picture" : face)}</Box>
+      {shown(face === "bridge" ? "behind" : face)}
     </>
   );
 }

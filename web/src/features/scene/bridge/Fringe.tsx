@@ -22,7 +22,7 @@ export function Fringe({
   const most = Math.max(...bins.map((each) => each.share));
   const wide = span.cell / BINS - 0.5;
   return (
-    <g aria-hidden fill={ink2} opacity={0.55}>
+    <g aria-hidden data-fringe fill={ink2} opacity={0.55}>
       {bins.map((each) => {
         const middle = along(span, each.zone);
         const tall = (HIGHEST * each.share) / most;

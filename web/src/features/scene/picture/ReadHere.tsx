@@ -78,7 +78,9 @@ export function ReadHere({
           minWidth="0"
           height="44px"
         />
-        <Button type="submit">{metered ? "The meter says so" : "Read it here"}</Button>
+        <Button type="submit" disabled={!metered && !probe?.reading}>
+          {metered ? "The meter says so" : "Read it here"}
+        </Button>
         <Button variant="quiet" onClick={let_go}>
           Let go
         </Button>

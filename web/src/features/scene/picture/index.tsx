@@ -19,15 +19,18 @@ import { Proposed } from "./Proposed";
 import { type Asked, type Picture, readOff, type Seen, seen } from "./queries";
 import { ReadHere } from "./ReadHere";
 
-const SEEN_MS = 16;
+/** Between two questions: while it is looked at, and behind the bridge, which comes first then. */
+const [SEEN_MS, CALM_MS] = [16, 400];
+
+export type Face = "both" | "picture" | "print" | "behind";
 
 export interface PictureViewProps {
   /** with what is being dragged */
   draft: Told<Draft | null>;
   picture: Picture;
   placed: string | null;
-  /** both beside each other, or one of them */
-  show: "both" | "picture" | "print";
+  /** both beside each other, one of them, or neither: only what falls where is wanted then */
+  show: Face;
   stamp: number;
   edit: (change: Change) => Promise<void>;
   open: (id: string) => void;
@@ -83,7 +86,7 @@ function Drafted(props: Omit<PictureViewProps, "draft"> & { draft: Draft }) {
         known.current = tablesOf(answer) ?? known.current;
         return answer;
       },
-      SEEN_MS,
+      show === "behind" ? CALM_MS : SEEN_MS,
     ) ?? undefined;
   useEffect(() => {
     if (found) onSeen(found);
@@ -91,6 +94,7 @@ function Drafted(props: Omit<PictureViewProps, "draft"> & { draft: Draft }) {
   const tables = found && found.tables === known.current?.tables ? known.current : null;
   const indexes = useIndexes(loaded, tables, found?.blur?.boxes.join(" ") ?? "");
 
+  if (show === "behind") return null;
   if (pixels.error) return <Notice tone="warning">{pixels.error.message}</Notice>;
   const put = (next: Circle, moved?: { id: string; done: boolean }) => {
     setCircle(next);
