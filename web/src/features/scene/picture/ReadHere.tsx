@@ -39,9 +39,9 @@ export function ReadHere({
     }
   };
   const at = useMemo(() => ({ spot, read_off: probe?.reading ?? null }), [spot, probe]);
-  const asking = useMemo(() => ({ scene, text, at }), [scene, text, at]);
+  const asking = useMemo(() => (text.trim() ? { scene, text, at } : null), [scene, text, at]);
   // what it would mean, as the core reads it; what cannot be read yet means nothing
-  const meant = useLatest(asking, async (asked) =>
+  const meant = useLatest(asking, async (asked: NonNullable<typeof asking>) =>
     readLine(asked.scene, asked.text, "there", asked.at).then(
       ({ edits }) => ({ edits }),
       () => ({ edits: [] }),

@@ -92,7 +92,9 @@ function Drafted(props: Omit<PictureViewProps, "draft"> & { draft: Draft }) {
     if (found) onSeen(found);
   }, [found, onSeen]);
   const tables = found && found.tables === known.current?.tables ? known.current : null;
-  const indexes = useIndexes(loaded, tables, found?.blur?.boxes.join(" ") ?? "");
+  const printing = show === "both" || show === "print";
+  const boxes = found?.blur?.boxes.join(" ") ?? "";
+  const indexes = useIndexes(printing ? loaded : undefined, tables, boxes);
 
   if (show === "behind") return null;
   if (pixels.error) return <Notice tone="warning">{pixels.error.message}</Notice>;
