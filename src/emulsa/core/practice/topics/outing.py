@@ -6,12 +6,12 @@ import math
 
 from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
-from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
 from emulsa.core.numbers import plain
 from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.topics.reciprocity import chain
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
-from emulsa.core.written import length_text, size_words, stops_text
+from emulsa.core.written import length_text, size_words
 
 EVS, ZONES, APERTURES = range(6, 11), (3.0, 4.0), ("16", "22", "32")
 CHANGES, FACTORS = (-1.0, -0.5, 0.5, 1.0), (2.0, 4.0, 8.0)
@@ -84,21 +84,14 @@ def say(asked: Question) -> str:
 
 def steps(found: Drawn) -> tuple[Step, ...]:
     """In the order that is right: light, placement, filter, bellows; what the film needs last."""
-    asked, answer = found.question, found.answer
+    asked = found.question
     zone, light = told(asked.zone), told(asked.light_change_stops)
     camera = told(asked.ev100) + math.log2(told(asked.ei) / 100)
-    running = f_number(f"{told(asked.aperture):g}") ** 2 / 2**camera
-    rows = [Step(f"Meter, at EI {told(asked.ei):g}", "", time_text(running))]
-    for label, stops in (
+    metered = f_number(f"{told(asked.aperture):g}") ** 2 / 2**camera
+    added = (
         ("Light since", -light),
         (f"Placed on {zone_text(zone)}", zone - MIDDLE),
         ("Filter", total_stops(asked.filters)),
         ("Bellows", 2 * math.log2(1 + told(asked.magnification))),
-    ):
-        if stops:
-            running *= 2**stops
-            rows.append(Step(label, stops_text(stops), time_text(running)))
-    if answer > running:
-        long = stops_text(math.log2(answer / running))
-        rows.append(Step("What the film needs beyond", long, time_text(answer)))
-    return tuple(rows)
+    )
+    return chain(f"Meter, at EI {told(asked.ei):g}", metered, added, found.answer)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 
 from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
@@ -64,17 +65,22 @@ def say(asked: Question) -> str:
 
 
 def steps(found: Drawn) -> tuple[Step, ...]:
-    asked, answer = found.question, found.answer
-    running = told(asked.metered_s)
-    rows = [Step("Meter", "", time_text(running))]
-    for label, stops in (
-        ("Filter", total_stops(asked.filters)),
-        ("Bracket", asked.bracket_stops or 0.0),
-    ):
+    asked = found.question
+    added = (("Filter", total_stops(asked.filters)), ("Bracket", asked.bracket_stops or 0.0))
+    return chain("Meter", told(asked.metered_s), added, found.answer)
+
+
+def chain(
+    label: str, metered_s: float, added: Iterable[tuple[str, float]], answer_s: float
+) -> tuple[Step, ...]:
+    """A time, the stops that are added to it by name, and what the film needs beyond, last."""
+    running = metered_s
+    rows = [Step(label, "", time_text(running))]
+    for name, stops in added:
         if stops:
             running *= 2**stops
-            rows.append(Step(label, stops_text(stops), time_text(running)))
-    if answer > running:
-        long = stops_text(math.log2(answer / running))
-        rows.append(Step("What the film needs beyond", long, time_text(answer)))
+            rows.append(Step(name, stops_text(stops), time_text(running)))
+    if answer_s > running:
+        long = stops_text(math.log2(answer_s / running))
+        rows.append(Step("What the film needs beyond", long, time_text(answer_s)))
     return tuple(rows)
