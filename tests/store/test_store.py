@@ -291,3 +291,14 @@ def test_acknowledged_writes_survive_a_kill(tmp_path: Path) -> None:
 def test_the_database_lies_in_the_data_folder(tmp_path: Path) -> None:
     """--data decides, and nothing else is touched."""
     assert Settings(tmp_path).database.parent == tmp_path
+
+
+def test_what_one_reader_changes_no_other_sees(db: database.Connection) -> None:
+    """Columns are read once where nobody can change what they were read as; the request of an
+    exposure is an object, and is everyone's own."""
+    first = exposures.exposure(db, "exposure-3A")
+    assert first is not None
+    first.request["noted"] = "by one reader"
+    again = exposures.exposure(db, "exposure-3A")
+    assert again is not None
+    assert "noted" not in again.request

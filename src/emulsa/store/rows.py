@@ -235,13 +235,21 @@ def _reading(name: str, kind: Any) -> Reader:
         return itemgetter(name)
     if how == "flag":
         return lambda row: None if row[name] is None else bool(row[name])
-    return lambda row: None if row[name] is None else _decoded(kind, row[name])
+    decoded = _decoded if _changeable(kind) else _once
+    return lambda row: None if row[name] is None else decoded(kind, row[name])
 
 
-@lru_cache(maxsize=4_096)
+def _changeable(kind: Any) -> bool:
+    """Whether what is read may be changed by who reads it: an object as it was sent."""
+    return get_origin(kind) is dict or any(map(_changeable, get_args(kind)))
+
+
 def _decoded(kind: Any, text: str) -> Any:
-    """A column's JSON as what it stands for; records never change, so it is read once."""
+    """A column's JSON as what it stands for."""
     return wire.decode(kind, json.loads(text))
+
+
+_once = lru_cache(maxsize=1_024)(_decoded)  # records never change: the same text is the same one
 
 
 @cache

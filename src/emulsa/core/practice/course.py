@@ -3,7 +3,7 @@ course goes on. (Growing intervals: common practice, no source.)"""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import Annotated, Literal
 
@@ -230,11 +230,8 @@ def _next(standing: _Standing, request: PracticeNextRequest, first_seed: int) ->
 
 def _showing(met: _Met, first_seed: int, kit: PracticeKit) -> int | None:
     """The first seed whose question could show it again."""
-    return next(_seeds(met, first_seed, kit), None)
-
-
-def _seeds(met: _Met, first_seed: int, kit: PracticeKit) -> Iterator[int]:
     for seed in range(first_seed, first_seed + SEEDS_TRIED):
         slips = drawn(met.topic, seed, met.level, kit).slips
         if any(each.misconception == met.name for each in slips):
-            yield seed
+            return seed
+    return None

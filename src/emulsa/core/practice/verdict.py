@@ -13,9 +13,8 @@ from emulsa.core.light.marks import ApertureMark, f_number
 from emulsa.core.limits import EV, ExposureIndex, Name, Seconds, Within, Zone
 from emulsa.core.practice.scene import Minutes, PracticeScene, SceneMade, ScenePatch, Zones, made
 from emulsa.core.practice.spot import named
-from emulsa.core.rendering.negative import net_density
-from emulsa.core.rendering.paper import Paper, lightness, response
-from emulsa.core.rendering.tones import NORMAL_PAPER, WINDOW, Texture, carried, textured
+from emulsa.core.rendering.paper import Paper
+from emulsa.core.rendering.tones import NORMAL_PAPER, Texture, TonesRequest, carried, tones
 from emulsa.core.tones.development_number import PIVOT, TARGET, DevelopmentNumber
 from emulsa.core.tones.zones import MIDDLE
 
@@ -194,34 +193,25 @@ def _causes(request: SceneJudgeRequest, met_ev: float, then_ev: float) -> Iterat
 def _printed(
     request: SceneJudgeRequest, then: SceneMade, lit: ScenePatch, total: float
 ) -> Iterator[PatchJudged]:
-    """Every place as it prints, Zone V of the negative as a grey card."""
-    developed, answer = carried(request.n, PIVOT), response(request.paper)
-    share, middle = (
-        request.flare_share,
-        net_density(carried(request.n, PIVOT)(MIDDLE)),
-    )
-
-    def light(zone: float, flare: float) -> float:
-        return lightness(10 ** -answer(middle - net_density(developed(zone + flare))))
-
+    """Every place as ``tones`` prints it, with the light that strays on it."""
+    developed, share = carried(request.n, PIVOT), request.flare_share
     for each in then.patches:
         if not each.cells:
             continue
         falls = request.placed.zone + each.ev100 - lit.ev100
         got = falls + total
-        stray = math.log2((1 - share) + share * 2 ** (then.mean_ev100 - each.ev100))
-        prints_as = developed(got + stray)
-        worth = light(got + WINDOW, stray) - light(got - WINDOW, stray)
+        lifted = got + math.log2((1 - share) + share * 2 ** (then.mean_ev100 - each.ev100))
+        (tone,) = tones(TonesRequest(zones=(lifted,), n=request.n, paper=request.paper)).zones
         yield PatchJudged(
             name=each.name,
             falls=falls,
             got=got,
-            prints_as=prints_as,
-            net_density=net_density(prints_as),
-            lightness=light(got, stray),
-            texture=textured(worth / (2 * WINDOW)),
+            prints_as=developed(lifted),
+            net_density=tone.net_density,
+            lightness=tone.lightness,
+            texture=tone.texture,
             zones=each.zones,
-            off_zones=outside(prints_as, each.zones),
+            off_zones=outside(developed(lifted), each.zones),
         )
 
 

@@ -70,10 +70,8 @@ def photo_preview(request: PhotoPreviewRequest) -> PhotoPreviewAnswer:
 
 def net_densities_at(plan: PreviewPlan, evs: Sequence[float]) -> list[float]:
     """What a plan's negative has of EVs that rise, over base plus fog; of flare nothing."""
-    camera = _camera_ev(plan, "plan")
-    n = min(max(plan.n + contrast_left(plan.long_exposure), -WIDEST), WIDEST)
-    zones = [MIDDLE + ev - camera + plan.error_stops for ev in evs]
-    return _negative(plan, n, "plan")(zones)
+    zones = _zones_of_light(plan, _camera_ev(plan, "plan"), evs)
+    return _negative(plan, _n_effective(plan), "plan")(zones)
 
 
 def contrast_left(long: LongExposure | None) -> float:
@@ -103,14 +101,13 @@ def _previewed(
     first: Sequence[float] | None,
 ) -> PreviewedPlan:
     camera = _camera_ev(plan, field)
-    left = contrast_left(plan.long_exposure)
-    n = min(max(plan.n + left, -WIDEST), WIDEST)
+    n = _n_effective(plan)
     if isinstance(plan.flare, FlareByShare) and plan.flare.mean_ev100 is not None:
         mean = plan.flare.mean_ev100
     net = _negative(plan, n, field)
     lift = _flare(plan, mean, field)
     printed = _paper(plan, net, field)
-    zones_of_light = [MIDDLE + ev - camera + plan.error_stops for ev in EVS]
+    zones_of_light = _zones_of_light(plan, camera, EVS)
     reflected = [10 ** -printed(each) for each in net(lift(zones_of_light, EVS))]
     light = tuple(map(lightness, reflected))
     brightest = 10**plan.paper.dmin
@@ -124,7 +121,7 @@ def _previewed(
         id=plan.id,
         camera_ev=camera,
         n_effective=n,
-        contrast_from_long_exposure=left,
+        contrast_from_long_exposure=contrast_left(plan.long_exposure),
         mean_ev100=mean,
         lightness=light,
         grey=grey,
@@ -146,6 +143,16 @@ def _camera_ev(plan: PreviewPlan, field: str) -> float:
     if plan.camera_ev is None:
         raise Missing("Give the camera’s EV, or an EV and its zone.", field=f"{field}.camera_ev")
     return plan.camera_ev
+
+
+def _n_effective(plan: PreviewPlan) -> float:
+    """The N that is really seen: with the contrast a long exposure leaves."""
+    return min(max(plan.n + contrast_left(plan.long_exposure), -WIDEST), WIDEST)
+
+
+def _zones_of_light(plan: PreviewPlan, camera_ev: float, evs: Sequence[float]) -> list[float]:
+    """Where EVs fall as they were exposed."""
+    return [MIDDLE + ev - camera_ev + plan.error_stops for ev in evs]
 
 
 def _zones(

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, type ReactNode, Suspense, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -8,6 +8,7 @@ import { dayText, momentText } from "../../components/days";
 import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
 import { Opened } from "../../shared/Opened";
+import { SeenBefore } from "../../shared/picture/SeenBefore";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { stateWord } from "../../shared/states";
 import { useAsked } from "../../shared/useAsked";
@@ -15,8 +16,6 @@ import { Attachments } from "./Attachments";
 import { KeptLedger } from "./KeptLedger";
 import { NameHolder } from "./NameHolder";
 import { type Story, storyQuery } from "./queries";
-
-const PlannedPrint = lazy(() => import("../../shared/picture/PlannedPrint"));
 
 /** One exposure's whole story, from its box to its judgement. */
 export function ExposurePage() {
@@ -108,9 +107,7 @@ function Told({ story }: { story: Story }) {
             </Part>
             {story.picture_id && (
               <Part title="Seen before the shutter">
-                <Suspense fallback={<Box minHeight="180px" />}>
-                  <PlannedPrint id={view.id} pictureId={story.picture_id} />
-                </Suspense>
+                <SeenBefore id={view.id} pictureId={story.picture_id} />
               </Part>
             )}
             <Part title="Film history">

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, memo, Suspense, useCallback, useRef, useState } from "react";
+import { memo, useCallback, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
@@ -10,6 +10,7 @@ import { useNarrow } from "../../components/useNarrow";
 import { Conflict } from "../../shared/Conflict";
 import { FileLink } from "../../shared/FileLink";
 import { Opened } from "../../shared/Opened";
+import { SeenBefore } from "../../shared/picture/SeenBefore";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useLatest } from "../../shared/useLatest";
 import { AreaPanel } from "./AreaPanel";
@@ -229,9 +230,7 @@ function Shown({ view }: { view: PrintView }) {
                 <Box as="h2" fontSize="15px" fontWeight={650} paddingBottom="2">
                   Seen before the shutter
                 </Box>
-                <Suspense fallback={<Box minHeight="180px" />}>
-                  <PlannedPrint id={draft.exposure_id} pictureId={view.picture_id} />
-                </Suspense>
+                <SeenBefore id={draft.exposure_id} pictureId={view.picture_id} />
               </Box>
             )}
             <LayoutAtRest layout={worked.layout} turn={turn} edit={edit} />
@@ -246,8 +245,6 @@ function Shown({ view }: { view: PrintView }) {
     </>
   );
 }
-
-const PlannedPrint = lazy(() => import("../../shared/picture/PlannedPrint"));
 
 const Header = memo(function Header({ title, sub }: { title: string; sub: string }) {
   return (

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, lazy, Suspense, useState } from "react";
+import { type FormEvent, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -13,10 +13,9 @@ import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { Conflict } from "../Conflict";
+import { SeenBefore } from "../picture/SeenBefore";
 import { useWrite } from "../useWrite";
 import { densitometer, foreseenQuery, type Judgement, judge, spotsQuery } from "./queries";
-
-const PlannedPrint = lazy(() => import("../picture/PlannedPrint"));
 
 export type Negative = Pick<
   Schemas["PieceLine"],
@@ -189,9 +188,7 @@ function Foreseen({ piece_id }: { piece_id: string }) {
       <Box fontSize="14px" color="ink2" paddingBottom="2">
         Seen before the shutter. Does the negative hold what this print shows?
       </Box>
-      <Suspense fallback={<Box minHeight="180px" />}>
-        <PlannedPrint id={data.exposure_id} pictureId={data.picture_id} />
-      </Suspense>
+      <SeenBefore id={data.exposure_id} pictureId={data.picture_id} />
     </Box>
   );
 }

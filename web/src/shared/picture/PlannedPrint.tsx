@@ -2,12 +2,14 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { question } from "../../api/ask";
+import { useNarrow } from "../../components/useNarrow";
 import { BEGUN } from "../../service/service";
 import { PrintOf, tablesOf, useIndexes } from "./Print";
 import { type Pixels, thinned } from "./pixels";
 import { pixelsQuery } from "./pixelsQuery";
 
-const WIDE = 220;
+/** Beside each other on a phone, too. */
+const [WIDE, NARROW] = [220, 162];
 const EVERY = 2;
 const NAMES: Record<string, string> = { planned: "as it was planned", given: "as it was exposed" };
 
@@ -24,7 +26,8 @@ function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixe
   const known = useMemo(() => tablesOf(data), [data]);
   const small = useMemo(() => thinned(pixels, EVERY), [pixels]);
   const indexes = useIndexes(small, known, "");
-  const height = Math.round((WIDE * pixels.height) / pixels.width);
+  const width = useNarrow() ? NARROW : WIDE;
+  const height = Math.round((width * pixels.height) / pixels.width);
   const prints = (data?.prints ?? []).filter((each) => each.grey.length);
   // two that are alike are one
   const shown = prints.filter(
@@ -32,21 +35,25 @@ function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixe
   );
   return (
     <Flex gap="4" wrap="wrap">
-      <Figure says="the scene's picture">
+      <Figure wide={width} says="the scene's picture">
         <img
           src={`/api/attachments/${pictureId}/thumbnail`}
           alt="The scene"
-          style={{ width: WIDE, height }}
+          style={{ width, height }}
         />
       </Figure>
       {indexes &&
         shown.map((each) => (
-          <Figure key={each.id} says={`${NAMES[each.id]}, ${each.n_text}: ${each.says}`}>
+          <Figure
+            key={each.id}
+            wide={width}
+            says={`${NAMES[each.id]}, ${each.n_text}: ${each.says}`}
+          >
             <PrintOf
               pixels={small}
               indexes={indexes}
               print={each}
-              width={WIDE}
+              width={width}
               height={height}
               label={`Print ${NAMES[each.id]}`}
             />
@@ -56,9 +63,17 @@ function Prints({ id, pictureId, pixels }: { id: string; pictureId: string; pixe
   );
 }
 
-function Figure({ says, children }: { says: string; children: React.ReactNode }) {
+function Figure({
+  wide,
+  says,
+  children,
+}: {
+  wide: number;
+  says: string;
+  children: React.ReactNode;
+}) {
   return (
-    <Box as="figure" width={`${WIDE}px`}>
+    <Box as="figure" width={`${wide}px`}>
       {children}
       <Box as="figcaption" fontSize="13px" color="ink2" lineHeight={1.3} paddingTop="1">
         {says}
