@@ -1,6 +1,5 @@
 """By the keyboard: what begins a reading, what acts, and where the focus is after every dialog."""
 
-import time
 from typing import Any
 
 import pytest
@@ -72,16 +71,24 @@ def test_typing_right_after_begin(open_page: Open, service: Service) -> None:
     assert labels(service, page.url.rsplit("/", 1)[1]) == ["mud"]
 
 
-def slowly(route: Route) -> None:
-    time.sleep(0.5)
-    route.continue_()
+def held(page: Page) -> list[Route]:
+    """Lines on their way to the service, each until it is let through."""
+    waiting: list[Route] = []
+    page.route("**/api/scenes/*/line?**", lambda route: waiting.append(route))
+    return waiting
+
+
+def let_through(page: Page, waiting: list[Route]) -> None:
+    while not waiting:
+        page.wait_for_timeout(10)
+    waiting.pop(0).continue_()
 
 
 def test_the_line_is_free_at_once(open_page: Open, service: Service) -> None:
     """While the first is still on its way the second is typed: two readings, no word glued on."""
     page = open_page("/scene/scene-pool")
     expect(page.locator("[data-result]")).to_be_visible()
-    page.route("**/api/scenes/*/line?**", slowly)
+    waiting = held(page)
     line = page.get_by_label("Type a reading")
     line.focus()
     page.keyboard.type("12 wall")
@@ -89,6 +96,8 @@ def test_the_line_is_free_at_once(open_page: Open, service: Service) -> None:
     expect(line).to_have_value("")
     page.keyboard.type("7 walker")
     page.keyboard.press("Enter")
+    let_through(page, waiting)
+    let_through(page, waiting)
     expect(page.locator('[data-pin="walker"]')).to_be_visible()
     assert labels(service, "scene-pool")[-2:] == ["wall", "walker"]
 
@@ -107,10 +116,12 @@ def test_a_line_refused_meanwhile_comes_back(open_page: Open) -> None:
     page.keyboard.type("8")
     expect(line).to_have_value("8")
     line.fill("")
-    page.route("**/api/scenes/*/line?**", slowly)
+    waiting = held(page)
     page.keyboard.type("9 shade XIV")
     page.keyboard.press("Enter")
     page.keyboard.type("7 wall")
+    expect(line).to_have_value("7 wall")
+    let_through(page, waiting)
     expect(page.get_by_role("alert")).to_contain_text("“9 shade XIV” was not added.")
     expect(line).to_have_value("7 wall")
     page.get_by_role("button", name="Use “9 shade XIV”").click()
