@@ -23,10 +23,10 @@ MODULES := $(STAMPS)/modules-$(call hash,web/package.json web/package-lock.json 
 # what the page knows of the service is written by the service: no file of this folder is kept
 SERVICE := web/src/service
 SOURCES := $(shell find web/src web/public web/index.html web/vite.config.ts web/vite.single.config.ts web/tsconfig.json web/reading.mjs -type f -not -path '$(SERVICE)/*' 2>/dev/null | sort)
-SERVING := $(shell find src/emulsa -name '*.py' -not -path '*/built/*' 2>/dev/null | sort)
+SERVING := $(shell find src/emulsa -name '*.py' -not -path '*/built/*' -not -path '*/drawn/*' 2>/dev/null | sort)
 DESCRIBED := $(STAMPS)/described-$(call hash,$(SERVING) requirements/runtime.txt web/package-lock.json)
 PAGE := $(STAMPS)/page-$(call hash,$(SOURCES) $(SERVING) web/package-lock.json)
-CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
+CARRIED := $(shell find src/emulsa web/field -not -path '*/built/*' -not -path '*/drawn/*' \( -name '*.py' -o -name '*.sql' -o -name 'forms.json' -o -name '*.mjs' \) -type f 2>/dev/null | sort)
 SCENES := $(shell find scenery -name '*.py' -o -name '*.toml' | sort) requirements/build.txt
 FIELD := $(STAMPS)/field-$(call hash,$(CARRIED) $(SCENES) web/package-lock.json)
 DRAWN := $(STAMPS)/drawn-$(call hash,$(SCENES))
@@ -123,7 +123,7 @@ format: $(TOOLS) $(DESCRIBED)
 
 # Forget what was set up and built; data stays.
 clean:
-	rm -rf $(VENV) $(STAMPS) web/node_modules $(SERVICE) src/emulsa/scenery src/emulsa/page src/emulsa/server/reading src/emulsa/field/built src/emulsa/field/single
+	rm -rf $(VENV) $(STAMPS) web/node_modules $(SERVICE) src/emulsa/scenery src/emulsa/core/data/drawn src/emulsa/page src/emulsa/server/reading src/emulsa/field/built src/emulsa/field/single
 
 $(STAMPS)/venv:
 	@echo "— Python environment ($(PYTHON))"
@@ -167,7 +167,7 @@ $(FIELD): $(MODULES) $(DRAWN)
 # scenes of the demo, drawn from their descriptions
 $(DRAWN): $(RUNTIME)
 	@echo "— drawn scenes"
-	@rm -rf src/emulsa/scenery && $(BIN)/python -m scenery src/emulsa/scenery
+	@rm -rf src/emulsa/scenery src/emulsa/core/data/drawn && $(BIN)/python -m scenery src/emulsa/scenery src/emulsa/core/data/drawn
 	@rm -f $(STAMPS)/drawn-* && touch $@
 
 $(CHROMIUM): | $(STAMPS)/venv

@@ -1,4 +1,4 @@
-"""Draw every described scene into a folder."""
+"""Draw every described scene into a folder, and as data of the core into another."""
 
 import sys
 from concurrent.futures import ProcessPoolExecutor
@@ -9,13 +9,17 @@ from scenery.drawing import write
 SCENES = Path(__file__).with_name("scenes")
 
 
-def main(folder: Path) -> None:
-    """Write all scenes into ``folder``, which is made where it is not there."""
-    folder.mkdir(parents=True, exist_ok=True)
+def main(folder: Path, practice: Path) -> None:
+    """Write all scenes into the folders, which are made where they are not there."""
+    for each in (folder, practice):
+        each.mkdir(parents=True, exist_ok=True)
+    about = '"""Drawn scenes, written when Emulsa is built."""\n'
+    (practice / "__init__.py").write_text(about, encoding="utf-8")
     with ProcessPoolExecutor() as hands:
         sources = sorted(SCENES.glob("*.toml"))
-        list(hands.map(write, sources, [folder] * len(sources)))
+        many = len(sources)
+        list(hands.map(write, sources, [folder] * many, [practice] * many))
 
 
 if __name__ == "__main__":
-    main(Path(sys.argv[1]))
+    main(Path(sys.argv[1]), Path(sys.argv[2]))

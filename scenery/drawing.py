@@ -16,9 +16,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from scenery.canvas import COLUMNS, FINER, ROWS, Canvas
+from scenery.fields import LOWEST_EV, MOST, STEPS_IN_A_STOP, module
 from scenery.layers import read
 
-LOWEST_EV, STEPS_IN_A_STOP, MOST = -8, 32, 1024
 INDEX_BITS = 11
 
 
@@ -54,6 +54,7 @@ def told(description: dict[str, Any], canvas: Canvas) -> dict[str, Any]:
         places.append({"name": name, "x": x, "y": y, "ev100": round(mean, 3), **kept})
     return {
         "title": description["title"],
+        "brief": description["brief"],
         "columns": COLUMNS,
         "rows": ROWS,
         "light": description["light"],
@@ -61,8 +62,9 @@ def told(description: dict[str, Any], canvas: Canvas) -> dict[str, Any]:
     }
 
 
-def write(source: Path, target: Path) -> None:
-    """Draw one described scene into ``target``: its points as a PNG, and what is told beside it."""
+def write(source: Path, target: Path, practice: Path) -> None:
+    """Draw one described scene into ``target``: its points as a PNG, and what is told beside it;
+    and into ``practice`` as a module of the core's data."""
     from PIL import Image
 
     description = tomllib.loads(source.read_text(encoding="utf-8"))
@@ -72,3 +74,5 @@ def write(source: Path, target: Path) -> None:
     picture.save(target / f"{source.stem}.png", optimize=True)
     words = json.dumps(told(description, canvas), ensure_ascii=False, indent=1)
     (target / f"{source.stem}.json").write_text(words + "\n", encoding="utf-8")
+    own = practice / f"{source.stem.replace('-', '_')}.py"
+    own.write_text(module(source.stem, description, canvas), encoding="utf-8")

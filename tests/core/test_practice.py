@@ -50,7 +50,7 @@ from emulsa.core.practice.verdict import (
 from emulsa.core.rendering.tones import TonesRequest, tones
 from emulsa.core.written import Written, writing
 
-MOSAIC_KINDS: tuple[SceneKind, ...] = KINDS[:-1]
+MOSAIC_KINDS: tuple[SceneKind, ...] = KINDS[:-2]
 SEEDS = st.integers(0, 2**31 - 1)
 LAW = PowerLaw(exponent=1.3)
 

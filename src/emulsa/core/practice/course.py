@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Annotated, Literal
 
 from emulsa.core.data.exercises import INTERVALS_DAYS, TOPICS, Topic
@@ -20,7 +21,7 @@ from emulsa.core.practice.exercise import (
 from emulsa.core.practice.question import NO_KIT, Level, PracticeKit
 
 DayNumber = Annotated[int, Within("A day’s number", 0, 4_000_000)]
-Why = Literal["slip", "course", "warm_up"]
+Why = Literal["slip", "course", "warm_up", "chosen"]
 
 HIGHEST, IN_A_ROW = 3, 3
 SEEDS_APART, SEEDS_TRIED = 1_000, 200
@@ -28,13 +29,15 @@ SEEDS_APART, SEEDS_TRIED = 1_000, 200
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Answered:
-    """A question that was answered on a day."""
+    """A question that was answered on a day; ``kit`` what it was asked of, where that is not the
+    kit of all."""
 
     day: DayNumber
     topic: Topic
     seed: Seed
     level: Level
     given: Given
+    kit: PracticeKit | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -139,10 +142,7 @@ class _Standing:
 
 def practice_next(request: PracticeNextRequest) -> PracticeNext:
     """The operation ``practice_next``."""
-    standing = _Standing()
-    for place, each in enumerate(request.history):
-        _judge(standing, each, place, request.kit)
-    first_seed = 1 + SEEDS_APART * len(request.history)
+    standing = _standing(request)
     return PracticeNext(
         misconceptions=tuple(
             MisconceptionDue(each.name, each.box, each.due_day, each.slips, each.topic)
@@ -152,27 +152,38 @@ def practice_next(request: PracticeNextRequest) -> PracticeNext:
             TopicState(each.topic, each.level, each.streak, each.seen, each.done)
             for each in standing.topics.values()
         ),
-        next=_next(standing, request, first_seed),
+        next=_next(standing, request),
     )
+
+
+def about(request: PracticeNextRequest, topic: Topic, misconception: str = "") -> NextExercise:
+    """The next question of a topic one chose, at its level; with a misconception one that could
+    show it, where there is one."""
+    level = _standing(request).topics[topic].level
+    met = _Met(misconception, topic, level, 0, request.today, 0)
+    seed = _showing(met, _first_seed(request), request.kit) if misconception else None
+    return NextExercise(topic, level, seed or _first_seed(request), "chosen", misconception or None)
+
+
+def _standing(request: PracticeNextRequest) -> _Standing:
+    standing = _Standing()
+    for place, each in enumerate(request.history):
+        _judge(standing, each, place, each.kit or request.kit)
+    return standing
+
+
+def _first_seed(request: PracticeNextRequest) -> int:
+    return 1 + SEEDS_APART * len(request.history)
 
 
 def _judge(standing: _Standing, answered: Answered, place: int, kit: PracticeKit) -> None:
     topic = standing.topics[answered.topic]
     topic.seen += 1
     topic.last = place
-    told = exercise_judge(
-        ExerciseJudgeRequest(
-            topic=answered.topic,
-            seed=answered.seed,
-            level=answered.level,
-            kit=kit,
-            given=answered.given,
-        )
-    )
+    told = _told(answered.topic, answered.seed, answered.level, answered.given, kit)
     if told.right:
         _rise(topic, answered.level)
-        slips = drawn(answered.topic, answered.seed, answered.level, kit).slips
-        for name in {each.misconception for each in slips} & {*standing.met}:
+        for name in told.could_show.intersection(standing.met):
             met = standing.met[name]
             met.box = min(met.box + 1, len(INTERVALS_DAYS) - 1)
             met.day = answered.day
@@ -188,6 +199,27 @@ def _judge(standing: _Standing, answered: Answered, place: int, kit: PracticeKit
             answered.day,
             known.slips + 1 if known else 1,
         )
+
+
+@dataclass(frozen=True, slots=True)
+class _Told:
+    """What an answer tells: whether it was right, what was likely thought, and what the question
+    could have shown."""
+
+    right: bool
+    misconception: str | None
+    could_show: frozenset[str]
+
+
+@lru_cache(maxsize=16_384)
+def _told(topic: Topic, seed: int, level: int, given: float, kit: PracticeKit) -> _Told:
+    judged = exercise_judge(
+        ExerciseJudgeRequest(topic=topic, seed=seed, level=level, kit=kit, given=given)
+    )
+    slips = drawn(topic, seed, level, kit).slips
+    return _Told(
+        judged.right, judged.misconception, frozenset(each.misconception for each in slips)
+    )
 
 
 def _rise(topic: _Learned, level: int) -> None:
@@ -214,7 +246,8 @@ def _by_need(met: Iterable[_Met], today: int) -> list[_Met]:
     return sorted(met, key=need)
 
 
-def _next(standing: _Standing, request: PracticeNextRequest, first_seed: int) -> NextExercise:
+def _next(standing: _Standing, request: PracticeNextRequest) -> NextExercise:
+    first_seed = _first_seed(request)
     for each in _by_need(standing.met.values(), request.today):
         if each.due_day <= request.today:
             seed = _showing(each, first_seed, request.kit)

@@ -19,11 +19,9 @@ from emulsa.core.practice.scene import (
     PracticeScene,
     SceneMade,
     ScenePatch,
-    apart,
     ev_of,
     made,
     mean_ev,
-    middle,
 )
 
 NoiseStops = Annotated[float, Within("The meter’s noise", 0, 1, "stops")]
@@ -92,9 +90,10 @@ def scene_meter(request: SceneMeterRequest) -> SceneMetered:
     """The operation ``scene_meter``."""
     scene, seed = made(request.scene, request.view_deg), request.scene.seed
     x, y = _aimed(scene, request.aim)
-    whose = scene.field.patch[_nearest(scene, x, y)]
+    whose = scene.field.patch[scene.field.nearest(x, y)]
     patch = scene.patches[whose]
-    cells = _within(scene, x, y, request.angle_deg / request.view_deg)
+    reach = request.angle_deg / request.view_deg / 2 + ALMOST
+    cells = [*scene.field.around(x, y, reach)] or [scene.field.nearest(x, y)]
     spot = mean_ev([ev_of(scene.field.index[cell]) for cell in cells])
     share = request.flare_share
     flared = math.log2((1 - share) * 2**spot + share * 2**scene.mean_ev100)
@@ -140,17 +139,3 @@ def _aimed(scene: SceneMade, aim: Aim) -> tuple[float, float]:
     assert aim.x is not None
     assert aim.y is not None
     return aim.x, aim.y
-
-
-def _nearest(scene: SceneMade, x: float, y: float) -> int:
-    return min(range(len(scene.field.index)), key=lambda cell: apart(x, y, *middle(cell)))
-
-
-def _within(scene: SceneMade, x: float, y: float, wide: float) -> list[int]:
-    """The cells whose middles lie in the circle; else the nearest."""
-    found = [
-        cell
-        for cell in range(len(scene.field.index))
-        if apart(x, y, *middle(cell)) <= wide / 2 + ALMOST
-    ]
-    return found or [_nearest(scene, x, y)]

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
-from emulsa.core.corrections.reciprocity import AdditiveLaw, NoFailure, PowerLaw, metered_s
+from emulsa.core.corrections.reciprocity import Law, metered_s
 from emulsa.core.light.flare import FlareShare
 from emulsa.core.light.marks import ApertureMark, f_number
 from emulsa.core.limits import EV, ExposureIndex, Name, Seconds, Within, Zone
@@ -19,7 +19,6 @@ from emulsa.core.tones.development_number import PIVOT, TARGET, DevelopmentNumbe
 from emulsa.core.tones.zones import MIDDLE
 
 Counted = Annotated[float, Within("Stops counted", -20, 20, "stops")]
-Law = NoFailure | PowerLaw | AdditiveLaw
 Cause = Literal[
     "metering",
     "light",
