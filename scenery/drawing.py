@@ -1,7 +1,8 @@
 """A scene from its description: painted layer by layer, measured, and written as a field.
 
-A point of the written picture is its exposure value in the sixteen bits of a grey PNG: the lower
-eleven the index of EV −8 + i/32, the upper five the number of the named place it belongs to.
+A point of the written picture is its exposure value in sixteen bits, red the upper eight of them
+and green the lower: eleven bits the index of EV −8 + i/32, the five above them the number of the
+named place it belongs to. A page can read that, where sixteen bits of grey come to it as eight.
 Beside it lies a JSON file with what cannot be seen: title, places, light.
 """
 
@@ -70,7 +71,9 @@ def write(source: Path, target: Path, practice: Path) -> None:
     description = tomllib.loads(source.read_text(encoding="utf-8"))
     canvas = drawn(description)
     points = packed(canvas)
-    picture = Image.frombytes("I;16", (COLUMNS, ROWS), points.astype("<u2").tobytes())
+    planes = (points >> 8, points & 255, np.zeros_like(points))
+    apart = np.stack(planes, axis=-1).astype(np.uint8)
+    picture = Image.frombytes("RGB", (COLUMNS, ROWS), apart.tobytes())
     picture.save(target / f"{source.stem}.png", optimize=True)
     words = json.dumps(told(description, canvas), ensure_ascii=False, indent=1)
     (target / f"{source.stem}.json").write_text(words + "\n", encoding="utf-8")

@@ -121,7 +121,15 @@ def _field(scene: str) -> tuple[tuple[int, int], array[int]]:
 
     source = files("emulsa") / "scenery" / f"{scene}.png"
     with source.open("rb") as file, Image.open(file) as drawn:
-        return drawn.size, array("i", drawn.convert("I").tobytes())
+        return drawn.size, points_of(drawn)
+
+
+def points_of(drawn: Any) -> array[int]:
+    """The sixteen bits of each point of a drawn scene."""
+    planes = drawn.tobytes()
+    return array(
+        "i", (upper << 8 | lower for upper, lower in zip(planes[::3], planes[1::3], strict=True))
+    )
 
 
 def _levels(middle_ev: float, tint: float) -> list[int]:

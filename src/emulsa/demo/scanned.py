@@ -8,7 +8,6 @@ from __future__ import annotations
 
 import math
 import random
-import sys
 from array import array
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -19,6 +18,7 @@ from pathlib import Path
 from emulsa.core.light.srgb import encoded
 from emulsa.core.rendering.paper import Paper, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, negative
+from emulsa.demo.photographed import points_of
 
 INDEX = 0x7FF  # the lower bits of a point are its EV: −8 + i/32; the upper ones number its place
 LOWEST_EV, STEPS_IN_A_STOP, MOST = -8, 32, 1024
@@ -81,11 +81,8 @@ def _framed(shot: Shot, size: tuple[int, int]) -> Sequence[int]:
     source = files("emulsa") / "scenery" / f"{shot.scene}.png"
     with source.open("rb") as file, Image.open(file) as drawn:
         columns, rows = drawn.size
-        points = drawn.convert("I").tobytes()
-    # every point at once, as one long number
-    lower = INDEX.to_bytes(4, sys.byteorder) * (columns * rows)
-    steps = int.from_bytes(points, "little") & int.from_bytes(lower, "little")
-    field = Image.frombytes("I", (columns, rows), steps.to_bytes(len(points), "little"))
+        steps = array("i", (point & INDEX for point in points_of(drawn)))
+    field = Image.frombytes("I", (columns, rows), steps.tobytes())
     across = rows * size[0] / size[1]
     left = shot.left * (columns - across)
     box = (left, 0, left + across, rows)

@@ -46,7 +46,7 @@ JOURNALED = (
     "film recipe camera lens pinhole filter meter sheet_format tank line bottle"
     " powder stock holder roll strip run piece step outing scene reading scene_filter"
     " exposure judgement film_test attachment printing_paper enlarger print print_strip print_try"
-    " print_shape preference"
+    " print_shape practice_answer practised_scene preference"
 ).split()
 
 ENDLESS = 2**62

@@ -22,6 +22,7 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.logged.attachment import Attachment
 from emulsa.core.logged.record import Exposure
 from emulsa.core.outing.record import Outing
+from emulsa.core.practice.record import PracticeAnswer, PractisedScene
 from emulsa.core.prints.record import KeptStrip
 from emulsa.core.scene.record import Scene
 from emulsa.store.drawn import DrawnShape, PrintRow, TryRow
@@ -57,6 +58,8 @@ PRINT = Table("print", PrintRow, "rowid DESC")
 PRINT_STRIP = Table("print_strip", KeptStrip)
 PRINT_TRY = Table("print_try", TryRow, "number, rowid")
 PRINT_SHAPE = Table("print_shape", DrawnShape)
+PRACTICE_ANSWER = Table("practice_answer", PracticeAnswer, "day, rowid")
+PRACTISED_SCENE = Table("practised_scene", PractisedScene, "rowid DESC")
 
 BY_KIND: dict[type, Table[Any]] = {
     each.kind: each
@@ -64,7 +67,7 @@ BY_KIND: dict[type, Table[Any]] = {
         *(FILM, RECIPE, CAMERA, LENS, PINHOLE, FILTER, METER, FORMAT),
         *(TANK, LINE, BOTTLE, POWDER, STOCK, HOLDER, ROLL, STRIP, PIECE, RUN),
         *(OUTING, EXPOSURE, JUDGEMENT, ATTACHMENT, FILM_TEST, PAPER, ENLARGER),
-        *(PRINT, PRINT_STRIP, PRINT_TRY, PRINT_SHAPE),
+        *(PRINT, PRINT_STRIP, PRINT_TRY, PRINT_SHAPE, PRACTICE_ANSWER, PRACTISED_SCENE),
     )
 }
 

@@ -74,4 +74,6 @@ CALLED = {
     "print_try": "print",
     "print_strip": "strip of a print",
     "print_shape": "drawn shape",
+    "practice_answer": "answer in practice",
+    "practised_scene": "scene of practice",
 }

@@ -30,6 +30,7 @@ NOUNS = (
     "outings",
     "pairing",
     "pieces",
+    "practice",
     "preferences",
     "prints",
     "rolls",

@@ -12,6 +12,7 @@ from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes, now
+from emulsa.api.saying import Editing, Line, Saying, make, meant
 from emulsa.api.views.done import Done
 from emulsa.api.views.ready import camera_of, ready_now
 from emulsa.api.views.scene_page import page_of
@@ -35,9 +36,9 @@ from emulsa.core.film.ready import MeantRow, fitting, meant_row
 from emulsa.core.kit.films import unnamed_film
 from emulsa.core.limits import Day, Id, Label, Length
 from emulsa.core.line import grammar
-from emulsa.core.line.lines import Typed, typed
+from emulsa.core.line.lines import Typed
 from emulsa.core.line.making import NOTHING, Made
-from emulsa.core.line.touched import Touched, read_there
+from emulsa.core.line.touched import Touched
 from emulsa.core.logged.record import Given, Planned
 from emulsa.core.outing.today import of_today
 from emulsa.core.picture.calibrated import PhotoCalibrateRequest
@@ -80,14 +81,6 @@ class Seeing:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Editing:
-    """What is changed of a scene, and the kit that is made for it on the way."""
-
-    edits: Edits
-    makes: Made = NOTHING
-
-
-@dataclass(frozen=True, kw_only=True)
 class Beginning:
     """A scene begun by what is done in it: on the day's outing, or on a new one of the id given.
     ``begun``: what it came to where it was begun first, when it is handed in."""
@@ -98,17 +91,6 @@ class Beginning:
     edits: Edits
     makes: Made = NOTHING
     begun: Scene | None = None
-
-
-Line = Annotated[str, Length("What is typed", 0, 4000)]
-
-
-@dataclass(frozen=True, kw_only=True)
-class Saying:
-    """What is typed over a scene; ``reading_id`` names the reading it may add."""
-
-    text: Line
-    reading_id: Id
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -200,7 +182,7 @@ def edit(act: Act, id: str, base: str, editing: Editing) -> KeptScene:  # noqa: 
     """Change a scene; ``base`` is the version the edits were made on: when another hand has changed
     it since, nothing is overwritten and the answer (409) carries what is kept now."""
     stored = found(act.db, id)
-    _make(act, editing.makes)
+    make(act, editing.makes)
     return _keep(act, stored, edited(stored, editing.edits, act.moment), base)
 
 
@@ -208,9 +190,9 @@ def edit(act: Act, id: str, base: str, editing: Editing) -> KeptScene:  # noqa: 
 def say(act: Act, id: str, base: str, saying: Saying) -> KeptScene:  # noqa: A002
     """Carry out what is typed over a scene: the line is read under the lock, over what is kept."""
     stored = found(act.db, id)
-    meant = _typed(act.db, stored, saying.text, saying.reading_id)
-    _make(act, meant.makes)
-    return _keep(act, stored, edited(stored, meant.edits, act.moment), base)
+    said = meant(act.db, stored, saying.text, saying.reading_id)
+    make(act, said.makes)
+    return _keep(act, stored, edited(stored, said.edits, act.moment), base)
 
 
 @routes.act("POST", "/{id}/reciprocity")
@@ -236,7 +218,7 @@ def begin(act: Act, beginning: Beginning) -> KeptScene:
     school = preferences.preferences(act.db).school
     title = f"Scene {len(before) + 1}"
     blank = Scene(id=beginning.id, outing_id=outing.id, title=title, school=school)
-    _make(act, beginning.makes)
+    make(act, beginning.makes)
     act.keep(outing)
     there = beginning.begun
     first = follow_on(blank, before[-1:]) if there is None else as_begun(blank, there)
@@ -350,27 +332,11 @@ def seen(db: Db, seeing: Seeing) -> PictureSeen | None:
 def line(db: Db, asked: TypedLine) -> Typed:
     """What a typed line, or several, mean over a scene, or for a place of its picture; nothing is
     kept."""
-    return _typed(db, asked.scene, asked.text, asked.reading_id, asked.touched)
+    return meant(db, asked.scene, asked.text, asked.reading_id, asked.touched)
 
 
 def found(db: Db, id_: str) -> Scene:
     return needed(store.scene(db, id_), "This scene was not found; it may have been deleted.")
-
-
-def _typed(
-    db: Db, scene: Scene, text: str, reading_id: str, touched: Touched | None = None
-) -> Typed:
-    """What is typed means over a scene with the kit as it is, by its names."""
-    way, own, names = preferences.preferences(db), store.kit_of(db, scene), kit.names(db)
-    if touched is not None:
-        return read_there(text, scene, own, names, way, reading_id, touched)
-    return typed(text, scene, own, names, way, reading_id)
-
-
-def _make(act: Act, makes: Made) -> None:
-    for each in makes.all:
-        if act.read_back(each) is None:
-            act.keep(each)
 
 
 def _keep(act: Act, stored: Scene | None, scene: Scene, base: str) -> KeptScene:

@@ -76,7 +76,7 @@ def scene_view(db: Connection, scene: Scene) -> SceneView:
         version_of(scene),
         given,
         lines(db, scene),
-        _said(scene),
+        said(scene),
         [showed(each) for each in seen],
         money_text(sum(costs)) if costs else "",
         outings.outing(db, scene.outing_id),
@@ -93,17 +93,17 @@ def _picture(db: Connection, scene_id: str) -> ScenePictureView | None:
 
 
 def kept(db: Connection, scene: Scene) -> KeptScene:
-    return KeptScene(scene, version_of(scene), lines(db, scene), _said(scene))
+    return KeptScene(scene, version_of(scene), lines(db, scene), said(scene))
 
 
 def lines(db: Connection, scene: Scene) -> dict[str, str]:
     """The scene's readings as one types them."""
-    said = preferences.preferences(db).time_iso
-    meter = meter_set(scene, scenes.kit_of(db, scene), said)
+    way = preferences.preferences(db)
+    meter = meter_set(scene, scenes.kit_of(db, scene), way.time_iso)
     return {each.id: line_of(each, meter) for each in scene.readings}
 
 
-def _said(scene: Scene) -> dict[str, str]:
+def said(scene: Scene) -> dict[str, str]:
     return {each.id: reading_text(each.reading) for each in scene.readings}
 
 

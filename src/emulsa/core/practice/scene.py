@@ -217,7 +217,7 @@ def mean_ev(evs: Sequence[float]) -> float:
 
 def _painted(scene: PracticeScene, drawn: DrawnScene) -> SceneMade:
     """A drawn scene in its light: every place moves as far as the light on it does."""
-    moved = [half_up(each * STEPS_IN_A_STOP) for each in _light_on(scene, drawn)]
+    moved = [half_up(each * STEPS_IN_A_STOP) for each in light_on(scene, drawn)]
     field = tuple(
         min(max(index + moved[place], 0), LAST)
         for index, place in zip(drawn.index, drawn.patch, strict=True)
@@ -248,7 +248,7 @@ def _painted(scene: PracticeScene, drawn: DrawnScene) -> SceneMade:
     )
 
 
-def _light_on(scene: PracticeScene, drawn: DrawnScene) -> Iterator[float]:
+def light_on(scene: PracticeScene, drawn: DrawnScene) -> Iterator[float]:
     """By place the stops it has more than it was painted with: the day is lighter or darker, light
     fades, clouds pass over, or before the sun."""
     kind = KINDS.index(scene.kind)
