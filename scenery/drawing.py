@@ -21,6 +21,7 @@ from scenery.fields import LOWEST_EV, MOST, STEPS_IN_A_STOP, module
 from scenery.layers import read
 
 INDEX_BITS = 11
+MEAN_LOOKS, SMALL = 0.3, (240, 160)
 
 
 def drawn(description: dict[str, Any], finer: int = FINER) -> Canvas:
@@ -39,6 +40,16 @@ def packed(canvas: Canvas) -> NDArray[np.uint16]:
     ev, place = canvas.gathered()
     index = np.clip(np.floor((ev - LOWEST_EV) * STEPS_IN_A_STOP + 0.5), 0, MOST)
     return (index.astype(np.uint16) | (place.astype(np.uint16) << INDEX_BITS)).astype(np.uint16)
+
+
+def seen(canvas: Canvas) -> NDArray[np.uint8]:
+    """The scene as it looks to an eye that is used to it."""
+    ev, _ = canvas.gathered()
+    light = MEAN_LOOKS * np.exp2(ev) / np.exp2(ev).mean()
+    held = 1.12 * light / (1 + light / 0.9)
+    shown = np.where(held <= 0.0031308, 12.92 * held, 1.055 * held ** (1 / 2.4) - 0.055)
+    levels: NDArray[np.uint8] = np.clip(255 * shown + 0.5, 0, 255).astype(np.uint8)
+    return levels
 
 
 def told(description: dict[str, Any], canvas: Canvas) -> dict[str, Any]:
@@ -75,6 +86,8 @@ def write(source: Path, target: Path, practice: Path) -> None:
     apart = np.stack(planes, axis=-1).astype(np.uint8)
     picture = Image.frombytes("RGB", (COLUMNS, ROWS), apart.tobytes())
     picture.save(target / f"{source.stem}.png", optimize=True)
+    small = Image.fromarray(seen(canvas)).resize(SMALL, Image.Resampling.LANCZOS)
+    small.save(target / f"{source.stem}.jpg", quality=82)
     words = json.dumps(told(description, canvas), ensure_ascii=False, indent=1)
     (target / f"{source.stem}.json").write_text(words + "\n", encoding="utf-8")
     own = practice / f"{source.stem.replace('-', '_')}.py"

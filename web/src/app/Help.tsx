@@ -5,7 +5,7 @@ import { useOpener } from "../components/useOpener";
 import { ROOMS } from "./rooms";
 
 const KEYS = [
-  ["g 1 … g 8", ROOMS.map((room) => `${room.key} ${room.name}`).join(", ")],
+  ["g 1 … g 9", ROOMS.map((room) => `${room.key} ${room.name}`).join(", ")],
   ["0 … 9", "in Scene: begin a reading"],
   ["/", "in Scene: type a reading, as 9 shade III, f/32, draw 30; in Log: search"],
   ["e · b", "Expose · bracket"],

@@ -7,12 +7,12 @@ export const ROOMS = [
   { name: "Bench", path: "/bench", key: "5" },
   { name: "Print", path: "/print", key: "6" },
   { name: "Log", path: "/log", key: "7" },
-  { name: "Kit", path: "/kit", key: "8" },
+  { name: "Practice", path: "/practice", key: "8" },
+  { name: "Kit", path: "/kit", key: "9" },
 ] as const;
 
 type Room = (typeof ROOMS)[number];
 
+const BEHIND = ["/bench", "/print", "/log", "/practice", "/kit"];
 /** Rooms a phone keeps behind “More”. */
-export const MORE: readonly Room[] = ROOMS.filter(
-  ({ path }) => path === "/bench" || path === "/print" || path === "/log" || path === "/kit",
-);
+export const MORE: readonly Room[] = ROOMS.filter(({ path }) => BEHIND.includes(path));

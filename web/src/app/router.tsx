@@ -80,6 +80,18 @@ export const router = made([
             lazy: async () => ({ Component: (await import("../features/log")).ExposurePage }),
           },
           {
+            path: "practice",
+            lazy: async () => ({ Component: (await import("../features/practice")).PracticeRoom }),
+          },
+          {
+            path: "practice/questions",
+            lazy: async () => ({ Component: (await import("../features/practice")).QuestionsPage }),
+          },
+          {
+            path: "practice/scene/:id",
+            lazy: async () => ({ Component: (await import("../features/scene")).PractisedRoom }),
+          },
+          {
             path: "kit",
             lazy: async () => ({ Component: (await import("../features/kit")).KitRoom }),
           },

@@ -46,7 +46,7 @@ from emulsa.store import practice as store
 routes = Routes("practice", "/api/practice")
 
 OUTING = "practice"  # no outing of the log
-PNG, JSON = "image/png", "application/json"
+PNG, JPEG, JSON = "image/png", "image/jpeg", "application/json"
 DIAL = {"third": 1 / 3, "half": 1 / 2, "tenth": 1 / 10, "full": 1.0}
 
 
@@ -191,10 +191,13 @@ def delete_all(act: Act) -> Done:
 @routes.question("/drawn/{name}.png", media_type=PNG)
 def picture(name: str) -> File:
     """A drawn scene's field as a picture: red and green of a point are its EV and place."""
-    if name not in DRAWN:
-        raise NotFound("There is no such drawn scene.", field="name")
-    source = files("emulsa") / "scenery" / f"{name}.png"
-    return File(PNG, source.read_bytes(), headers={"cache-control": "max-age=86400"})
+    return _drawn(name, "png", PNG)
+
+
+@routes.question("/drawn/{name}.jpg", media_type=JPEG)
+def small(name: str) -> File:
+    """A drawn scene in small, as it looks."""
+    return _drawn(name, "jpg", JPEG)
 
 
 @routes.act("POST", "/scenes")
@@ -308,6 +311,13 @@ def delete_scene(act: Act, id: str) -> Done:  # noqa: A002
     act.says(f"delete {practised.scene.title} of practice")
     store.delete_scene(act.db, id)
     return Done(f"delete {practised.scene.title} of practice", (id,))
+
+
+def _drawn(name: str, ending: str, media_type: str) -> File:
+    if name not in DRAWN:
+        raise NotFound("There is no such drawn scene.", field="name")
+    source = files("emulsa") / "scenery" / f"{name}.{ending}"
+    return File(media_type, source.read_bytes(), headers={"cache-control": "max-age=86400"})
 
 
 def found(db: Db, id_: str) -> PractisedScene:

@@ -27,7 +27,7 @@ from emulsa.store import outings, practice, scenes
 from emulsa.store.database import Connection
 
 OWN_SCENES = 12  # of one's own that can be rehearsed, the latest
-KEY = 0.18  # of the light: a scene's mean as a middle grey
+KEY = 0.3  # how light a scene's mean looks, as a share
 
 
 @dataclass(frozen=True)

@@ -18,7 +18,7 @@ from emulsa.core.practice.exercise import (
     question_text,
     right_way,
 )
-from emulsa.core.practice.question import Step, Unit
+from emulsa.core.practice.question import Unit, WayStep
 from emulsa.core.practice.record import PracticeAnswer
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.zones import ev_text, zone_text
@@ -57,7 +57,7 @@ class AnswerTold:
     misconception: str | None
     shortly: str
     explanation: str
-    steps: tuple[Step, ...]
+    steps: tuple[WayStep, ...]
 
 
 def question(asked: ExerciseRequest) -> QuestionTold:

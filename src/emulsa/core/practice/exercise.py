@@ -20,8 +20,8 @@ from emulsa.core.practice.question import (
     Level,
     PracticeKit,
     Question,
-    Step,
     Unit,
+    WayStep,
     WrongWay,
     off,
 )
@@ -47,7 +47,7 @@ class TopicRules(Protocol):
 
     def say(self, asked: Question) -> str: ...
 
-    def steps(self, found: Drawn) -> tuple[Step, ...]: ...
+    def steps(self, found: Drawn) -> tuple[WayStep, ...]: ...
 
 
 RULES: dict[Topic, TopicRules] = {
@@ -156,7 +156,7 @@ def question_text(topic: Topic, asked: Question) -> str:
     return RULES[topic].say(asked)
 
 
-def right_way(topic: Topic, found: Drawn) -> tuple[Step, ...]:
+def right_way(topic: Topic, found: Drawn) -> tuple[WayStep, ...]:
     """How the right answer adds up, step by step."""
     return RULES[topic].steps(found)
 

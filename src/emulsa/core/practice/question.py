@@ -85,7 +85,7 @@ class WrongWay:
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
+class WayStep:
     """A row of the right way: what it is, what it adds in words, where one stands then."""
 
     label: str

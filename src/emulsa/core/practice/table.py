@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from emulsa.core.data.practised import TOPIC_NAMES
 from emulsa.core.practice.answering import HINTS, in_unit, told
 from emulsa.core.practice.exercise import drawn, question_text, right_way
-from emulsa.core.practice.question import Step
+from emulsa.core.practice.question import WayStep
 from emulsa.core.practice.record import PracticeAnswer
 from emulsa.core.practice.sets import PracticeSet, questions
 
@@ -24,7 +24,7 @@ class SheetQuestion:
     text: str
     hint: str
     answer: str
-    steps: tuple[Step, ...]
+    steps: tuple[WayStep, ...]
 
 
 @dataclass(frozen=True, slots=True)

@@ -75,7 +75,7 @@ class PlaceTold:
 @dataclass(frozen=True, slots=True)
 class PracticeVerdict:
     """What an exposure became: in a word, by causes, by places; what was misunderstood, and its
-    topic; greys along the EV axis for the print that was asked for and the one it became."""
+    topic; at which minute; greys along the EV axis for the print that was asked for and the one it became."""
 
     title: str
     brief: str
@@ -91,6 +91,7 @@ class PracticeVerdict:
     topic: Topic | None
     asked_text: str
     became_text: str
+    minutes: float
     asked_grey: tuple[int, ...]
     became_grey: tuple[int, ...]
 
@@ -116,8 +117,9 @@ def verdict(practised: PractisedScene, asked: SceneJudgeRequest) -> PracticeVerd
         shortly=SHORTLY[thought] if thought else "",
         explanation=EXPLANATIONS[thought] if thought else "",
         topic=SHOWN_BY_SCENES.get(thought, "outing") if thought else None,
-        asked_text=f"as asked, {n_text(print_asked.n)}",
+        asked_text=n_text(print_asked.n),
         became_text=f"{_aperture(asked)}, {time_text(asked.given_s)}, {n_text(asked.n)}",
+        minutes=then.minutes,
         asked_grey=_grey(print_asked),
         became_grey=_grey(print_became),
     )

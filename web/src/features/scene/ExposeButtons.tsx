@@ -8,6 +8,7 @@ export const ExposeButtons = memo(function ExposeButtons({
   tall,
   keys,
   ready,
+  alone,
   open,
 }: {
   /** under a thumb */
@@ -15,14 +16,18 @@ export const ExposeButtons = memo(function ExposeButtons({
   /** there is a keyboard */
   keys: boolean;
   ready: boolean;
+  /** no bracket */
+  alone: boolean;
   open: (what: Open) => void;
 }) {
   const minHeight = tall ? "56px" : "48px";
   return (
     <Flex gap="3">
-      <Button minHeight={minHeight} disabled={!ready} onClick={() => open("bracket")}>
-        Bracket
-      </Button>
+      {!alone && (
+        <Button minHeight={minHeight} disabled={!ready} onClick={() => open("bracket")}>
+          Bracket
+        </Button>
+      )}
       <Button
         variant="main"
         minHeight={minHeight}

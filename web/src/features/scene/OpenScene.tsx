@@ -1,6 +1,15 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import {
+  memo,
+  type ReactNode,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Button } from "../../components/Button";
@@ -15,33 +24,45 @@ import { ToneBridge } from "./bridge/ToneBridge";
 import { ExposeButtons } from "./ExposeButtons";
 import { LyingScene, TabletScene, UprightScene, WideScene } from "./Layouts";
 import { Pictured, type Seen } from "./Pictured";
-import type { Edit, ExposureView, SceneView } from "./queries";
+import type { Edit, ExposureView, SceneView, Solution } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
 import { FirstReading } from "./Teaching";
-import { useKeeping } from "./useKeeping";
+import { type Change, type Keeper, useKeeping } from "./useKeeping";
 import { useShape } from "./useShape";
 import { useSolution } from "./useSolution";
 import type { WordProps } from "./words/props";
 import { Sentence } from "./words/Sentence";
 
+/** A simulated scene in the room: how it looks and is metered, what is asked of it, and how it is
+    exposed; ``byHand`` hides every sum. */
+export interface Practised {
+  looks: (edit: (change: Change) => Promise<void>) => ReactNode;
+  sub: string;
+  byHand: boolean;
+  expose: (solution: Solution, close: () => void) => ReactNode;
+}
+
 /** A scene being worked on: wide with its sums beside it, on a phone upright with them behind a word. */
 export function OpenScene({
-  id,
+  keeper,
   view,
   ready: typing,
+  practised,
 }: {
-  id: string;
+  keeper: Keeper;
   view: SceneView | undefined;
   /** nothing was typed yet: the line waits for the first reading */
   ready: boolean;
+  /** what a simulated scene has instead of film */
+  practised?: Practised;
 }) {
   const kit = useQuery(kitQuery);
   const shape = useShape();
   const narrow = shape === "upright" || shape === "lying";
   const line = useRef<HTMLInputElement>(null);
-  const { scene, edit, unkept, clash, settle } = useKeeping(id, view);
+  const { scene, edit, unkept, clash, settle } = useKeeping(keeper, view);
   const stamp = kit.dataUpdatedAt + useStamp("scenes_solve");
   const { solution, draft, away, ask } = useSolution(scene, stamp);
   // While a pin is dragged the bridge and the result follow at once; the rest may come a moment later.
@@ -65,9 +86,9 @@ export function OpenScene({
       "/": () => line.current?.focus(),
       ...Object.fromEntries([..."0123456789"].map((digit) => [digit, begin])),
       e: () => ready && setOpen("expose"),
-      b: () => ready && setOpen("bracket"),
+      b: () => ready && !practised && setOpen("bracket"),
     }),
-    [ready, begin],
+    [ready, begin, practised],
   );
   useKeys(keys);
   useAsked(ready || Boolean(scene && !scene.readings.length), {
@@ -101,7 +122,10 @@ export function OpenScene({
   if (!scene || !calmScene || !kit.data || !view) return <RoomHeader title="Scene" />;
 
   const { outing } = view;
-  const sub = [outing?.title, outing?.conditions, outing?.light].filter(Boolean).join(" · ");
+  const shownSolution = practised?.byHand && solution ? withoutSums(solution) : solution;
+  const sub =
+    practised?.sub ??
+    [outing?.title, outing?.conditions, outing?.light].filter(Boolean).join(" · ");
   const labels = new Map(scene.readings.map((each) => [each.id, each.label]));
   const pins = (solution?.falls ?? [])
     .filter((fall) => labels.has(fall.id))
@@ -115,7 +139,7 @@ export function OpenScene({
       <ToneBridge
         pins={pins}
         seen={view.picture ? seen : undefined}
-        low={Boolean(view.picture)}
+        low={Boolean(view.picture ?? practised)}
         pinned={placedId}
         high={highId}
         highMarked={solution?.high_marked ?? false}
@@ -135,7 +159,12 @@ export function OpenScene({
     <FirstReading />
   );
 
-  const bridge = (
+  const bridge = practised ? (
+    <>
+      {practised.looks(edit)}
+      {!bare && rails}
+    </>
+  ) : (
     <Pictured
       view={view}
       draft={draft}
@@ -165,13 +194,19 @@ export function OpenScene({
       kit={kit.data}
       solution={calmSolution}
       edit={edit}
-      pictureless={!view.picture && Boolean(view.version)}
-      behind={narrow && Boolean(solution?.answer)}
+      pictureless={!practised && !view.picture && Boolean(view.version)}
+      behind={narrow && Boolean(shownSolution?.answer)}
       open={setOpen}
     />
   );
   const expose = (
-    <ExposeButtons tall={shape === "upright"} keys={!narrow} ready={ready} open={setOpen} />
+    <ExposeButtons
+      tall={shape === "upright"}
+      keys={!narrow}
+      ready={ready}
+      alone={Boolean(practised)}
+      open={setOpen}
+    />
   );
   const messages = (
     <>
@@ -204,7 +239,13 @@ export function OpenScene({
     </>
   );
   const parts = { entry, sentence, bridge, expose, messages };
-  const shown = { parts, view, solution, calm: calmSolution, take };
+  const shown = {
+    parts,
+    view,
+    solution: shownSolution,
+    calm: practised?.byHand ? shownSolution : calmSolution,
+    take,
+  };
   const summed = { scene: calmScene, stamp, choose: chooseAperture, correct: setCorrected };
   return (
     <>
@@ -213,12 +254,16 @@ export function OpenScene({
       {shape === "lying" && <LyingScene {...shown} />}
       {shape === "tablet" && <TabletScene {...shown} {...summed} />}
       {shape === "wide" && <WideScene {...shown} {...summed} />}
+      {practised &&
+        open === "expose" &&
+        solution &&
+        practised.expose(solution, () => setOpen(null))}
       <SceneDialogs
         scene={scene}
         solution={solution}
         kit={kit.data}
         view={view}
-        open={open}
+        open={practised && (open === "expose" || open === "bracket") ? null : open}
         setOpen={setOpen}
         pin={pin}
         setPin={setPin}
@@ -235,6 +280,20 @@ export function OpenScene({
     </>
   );
 }
+
+/** Readings and what they fall on, and not a sum: those are done by hand. */
+const withoutSums = (solution: Solution): Solution => ({
+  ...solution,
+  answer: null,
+  development: null,
+  fixes: [],
+  problem: {
+    code: "missing",
+    message: "The sums are yours: filter, bellows, long light. Expose when you have your time.",
+    field: null,
+    allowed: null,
+  },
+});
 
 /** The scene's settings, and what stands behind a word: drawn anew when they change, not while a pin
     is dragged. */

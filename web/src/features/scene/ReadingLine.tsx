@@ -8,13 +8,13 @@ import { useStamp } from "../../api/reads";
 import { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { AskComma } from "../../shared/AskComma";
+import { Keypad } from "../../shared/keypad/Keypad";
+import { useKeypad } from "../../shared/keypad/useKeypad";
 import { useKeptText } from "../../shared/useKeptText";
 import { useLatest } from "../../shared/useLatest";
 import { useWrite } from "../../shared/useWrite";
-import { Keypad } from "./Keypad";
 import { readLine, type Scene } from "./queries";
 import type { Change } from "./useKeeping";
-import { useKeypad } from "./useKeypad";
 
 interface Meaning {
   says: string;
@@ -46,6 +46,8 @@ function refusalOf(problem: Error): Meaning {
     comma: code === "comma",
   };
 }
+
+const SKIES = ["bright sun", "hazy", "cloudy bright", "overcast", "open shade"];
 
 /** Nobody reads a meaning sooner after the last. */
 const APART_MS = 250;
@@ -268,7 +270,7 @@ export const ReadingLine = memo(function ReadingLine({
       {pad.shown && (
         <Keypad
           field={field}
-          labels={labels}
+          words={[...labels, ...SKIES]}
           change={type}
           keep={() => (text.trim() ? void keep() : pad.close())}
           letters={pad.letters}

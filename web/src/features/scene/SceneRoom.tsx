@@ -1,12 +1,13 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link, Navigate, useNavigate, useParams } from "react-router";
 import { outingsQuery } from "../../api/queries";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { OpenScene } from "./OpenScene";
 import { sceneQuery, unbegun } from "./queries";
+import { sceneKeeper } from "./useKeeping";
 
 const LAST = "emulsa-last-scene";
 
@@ -18,6 +19,8 @@ export function SceneRoom() {
   const outings = useQuery({ ...outingsQuery(), enabled: !id });
   const view = useQuery({ ...sceneQuery(id ?? fresh.scene.id), enabled: Boolean(id) });
   const navigate = useNavigate();
+  const shown = id ?? fresh.scene.id;
+  const keeper = useMemo(() => sceneKeeper(shown), [shown]);
   const begun = !id && Boolean(view.data);
   useEffect(() => {
     if (id && view.data) localStorage.setItem(LAST, id);
@@ -44,11 +47,10 @@ export function SceneRoom() {
       </>
     );
   }
-  const shown = id ?? fresh.scene.id;
   return (
     <OpenScene
       key={shown}
-      id={shown}
+      keeper={keeper}
       view={view.data ?? (id ? undefined : fresh)}
       ready={shown === fresh.scene.id}
     />

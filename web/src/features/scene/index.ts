@@ -1,1 +1,2 @@
+export { PractisedRoom } from "./practised";
 export { SceneRoom } from "./SceneRoom";

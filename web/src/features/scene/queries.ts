@@ -17,10 +17,18 @@ export type Edit = Schemas["Editing"]["edits"][number];
 export type Made = Schemas["Made"];
 
 /** What is changed of a scene: by edits, with the kit that is made on the way, or by what is typed. */
-export type Changed = Edited | Said;
+export type Changed = Edited | Said | SpotRead;
+/** What a scene that was changed answers, wherever it is kept. */
+export type Kept = Schemas["KeptScene"];
 interface Edited {
   edits: Edit[];
   makes?: Made;
+}
+/** A reading taken off a simulated scene. */
+interface SpotRead {
+  aim: { x: number; y: number };
+  minutes: number;
+  reading_id: string;
 }
 export interface Said {
   text: string;
@@ -57,7 +65,11 @@ export async function change({ id, outing_id, ...rest }: Scene, base: string, ch
 
 /** What is typed, as the edits it means over a scene. */
 const meantBy = async (scene: Scene, changed: Changed): Promise<Edited> =>
-  "text" in changed ? await readLine(scene, changed.text, changed.reading_id) : changed;
+  "text" in changed
+    ? await readLine(scene, changed.text, changed.reading_id)
+    : "edits" in changed
+      ? changed
+      : { edits: [] };
 
 /** The scene as it would be. */
 export async function changedBy(scene: Scene, changed: Changed): Promise<Scene> {

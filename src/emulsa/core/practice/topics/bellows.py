@@ -6,7 +6,7 @@ import math
 
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.numbers import plain
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.written import length_text, stops_text
 
 TIMES_S, MAGNIFICATIONS = (0.25, 0.5, 1.0, 2.0), (1 / 3, 1 / 2, 2 / 3, 1.0)
@@ -61,11 +61,11 @@ def say(asked: Question) -> str:
     return f"{before} {where} What time?"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
-    meter = Step("Meter", "", time_text(told(asked.metered_s)))
+    meter = WayStep("Meter", "", time_text(told(asked.metered_s)))
     if asked.pinhole_mm is not None:
-        return (meter, Step("Its f-number holds the distance", stops_text(0), time_text(answer)))
+        return (meter, WayStep("Its f-number holds the distance", stops_text(0), time_text(answer)))
     focal = told(asked.focal_length_mm)
     if asked.draw_mm is not None:
         m, how = asked.draw_mm / focal, "draw ÷ focal length"
@@ -78,6 +78,6 @@ def steps(found: Drawn) -> tuple[Step, ...]:
         )
     return (
         meter,
-        Step(f"m = {how}", "", f"{m:.2f}"),
-        Step("(1 + m)²", stops_text(2 * math.log2(1 + m)), time_text(answer)),
+        WayStep(f"m = {how}", "", f"{m:.2f}"),
+        WayStep("(1 + m)²", stops_text(2 * math.log2(1 + m)), time_text(answer)),
     )

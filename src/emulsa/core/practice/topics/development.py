@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.tones.development_number import development_number, n_text
 from emulsa.core.tones.zones import ev_text, zone_text
 from emulsa.core.written import stops_text
@@ -39,12 +39,12 @@ def say(asked: Question) -> str:
     )
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
     wide = told(asked.high_ev100) - told(asked.low_ev100)
     falls = told(asked.zone) + wide
     return (
-        Step("The shadow", "", zone_text(told(asked.zone))),
-        Step("The highlight is lighter, and falls on", stops_text(wide), zone_text(falls)),
-        Step(f"It shall print on {zone_text(told(asked.target))}", "", n_text(answer)),
+        WayStep("The shadow", "", zone_text(told(asked.zone))),
+        WayStep("The highlight is lighter, and falls on", stops_text(wide), zone_text(falls)),
+        WayStep(f"It shall print on {zone_text(told(asked.target))}", "", n_text(answer)),
     )

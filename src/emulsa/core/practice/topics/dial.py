@@ -6,7 +6,7 @@ import math
 
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import f_number
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.tones.zones import ev_text
 from emulsa.core.written import stops_text
 
@@ -43,12 +43,12 @@ def say(asked: Question) -> str:
     return f"{lit} What time at f/{told(asked.aperture):g}?"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
     speed = math.log2(told(asked.iso) / 100)
     at = ev_text(told(asked.ev100) + speed)
     return (
-        Step("EV at ISO 100", "", ev_text(told(asked.ev100))),
-        Step(f"ISO {told(asked.iso):g}", stops_text(speed), at),
-        Step(f"f/{told(asked.aperture):g} at EV {at}", "", time_text(answer)),
+        WayStep("EV at ISO 100", "", ev_text(told(asked.ev100))),
+        WayStep(f"ISO {told(asked.iso):g}", stops_text(speed), at),
+        WayStep(f"f/{told(asked.aperture):g} at EV {at}", "", time_text(answer)),
     )

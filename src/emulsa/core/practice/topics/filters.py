@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from emulsa.core.corrections.filters import Filter, amount_text, count
 from emulsa.core.light.hand_time import time_text
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.written import stops_text
 
 TIMES_S, FACTORS, DENSITIES = (
@@ -89,13 +89,13 @@ def named(each: Filter) -> str:
     return f"a {name} {amount_text(each)}"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked = found.question
     running = told(asked.metered_s)
-    rows = [Step("Meter", "", time_text(running))]
+    rows = [WayStep("Meter", "", time_text(running))]
     for each, added in zip(asked.filters, count(asked.filters), strict=True):
         running *= 2**added.stops
         label = named(each).removeprefix("a ").capitalize()
         label = label if added.stops else f"{label}: the deeper one takes it already"
-        rows.append(Step(label, stops_text(added.stops), time_text(running)))
+        rows.append(WayStep(label, stops_text(added.stops), time_text(running)))
     return tuple(rows)

@@ -8,7 +8,7 @@ from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
 from emulsa.core.light.marks import f_number
 from emulsa.core.numbers import plain
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.practice.topics.reciprocity import chain
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import length_text, size_words
@@ -82,7 +82,7 @@ def say(asked: Question) -> str:
     return " ".join(parts)
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     """In the order that is right: light, placement, filter, bellows; what the film needs last."""
     asked = found.question
     zone, light = told(asked.zone), told(asked.light_change_stops)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.tones.placement import camera_ev, fall
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import stops_text
@@ -41,17 +41,17 @@ def say(asked: Question) -> str:
     return f"EV {ev} is placed on {zone}. Where does EV {ev_text(asked.other_ev100)} fall?"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
     ev, zone = told(asked.ev100), told(asked.zone)
     if asked.other_ev100 is None:
         return (
-            Step("The meter puts it on V", "", ev_text(ev)),
-            Step(f"Placed on {zone_text(zone)}", stops_text(MIDDLE - zone), ev_text(answer)),
+            WayStep("The meter puts it on V", "", ev_text(ev)),
+            WayStep(f"Placed on {zone_text(zone)}", stops_text(MIDDLE - zone), ev_text(answer)),
         )
     apart = asked.other_ev100 - ev
     lighter = "lighter" if apart > 0 else "darker"
     return (
-        Step("The placed tone", "", zone_text(zone)),
-        Step(f"The other is {lighter}", stops_text(apart), zone_text(answer)),
+        WayStep("The placed tone", "", zone_text(zone)),
+        WayStep(f"The other is {lighter}", stops_text(apart), zone_text(answer)),
     )

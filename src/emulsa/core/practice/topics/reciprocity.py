@@ -9,7 +9,7 @@ from emulsa.core.corrections.filters import Filter, amount_text, total_stops
 from emulsa.core.corrections.reciprocity import corrected_s
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.numbers import plain
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.written import size_words, stops_text
 
 TIMES_S, FACTORS, BRACKETS = (4.0, 8.0, 15.0, 30.0, 60.0), (4.0, 8.0), (1.0, 2.0)
@@ -64,7 +64,7 @@ def say(asked: Question) -> str:
     return f"{before}{more} {film} What time?"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked = found.question
     added = (("Filter", total_stops(asked.filters)), ("Bracket", asked.bracket_stops or 0.0))
     return chain("Meter", told(asked.metered_s), added, found.answer)
@@ -72,15 +72,15 @@ def steps(found: Drawn) -> tuple[Step, ...]:
 
 def chain(
     label: str, metered_s: float, added: Iterable[tuple[str, float]], answer_s: float
-) -> tuple[Step, ...]:
+) -> tuple[WayStep, ...]:
     """A time, the stops that are added to it by name, and what the film needs beyond, last."""
     running = metered_s
-    rows = [Step(label, "", time_text(running))]
+    rows = [WayStep(label, "", time_text(running))]
     for name, stops in added:
         if stops:
             running *= 2**stops
-            rows.append(Step(name, stops_text(stops), time_text(running)))
+            rows.append(WayStep(name, stops_text(stops), time_text(running)))
     if answer_s > running:
         long = stops_text(math.log2(answer_s / running))
-        rows.append(Step("What the film needs beyond", long, time_text(answer_s)))
+        rows.append(WayStep("What the film needs beyond", long, time_text(answer_s)))
     return tuple(rows)

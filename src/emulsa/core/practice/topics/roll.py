@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from emulsa.core.film.roll_development import WantedFrame, choices, loss
-from emulsa.core.practice.question import Dice, Drawn, Question, RollFrame, Step, WrongWay
+from emulsa.core.practice.question import Dice, Drawn, Question, RollFrame, WayStep, WrongWay
 from emulsa.core.tones.development_number import n_text
 
 NS, WEIGHTS = (-2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0), (1, 2, 3)
@@ -53,10 +53,10 @@ def named(frame: RollFrame) -> str:
     return n_text(frame.n) + (f" (counts {frame.weight})" if frame.weight > 1 else "")
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
     return tuple(
-        Step(
+        WayStep(
             f"Wants {named(each)}",
             loss(WantedFrame(frame=k + 1, n=each.n, weight=each.weight), answer).says,
             n_text(answer),

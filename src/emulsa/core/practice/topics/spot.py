@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from emulsa.core.practice.question import Dice, Drawn, Question, Step, WrongWay, told
+from emulsa.core.practice.question import Dice, Drawn, Question, WayStep, WrongWay, told
 from emulsa.core.tones.placement import camera_ev
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
 from emulsa.core.written import stops_text
@@ -86,21 +86,21 @@ def say(asked: Question) -> str:
     return f"{circle}, the rest on EV {around}{flare}. What does it say?"
 
 
-def steps(found: Drawn) -> tuple[Step, ...]:
+def steps(found: Drawn) -> tuple[WayStep, ...]:
     asked, answer = found.question, found.answer
     ev = told(asked.ev100)
     if asked.share is None:
         zone = told(asked.zone)
         return (
-            Step("The meter puts it on V", "", ev_text(ev)),
-            Step(f"It shall be {zone_text(zone)}", stops_text(MIDDLE - zone), ev_text(answer)),
+            WayStep("The meter puts it on V", "", ev_text(ev)),
+            WayStep(f"It shall be {zone_text(zone)}", stops_text(MIDDLE - zone), ev_text(answer)),
         )
     apart = told(asked.surround_ev100) - ev
     mixed = math.log2(asked.share + (1 - asked.share) * 2**apart)
     rows = [
-        Step("The patch", "", ev_text(ev)),
-        Step("What lies beside it, by its light", stops_text(mixed), ev_text(ev + mixed)),
+        WayStep("The patch", "", ev_text(ev)),
+        WayStep("What lies beside it, by its light", stops_text(mixed), ev_text(ev + mixed)),
     ]
     if asked.flare_share is not None:
-        rows.append(Step("Flare", stops_text(answer - ev - mixed), ev_text(answer)))
+        rows.append(WayStep("Flare", stops_text(answer - ev - mixed), ev_text(answer)))
     return tuple(rows)

@@ -1,9 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import type { ReactNode, RefObject } from "react";
 import { Button } from "../../components/Button";
-import { ZONES } from "../../shared/zones";
+import { ZONES } from "../zones";
 
-const SKIES = ["bright sun", "hazy", "cloudy bright", "overcast", "open shade"];
 const KEYS = "7 8 9 ⅓ / − 4 5 6 ½ @ + 1 2 3 ⅔ f/".split(" ");
 const DOES = { variant: "main", background: "accent" };
 const SPOKEN: Record<string, string> = {
@@ -19,12 +18,12 @@ const SPOKEN: Record<string, string> = {
 };
 
 /**
- * The keypad of the reading line on a phone: numbers, fractions, zones and the names used lately, so
- * that a reading needs no letters. It types into the field and leaves the focus there.
+ * The keypad on a phone: numbers, fractions, zones and words that may be meant, so that nothing needs
+ * letters. It types into the field and leaves the focus there.
  */
 export function Keypad({
   field,
-  labels,
+  words,
   change,
   keep,
   letters,
@@ -32,13 +31,13 @@ export function Keypad({
   expose,
 }: {
   field: RefObject<HTMLInputElement | null>;
-  labels: string[];
+  words: string[];
   change: (text: string) => void;
   keep: () => void;
   letters: () => void;
   close: () => void;
   /** when nothing is typed and there is an answer, Enter goes on with it */
-  expose: (() => void) | null;
+  expose?: (() => void) | null;
 }) {
   /** at the caret; a word stands apart from what is there, and moves on to the next */
   const put = (what: string, word: boolean) => {
@@ -89,7 +88,7 @@ export function Keypad({
       onMouseDown={(event) => event.preventDefault()}
     >
       <Wheel label="Names">
-        {[...labels, ...SKIES].map((label) => (
+        {words.map((label) => (
           <Button
             key={label}
             variant="quiet"

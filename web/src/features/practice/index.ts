@@ -1,0 +1,2 @@
+export { PracticeRoom } from "./PracticeRoom";
+export { QuestionsPage } from "./QuestionsPage";

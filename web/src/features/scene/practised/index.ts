@@ -1,0 +1,1 @@
+export { PractisedRoom } from "./PractisedRoom";
