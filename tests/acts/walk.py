@@ -16,10 +16,13 @@ from PIL import Image
 from emulsa.api.views.scenes import solution
 from emulsa.core import wire
 from emulsa.core.begun import BEGUN
+from emulsa.core.data.drawn_scenes import DRAWN as DRAWN_SCENES
+from emulsa.core.data.exercises import TOPICS
 from emulsa.core.kit.starters import STARTERS
 from emulsa.core.prints.record import Print
 from emulsa.core.scene.assumed import TYPICAL_LAWS
 from emulsa.store import kit, outings, preferences, prints, records, rows, scenes
+from emulsa.store.records import PRACTISED_SCENE
 from tests.acts.doing import ACTS, Answer, Hands, Request
 
 Json = dict[str, Any]
@@ -50,6 +53,7 @@ WEIGHTS = {
     "outings.delete": 3,
     "scenes.edit": 4,
     "scenes.begin": 2,
+    "practice.go_out": 2,
     "kit.put_camera": 3,
     "pieces.name_holder": 3,
     "outings.begin": 2,
@@ -516,6 +520,92 @@ def _like_film(look: Looking) -> Request:
     )
     kind = look.dice.choice(list(TYPICAL_LAWS))
     return Request("scenes.like_film", {"id": scene}, body={"like": kind})
+
+
+def _practised(look: Looking) -> Any:
+    return look.record(PRACTISED_SCENE, look.one("SELECT id FROM practised_scene"))
+
+
+@drawn("practice.go_out")
+def _go_out(look: Looking) -> Request:
+    kind = look.dice.choice(["drawn", "sun", "dusk", "own"])
+    body: Json = {"id": look.new("practised"), "kind": kind, "by_hand": look.dice.random() < 0.5}
+    if kind == "drawn":
+        body["name"] = look.dice.choice(DRAWN_SCENES)
+    if kind == "own":
+        body["scene_id"] = look.one("SELECT id FROM scene")
+    return Request("practice.go_out", body=body)
+
+
+@drawn("practice.take_spot")
+def _take_spot(look: Looking) -> Request:
+    body = {"reading_id": look.new("spot"), "x": look.dice.random(), "y": look.dice.random()}
+    body["minutes"] = look.dice.randint(0, 30)
+    return Request("practice.take_spot", {"id": _practised(look).id}, body=body)
+
+
+@drawn("practice.edit_scene")
+def _edit_practised(look: Looking) -> Request:
+    edit: Json = look.dice.choice(
+        [
+            {"kind": "set_n", "n": look.dice.choice([None, -1, 0, 1])},
+            {"kind": "film", "film_id": look.one("SELECT id FROM film")},
+            {"kind": "name", "title": look.word()},
+        ]
+    )
+    scene = _practised(look)
+    if scene.scene.readings and look.dice.random() < 0.4:
+        edit = {"kind": "drop", "id": look.dice.choice(scene.scene.readings).id}
+    return Request("practice.edit_scene", {"id": scene.id}, body={"edits": [edit]})
+
+
+@drawn("practice.say_scene")
+def _say_practised(look: Looking) -> Request:
+    text = f"{look.dice.randint(4, 12)} {look.word().split()[0]} III"
+    body = {"text": text, "reading_id": look.new("said")}
+    return Request("practice.say_scene", {"id": _practised(look).id}, body=body)
+
+
+@drawn("practice.expose")
+def _expose_practised(look: Looking) -> Request:
+    shot = {
+        "given_s": look.dice.choice(["1/8", "2", "1:10"]),
+        "n": look.dice.choice([-1, 0, "N+1"]),
+    }
+    shot["minutes"] = look.dice.randint(0, 30)
+    return Request("practice.expose", {"id": _practised(look).id}, body=shot)
+
+
+@drawn("practice.again")
+def _again_practised(look: Looking) -> Request:
+    exposed = look.one("SELECT id FROM practised_scene WHERE exposed IS NOT NULL")
+    return Request("practice.again", {"id": exposed})
+
+
+@drawn("practice.delete_scene")
+def _no_practised(look: Looking) -> Request:
+    return Request("practice.delete_scene", {"id": look.one("SELECT id FROM practised_scene")})
+
+
+@drawn("practice.delete_all")
+def _no_practice(look: Looking) -> Request:
+    look.one("SELECT id FROM practice_answer")
+    return Request("practice.delete_all")
+
+
+@drawn("practice.answer")
+def _answer(look: Looking) -> Request:
+    topic = look.dice.choice(TOPICS)
+    typed = {"n": "N−1", "roll": "N+1"}.get(topic, look.dice.choice(["3", "9½", "1"]))
+    body = {
+        "id": look.new("answer"),
+        "day": "2026-01-17",
+        "topic": topic,
+        "seed": look.dice.randint(1, 10_000),
+        "level": look.dice.randint(1, 3),
+        "typed": typed,
+    }
+    return Request("practice.answer", body=body)
 
 
 @drawn("pieces.name_holder")

@@ -17,6 +17,12 @@ DAY = "2026-01-17"
 PLACE = "doorway in shade"
 
 
+@pytest.fixture(autouse=True)
+def unpractised(client: TestClient) -> None:
+    """The demo has practised; here one begins."""
+    client.delete("/api/practice")
+
+
 def answered(client: TestClient, typed: str, **more: Any) -> Any:
     question = client.get(f"/api/practice/question?day={DAY}").json()
     asked = question["question"]
@@ -127,13 +133,18 @@ def test_an_answer_is_undone(client: TestClient) -> None:
 
 def test_a_set_is_the_same_for_everybody(client: TestClient, empty_client: TestClient) -> None:
     asked = {"seed": 41, "many": 12, "level": 2}
-    one, other = (each.post("/api/practice/set", json=asked).json() for each in (client, empty_client))
+    one, other = (
+        each.post("/api/practice/set", json=asked).json() for each in (client, empty_client)
+    )
     assert one == other
     assert len({each["seed"] for each in one}) == 12
     assert len({each["topic"] for each in one}) == 9
     sheet = client.get("/api/practice/set.pdf?seed=41&many=12&level=2")
     assert sheet.content.startswith(b"%PDF")
-    assert len(client.get("/api/practice/set.pdf?seed=41&many=12&level=2&answers=true").content) > 1_000
+    assert (
+        len(client.get("/api/practice/set.pdf?seed=41&many=12&level=2&answers=true").content)
+        > 1_000
+    )
 
 
 def test_results_as_a_table(client: TestClient) -> None:
@@ -172,7 +183,9 @@ def test_the_meter_says_what_the_simulated_spot_reads(client: TestClient) -> Non
     assert says["place"] == PLACE
     source = PracticeScene(kind="drawn", name="winding-house", seed=3)
     read = scene_meter(SceneMeterRequest(scene=source, aim=Aim(**at)))
-    kept = took(client, PLACE, "r1", client.get("/api/practice/scenes/p1").json()["view"]["version"])
+    kept = took(
+        client, PLACE, "r1", client.get("/api/practice/scenes/p1").json()["view"]["version"]
+    )
     (reading,) = kept["scene"]["readings"]
     assert reading["label"] == PLACE
     assert reading["reading"]["ev"] == pytest.approx(read.ev100)
@@ -196,7 +209,9 @@ def test_exposed_as_asked_it_is_right_and_off_it_is_told_why(client: TestClient)
     quarter = client.post("/api/practice/scenes/p1/exposure", json={"given_s": due / 8}).json()
     verdict = quarter["verdict"]
     assert "under" in verdict["total_text"]
-    assert next(e for e in verdict["causes"] if e["label"] == "Setting")["stops_text"].startswith("−")
+    assert next(e for e in verdict["causes"] if e["label"] == "Setting")["stops_text"].startswith(
+        "−"
+    )
     places = {each["name"]: each for each in verdict["places"]}
     assert places[PLACE]["became"] < places[PLACE]["asked"]
     assert "too dark" in places[PLACE]["says"]

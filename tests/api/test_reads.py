@@ -71,6 +71,9 @@ IN_PATH = {
     "/api/pieces/{id}/foreseen": "piece",
     "/api/prints/{id}": "print",
     "/api/films/{id}": "film",
+    "/api/practice/scenes/{id}": "practised_scene",
+    "/api/practice/scenes/{id}/field": "practised_scene",
+    "/api/practice/scenes/{id}/meter": "practised_scene",
 }
 
 
@@ -103,6 +106,8 @@ def asked(hands: Hands, route: Route) -> list[Request]:
             for each in scenes
             for text in ("9 slate III", "1/125@11 wall V")
         ],
+        "/api/practice/set": [{"seed": 7}],
+        "/api/practice/scenes/{id}/meter": [{"x": 0.5, "y": 0.5}],
         "/api/prints/draw": [wire.encode(each) for each in prints.PRINTS],
         "/api/prints/preview": [wire.encode(each) for each in prints.PRINTS],
         "/api/prints/preview/area": [{"print": wire.encode(prints.SHED_PRINT), "area_id": "roof"}],
@@ -164,6 +169,8 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/devices/spot-meter": [{"scene_id": each} for each in ids["scene"]],
         "/api/pieces/fitting": [{"film_id": each} for each in ids["film"]],
         "/api/number": [{"text": "9⅓"}],
+        "/api/practice": [{"day": "2026-01-17"}],
+        "/api/practice/question": [{"day": "2026-01-17"}],
         "/api/mixing": [
             {
                 "recipe_id": "recipe-corvane-mq",

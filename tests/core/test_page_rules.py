@@ -49,7 +49,7 @@ FORBIDDEN: dict[str, tuple[str, set[str]]] = {
         {
             "features/scene/BracketSheet.tsx",  # the steps that are offered
             "features/scene/ExposeSheet.tsx",  # the shares that are offered
-            "features/scene/Keypad.tsx",  # the keys
+            "shared/keypad/Keypad.tsx",  # the keys
             "features/kit/DataSheet.tsx",  # an example to paste
         },
     ),

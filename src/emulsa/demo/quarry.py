@@ -15,7 +15,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
-from emulsa.demo import autumn, bag, made, prints, scan, sheets, trials
+from emulsa.demo import autumn, bag, made, practised, prints, scan, sheets, trials
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
 from emulsa.demo.photographed import Photograph, spot
@@ -203,5 +203,6 @@ def _fill(connection: database.Connection, folder: Path, moved: Moved) -> None:
     for scene in (WINDING_HOUSE, INCLINE, POOL, ADIT):
         scenes.put(connection, moved(scene))
         _photograph(connection, folder, moved(scene))
+    practised.fill(connection, moved)
     for scene, where, at in EXPOSED:
         made.expose(connection, moved(scene), f"exposure-{where}", f"sheet-{where}", moved(at))

@@ -46,7 +46,7 @@ from emulsa.store import practice as store
 routes = Routes("practice", "/api/practice")
 
 OUTING = "practice"  # no outing of the log
-PNG, JPEG, JSON = "image/png", "image/jpeg", "application/json"
+PNG, JPEG = "image/png", "image/jpeg"
 DIAL = {"third": 1 / 3, "half": 1 / 2, "tenth": 1 / 10, "full": 1.0}
 
 
@@ -101,6 +101,14 @@ class MeterSays:
     ev_text: str
     place: str
     line: str
+
+
+@dataclass(frozen=True)
+class PracticeKept:
+    """Everything of practice, to be taken along."""
+
+    answers: list[PracticeAnswer]
+    scenes: list[PractisedScene]
 
 
 @dataclass(frozen=True)
@@ -171,13 +179,10 @@ def answers_csv(db: Db) -> File:
     return attached(csv_file(answers_table(store.answers(db))), CSV, "practice-answers", "csv")
 
 
-@routes.question("/everything.json", media_type=JSON)
-def everything(db: Db) -> File:
+@routes.question("/everything.json")
+def everything(db: Db) -> PracticeKept:
     """Everything of practice, as it is kept."""
-    from emulsa.core import wire
-
-    kept_ = {"answers": store.answers(db), "scenes": store.scenes(db)}
-    return attached(wire.dumps(kept_).encode(), JSON, "practice", "json", "attachment")
+    return PracticeKept(store.answers(db), store.scenes(db))
 
 
 @routes.act("DELETE", "")

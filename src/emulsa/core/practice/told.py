@@ -75,7 +75,8 @@ class PlaceTold:
 @dataclass(frozen=True, slots=True)
 class PracticeVerdict:
     """What an exposure became: in a word, by causes, by places; what was misunderstood, and its
-    topic; at which minute; greys along the EV axis for the print that was asked for and the one it became."""
+    topic; at which minute; greys along the EV axis for the print that was asked for and the one it
+    became."""
 
     title: str
     brief: str

@@ -108,7 +108,7 @@ export function ExposePractised({
         )}
         <Entry
           label="Developed for"
-          help="N, N−1, N+½"
+          help="as in N or N−1"
           value={n}
           onChange={(event) => setN(event.target.value)}
           problem={at("n")}
