@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import bench, darkroom, field, large, picture, printing
+from benchmarks import bench, darkroom, field, large, picture, practice, printing
 from benchmarks.drag import first_print_ms, redraw_p95_ms, seen_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.core import wire
@@ -185,6 +185,7 @@ def main() -> None:
     report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
     carried()
     evenings()
+    practised()
     large_log()
 
 
@@ -238,6 +239,21 @@ def evenings() -> None:
             report("Darkroom with 500 waiting, on the screen", shown, 300, "ms")
             late, count = darkroom.cues_p99_ms(running)
             report(f"cues of a 20-minute run, late by, p99 of {count}", late, 50, "ms")
+
+
+def practised() -> None:
+    """Simulated scenes, and questions after a year of them."""
+    with tempfile.TemporaryDirectory() as folder:
+        with Running(Path(folder)) as running:
+            opened, spot, judged = practice.scene_ms(running)
+            report("a scene of practice opened", opened, 300, "ms")
+            report("a spot reading", spot, 20, "ms")
+            report("a verdict with two prints", judged, 150, "ms")
+        practice.fill(Path(folder))
+        with Running(Path(folder)) as running:
+            first, again = practice.next_ms(running)
+            print(f"{'the first question of a session':46} {first:9.1f} ms")
+            report("the next question, 5,000 answers behind", again, 30, "ms")
 
 
 def large_log() -> None:

@@ -20,7 +20,6 @@ VIEWS = (
     ("outing", "/outing", WIDE, "day", ""),
     ("carried-phone", "/scene/scene-winding-house", PHONE, "day", "a copy carried"),
     ("film", "/film", WIDE, "day", ""),
-    ("roll", "/film/rolls", WIDE, "day", "its development"),
     ("log", "/log", WIDE, "day", ""),
     ("side", f"/log/together?of={BRACKET}", WIDE, "day", "post"),
     ("emulsion", "/bench/film/film-harle", WIDE, "day", ""),
@@ -30,7 +29,8 @@ VIEWS = (
     ("kit", "/kit", WIDE, "day", ""),
     ("bench", "/bench/test-corvane", WIDE, "day", ""),
     ("print", "/print/print-shed", WIDE, "day", ""),
-    ("mixing", "/darkroom/mixing?recipe_id=recipe-corvane-stain", WIDE, "day", ""),
+    ("practice", "/practice", WIDE, "day", ""),
+    ("verdict", "/practice/scene/practised-shed", WIDE, "day", ""),
     ("opinion", "/scene/scene-winding-house", WIDE, "dusk", "Second opinion"),
     ("clock-phone", "/scene/scene-adit", PHONE, "dusk", "open clock"),
     ("run", "/darkroom/evening", WIDE, "dusk", "a run"),
@@ -89,9 +89,6 @@ def _open(page: Any, what: str) -> None:
         page.get_by_text("Ready without network.").wait_for()
         page.goto(scene)
         page.locator("[data-result]").wait_for()
-    elif what == "its development":
-        page.get_by_role("button", name="Choose development").click()
-        page.get_by_role("slider", name="Development of the roll").wait_for()
     else:
         page.get_by_role("tab", name=what).click()
         small = page.get_by_role("group", name="As each would print").locator("[data-drawn]")

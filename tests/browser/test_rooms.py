@@ -27,6 +27,9 @@ ROOMS = [
     "/log",
     "/log?view=pictures",
     "/log/exposure-shed-A",
+    "/practice",
+    "/practice/questions",
+    "/practice/scene/practised-shed",
     "/kit",
 ]
 
