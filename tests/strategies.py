@@ -17,7 +17,7 @@ from emulsa.core.bench.record import Conditions
 from emulsa.core.corrections.aperture_choice import ByLimits
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, MeasuredSpeed, Shutter
-from emulsa.core.corrections.reciprocity import StopsLaw, TableLaw
+from emulsa.core.corrections.reciprocity import PowerLaw, StopsLaw, TableLaw
 from emulsa.core.data.agitation import CONTINUOUS, SCHEMES
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.recipes import Recipe
@@ -30,6 +30,10 @@ from emulsa.core.kit.films import Film
 from emulsa.core.kit.printing import PaperBath, PaperBox
 from emulsa.core.limits import Length, Within
 from emulsa.core.moments import Instant
+from emulsa.core.practice.record import PracticeAnswer, PractisedScene
+from emulsa.core.practice.scene import KINDS, OwnPatch, PracticeScene
+from emulsa.core.practice.verdict import PlacedPatch, SceneJudgeRequest
+from emulsa.core.rendering.tones import NORMAL_PAPER
 from emulsa.core.scene.record import Scene
 
 LONGEST = 40
@@ -221,7 +225,34 @@ def _pieces() -> SearchStrategy[Any]:
 
 hardeners = st.sampled_from(["", "1+39", "1 + 9,5"])
 
+
 # Kinds whose values must fit each other, as no type can say it.
+@st.composite
+def _simulated(draw: st.DrawFn) -> PracticeScene:
+    """A scene of any kind; a drawn one by its name, one's own by its tones."""
+    kind = draw(st.sampled_from(KINDS))
+    tones = tuple(OwnPatch(name=f"tone {k}", ev100=draw(st.floats(-8, 24))) for k in range(3))
+    return PracticeScene(
+        kind=kind,
+        seed=draw(st.integers(0, 2**31 - 1)),
+        minutes=draw(st.floats(0, 600)),
+        name="tip" if kind == "drawn" else "",
+        own=tones if kind == "own" else (),
+    )
+
+
+def _practised() -> SearchStrategy[Any]:
+    """Its scene is any; what it was judged by one that stands by itself."""
+    judged = record(
+        SceneJudgeRequest,
+        placed=st.just(PlacedPatch(patch="wall", reading_ev100=9, zone=3)),
+        law=of(PowerLaw),
+        paper=st.just(NORMAL_PAPER),
+    )
+    bare = st.just(Scene(id="scene", outing_id="practice", title="wall"))
+    return record(PractisedScene, scene=bare, exposed=st.none() | judged)
+
+
 OWN: dict[Any, Any] = {
     Film: _films,
     TableLaw: _tables,
@@ -242,6 +273,11 @@ OWN: dict[Any, Any] = {
     Choice: _choices,
     Strip: _strips,
     Piece: _pieces,
+    PracticeScene: _simulated,
+    PractisedScene: _practised,
+    PracticeAnswer: lambda: record(
+        PracticeAnswer, day=st.sampled_from(["2026-01-17", "2024-02-29"]), given=st.floats(0.01, 99)
+    ),
 }
 
 

@@ -539,7 +539,7 @@ def _go_out(look: Looking) -> Request:
 
 @drawn("practice.take_spot")
 def _take_spot(look: Looking) -> Request:
-    body = {"reading_id": look.new("spot"), "x": look.dice.random(), "y": look.dice.random()}
+    body: Json = {"reading_id": look.new("spot"), "x": look.dice.random(), "y": look.dice.random()}
     body["minutes"] = look.dice.randint(0, 30)
     return Request("practice.take_spot", {"id": _practised(look).id}, body=body)
 
@@ -573,7 +573,8 @@ def _expose_practised(look: Looking) -> Request:
         "n": look.dice.choice([-1, 0, "N+1"]),
     }
     shot["minutes"] = look.dice.randint(0, 30)
-    return Request("practice.expose", {"id": _practised(look).id}, body=shot)
+    metered = look.one("SELECT id FROM practised_scene WHERE spots <> '[]'")
+    return Request("practice.expose", {"id": metered}, body=shot)
 
 
 @drawn("practice.again")

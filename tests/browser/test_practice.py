@@ -52,7 +52,7 @@ def spot(page: Page) -> Locator:
 def point(page: Page, x: float, y: float) -> None:
     box = spot(page).bounding_box()
     assert box is not None
-    page.mouse.click(box["x"] + x * box["width"], box["y"] + y * box["height"])
+    spot(page).click(position={"x": x * box["width"], "y": y * box["height"]})
 
 
 def test_a_question_is_answered_by_the_keyboard_alone(open_page: Open, service: Service) -> None:
@@ -100,7 +100,10 @@ def test_what_was_thought_is_told_and_asked_again(open_page: Open, service: Serv
     slip = next(each for each in found.slips if each.misconception == "factor-as-stops")
     page.get_by_label("Your answer").fill(f"{slip.answer:.6f}")
     page.get_by_role("button", name="Answer").click()
-    expect(page.get_by_role("status")).to_contain_text("A factor is not stops: ×8 is three stops.")
+    told_why = page.get_by_role("status").filter(
+        has_text="A factor is not stops: ×8 is three stops."
+    )
+    expect(told_why).to_be_visible()
     page.goto(service.url + ROOM)
     mend = page.get_by_role("list", name="To mend")
     expect(mend).to_contain_text("Factor or stops")

@@ -87,7 +87,8 @@ def test_digits_open_rooms(open_page: Open) -> None:
         ("4", "Darkroom"),
         ("5", "Bench"),
         ("7", "Log"),
-        ("8", "Kit"),
+        ("8", "Practice"),
+        ("9", "Kit"),
         ("1", "Outing"),
     ):
         page.keyboard.press("g")

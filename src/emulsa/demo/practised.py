@@ -11,7 +11,13 @@ from emulsa.core.practice.exercise import drawn
 from emulsa.core.practice.exposing import metered
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
 from emulsa.core.practice.scene import PracticeScene, made
-from emulsa.core.practice.verdict import CountedDue, HighPatch, PlacedPatch, SceneJudgeRequest
+from emulsa.core.practice.verdict import (
+    CountedDue,
+    HighPatch,
+    PlacedPatch,
+    SceneJudgeRequest,
+    scene_judge,
+)
 from emulsa.core.scene.record import Pin, Scene, SceneReading
 from emulsa.demo.calendar import Moved
 from emulsa.store import records
@@ -88,18 +94,16 @@ def _shed() -> PractisedScene:
     practised = PractisedScene(
         id=scene.id, begun_at=BEGUN, source=SHED, scene=scene, by_hand=True, spots=spots
     )
-    return replace(
-        practised,
-        exposed=SceneJudgeRequest(
-            scene=SHED,
-            exposed_minutes=4,
-            placed=PlacedPatch(patch=PLACES[0], reading_ev100=read[0], zone=3),
-            aperture="22",
-            filter_stops=CountedDue(counted=2, due=1),
-            law=PowerLaw(exponent=1.3),
-            given_s=8,
-            computed_s=8,
-            n=-1,
-            high=HighPatch(patch=PLACES[2]),
-        ),
+    exposed = SceneJudgeRequest(
+        scene=SHED,
+        exposed_minutes=4,
+        placed=PlacedPatch(patch=PLACES[0], reading_ev100=read[0], zone=3),
+        aperture="22",
+        filter_stops=CountedDue(counted=2, due=1),
+        law=PowerLaw(exponent=1.3),
+        given_s=8,
+        computed_s=8,
+        n=-1,
+        high=HighPatch(patch=PLACES[2]),
     )
+    return replace(practised, exposed=exposed, off_stops=scene_judge(exposed).total_stops)

@@ -34,6 +34,7 @@ from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTake
 from emulsa.core.practice.scene import Minutes, OwnPatch, PracticeScene, SceneKind
 from emulsa.core.practice.sets import PracticeSet
 from emulsa.core.practice.table import answers_table, set_sheet
+from emulsa.core.practice.verdict import scene_judge
 from emulsa.core.scene.changes import Read
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.record import Scene, follow_on
@@ -46,6 +47,7 @@ from emulsa.store import practice as store
 routes = Routes("practice", "/api/practice")
 
 OUTING = "practice"  # no outing of the log
+OFF_MOST = 60.0
 PNG, JPEG = "image/png", "image/jpeg"
 DIAL = {"third": 1 / 3, "half": 1 / 2, "tenth": 1 / 10, "full": 1.0}
 
@@ -293,7 +295,8 @@ def expose(act: Act, id: str, shot: PracticeShot) -> PractisedView:  # noqa: A00
     """Expose a practised scene and develop it; the verdict comes with the answer."""
     practised = found(act.db, id)
     judged = judged_by(practised, solution(act.db, practised.scene), shot)
-    done = replace(practised, exposed=judged)
+    off = min(max(scene_judge(judged).total_stops, -OFF_MOST), OFF_MOST)
+    done = replace(practised, exposed=judged, off_stops=off)
     view = views.view_of(act.db, done)  # nothing is kept that cannot be judged
     act.says(f"expose {practised.scene.title} in practice")
     act.keep(done)
@@ -305,7 +308,7 @@ def again(act: Act, id: str) -> PractisedView:  # noqa: A002
     """Take the exposure back: the scene is as it was, to be done better."""
     practised = found(act.db, id)
     act.says(f"do {practised.scene.title} again")
-    act.keep(replace(practised, exposed=None))
+    act.keep(replace(practised, exposed=None, off_stops=None))
     return views.view_of(act.db, found(act.db, id))
 
 

@@ -18,7 +18,7 @@ from emulsa.core.practice.question import PracticeKit
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
 from emulsa.core.practice.room import DueTold, TopicTold
 from emulsa.core.practice.scene import PracticeScene, light_on, made
-from emulsa.core.practice.told import PracticeVerdict, verdict
+from emulsa.core.practice.told import PracticeVerdict, total_text, verdict
 from emulsa.core.rendering.preview import EVS
 from emulsa.core.scene.record import Scene
 from emulsa.core.versions import version_of
@@ -243,11 +243,11 @@ def _own(db: Connection) -> Iterable[OwnScene]:
 
 
 def _line(practised: PractisedScene) -> PractisedLine:
-    done = practised.exposed
+    off = practised.off_stops
     return PractisedLine(
         practised.id,
         practised.scene.title,
         day_words(practised.begun_at[:10]),
-        verdict(practised, done).total_text if done else "not exposed yet",
-        done is not None,
+        "not exposed yet" if off is None else total_text(off),
+        off is not None,
     )

@@ -11,6 +11,7 @@ Topic = Literal[
 
 TOPICS: tuple[Topic, ...] = get_args(Topic)
 INTERVALS_DAYS = (0, 1, 3, 7, 14, 30)
+TIMED: tuple[Topic, ...] = ("dial", "filters", "bellows", "reciprocity", "outing")
 EXPLANATIONS = {
     "iso-ignored": (
         "The EV was read as if the film were ISO 100; at another index the time changes by "

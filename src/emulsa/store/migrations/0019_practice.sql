@@ -19,5 +19,6 @@ CREATE TABLE practised_scene (
     scene TEXT NOT NULL CHECK (json_valid(scene)),
     by_hand INTEGER NOT NULL DEFAULT 0,
     spots TEXT NOT NULL DEFAULT '[]' CHECK (json_valid(spots)),
-    exposed TEXT CHECK (exposed IS NULL OR json_valid(exposed))
+    exposed TEXT CHECK (exposed IS NULL OR json_valid(exposed)),
+    off_stops REAL
 ) STRICT;

@@ -138,19 +138,19 @@ export function QuestionsPage() {
           </Box>
         )}
         {over && <Finished rights={rights} again={again} />}
+        {pad.shown && !told && question && (
+          <Box position="fixed" insetInline="0" bottom="0" zIndex={20}>
+            <Keypad
+              field={field}
+              words={question.unit === "n" ? ["N", "N−", "N+"] : []}
+              change={type}
+              keep={() => void answer()}
+              letters={pad.letters}
+              close={pad.close}
+            />
+          </Box>
+        )}
       </Flex>
-      {pad.shown && !told && question && (
-        <Box position="fixed" insetInline="0" bottom="0" zIndex={20}>
-          <Keypad
-            field={field}
-            words={question.unit === "n" ? ["N", "N−", "N+"] : []}
-            change={type}
-            keep={() => void answer()}
-            letters={pad.letters}
-            close={pad.close}
-          />
-        </Box>
-      )}
     </>
   );
 }

@@ -122,6 +122,7 @@ export function Aiming({
             as="li"
             key={each.name}
             position="absolute"
+            pointerEvents="none"
             left={`${each.x * 100}%`}
             top={`${each.y * 100}%`}
           >
@@ -138,7 +139,7 @@ export function Aiming({
               paddingInline="1"
               fontSize="13px"
               whiteSpace="nowrap"
-              onClick={() => point(each)}
+              onClick={() => point({ x: each.x, y: each.y })}
             >
               {each.name}
             </Box>
