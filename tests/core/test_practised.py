@@ -25,7 +25,7 @@ from emulsa.core.practice.met import offered, seed_of, tones_of
 from emulsa.core.practice.question import Unit
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
 from emulsa.core.practice.room import due, history, topics, why
-from emulsa.core.practice.scene import KINDS, PracticeScene, made
+from emulsa.core.practice.scene import KINDS, USUAL_VIEW_DEG, PracticeScene, anew, made
 from emulsa.core.practice.sets import PracticeSet, questions
 from emulsa.core.practice.spot import Aim, SceneMeterRequest, scene_meter
 from emulsa.core.practice.table import answers_table, set_sheet
@@ -96,7 +96,7 @@ def test_light_moves_every_place_as_far_as_it_is_lit(name: str, seed: int, minut
     """What lies where stays; in the sun a cloud takes from each place the stops it owes the sun;
     fog and dusk take the same from all."""
     first, later = made(scene(name, seed)), made(scene(name, seed, minutes))
-    assert later == made.__wrapped__(scene(name, seed, minutes))
+    assert later == anew.__wrapped__(scene(name, seed, minutes), USUAL_VIEW_DEG)
     assert later.field.patch == first.field.patch
     painted = drawn_scene(name)
     moved = [b.ev100 - a.ev100 for a, b in zip(first.patches, later.patches, strict=True)]

@@ -8,6 +8,7 @@ from __future__ import annotations
 import calendar
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Annotated, Any
 
 from emulsa.core.errors import Unreadable, Unsound
@@ -49,6 +50,7 @@ def seconds(moment: str, field: str | None = None) -> float:
     raise Unreadable(f"“{moment[:LONGEST]}” is no moment; write 2026-01-17T09:20:00Z.", field=field)
 
 
+@lru_cache(1_024)  # the same days stand in many records
 def day_number(text: str, field: str) -> int:
     """A day as a number that grows by one from day to day; Unsound when there is no such day.
 

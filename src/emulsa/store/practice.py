@@ -2,21 +2,31 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from sqlite3 import Connection
+from typing import Any
 
 from emulsa.core.corrections.reciprocity import PowerLaw
 from emulsa.core.practice.question import NO_KIT, PracticeKit
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene
 from emulsa.store import films, kit, rows
 from emulsa.store.records import PRACTICE_ANSWER, PRACTISED_SCENE
+from emulsa.store.spoilt import sound
 
 MOST = 5_000  # answers that are judged, the latest
 
 
 def answers(connection: Connection) -> list[PracticeAnswer]:
     """The latest answers, earliest day first."""
-    latest = "ORDER BY day DESC, rowid DESC LIMIT :most"
-    return rows.many(connection, PRACTICE_ANSWER, latest, {"most": MOST})[::-1]
+    latest = f"{PRACTICE_ANSWER.select} ORDER BY rowid DESC LIMIT :most"
+    found = connection.execute(latest, {"most": MOST}).fetchall()
+    return sorted(sound(map(tuple, reversed(found)), _answer), key=lambda each: each.day)
+
+
+# an answer never changes, and each question asks for all of them
+@lru_cache(maxsize=2 * MOST)
+def _answer(row: tuple[Any, ...]) -> PracticeAnswer:
+    return PRACTICE_ANSWER.read(dict(zip(PRACTICE_ANSWER.columns, row, strict=True)))
 
 
 def scene(connection: Connection, id_: str) -> PractisedScene | None:

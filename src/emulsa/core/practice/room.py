@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from emulsa.core.data.exercises import INTERVALS_DAYS, Topic
 from emulsa.core.data.practised import SHORTLY, TOPIC_NAMES
@@ -55,18 +56,22 @@ def history(answers: Iterable[PracticeAnswer], today: str, kit: PracticeKit) -> 
     """All that was answered, as the course is asked: what another clock dates later counts as
     today's."""
     day = day_number(today, "day")
-    judged = tuple(
-        Answered(
-            day=min(day_number(each.day, "day"), day),
-            topic=each.topic,
-            seed=each.seed,
-            level=each.level,
-            given=each.given,
-            kit=each.kit,
-        )
-        for each in answers
+    judged = map(_answered, answers)
+    held = tuple(each if each.day <= day else replace(each, day=day) for each in judged)
+    return PracticeNextRequest(today=day, history=held, kit=kit)
+
+
+# an answer never changes, and every question is put by all of them
+@lru_cache(maxsize=10_000)
+def _answered(each: PracticeAnswer) -> Answered:
+    return Answered(
+        day=day_number(each.day, "day"),
+        topic=each.topic,
+        seed=each.seed,
+        level=each.level,
+        given=each.given,
+        kit=each.kit,
     )
-    return PracticeNextRequest(today=day, history=judged, kit=kit)
 
 
 def due(standing: PracticeNext, today: str) -> tuple[DueTold, ...]:

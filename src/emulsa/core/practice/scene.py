@@ -169,9 +169,14 @@ def scene_make(request: SceneMakeRequest) -> SceneMade:
     return made(request.scene, request.view_deg)
 
 
-@lru_cache(maxsize=16)
 def made(scene: PracticeScene, view_deg: float = USUAL_VIEW_DEG) -> SceneMade:
-    """A scene as it is met."""
+    """A scene as it is met; the same one is made once, however it is asked for."""
+    return anew(scene, view_deg)
+
+
+@lru_cache(maxsize=16)
+def anew(scene: PracticeScene, view_deg: float) -> SceneMade:
+    """A scene from its description."""
     if scene.kind == "drawn":
         return _painted(scene, drawn_scene(scene.name))
     light = None if scene.kind == "own" else light_ev(scene)

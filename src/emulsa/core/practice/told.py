@@ -106,7 +106,7 @@ def verdict(practised: PractisedScene, asked: SceneJudgeRequest) -> PracticeVerd
     places = tuple(_places(judged, print_asked, then))
     thought = judged.misconception or _light(judged)
     return PracticeVerdict(
-        title=met.title,
+        title=practised.scene.title,
         brief=met.brief,
         total_text=total_text(judged.total_stops),
         right=abs(judged.total_stops) <= RIGHT_STOPS,
@@ -331,7 +331,8 @@ def _metering(taken: SceneMetered | None) -> str:
         told.append(f"{beside:.0%} of the circle lay beside it".replace("%", " %"))
     for each in taken.causes:
         if each.cause in ("surround", "flare", "noise", "dial") and abs(each.stops) >= 1 / 6:
-            told.append(f"{SAID[each.cause]} {stops_text(each.stops)}")
+            way = "high" if each.stops > 0 else "low"
+            told.append(f"read {size_words(each.stops)} {way} by {SAID[each.cause]}")
     return ", ".join(told) or "the spot read the place alone"
 
 

@@ -10,7 +10,6 @@ CREATE TABLE practice_answer (
     given REAL NOT NULL,
     of_set INTEGER
 ) STRICT;
-CREATE INDEX practice_answer_by_day ON practice_answer (day);
 
 CREATE TABLE practised_scene (
     id TEXT PRIMARY KEY,

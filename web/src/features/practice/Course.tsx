@@ -13,7 +13,7 @@ export function Course({ topics }: { topics: Room["topics"] }) {
           as="li"
           key={each.topic}
           display="grid"
-          gridTemplateColumns="minmax(0,1fr) auto"
+          gridTemplateColumns="minmax(0,1fr) 192px"
           columnGap="4"
           alignItems="center"
           minHeight="44px"
@@ -26,7 +26,7 @@ export function Course({ topics }: { topics: Room["topics"] }) {
             height={HIGH}
             role="img"
             aria-label={`${each.name}: ${each.text}`}
-            style={{ display: "block" }}
+            style={{ display: "block", justifySelf: "end" }}
           >
             <rect width={WIDE} height={HIGH} fill="var(--chakra-colors-line)" />
             <rect width={WIDE * each.share} height={HIGH} fill="var(--chakra-colors-ink)" />

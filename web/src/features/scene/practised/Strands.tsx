@@ -79,22 +79,26 @@ export function Strands({ places }: { places: Verdict["places"] }) {
                 stroke={ink2}
                 fill="none"
               />
-              <text
-                x={middle}
-                y={under + 11}
-                textAnchor="middle"
-                fontSize="13"
-                fontWeight={place.right ? 400 : 650}
-                fill={ink}
-                stroke="var(--chakra-colors-paper)"
-                strokeWidth="4"
-                paintOrder="stroke"
-              >
-                {place.name}
-              </text>
             </g>
           );
         })}
+        {/* over every strand */}
+        {laid.map(({ place, lane, middle }) => (
+          <text
+            key={place.name}
+            x={middle}
+            y={foot + 17 + lane * LANE}
+            textAnchor="middle"
+            fontSize="13"
+            fontWeight={place.right ? 400 : 650}
+            fill={ink}
+            stroke="var(--chakra-colors-paper)"
+            strokeWidth="4"
+            paintOrder="stroke"
+          >
+            {place.name}
+          </text>
+        ))}
       </svg>
     </Box>
   );
