@@ -18,7 +18,7 @@ from tests.effort import MUCH
 from tests.shared import once
 
 ACTS_OF_A_SEASON = 700
-SEED = 20260120 + MUCH - 1  # another season, too
+SEED = 20_260_133 + MUCH - 1  # another season, too
 
 
 @dataclass(frozen=True)

@@ -17,6 +17,8 @@ PAIRS = some(70, 1_500)
 NUMBERED = "rolls.load"  # rolls are numbered in the order they are loaded in
 # what these come to is read from every judged negative, whoever judged it
 WEIGHED = {"learning.use", "learning.rate"}
+# nor do these name what they go by: the kit of the latest scene, and kit as it is then
+PRACTISED = {"practice.go_out", "practice.expose", "practice.take_spot", "practice.delete_all"}
 WORDS = {"", "ev", "read", "drop", "place"}  # what requests may share without naming one thing
 
 
@@ -61,7 +63,7 @@ def pairs(hands: Hands, dice: Random) -> Iterator[tuple[Request, Request]]:
             )
         except Nothing:
             continue
-        if one.name == other.name == NUMBERED or {one.name, other.name} & WEIGHED:
+        if one.name == other.name == NUMBERED or {one.name, other.name} & (WEIGHED | PRACTISED):
             continue
         first, second = things(hands, one), things(hands, other)
         if first and second and not first & second:

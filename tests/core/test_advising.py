@@ -185,6 +185,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
 
 # what no exposure by itself can bring about, and where it is tried
 ELSEWHERE = {
+    *("circle-too-small", "worth-a-centre-filter"),  # test_focusing.py
     *("reading-old", "minutes-as-seconds", "given-off"),  # below
     *("reciprocity-unknown",),  # test_scene.py
     *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py

@@ -29,10 +29,10 @@ def at(answer: Any, path: str) -> Any:
 
 def every(answer: Any, path: str) -> list[Any]:
     """What stands at a path in which * is every entry of a list."""
-    before, star, after = path.partition(".*")
+    before, star, after = f".{path}".partition(".*")
     if not star:
         return [at(answer, path)]
-    entries = at(answer, before)
+    entries = at(answer, before.lstrip(".")) if before else answer
     return [at(each, after.lstrip(".")) for each in entries]
 
 
@@ -82,8 +82,11 @@ KINDS: dict[str, Callable[[Any, dict[str, Any], Any], bool]] = {
     "exact": lambda found, row, _: found == row["value"],
     "empty": lambda found, *_: not found,
     "le": lambda found, row, answer: (
-        found <= (row["value"] if "value" in row else at(answer, row["than"])) + 1e-12
+        found
+        <= (row["value"] if "value" in row else at(answer, row["than"]) - row.get("margin", 0))
+        + 1e-12
     ),
+    "in": lambda found, row, _: row["low"] <= found <= row["high"],
     "within": lambda found, row, _: all(
         row["low"] <= each <= row["high"]
         for each in (found if isinstance(found, list) else [found])
@@ -95,7 +98,9 @@ KINDS: dict[str, Callable[[Any, dict[str, Any], Any], bool]] = {
     "lstar_of": lambda found, row, answer: alike(found, row, answer, lstar),
     "spread_gt": spread,
     "ge": lambda found, row, answer: (
-        found >= (row["value"] if "value" in row else at(answer, row["than"])) - 1e-12
+        found
+        >= (row["value"] if "value" in row else at(answer, row["than"]) + row.get("margin", 0))
+        - 1e-12
     ),
     "equal_path": lambda found, row, answer: (
         abs(found * row.get("scale", 1) + row.get("plus", 0) - at(answer, row["than"]))
@@ -122,13 +127,13 @@ def holds(case: dict[str, Any]) -> None:
         with pytest.raises(CoreError) as refused:
             asked(case)
         field = refused.value.field or ""
-        wanted = [fields] if isinstance(fields, str) else fields
+        wanted = [fields] if isinstance(fields, str) else fields or [""]
         assert any(field.startswith(each) or each.startswith(field) for each in wanted), field
         return
     found = asked(case)
     for row in case["expect"]:
         path = named(row["path"])
-        value = every(found, path) if ".*" in path else at(found, path)
+        value = every(found, path) if "*" in path else at(found, path)
         for other in row.get("alt_paths", ()):
             if value is None or isinstance(value, dict):
                 value = at(found, named(other))

@@ -8,7 +8,11 @@ vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => null, remove
 
 describe("an answer", () => {
   const asked: { predicate: (query: unknown) => boolean }[] = [];
-  const client = { invalidateQueries: async (what: never) => void asked.push(what) } as never;
+  const stopped: typeof asked = [];
+  const client = {
+    cancelQueries: async (what: never) => void stopped.push(what),
+    invalidateQueries: async (what: never) => void asked.push(what),
+  } as never;
   const woken = (name: string, state: object = { error: null }) =>
     asked.at(-1)?.predicate({ queryKey: [name], state });
   const said = (tables: string) => new Headers({ "x-emulsa-woken-by": tables });
@@ -36,6 +40,14 @@ describe("an answer", () => {
     expect(woken("journal_read")).toBe(true);
     await refresh(client, []);
     expect(asked).toHaveLength(1);
+  });
+
+  it("that is on its way for the first time is stopped, for it may be older than the act", async () => {
+    heard("kit_read", said("film lens"));
+    await refresh(client, ["lens"]);
+    const on = (name: string, data?: object) =>
+      stopped.at(-1)?.predicate({ queryKey: [name], state: { data, error: null } });
+    expect([on("kit_read"), on("kit_read", {}), on("nobody_knows")]).toEqual([true, false, true]);
   });
 
   it("that was refused is woken by anything", async () => {

@@ -103,6 +103,8 @@ Seconds = Annotated[float, TIMES]
 FNumber = Annotated[float, F_NUMBERS]
 FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm", engraved=True)]
 Draw = Annotated[float, Within("The draw beyond infinity focus", 0, 3_000, "mm")]
+FilmBlur = Annotated[float, Within("The blur on the film", 0.002, 2, "mm")]
+FormatSide = Annotated[float, Within("A side of the format", 5, 1_500, "mm")]
 Price = Annotated[float, Within("The price of a sheet", 0, 10_000)]
 FILTERS = Length("Filters", 0, 12)
 INTERVALS = Length("Intervals", 0, 200)

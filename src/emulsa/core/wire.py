@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import dataclasses
 import json
+import keyword
 import math
 import re
 import types
@@ -35,7 +36,7 @@ TYPED: dict[str, Callable[[Any, str], Any]] = {
     "mm": lengths.mm_of,
     "ml": lengths.ml_of,
 }
-TAGS = ("kind", "school")
+TAGS = ("kind", "school", "scale")
 # halves of a character, and control characters other than a line's end and a tab
 UNSTORABLE = re.compile("[\ud800-\udfff\0-\x08\x0b\x0c\x0e-\x1f\x7f]")
 
@@ -108,7 +109,8 @@ def encode(value: Any) -> Any:
         return [encode(entry) for entry in value]
     if isinstance(value, dict):
         return {key: encode(entry) for key, entry in value.items()}
-    return {name: encode(getattr(value, name)) for name in _names(value.__class__)}
+    names = _names(value.__class__)
+    return {called(name): encode(getattr(value, name)) for name in names}
 
 
 @cache
@@ -116,13 +118,25 @@ def _names(kind: Any) -> tuple[str, ...]:
     return tuple(field.name for field in dataclasses.fields(kind))
 
 
+def called(name: str) -> str:
+    """What a field is called outside: a word of the language itself has a line behind it here.
+
+    >>> called("from_"), called("iso")
+    ('from', 'iso')
+    """
+    return name[:-1] if name.endswith("_") and keyword.iskeyword(name[:-1]) else name
+
+
 @cache
 def _taking(kind: Any) -> Callable[[Any], Any]:
     names = _names(kind)
+    said = tuple(map(called, names))
     if len(names) < 2:
-        return lambda record: {name: getattr(record, name) for name in names}
+        return lambda record: {
+            word: getattr(record, name) for word, name in zip(said, names, strict=True)
+        }
     taken = attrgetter(*names)
-    return lambda record: dict(zip(names, taken(record), strict=True))
+    return lambda record: dict(zip(said, taken(record), strict=True))
 
 
 def _fields(record: Any) -> dict[str, Any]:
@@ -367,9 +381,10 @@ def _tried(inners: list[Decoder], value: Any, field: str) -> Any:
 
 def _record(kind: Any) -> Decoder:
     hints = typing.get_type_hints(kind, include_extras=True)
-    fields = {field.name: _decoder(hints[field.name]) for field in dataclasses.fields(kind)}
+    own = {called(field.name): field.name for field in dataclasses.fields(kind)}
+    fields = {word: _decoder(hints[name]) for word, name in own.items()}
     needed = [
-        field.name
+        called(field.name)
         for field in dataclasses.fields(kind)
         if field.default is dataclasses.MISSING and field.default_factory is dataclasses.MISSING
     ]
@@ -385,9 +400,9 @@ def _record(kind: Any) -> Decoder:
                     field=_path(field, name),
                     allowed=list(fields),
                 )
-            arguments[name] = fields[name](entry, f"{field}.{name}" if field else name)
+            arguments[own[name]] = fields[name](entry, f"{field}.{name}" if field else name)
         for name in needed:
-            if name not in arguments:
+            if own[name] not in arguments:
                 raise Missing(f"“{name}” is missing.", field=_path(field, name))
         try:
             return kind(**arguments)

@@ -98,6 +98,16 @@ def _respond(reply: Reply) -> Response:
     )
 
 
+def _by_outside_names(schema: dict[str, Any]) -> dict[str, Any]:
+    """A record's schema with its fields as they are called outside."""
+    if "properties" in schema:
+        told = {wire.called(name): each for name, each in schema["properties"].items()}
+        schema = {**schema, "properties": told}
+    if "required" in schema:
+        schema = {**schema, "required": [wire.called(name) for name in schema["required"]]}
+    return schema
+
+
 class _Describing:
     """The document of what is sent and answered, from the types the handlers are written with."""
 
@@ -133,7 +143,7 @@ class _Describing:
         inputs = [(name, mode, TypeAdapter(kind)) for name, kind in kinds.items()]
         found, definitions = TypeAdapter.json_schemas(inputs, ref_template=REF)
         for name, schema in definitions.get("$defs", {}).items():
-            self.schemas.setdefault(name, schema)
+            self.schemas.setdefault(name, _by_outside_names(schema))
         return {name: schema for (name, _), schema in found.items()}
 
     def _parameters(self, route: Route) -> Any:

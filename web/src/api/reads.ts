@@ -1,4 +1,4 @@
-import type { QueryClient } from "@tanstack/react-query";
+import type { Query, QueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import type { Call } from "./calls";
 
@@ -19,19 +19,21 @@ export function heard(name: Call, said: Headers) {
 }
 
 /** Everything that reads of these tables is read anew; resolves when what is shown is true again. */
-export function refresh(client: QueryClient, touched: string[]): Promise<void> {
-  if (touched.length === 0) return Promise.resolve();
+export async function refresh(client: QueryClient, touched: string[]): Promise<void> {
+  if (touched.length === 0) return;
   count += 1;
   const wakes = [...touched, ANY];
   for (const table of wakes) touchedAt.set(table, count);
   for (const tell of watchers) tell();
-  return client.invalidateQueries({
-    // a refusal says not what it was read of
-    predicate: ({ queryKey: [name], state }) => {
-      const known = wokenBy.get(name as string);
-      return !known || state.error !== null || wakes.some((table) => known.has(table));
-    },
-  });
+  // a refusal says not what it was read of
+  const old = ({ queryKey: [name], state }: Query) => {
+    const known = wokenBy.get(name as string);
+    return !known || state.error !== null || wakes.some((table) => known.has(table));
+  };
+  // what is on its way for the first time may have been read before the act, and is not asked for
+  // again by itself
+  await client.cancelQueries({ predicate: (each) => each.state.data === undefined && old(each) });
+  await client.invalidateQueries({ predicate: old });
 }
 
 const subscribe = (tell: () => void) => {

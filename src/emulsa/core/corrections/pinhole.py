@@ -11,11 +11,11 @@ import math
 from dataclasses import dataclass
 from typing import Annotated
 
-from emulsa.core.limits import Within
+from emulsa.core.limits import FormatSide, Within
 
 Diameter = Annotated[float, Within("The pinhole's diameter", 0.02, 5, "mm", engraved=True)]
 PinholeDistance = Annotated[float, Within("The distance from pinhole to film", 2, 3_000, "mm")]
-Side = Annotated[float, Within("A side of the format", 5, 1_500, "mm")]
+Side = FormatSide
 Wavelength = Annotated[float, Within("The wavelength", 350, 1_000, "nm")]
 
 OPTIMUM_CONSTANTS = {  # c in d = c·√(λ·v)

@@ -10,6 +10,9 @@ CATALOGUE: dict[str, str] = {
     "pair-ei-twice": "an incident pair at twice the usual EI, which the pair already uses",
     "sky-estimated": "light told by the sky or a leaflet, without a meter",
     "reading-old": "a reading more than 10 minutes old",
+    # lenses
+    "circle-too-small": "a lens whose circle does not reach a corner of the film",
+    "worth-a-centre-filter": "corners more than a stop darker than the best place of the film",
     # tones
     "own-film": "print tones by the film's own test, where its times are in use",
     "highlight-beyond-range": "a tone above what the film holds",

@@ -7,9 +7,8 @@ from typing import Annotated
 
 from emulsa.core.errors import Missing
 from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
+from emulsa.core.sky.horizon import Latitude, Longitude
 
-Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
-Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
 AirTemperature = Annotated[float, Within("The air temperature", -60, 60, "°C")]
 PACKED = Length("Packed things", 0, 400)
 Packed = Annotated[tuple[Label, ...], PACKED]

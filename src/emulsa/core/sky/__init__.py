@@ -1,0 +1,1 @@
+"""Sun and moon for a place and a moment, light where no meter is, stars that stay points."""
