@@ -14,6 +14,7 @@ from emulsa.core.data.exercises import EXPLANATIONS, TOPICS
 from emulsa.core.data.practised import MET, SHORTLY, SHOWN_BY_SCENES, TOPIC_NAMES
 from emulsa.core.errors import CoreError
 from emulsa.core.light.marks import f_number
+from emulsa.core.light.meters import EvReading
 from emulsa.core.picture.axis import index
 from emulsa.core.practice.answering import in_unit, read, told
 from emulsa.core.practice.best import asked_of
@@ -22,7 +23,7 @@ from emulsa.core.practice.drawn import WHOLE, drawn_scene
 from emulsa.core.practice.exercise import drawn
 from emulsa.core.practice.exposing import metered, read_again
 from emulsa.core.practice.met import offered, seed_of, tones_of
-from emulsa.core.practice.question import Unit
+from emulsa.core.practice.question import NO_KIT, Unit
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
 from emulsa.core.practice.room import due, history, topics, why
 from emulsa.core.practice.scene import KINDS, USUAL_VIEW_DEG, PracticeScene, anew, made
@@ -39,7 +40,8 @@ from emulsa.core.practice.verdict import (
     scene_judge,
 )
 from emulsa.core.rendering.tones import carried
-from emulsa.core.scene.record import Scene
+from emulsa.core.scene.plan import falls
+from emulsa.core.scene.record import Pin, Scene, SceneKit, SceneReading
 from emulsa.core.tones.development_number import PIVOT
 from emulsa.core.written import Written, writing
 
@@ -227,7 +229,7 @@ def test_every_misconception_has_its_few_words() -> None:
     assert len({*SHORTLY.values()}) == len(SHORTLY)
 
 
-def placed(name: str, place: str, reading: float) -> PractisedScene:
+def gone_to(name: str) -> PractisedScene:
     return PractisedScene(
         id="p",
         begun_at="2026-01-17T09:00:00Z",
@@ -261,7 +263,7 @@ def test_a_perfect_plan_is_nought_in_every_cause() -> None:
     asked = judged("winding-house", "doorway in shade", "lit frost")
     found = scene_judge(asked)
     assert [abs(each.stops) < 1e-9 for each in found.causes] == [True] * len(found.causes)
-    said = verdict(placed("winding-house", "doorway in shade", 9), asked)
+    said = verdict(gone_to("winding-house"), asked)
     assert said.total_text == "right within ⅙ stop"
     assert said.right
     assert said.summary == "Every place prints where a good print has it."
@@ -280,7 +282,7 @@ def test_a_filter_counted_twice_is_told_with_its_topic() -> None:
     )
     asked = replace(asked, given_s=asked.given_s * 2**2.6, computed_s=asked.given_s * 2**2.6)
     with writing(Written()):
-        said = verdict(placed("winding-house", "doorway in shade", 9), asked)
+        said = verdict(gone_to("winding-house"), asked)
     causes = {each.label: each for each in said.causes}
     assert causes["Filter"].stops_text == "+1"
     assert causes["Filter"].says == "2 stops counted; 1 stop due"
@@ -312,7 +314,7 @@ def test_a_reading_tells_afterwards_what_it_took_in() -> None:
     """At the edge of a doorway half the circle is wall; the reading says the same every time."""
     source = scene("winding-house")
     edge = SpotTaken(reading="r", x=0.632, y=0.62, angle_deg=6)
-    practised = replace(placed("winding-house", "doorway in shade", 9), spots=(edge,))
+    practised = replace(gone_to("winding-house"), spots=(edge,))
     found = read_again(practised, "r")
     assert found == metered(source, edge)
     assert found is not None
@@ -321,9 +323,6 @@ def test_a_reading_tells_afterwards_what_it_took_in() -> None:
 
 
 def test_one_s_own_readings_become_tones() -> None:
-    from emulsa.core.light.meters import EvReading
-    from emulsa.core.scene.plan import falls
-    from emulsa.core.scene.record import Pin, SceneKit, SceneReading
 
     readings = tuple(
         SceneReading(id=each, label="wall", reading=EvReading(ev=ev))
@@ -372,8 +371,6 @@ def test_where_one_stands_in_words() -> None:
             id="a", day="2026-01-17", topic="filters", seed=7, level=1, given=slip.answer
         )
     ]
-    from emulsa.core.practice.question import NO_KIT
-
     standing = practice_next(history(answers, "2026-01-20", NO_KIT))
     (mend,) = due(standing, "2026-01-20")
     assert (mend.shortly, mend.box, mend.today, mend.due_text) == (

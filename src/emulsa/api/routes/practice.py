@@ -3,7 +3,6 @@ is kept apart from what was really exposed."""
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
 from importlib.resources import files
 from typing import Annotated
@@ -16,29 +15,27 @@ from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.saying import Editing, Saying, make, meant
 from emulsa.api.views import practice as views
 from emulsa.api.views.done import Done
-from emulsa.api.views.practice import PracticeRoom, PractisedField, PractisedView, QuestionAsked
+from emulsa.api.views.practice import PracticeRoom, PractisedView, QuestionAsked
 from emulsa.api.views.scenes import KeptScene, kept, solution
 from emulsa.core.data.drawn_scenes import DRAWN
 from emulsa.core.data.exercises import EXPLANATIONS, Topic
 from emulsa.core.errors import Missing, OutOfRange
-from emulsa.core.light.meters import EvReading
 from emulsa.core.limits import Day, Id, Label, Length
-from emulsa.core.picture.calibrated import Share
 from emulsa.core.practice import answering, course, met, sets
 from emulsa.core.practice.answering import AnswerTold, QuestionTold
 from emulsa.core.practice.chance import Seed
 from emulsa.core.practice.exercise import drawn
-from emulsa.core.practice.exposing import PracticeShot, judged_by, metered
+from emulsa.core.practice.exposing import PracticeShot, judged_by
+from emulsa.core.practice.looks import PractisedField, field_of
+from emulsa.core.practice.pointing import MeterSays, Pointing, pointed, says, taken_down
 from emulsa.core.practice.question import NO_KIT, Level, PracticeKit
 from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
 from emulsa.core.practice.scene import Minutes, OwnPatch, PracticeScene, SceneKind
 from emulsa.core.practice.sets import PracticeSet
 from emulsa.core.practice.table import answers_table, set_sheet
 from emulsa.core.practice.verdict import scene_judge
-from emulsa.core.scene.changes import Read
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.record import Scene, follow_on
-from emulsa.core.tones.zones import ev_text
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.csv_table import csv_file
 from emulsa.store import kit, outings, preferences, scenes
@@ -49,7 +46,6 @@ routes = Routes("practice", "/api/practice")
 OUTING = "practice"  # no outing of the log
 OFF_MOST = 60.0
 PNG, JPEG = "image/png", "image/jpeg"
-DIAL = {"third": 1 / 3, "half": 1 / 2, "tenth": 1 / 10, "full": 1.0}
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -80,29 +76,11 @@ class GoingOut:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Pointing:
-    """Where the meter is pointed, and when, in minutes after one came."""
-
-    x: Share
-    y: Share
-    minutes: Minutes = 0.0
-
-
-@dataclass(frozen=True, kw_only=True)
 class SpotReadOff(Pointing):
     """A reading taken where the meter is pointed; without a name it is the place's."""
 
     reading_id: Id
     label: Label = ""
-
-
-@dataclass(frozen=True)
-class MeterSays:
-    """What the meter says there: as one reads it, and the place it is pointed at."""
-
-    ev_text: str
-    place: str
-    line: str
 
 
 @dataclass(frozen=True)
@@ -241,34 +219,26 @@ def read_scene(db: Db, id: str) -> PractisedView:  # noqa: A002
 @routes.question("/scenes/{id}/field")
 def field(db: Db, id: str, minutes: Minutes = 0.0) -> PractisedField:  # noqa: A002
     """How it looks, so many minutes after one came."""
-    return views.field_of(replace(found(db, id).source, minutes=minutes))
+    return field_of(replace(found(db, id).source, minutes=minutes))
 
 
 @routes.question("/scenes/{id}/meter", "POST")
 def meter(db: Db, id: str, at: Pointing) -> MeterSays:  # noqa: A002
     """What the meter says where it is pointed; nothing is kept."""
     practised = found(db, id)
-    shown = metered(practised.source, _spot(db, practised, at, "now"))
-    ev = ev_text(shown.ev100 + _at_iso(db, practised))
-    return MeterSays(f"EV {ev}", shown.patch, f"{ev} {shown.patch}")
+    own = kit.meter(db, practised.scene.meter_id)
+    return says(practised, own, pointed(practised, own, at, "now"))
 
 
 @routes.act("POST", "/scenes/{id}/spots")
 def take_spot(act: Act, id: str, base: str, taking: SpotReadOff) -> KeptPractice:  # noqa: A002
     """Take a reading where the meter is pointed."""
     practised = found(act.db, id)
-    spot = _spot(act.db, practised, taking, taking.reading_id)
-    shown = metered(practised.source, spot)
-    set_to = scenes.kit_of(act.db, practised.scene).meter
-    iso = set_to.iso if set_to and set_to.iso else 100.0
-    read_ = Read(
-        id=taking.reading_id,
-        label=taking.label or shown.patch,
-        reading=EvReading(ev=shown.ev100 + _at_iso(act.db, practised), iso=iso),
-    )
-    spots = tuple(each for each in practised.spots if each.reading != spot.reading)
-    scene = edited(practised.scene, (read_,), act.moment)
-    return _keep(act, replace(practised, spots=(*spots, spot)), scene, base)
+    own = kit.meter(act.db, practised.scene.meter_id)
+    spot = pointed(practised, own, taking, taking.reading_id)
+    reading, spots = taken_down(practised, own, spot, taking.label)
+    scene = edited(practised.scene, (reading,), act.moment)
+    return _keep(act, replace(practised, spots=spots), scene, base)
 
 
 @routes.act("POST", "/scenes/{id}/edits")
@@ -365,27 +335,6 @@ def _begun(db: Db, id_: str, title: str, own: Scene | None) -> Scene:
     school = preferences.preferences(db).school
     blank = Scene(id=id_, outing_id=OUTING, title=title, school=school)
     return follow_on(blank, before[-1:])
-
-
-def _spot(db: Db, practised: PractisedScene, at: Pointing, reading: str) -> SpotTaken:
-    """The meter of one's kit, pointed; how often it was read before makes its doubt another."""
-    own = kit.meter(db, practised.scene.meter_id)
-    return SpotTaken(
-        reading=reading,
-        x=at.x,
-        y=at.y,
-        angle_deg=own.spot_deg if own and own.spot_deg else 1.0,
-        dial_step=DIAL[own.scale] if own else 1 / 3,
-        meter_offset_stops=-own.calibration.offset_stops if own else 0.0,
-        minutes=at.minutes,
-        shot=len(practised.spots),
-    )
-
-
-def _at_iso(db: Db, practised: PractisedScene) -> float:
-    """What a meter that is kept at another ISO says more."""
-    own = kit.meter(db, practised.scene.meter_id)
-    return math.log2(own.iso / 100) if own and own.iso else 0.0
 
 
 def _keep(act: Act, practised: PractisedScene, scene: Scene, base: str) -> KeptPractice:

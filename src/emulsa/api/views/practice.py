@@ -3,31 +3,27 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from emulsa.api.views.scenes import SceneView, lines, said
-from emulsa.core.light.srgb import level_of
-from emulsa.core.picture.axis import STEPS_IN_A_STOP, half_up
 from emulsa.core.practice import answering, course, met, room
 from emulsa.core.practice.answering import QuestionTold
 from emulsa.core.practice.course import NextExercise, PracticeNextRequest
-from emulsa.core.practice.drawn import WHOLE, drawn_scene
-from emulsa.core.practice.exercise import ExerciseJudgeRequest, ExerciseRequest, exercise_judge
+from emulsa.core.practice.exercise import ExerciseRequest
 from emulsa.core.practice.met import SceneOffered
+from emulsa.core.practice.pointing import circle_deg, circle_radius
 from emulsa.core.practice.question import PracticeKit
-from emulsa.core.practice.record import PracticeAnswer, PractisedScene, SpotTaken
+from emulsa.core.practice.record import PractisedScene, SpotTaken
 from emulsa.core.practice.room import DueTold, TopicTold
-from emulsa.core.practice.scene import PracticeScene, light_on, made
+from emulsa.core.practice.scene import PracticeScene
 from emulsa.core.practice.told import PracticeVerdict, total_text, verdict
-from emulsa.core.rendering.preview import EVS
 from emulsa.core.scene.record import Scene
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
-from emulsa.store import outings, practice, scenes
+from emulsa.store import kit, outings, practice, scenes
 from emulsa.store.database import Connection
 
 OWN_SCENES = 12  # of one's own that can be rehearsed, the latest
-KEY = 0.3  # how light a scene's mean looks, as a share
 
 
 @dataclass(frozen=True)
@@ -75,34 +71,10 @@ class QuestionAsked:
 
 
 @dataclass(frozen=True)
-class PlaceAimed:
-    """A named place, and where one aims at it."""
-
-    name: str
-    x: float
-    y: float
-
-
-@dataclass(frozen=True)
-class PractisedField:
-    """A practised scene as the light falls at a minute. Its cells are entries of the EV axis; those
-    of a drawn scene are its picture's, ``moved`` by so many entries at each of its places.
-    ``grey`` is how light each entry looks to the eye that has got used to the scene."""
-
-    picture: str
-    columns: int
-    rows: int
-    index: tuple[int, ...]
-    moved: tuple[int, ...]
-    grey: tuple[int, ...]
-    places: tuple[PlaceAimed, ...]
-    light_text: str
-
-
-@dataclass(frozen=True)
 class PractisedView:
     """A scene one went out to: where it comes from, what is asked of it, and the scene as the Scene
-    room has it; how often the meter was read, the circle it sees, and what became of it."""
+    room has it; where the meter was read, the circle it sees (its radius as a share of the
+    width), and what became of it."""
 
     id: str
     source: PracticeScene
@@ -111,7 +83,7 @@ class PractisedView:
     by_hand: bool
     view: SceneView
     spots: tuple[SpotTaken, ...]
-    angle_deg: float
+    radius: float
     angle_text: str
     verdict: PracticeVerdict | None
 
@@ -124,7 +96,7 @@ def room_of(db: Connection, day: str) -> PracticeRoom:
     return PracticeRoom(
         room.due(standing, day),
         room.topics(standing),
-        room.today_text(answers, day, sum(map(_right, today))),
+        room.today_text(answers, day, sum(answering.judged(each).right for each in today)),
         len(answers),
         met.offered(),
         tuple(_own(db)),
@@ -132,21 +104,20 @@ def room_of(db: Connection, day: str) -> PracticeRoom:
     )
 
 
-def question_of(asked: NextExercise, kit: PracticeKit) -> QuestionAsked:
+def question_of(asked: NextExercise, own: PracticeKit) -> QuestionAsked:
     """A question in words."""
-    wanted = ExerciseRequest(topic=asked.topic, seed=asked.seed, level=asked.level, kit=kit)
-    return QuestionAsked(answering.question(wanted), room.why(asked), asked.misconception, kit)
+    wanted = ExerciseRequest(topic=asked.topic, seed=asked.seed, level=asked.level, kit=own)
+    return QuestionAsked(answering.question(wanted), room.why(asked), asked.misconception, own)
 
 
-def history_of(db: Connection, day: str, kit: PracticeKit) -> PracticeNextRequest:
+def history_of(db: Connection, day: str, own: PracticeKit) -> PracticeNextRequest:
     """All that was answered, as the course is asked."""
-    return room.history(practice.answers(db), day, kit)
+    return room.history(practice.answers(db), day, own)
 
 
 def view_of(db: Connection, practised: PractisedScene) -> PractisedView:
     """A scene one went out to, with its verdict once it is exposed."""
-    meter = scenes.kit_of(db, practised.scene).meter
-    angle = meter.spot_deg if meter and meter.spot_deg else 1.0
+    angle = circle_deg(kit.meter(db, practised.scene.meter_id))
     source = met.told(practised.source)
     done = practised.exposed
     return PractisedView(
@@ -157,50 +128,10 @@ def view_of(db: Connection, practised: PractisedScene) -> PractisedView:
         practised.by_hand,
         _scene_view(db, practised.scene),
         practised.spots,
-        angle,
+        circle_radius(angle),
         f"{angle:g}°",
         verdict(practised, done) if done else None,
     )
-
-
-def field_of(source: PracticeScene) -> PractisedField:
-    """How a scene looks at its minute."""
-    scene = made(source)
-    drawn = source.kind == "drawn"
-    usual = made(replace(source, minutes=0.0))
-    return PractisedField(
-        source.name if drawn else "",
-        scene.field.columns,
-        scene.field.rows,
-        () if drawn else scene.field.index,
-        _moved(source) if drawn else (),
-        tuple(_grey(ev - usual.mean_ev100) for ev in EVS),
-        tuple(
-            PlaceAimed(each.name, each.x, each.y)
-            for each in scene.patches
-            if each.cells and each.name != WHOLE
-        ),
-        _light(scene.mean_ev100 - usual.mean_ev100),
-    )
-
-
-def _moved(source: PracticeScene) -> tuple[int, ...]:
-    """By place the entries it moved, first what has no name, as the picture numbers them."""
-    *named, elsewhere = light_on(source, drawn_scene(source.name))
-    return tuple(half_up(each * STEPS_IN_A_STOP) for each in (elsewhere, *named))
-
-
-def _light(stops: float) -> str:
-    """How the light is against what it was when one came."""
-    if abs(stops) < 1 / 6:
-        return ""
-    return "lighter than when you came" if stops > 0 else "darker than when you came"
-
-
-def _grey(stops: float) -> int:
-    """How light something looks that is so many stops over the mean of what one sees."""
-    light = KEY * 2**stops
-    return int(level_of(1.12 * light / (1 + light / 0.9)))
 
 
 def _scene_view(db: Connection, scene: Scene) -> SceneView:
@@ -216,18 +147,6 @@ def _scene_view(db: Connection, scene: Scene) -> SceneView:
         [],
         None,
     )
-
-
-def _right(answer: PracticeAnswer) -> bool:
-    return exercise_judge(
-        ExerciseJudgeRequest(
-            topic=answer.topic,
-            seed=answer.seed,
-            level=answer.level,
-            kit=answer.kit,
-            given=answer.given,
-        )
-    ).right
 
 
 def _own(db: Connection) -> Iterable[OwnScene]:

@@ -93,26 +93,32 @@ def read(text: str, unit: Unit) -> float:
     return typed.number(said.removeprefix("EV").removeprefix("ev").strip(), "typed")
 
 
+def judged(answer: PracticeAnswer) -> ExerciseJudged:
+    """How an answer is judged, by what it was asked of."""
+    return exercise_judge(
+        ExerciseJudgeRequest(
+            topic=answer.topic,
+            seed=answer.seed,
+            level=answer.level,
+            kit=answer.kit,
+            given=answer.given,
+        )
+    )
+
+
 def told(answer: PracticeAnswer) -> AnswerTold:
     """What is said of an answer."""
-    asked = ExerciseJudgeRequest(
-        topic=answer.topic,
-        seed=answer.seed,
-        level=answer.level,
-        kit=answer.kit,
-        given=answer.given,
-    )
-    judged = exercise_judge(asked)
+    found_out = judged(answer)
     found = drawn(answer.topic, answer.seed, answer.level, answer.kit)
-    slip = judged.misconception
+    slip = found_out.misconception
     return AnswerTold(
-        right=judged.right,
-        says=_says(judged),
-        given_text=in_unit(answer.given, judged.unit),
-        answer_text=in_unit(judged.answer, judged.unit),
+        right=found_out.right,
+        says=_says(found_out),
+        given_text=in_unit(answer.given, found_out.unit),
+        answer_text=in_unit(found_out.answer, found_out.unit),
         misconception=slip,
         shortly=SHORTLY[slip] if slip else "",
-        explanation=judged.explanation or "",
+        explanation=found_out.explanation or "",
         steps=right_way(answer.topic, found),
     )
 
@@ -130,17 +136,17 @@ def in_unit(value: float, unit: Unit) -> str:
     return zone_text(value) if unit == "zone" else f"EV {ev_text(value)}"
 
 
-def _says(judged: ExerciseJudged) -> str:
+def _says(found: ExerciseJudged) -> str:
     """How far it is off.
 
     Times are off in light; what is a zone or N is off in itself.
     """
-    if judged.right:
+    if found.right:
         return "Right."
-    amount = size_words(judged.error)
-    over = judged.error > 0
-    if judged.unit == "s":
+    amount = size_words(found.error)
+    over = found.error > 0
+    if found.unit == "s":
         return f"{amount} too {'much' if over else 'little'}."
-    noun = {"ev": "EV", "zone": "zone", "n": "N"}[judged.unit]
+    noun = {"ev": "EV", "zone": "zone", "n": "N"}[found.unit]
     amount = amount.removesuffix("stops").removesuffix("stop").strip()
     return f"{noun} too {'high' if over else 'low'} by {amount}."

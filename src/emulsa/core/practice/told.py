@@ -264,13 +264,13 @@ def _causes(
     for each in judged.causes:
         says = _why(asked, each.cause, each.stops, taken)
         if each.cause in ("metering", "light", "setting", "reciprocity_and_setting") or says:
-            yield CauseTold(LABELS[each.cause], stops_text(_sixth(each.stops)), says)
+            yield CauseTold(LABELS[each.cause], stops_text(_worth_saying(each.stops)), says)
         if each.cause == "metering":
             yield _placing(asked, judged)
 
 
-def _sixth(stops: float) -> float:
-    """To the sixth: finer is noise."""
+def _worth_saying(stops: float) -> float:
+    """As it is, or nought where it is too little to be said."""
     return 0.0 if abs(stops) < WORTH_SAYING else stops
 
 

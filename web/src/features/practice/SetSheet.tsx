@@ -1,15 +1,16 @@
 import { Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Sheet } from "../../components/Sheet";
 import { FileLink } from "../../shared/FileLink";
-import type { Room } from "./queries";
+import { type PracticeSet, type Room, setQuery } from "./queries";
 
 const LEVELS = ["1", "2", "3"].map((value) => ({ value, label: `level ${value}` }));
-const MOST = 60;
 
 /** A set for a class or a club: by its number the same questions for everybody, on paper or here. */
 export function SetSheet({ topics, close }: { topics: Room["topics"]; close: () => void }) {
@@ -18,7 +19,12 @@ export function SetSheet({ topics, close }: { topics: Room["topics"]; close: () 
   const [level, setLevel] = useState("1");
   const [topic, setTopic] = useState("");
   const navigate = useNavigate();
-  const valid = /^\d{1,9}$/.test(seed) && /^\d{1,2}$/.test(many) && +many >= 1 && +many <= MOST;
+  // what is typed goes out as text; what is wrong with it the service says
+  const asked = { seed, many, level, topics: topic ? [topic] : [] } as unknown as PracticeSet;
+  const questions = useQuery({ ...setQuery(asked), retry: false });
+  const refused = questions.error as Refusal | null;
+  const at = (field: string) => (refused?.field === field ? refused.message : null);
+  const valid = questions.isSuccess;
   const query = new URLSearchParams({ seed, many, level, ...(topic && { topics: topic }) });
   return (
     <Sheet
@@ -46,14 +52,14 @@ export function SetSheet({ topics, close }: { topics: Room["topics"]; close: () 
             inputMode="numeric"
             value={seed}
             onChange={(event) => setSeed(event.target.value)}
-            problem={/^\d{1,9}$/.test(seed) ? null : "A whole number, up to nine figures."}
+            problem={at("seed")}
           />
           <Entry
             label="Questions"
             inputMode="numeric"
             value={many}
             onChange={(event) => setMany(event.target.value)}
-            problem={valid || !/^\d{1,9}$/.test(seed) ? null : `From 1 to ${MOST}.`}
+            problem={at("many")}
           />
           <Choose label="Level" value={level} options={LEVELS} onChange={setLevel} />
           <Choose

@@ -10,7 +10,6 @@ const STEPS: Record<string, [number, number]> = {
   ArrowDown: [0, 1],
 };
 const [STEP, FAR] = [0.005, 0.03]; // of the width
-const VIEW_DEG = 50;
 const [WIDE, HIGH] = [1_000, 1_000]; // what shares are drawn in
 
 const held = (share: number) => Math.max(0, Math.min(1, share));
@@ -19,7 +18,7 @@ const held = (share: number) => Math.max(0, Math.min(1, share));
     reading; every named place is a control, too. */
 export function Aiming({
   aim,
-  angle,
+  radius,
   ratio,
   places,
   spots,
@@ -29,8 +28,8 @@ export function Aiming({
   take,
 }: {
   aim: Aim | null;
-  /** of the meter's circle, in degrees */
-  angle: number;
+  /** of the meter's circle, as a share of the width */
+  radius: number;
   /** height over width */
   ratio: number;
   places: readonly { name: string; x: number; y: number }[];
@@ -58,7 +57,7 @@ export function Aiming({
     event.preventDefault();
   };
   const labels = new Map(readings.map((each) => [each.id, each.label]));
-  const radius = (angle / VIEW_DEG / 2) * WIDE;
+  const circle = radius * WIDE;
   return (
     <>
       <Box
@@ -110,9 +109,9 @@ export function Aiming({
           ))}
         {aim && (
           <g transform={`translate(${aim.x * WIDE} ${aim.y * HIGH * ratio})`} fill="none">
-            <circle r={radius} stroke="#111" strokeWidth="7" />
-            <circle r={radius} stroke="#fff" strokeWidth="3" />
-            <circle r={radius + 30} stroke="#fff" strokeOpacity="0.75" strokeWidth="2" />
+            <circle r={circle} stroke="#111" strokeWidth="7" />
+            <circle r={circle} stroke="#fff" strokeWidth="3" />
+            <circle r={circle + 30} stroke="#fff" strokeOpacity="0.75" strokeWidth="2" />
           </g>
         )}
       </svg>

@@ -69,7 +69,7 @@ export function Looks({
         />
         <Aiming
           aim={aim}
-          angle={practised.angle_deg}
+          radius={practised.radius}
           ratio={ratio}
           places={field.places}
           spots={spots}
