@@ -32,11 +32,12 @@ export function Glance({ narrow }: { narrow: boolean }) {
     ready.data && `${loaded.length} unexposed`,
     waiting && (pieces > 0 ? `${pieces} to develop` : "nothing to develop"),
   ].filter(Boolean);
-  if (narrow && !open)
-    return <Folded open={false} said={short.join(" · ")} turn={() => setOpen(true)} />;
+  // until it is known how much there is, what it is about
+  const said = short.join(" · ") || "In the bag, and due";
+  if (narrow && !open) return <Folded open={false} said={said} turn={() => setOpen(true)} />;
   return (
     <Flex direction="column" gap="5">
-      {narrow && <Folded open said={short.join(" · ")} turn={() => setOpen(false)} />}
+      {narrow && <Folded open said={said} turn={() => setOpen(false)} />}
       <Part title="In the bag">
         {nothing && (
           <>

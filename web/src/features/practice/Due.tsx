@@ -15,7 +15,7 @@ export function Due({ due }: { due: Room["due"] }) {
     <Box as="ul" aria-label="To mend">
       {due.map((each) => (
         <Box as="li" key={each.misconception} paddingBlock="1.5">
-          <Flex justify="space-between" gap="3">
+          <Flex justify="space-between" align="baseline" gap="3">
             <Link
               to={`/practice/questions?topic=${each.topic}&misconception=${each.misconception}`}
             >
