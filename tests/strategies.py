@@ -34,7 +34,7 @@ from emulsa.core.practice.record import PracticeAnswer, PractisedScene
 from emulsa.core.practice.scene import KINDS, OwnPatch, PracticeScene
 from emulsa.core.practice.verdict import PlacedPatch, SceneJudgeRequest
 from emulsa.core.rendering.tones import NORMAL_PAPER
-from emulsa.core.scene.record import Scene
+from emulsa.core.scene.record import Movements, Scene
 
 LONGEST = 40
 MOST = 4
@@ -270,6 +270,9 @@ OWN: dict[Any, Any] = {
     Bath: lambda: record(Bath, agitation=st.none() | ways, hardener=hardeners),
     PaperBath: lambda: record(PaperBath, agitation=st.none() | ways, hardener=hardeners),
     Conditions: lambda: record(Conditions, expires=st.sampled_from(["", "2027-06"])),
+    Movements: lambda: (
+        record(Movements, tilt_deg=st.none()) | record(Movements, hinge_mm=st.none())
+    ),
     Choice: _choices,
     Strip: _strips,
     Piece: _pieces,

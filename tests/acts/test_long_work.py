@@ -44,6 +44,15 @@ from tests.serving import asked, free_port
 NAMES = "exposed_at film aperture time_s outing scene note".split()
 # what the versions since the seventh brought, beside whole tables
 SINCE_SEVEN = (
+    "ALTER TABLE exposure DROP COLUMN film_kind",
+    "ALTER TABLE film DROP COLUMN kind",
+    "ALTER TABLE lens DROP COLUMN circle_mm",
+    "ALTER TABLE lens DROP COLUMN centre_filter_stops",
+    "ALTER TABLE lens DROP COLUMN fall_off_power",
+    "ALTER TABLE outing DROP COLUMN height_m",
+    "ALTER TABLE scene DROP COLUMN movements",
+    "ALTER TABLE scene DROP COLUMN pre_exposure_zone",
+    "ALTER TABLE scene DROP COLUMN bearing",
     "ALTER TABLE reading DROP COLUMN spot",
     "DELETE FROM attachment WHERE scene_id IS NOT NULL",
     "ALTER TABLE powder DROP COLUMN keeps_days",

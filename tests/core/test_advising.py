@@ -176,6 +176,14 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
                       spot("frost", 16))},
         {},
     ),
+    "kind-range": (
+        {"film_kind": "reversal", "readings": (SHADE, spot("frost", 14.5))},
+        {"film_kind": "reversal", "readings": (SHADE, spot("frost", 13))},
+    ),
+    "kind-place": (
+        {"film_kind": "reversal"},
+        {"film_kind": "reversal", "placement": Placed(school="highlight", reading="frost", zone=7)},
+    ),
     "longer-than-shutter": (
         {"aperture": "64", "filters": (RED,),
          "optics": Lens(focal_length_mm=150, shutter=Shutter(by_hand="none"))},

@@ -17,6 +17,7 @@ from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.bracket import Side
 from emulsa.core.exposing.schools import School
 from emulsa.core.exposing.sharing import ShareOf
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.film.holders import FaultKind
 from emulsa.core.film.judgement import Edge, Grain, NegativeFault, Tone
 from emulsa.core.film.states import State
@@ -42,6 +43,7 @@ TYPES: dict[str, Any] = {
     "colons": Colon,
     "filter_kinds": Kind,
     "filter_colours": Colour,
+    "film_kinds": FilmKindName,
     "stock_places": Place,
     "holder_faults": FaultKind,
     "negative_faults": NegativeFault,

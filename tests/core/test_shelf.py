@@ -199,13 +199,15 @@ def test_the_slip_says_what_each_piece_needs() -> None:
         "2 Apr 2026",
         "uncut",
         (
-            SentPiece(where="1A", film="Harle 200", ei=800, box_ei=200, n=0),
-            SentPiece(where="1B", film="Harle 200", ei=None, box_ei=200, n=-1, note="one over"),
+            SentPiece(where="1A", film="Harle 200", ei=800, box_ei=200, n_text="normal"),
+            SentPiece(
+                where="1B", film="Harle 200", ei=None, box_ei=200, n_text="N−1", note="one over"
+            ),
         ),
     )
     assert found.holds_for == "Ridge laboratory, 2 Apr 2026"
     assert found.rows == (
-        ("1A", "Harle 200", "800", "push +2", "N", ""),
+        ("1A", "Harle 200", "800", "push +2", "normal", ""),
         ("1B", "Harle 200", "", "", "N−1", "one over"),
     )
     assert found.notes[0] == "uncut"

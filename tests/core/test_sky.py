@@ -14,7 +14,7 @@ from emulsa.core.errors import CoreError
 from emulsa.core.moments import seconds
 from emulsa.core.sky.at import SkyRequest, light_at, phase_of, sky
 from emulsa.core.sky.day import SkyDay, SkyDayRequest, sky_day
-from emulsa.core.sky.estimated import (
+from emulsa.core.light.estimated import (
     STREETS,
     BySky,
     InStreet,

@@ -6,6 +6,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
+from emulsa.api.overhead import under_sky
 from emulsa.api.routing import Act, Db
 from emulsa.core.limits import Id, Length
 from emulsa.core.line.lines import Typed, typed
@@ -40,6 +41,7 @@ def meant(
 ) -> Typed:
     """What is typed means over a scene, or for a place of its picture."""
     way, own, names = preferences.preferences(db), store.kit_of(db, scene), kit.names(db)
+    own = under_sky(db, scene, own)
     if touched is not None:
         return read_there(text, scene, own, names, way, reading_id, touched)
     return typed(text, scene, own, names, way, reading_id)

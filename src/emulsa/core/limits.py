@@ -101,6 +101,7 @@ EI = Within("The exposure index", 0.5, 25_600)
 ExposureIndex = Annotated[float, EI]
 Seconds = Annotated[float, TIMES]
 FNumber = Annotated[float, F_NUMBERS]
+Height = Annotated[float, Within("The height above the sea", -500, 9000, "m", engraved=True)]
 FocalLength = Annotated[float, Within("The focal length", 5, 3_000, "mm", engraved=True)]
 Draw = Annotated[float, Within("The draw beyond infinity focus", 0, 3_000, "mm")]
 FilmBlur = Annotated[float, Within("The blur on the film", 0.002, 2, "mm")]

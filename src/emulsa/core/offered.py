@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
+from emulsa.core.data.film_kinds import KINDS
 from emulsa.core.development.ratings import RATING_WORDS
 from emulsa.core.light.flare import FLARES
 from emulsa.core.tones.development_number import n_text
@@ -126,10 +127,20 @@ OFFERED: dict[str, Offered] = {
     },
     "filter_colours": {
         "": "choose its colour",
-        **_themselves(("yellow", "orange", "red")),
+        "light_yellow": "light yellow",
+        "yellow": "yellow",
+        "medium_yellow": "medium yellow",
         "yellow_green": "yellow-green",
-        **_themselves(("green", "blue")),
+        "light_green": "light green",
+        "green": "green",
+        "orange": "orange",
+        "light_red": "light red",
+        "red": "red",
+        "deep_red": "deep red",
+        "blue": "blue",
+        "infrared": "infrared, nearly black",
     },
+    "film_kinds": {"": "not said", **{kind: row.name for kind, row in KINDS.items()}},
     "stock_places": _themselves(("freezer", "fridge", "shelf", "bag")),
     "holder_faults": _themselves(("light leak", "damage", "dust", "other")),
     "negative_faults": _themselves(

@@ -386,7 +386,7 @@ TABLE: dict[str, Operation] = {
         ),
         Operation(
             "sky_light",
-            "sky.estimated",
+            "light.estimated",
             "SkyLightRequest",
             "SkyLight",
             {"kind": "sky", "sky": "bright sun", "sun_altitude_deg": 12, "side": "side"},

@@ -94,6 +94,17 @@ def units() -> dict[str, Unit]:
     return found
 
 
+def ratio_text(magnification: float) -> str:
+    """How large an image is, as one says it.
+
+    >>> ratio_text(0.5), ratio_text(2), ratio_text(1 / 3)
+    ('1 : 2', '2 : 1', '1 : 3')
+    """
+    if magnification >= 1:
+        return f"{magnification:.3g} : 1"
+    return f"1 : {1 / magnification:.3g}" if magnification else "infinity"
+
+
 def length_text(mm: float) -> str:
     """A length one sets or measures: millimetres, or inches to a hundredth.
 

@@ -155,7 +155,7 @@ def tones(connection: Connection, ids: Iterable[str]) -> dict[str, KeptTones]:
     found = connection.execute(
         """
         SELECT
-            id, n,
+            id, n, film_kind,
             coalesce(json_extract(request, '$.readings'), '[]') AS readings,
             coalesce(json_extract(answer, '$.falls'), '[]') AS falls,
             coalesce(json_extract(request, '$.placement'), '{}') AS placement,
@@ -171,7 +171,9 @@ def tones(connection: Connection, ids: Iterable[str]) -> dict[str, KeptTones]:
 
 
 def _tones(row: dict[str, Any]) -> KeptTones:
-    kept = {name: value for name, value in row.items() if name not in ("id", "n", "ei")}
+    kept = {
+        name: value for name, value in row.items() if name not in ("id", "n", "ei", "film_kind")
+    }
     read = {name: json.loads(value) for name, value in kept.items()}
     ei = None if row["ei"] == "null" else row["ei"]
-    return KeptTones(n=row["n"], ei=ei, **read)
+    return KeptTones(n=row["n"], ei=ei, film_kind=row["film_kind"], **read)

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from sqlite3 import Connection
 from typing import Any
 
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.film.states import State
 from emulsa.core.limits import Day, ExposureIndex, SearchText
 from emulsa.core.tones.development_number import DevelopmentNumber
@@ -67,6 +68,7 @@ class Entry:
     seconds: float
     mark: str
     n: float
+    film_kind: FilmKindName | None
     error_stops: float
     share: float
     bracket_id: str | None
@@ -105,8 +107,8 @@ LINES = """
             SELECT group_concat(filter.name, ', ') FROM filter
             WHERE filter.id IN (SELECT value FROM json_each(exposure.filter_ids))
         ), '') AS filter_names,
-        exposure.aperture, exposure.seconds, exposure.mark, exposure.n, exposure.error_stops,
-        exposure.share,
+        exposure.aperture, exposure.seconds, exposure.mark, exposure.n, exposure.film_kind,
+        exposure.error_stops, exposure.share,
         exposure.bracket_id, exposure.bracket_stops, exposure.cost, exposure.note,
         (
             SELECT attachment.id FROM attachment

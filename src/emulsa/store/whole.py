@@ -73,8 +73,9 @@ def count(connection: Connection, table: str) -> int:
 
 
 def rows(connection: Connection, table: str) -> Iterator[dict[str, Any]]:
-    """Every row of a table, in the order of its making."""
-    for row in connection.execute(f"SELECT * FROM {_known(table)} ORDER BY rowid"):
+    """Every row of a table, in the order of its making, without what is worked out from it."""
+    names = ", ".join(f'"{each}"' for each in columns(connection, table))
+    for row in connection.execute(f"SELECT {names} FROM {table} ORDER BY rowid"):
         yield dict(row)
 
 

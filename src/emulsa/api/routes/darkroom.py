@@ -16,6 +16,7 @@ from emulsa.core.darkroom.plan import rotary
 from emulsa.core.darkroom.waiting import Undecided
 from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.data.development import BATH_C
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.negative import Tankful
@@ -85,7 +86,9 @@ def read(
     return DarkroomView(
         temperature_c=at_c,
         degrees=degrees_text(at_c),
-        refused=temperature.refusal(Recipe(), at_c),
+        refused=_refused(
+            at_c, {by_id[each.film_id].kind for each in film if each.film_id in by_id}
+        ),
         groups=groups(film, by_id, recipes, at_c),
         undecided=undecided,
         slips=slips(db, [each.exposure_id for each in film]),
@@ -93,6 +96,12 @@ def read(
         to_judge=piece_lines(db, pieces.latest_in_state(db, "developed", JUDGED_AT_ONCE)),
         not_shown=max(0, pieces.count_sheets(db, "exposed") - WAITING_AT_ONCE),
     )
+
+
+def _refused(at_c: float, kinds: set[FilmKindName | None]) -> str:
+    """Why no film that waits can be timed at a temperature; nothing where some can."""
+    said = [temperature.refusal(Recipe(), at_c, kind) for kind in kinds or {None}]
+    return said[0] if all(said) else ""
 
 
 @routes.question("/weigh", "POST")

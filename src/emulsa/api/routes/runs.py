@@ -72,6 +72,8 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
     said = "This sheet is no longer in the log."
     found = [needed(there.get(each), said, "piece_ids") for each in ids]
     recipe = films.recipe(act.db, run.recipe_id)
+    film = films.film(act.db, found[0].film_id) if found else None
+    kind = film.kind if film else None
     outcome = running.begin(
         run,
         recipe.recipe if recipe else Recipe(),
@@ -81,6 +83,7 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
         darkroom.bottles_of(act.db, run.bottle_ids),
         holders.areas(act.db),
         act.moment,
+        kind,
     )
     return _done(act, outcome, run.id)
 

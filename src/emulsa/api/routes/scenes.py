@@ -10,6 +10,7 @@ from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
+from emulsa.api.overhead import under_sky
 from emulsa.api.replies import PDF, attached
 from emulsa.api.routing import Act, Db, File, House, Routes, now
 from emulsa.api.saying import Editing, Line, Saying, make, meant
@@ -293,7 +294,7 @@ def _doubts(scene: Scene, plan: Planned, targets: Mapping[str, Target]) -> tuple
 def relight(db: Db, id: str, changed: Relit) -> RelitAnswer:  # noqa: A002
     """What a reading taken while the shutter is open means for the exposure; nothing is kept."""
     scene = found(db, id)
-    own = store.kit_of(db, scene)
+    own = under_sky(db, scene, store.kit_of(db, scene))
     way = preferences.preferences(db)
     word = grammar.reading(changed.text, meter_set(scene, own, way.time_iso))
     return relit(plan(scene, own), changed, word.reading, word.through)

@@ -9,6 +9,7 @@ from pathlib import Path
 from emulsa.api.routing import Db
 from emulsa.api.views.exposures import filter_names, lens_name
 from emulsa.api.views.sidecar import found
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.darkroom.run import Run
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
@@ -18,7 +19,6 @@ from emulsa.core.logged.comparison import Difference, Facts, differences, matche
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_of, set_text
 from emulsa.core.numbers import plain
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.exchange import pictures, tiles
 from emulsa.store import films, runs
@@ -137,5 +137,5 @@ def _developer(db: Db, exposure: Exposure, run: Run | None) -> str:
 
 
 def _given(exposure: Exposure, run: Run | None) -> str:
-    n = n_text(exposure.n if run is None or run.n is None else run.n)
+    n = n_words(exposure.n if run is None or run.n is None else run.n, exposure.film_kind)
     return n if run is None or run.minutes is None else f"{minutes_text(run.minutes)}, {n}"

@@ -39,7 +39,10 @@ def course_of(db: Db, run: Run, minutes: float) -> Course:
     line = usual(darkroom.lines(db), run.line_id, plain.SEQUENCE)
     area = holders.areas(db).in2(pieces.of_run(db, run.id))
     recipe = recipe_of(db, run)
-    process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe)
+    film = pieces.of_run(db, run.id)[:1]
+    known = films.film(db, film[0].film_id) if film else None
+    kind = known.kind if known else None
+    process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe, kind)
     cautions = of_run(recipe.developer if recipe else "")
     mix_text = f"{tank.name}: {dilution.mix_text(process.mix)}"
     minded = minds(process.steps, plan.developer_moved(line, tank, recipe))

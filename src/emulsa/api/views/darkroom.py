@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from emulsa.core.corrections.film_kinds import has_n
 from emulsa.core.darkroom.waiting import Exposed, Undecided, WaitingFilm, waiting_film
 from emulsa.store import exposures, films, pieces, preferences, rolls, scenes
 from emulsa.store.database import Connection
@@ -23,6 +24,7 @@ def waiting(db: Connection) -> tuple[tuple[WaitingFilm, ...], tuple[Undecided, .
             rolls=[each for each in rolls.rolls(db) if each.id in on_rolls] if on_rolls else (),
             strips=rolls.strips(db) if on_rolls else {},
             usual=films.usual_recipes(db),
+            without_n=frozenset(each.id for each in films.films(db) if not has_n(each.kind)),
             hold_highlights=preferences.holds_highlights(db),
         )
     )

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from emulsa.api.routing import Db
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.logged.log import as_developed
 from emulsa.core.logged.record import Exposure, Shot
 from emulsa.core.logged.texts import off_text, part_text, set_text
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.store import kit
 
@@ -53,8 +53,10 @@ def in_words(exposure: Exposure, where: str, hold_highlights: bool = False) -> E
         seconds=exposure.seconds,
         set_text=set_text(exposure.aperture, exposure.seconds, exposure.mark),
         n=exposure.n,
-        n_text=n_text(exposure.n),
-        development_text=as_developed(exposure.n, exposure.error_stops, hold_highlights),
+        n_text=n_words(exposure.n, exposure.film_kind),
+        development_text=as_developed(
+            exposure.n, exposure.error_stops, hold_highlights, exposure.film_kind
+        ),
         recipe_id=exposure.recipe_id,
         error_stops=exposure.error_stops,
         off_text=off_text(exposure.error_stops),
@@ -69,7 +71,9 @@ def shot_text(shots: list[Shot]) -> str:
     """The N a piece was last exposed for, and its place in a bracket."""
     if not shots:
         return ""
-    return ", ".join(each for each in (n_text(shots[-1].n), part_text(shots[-1])) if each)
+    return ", ".join(
+        each for each in (n_words(shots[-1].n, shots[-1].film_kind), part_text(shots[-1])) if each
+    )
 
 
 def lens_name(db: Db, exposure: Exposure) -> str:

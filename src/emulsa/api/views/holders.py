@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 
 from emulsa.api.views.slips import slips
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.formats import format_name
 from emulsa.core.film.holders import Holder, doubt
@@ -13,7 +14,6 @@ from emulsa.core.film.pieces import Piece, Side
 from emulsa.core.film.states import BAG_MOVES, BagMove, State
 from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text, twice_text
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.store import exposures, films, pieces, scenes
 from emulsa.store import holders as store
@@ -103,7 +103,7 @@ def _side(
         piece_id=sheet.id if sheet else None,
         film_id=sheet.film_id if sheet else None,
         film_name=names[sheet.film_id] if sheet else "",
-        n_text=n_text(last.n) if last else "",
+        n_text=n_words(last.n, last.film_kind) if last else "",
         part_text=part_text(last) if last else "",
         scene_id=last.scene_id if last else None,
         scene_title=titles[last.scene_id] if last else "",

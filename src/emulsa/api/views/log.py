@@ -12,6 +12,7 @@ from emulsa.api.views.pictures import ScanTold, Together, scan_told, together
 from emulsa.api.views.prints import made_text
 from emulsa.api.views.sidecar import found, tones_of
 from emulsa.api.views.slips import slips
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.darkroom.run import Run, went_text
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
@@ -291,7 +292,7 @@ def _line(entry: Entry, slip: Slip | None) -> LogLine:
         lens_name=entry.lens_name,
         filter_names=entry.filter_names,
         set_text=set_text(entry.aperture, entry.seconds, entry.mark),
-        n_text=n_text(entry.n),
+        n_text=n_words(entry.n, entry.film_kind),
         part_text=part_of(entry.share, entry.bracket_id, entry.bracket_stops),
         error_text=stops_text(entry.error_stops),
         cost=entry.cost,

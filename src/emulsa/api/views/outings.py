@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.api.routing import Db
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import State
@@ -15,7 +16,6 @@ from emulsa.core.logged.texts import part_text, set_text
 from emulsa.core.outing.packing import Loaded
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.slip import scene_slip
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import stops_text
 from emulsa.store import exposures, films, pieces, rolls, scenes
 
@@ -62,7 +62,7 @@ def _day_exposure(exposure: Exposure, piece: Piece) -> DayExposure:
         where=piece.label,
         state=piece.state,
         set_text=set_text(exposure.aperture, exposure.seconds, exposure.mark),
-        n_text=n_text(exposure.n),
+        n_text=n_words(exposure.n, exposure.film_kind),
     )
 
 
@@ -104,7 +104,7 @@ def scene_on_paper(db: Db, scene: Scene) -> dict[str, Any]:
                         None, (set_text(each.aperture, each.seconds, each.mark), part_text(each))
                     )
                 ),
-                "n": n_text(each.n),
+                "n": n_words(each.n, each.film_kind),
                 "off": stops_text(each.error_stops),
                 "note": each.note,
             }

@@ -6,6 +6,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.development.ratings import pushed
 from emulsa.core.film.formats import frame_format
 from emulsa.core.film.pieces import Piece
@@ -27,7 +28,6 @@ from emulsa.core.logged.comparison import MOST
 from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text, twice_text
 from emulsa.core.numbers import plain
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.versions import version_of
 from emulsa.store import attachments, exposures, films, pieces, preferences, scenes
 from emulsa.store import rolls as store
@@ -164,7 +164,7 @@ def _view(
             StripView(
                 each,
                 frames_text(roll, each),
-                "" if each.n is None else n_text(each.n),
+                "" if each.n is None else n_words(each.n, film.kind),
                 recipes[each.recipe_id].name if each.recipe_id in recipes else "",
                 is_out(roll, each),
             )
@@ -202,7 +202,7 @@ def _frame(
         piece_id=frame.id,
         state=frame.state,
         weight=frame.weight,
-        n_text=n_text(last.n) if last else "",
+        n_text=n_words(last.n, last.film_kind) if last else "",
         part_text=part_text(last) if last else "",
         twice_text=twice_text(each.share for each in shots),
         ei_text=f"EI {plain(last.exposure_index or 0)}" if last and other else "",

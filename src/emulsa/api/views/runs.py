@@ -6,13 +6,13 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from emulsa.core.cards.laboratory import SentPiece
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.darkroom.run import Run
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.film.pieces import Piece
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.logged.log import as_developed, light_stops
 from emulsa.core.logged.texts import off_text, part_text
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.watch import minutes_typed
 from emulsa.core.written import temperature_text
 from emulsa.store import exposures, films, holders, pieces, preferences, runs, scenes
@@ -52,7 +52,9 @@ def run_view(db: Connection, run: Run) -> RunView:
     area = holders.areas(db).in2(found)
     warm = "" if run.temperature_c is None else temperature_text(run.temperature_c)
     typed = "" if run.minutes is None else minutes_typed(float(round(60 * run.minutes)) / 60)
-    return RunView(run, n_text(run.n), minutes, typed, warm, area, piece_lines(db, found))
+    film = films.film(db, found[0].film_id) if found else None
+    called = n_words(run.n or 0.0, film.kind if film else None)
+    return RunView(run, called, minutes, typed, warm, area, piece_lines(db, found))
 
 
 def piece_lines(db: Connection, found: Sequence[Piece]) -> tuple[PieceLine, ...]:
@@ -94,7 +96,7 @@ def sent(db: Connection, run: Run) -> tuple[SentPiece, ...]:
             film=film.name,
             ei=last.exposure_index if last else None,
             box_ei=film.box_speed or film.exposure_index,
-            n=last.n if last else 0.0,
+            n_text=n_words(last.n if last else 0.0, film.kind),
             note=off_text(light_stops(shots[piece.id])) if last else "",
         )
 

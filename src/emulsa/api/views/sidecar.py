@@ -6,13 +6,13 @@ from typing import Any
 
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Db
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.errors import CoreError
 from emulsa.core.film.pieces import Piece
 from emulsa.core.light.marks import f_number
 from emulsa.core.logged.record import Exposure
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
-from emulsa.core.tones.development_number import n_text
 from emulsa.exchange.sidecar import Sidecar
 from emulsa.store import (
     exposures,
@@ -36,7 +36,7 @@ def sidecar_of(db: Db, id_: str) -> Sidecar:
         focal_length_mm=lens.optics.focal_length_mm if lens else None,
         description=", ".join(each for each in (scene.title, outing.place, exposure.note) if each),
         holder=piece.label,
-        n=n_text(exposure.n),
+        n=n_words(exposure.n, exposure.film_kind),
         film=films.names(db)[piece.film_id],
         zones=tuple(
             f"{fall['zone_text']} {reading.get('label', '')}".strip()

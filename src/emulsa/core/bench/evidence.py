@@ -169,7 +169,7 @@ def _developed_zones(each: Developed, film: Film, recipe: FilmRecipe) -> float:
     own = replace(recipe.recipe, points=tuple(told), not_recommended="")
     asked = Negative(n=each.last.n, reciprocity_change=each.last.development_change)
     try:
-        wanted = developing_time(asked, film.exposure_index, own, each.tankful).minutes
+        wanted = developing_time(asked, film.exposure_index, own, each.tankful, film.kind).minutes
         plain = time_for(own, each.last.n).minutes
     except CoreError:  # a recipe without times, or a bath nobody has a time for
         return 0.0

@@ -71,7 +71,8 @@ def sky_chart(pinhole: KitPinhole, film: Film) -> Card:
             plain_s = at**2 / 2 ** sky_ev(reading) * 100 / film.exposure_index
             given = reciprocity.corrected_s(law, plain_s)
             beyond = reciprocity.extrapolated(law, plain_s)
-            said = time_text(leaflet.time_s(sky)) if leaflet and not snow else "–"
+            told_of = leaflet is not None and not snow and sky != "deep shade"
+            said = time_text(leaflet.time_s(sky)) if leaflet and told_of else "–"
             row = (sky + ", snow or sand" * snow, said, time_text(plain_s), _given(given, beyond))
             rows.append(row if leaflet else (row[0], *row[2:]))
             estimated.append(beyond)

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 
 from emulsa.core.cards.table import Card
 from emulsa.core.numbers import plain
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import stops_text
 
 SLIGHT = 1 / 6  # stops from the box nobody pushes or pulls for
@@ -25,7 +24,7 @@ class SentPiece:
     film: str
     ei: float | None
     box_ei: float | None
-    n: float
+    n_text: str
     note: str = ""
 
 
@@ -41,7 +40,7 @@ def slip(name: str, day: str, note: str, pieces: Sequence[SentPiece]) -> Card:
                 each.film,
                 "" if each.ei is None else plain(each.ei),
                 push_text(each.ei, each.box_ei),
-                n_text(each.n),
+                each.n_text,
                 each.note,
             )
             for each in pieces

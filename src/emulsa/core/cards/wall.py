@@ -65,7 +65,11 @@ def _rows(
 def _minutes(film: Film, recipe: FilmRecipe, at_c: float) -> tuple[str | None, bool]:
     try:
         found = developing_time(
-            Negative(n=N), film.exposure_index, recipe.recipe, Tankful(temperature_c=at_c)
+            Negative(n=N),
+            film.exposure_index,
+            recipe.recipe,
+            Tankful(temperature_c=at_c),
+            film.kind,
         )
     except CoreError:
         return None, False

@@ -31,7 +31,9 @@ Light = Literal["daylight", "tungsten"]
 class Filter:
     """A filter by exactly one of factor, stops or density.
 
-    ``tungsten_factor`` replaces the strength in tungsten light. ``colour`` is a contrast filter's.
+    ``tungsten_factor`` replaces the strength in tungsten light. ``colour`` is a contrast filter's;
+    one without a factor, or whose factor is only the ``usual`` one of its colour, goes by the kind
+    of film.
     """
 
     label: Label = ""
@@ -42,10 +44,11 @@ class Filter:
     type: Kind = "plain"
     colour: Colour = ""
     metered_through: bool = False
+    usual: bool = False
 
     def __post_init__(self) -> None:
         given = [each for each in (self.factor, self.stops, self.density) if each is not None]
-        if not given and not self.metered_through:
+        if not given and not self.metered_through and not self.colour:
             raise Missing("A filter needs its factor, its stops or its density.", field="factor")
         if len(given) > 1:
             raise Unsound(

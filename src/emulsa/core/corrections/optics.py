@@ -14,6 +14,7 @@ from emulsa.core.corrections.pinhole import Diameter, PinholeDistance
 from emulsa.core.errors import OutOfRange, Unsound
 from emulsa.core.light.marks import (
     ApertureMark,
+    ApertureSeries,
     Mark,
     MarkText,
     Series,
@@ -66,7 +67,7 @@ class Lens:
     telephoto: bool = False
     widest: ApertureMark | None = None
     smallest: ApertureMark | None = None
-    aperture_series: Series = "third"
+    aperture_series: ApertureSeries = "third"
     shutter: Shutter = Shutter()
 
 
@@ -130,7 +131,7 @@ def aperture_of(lens: Lens, mark: str | float, field: str = "aperture") -> float
     return value
 
 
-def apertures(lens: Lens, around: float, series: Series) -> tuple[Mark, ...]:
+def apertures(lens: Lens, around: float, series: ApertureSeries) -> tuple[Mark, ...]:
     """The lens's marks of a series, widest first; without limits three stops about ``around``."""
     low = f_number(lens.widest, lens.aperture_series) if lens.widest is not None else around / 2.9
     high = (

@@ -9,6 +9,7 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
+from emulsa.core.corrections.film_kinds import has_n, n_words
 from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.data.development import FREE_ERROR_STOPS, UNCRITICAL
 from emulsa.core.development.choice import Choice
@@ -17,7 +18,6 @@ from emulsa.core.development.time_answer import DevelopmentAnswer
 from emulsa.core.errors import CoreError
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.numbers import counted
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.watch import minutes_typed
 
 
@@ -61,7 +61,7 @@ def time_of(
     waiting: WaitingFilm, film: Film, recipe: FilmRecipe, tankful: Tankful
 ) -> DevelopmentAnswer:
     """The developing time of waiting film; the errors of ``development``."""
-    return developing_time(waiting.negative, film.exposure_index, recipe.recipe, tankful)
+    return developing_time(waiting.negative, film.exposure_index, recipe.recipe, tankful, film.kind)
 
 
 def groups(
@@ -105,6 +105,7 @@ def _group(
     temperature_c: float,
 ) -> Group:
     first = members[0]
+    n = first.n if has_n(film.kind) else 0.0
     recipe = recipes.get(first.chosen_recipe_id or "")
     time, problem, needs_reason = None, "", False
     if recipe is None:
@@ -119,8 +120,8 @@ def _group(
         film_name=film.name,
         recipe_id=recipe.id if recipe else None,
         recipe_name=recipe.name if recipe else "no recipe",
-        n=first.n,
-        n_text=n_text(first.n),
+        n=n,
+        n_text=n_words(n, film.kind),
         development_change=first.development_change,
         sheets=tuple(sorted(members, key=lambda each: (each.exposed_at, each.where))),
         count_text=_count_text(members),
@@ -129,7 +130,7 @@ def _group(
         needs_reason=needs_reason,
         choice=first.choice,
         own_minutes=minutes_typed(own) if (own := first.choice.minutes) else "",
-        others=tuple(_others(first, film, recipes, temperature_c)) if first.n < 0 else (),
+        others=tuple(_others(first, film, recipes, temperature_c)) if n < 0 else (),
     )
 
 

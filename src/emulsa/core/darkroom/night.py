@@ -8,6 +8,7 @@ from typing import Annotated
 
 from emulsa.core.advice import Advice
 from emulsa.core.chemistry.dilution import mix_text
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.areas import Areas
 from emulsa.core.darkroom.batches import BatchesAnswer
@@ -24,6 +25,7 @@ from emulsa.core.darkroom.evening_plan import (
 from emulsa.core.darkroom.groups import time_of
 from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.data.agitation import IN_TRAYS
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.negative import Tankful
 from emulsa.core.development.recipes import Celsius
 from emulsa.core.development.zones_text import too_far, zones_text
@@ -33,7 +35,6 @@ from emulsa.core.kit.darkroom import Bottle, Line, Tank, age_of, bottle_trouble,
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.light.hand_time import hours_text, minutes_text
 from emulsa.core.limits import BOTTLES, Id, Length, Within
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import amount_text, volume_text
 
 Places = Annotated[int, Within("Places", 1, 20)]
@@ -171,7 +172,7 @@ class _Night:
             if kind.parts
             else plan.sharing(wanting, tank, kind.max_runs)
         )
-        return self._runs(kind, tank, recipe, film.name, waiting, wanting, shared), shared.optimal
+        return self._runs(kind, tank, recipe, film, waiting, wanting, shared), shared.optimal
 
     def _wanting(
         self, film: Film, recipe: FilmRecipe, tank: Tank, id_: str, waiting: WaitingFilm
@@ -196,7 +197,7 @@ class _Night:
         kind: KindPlan,
         tank: Tank,
         recipe: FilmRecipe,
-        film_name: str,
+        film: Film,
         waiting: dict[str, WaitingFilm],
         wanting: list[plan.Wanting],
         shared: BatchesAnswer,
@@ -206,7 +207,7 @@ class _Night:
         made = []
         for number, run in enumerate(shared.runs, start=1):
             area = sum(by_id[id_].area_in2 for id_ in run.ids)
-            course = plan.course(self.line, tank, run.minutes, area, recipe.recipe)
+            course = plan.course(self.line, tank, run.minutes, area, recipe.recipe, film.kind)
             ns = sorted({waiting[id_].n for id_ in run.ids})
             made.append(
                 PlannedRun(
@@ -214,12 +215,13 @@ class _Night:
                     film_id=kind.film_id,
                     recipe_id=kind.recipe_id,
                     tank_id=tank.id,
-                    name=f"{film_name} {plan.spread_text(ns)}",
+                    name=f"{film.name} {plan.spread_text(ns, film.kind)}",
                     n=ns[len(ns) // 2],
                     minutes=run.minutes,
                     minutes_text=minutes_text(run.minutes),
                     pieces=tuple(
-                        _piece(waiting[id_], by_id[id_].minutes, errors[id_]) for id_ in run.ids
+                        _piece(waiting[id_], by_id[id_].minutes, errors[id_], film.kind)
+                        for id_ in run.ids
                     ),
                     developer=recipe.recipe.developer,
                     dilution=recipe.recipe.dilution,
@@ -243,14 +245,16 @@ class _Night:
         return list(found.values())
 
 
-def _piece(waiting: WaitingFilm, minutes: float, error_zones: float) -> PlannedPiece:
+def _piece(
+    waiting: WaitingFilm, minutes: float, error_zones: float, kind: FilmKindName | None
+) -> PlannedPiece:
     return PlannedPiece(
         id=waiting.piece_ids[0],
         piece_ids=waiting.piece_ids,
         where=waiting.where,
         scene_title=waiting.scene_title,
         part_text=waiting.part_text,
-        n_text=n_text(waiting.n),
+        n_text=n_words(waiting.n, kind),
         minutes=minutes,
         minutes_text=minutes_text(minutes),
         error_zones=error_zones,

@@ -9,6 +9,7 @@ from fractions import Fraction
 
 from emulsa.core.chemistry import dilution
 from emulsa.core.chemistry.dilution import Mixed
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.darkroom.batch_search import BatchesRequest, Sheet
 from emulsa.core.darkroom.batches import BatchesAnswer, batches, shared
 from emulsa.core.darkroom.evening import EveningRun, PlacedTask, Task
@@ -21,6 +22,7 @@ from emulsa.core.darkroom.process import (
     process,
 )
 from emulsa.core.darkroom.room import check_room, roll_share, room_text, sheet_places
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.data.line import (
     GOOD_ENOUGH_ZONES,
     LEAST_WEIGHT,
@@ -32,7 +34,6 @@ from emulsa.core.development.agitation import SchemeKey
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible, Unsound
 from emulsa.core.kit.darkroom import Bath, Line, Tank
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.written import volume_text
 
 SAME_VOLUME = 1e-6  # of itself: what nobody can measure
@@ -73,13 +74,13 @@ def wanting(
     )
 
 
-def spread_text(ns: Sequence[float]) -> str:
+def spread_text(ns: Sequence[float], kind: FilmKindName | None = None) -> str:
     """The developments that share a run, in words.
 
     >>> spread_text([-1, -1]), spread_text([1, -1])
     ('N−1', 'N−1 to N+1')
     """
-    low, high = n_text(min(ns)), n_text(max(ns))
+    low, high = n_words(min(ns), kind), n_words(max(ns), kind)
     return low if low == high else f"{low} to {high}"
 
 
@@ -138,6 +139,7 @@ def course(
     minutes: float,
     area_in2: float,
     recipe: Recipe | None,
+    kind: FilmKindName | None = None,
 ) -> ProcessAnswer:
     """A run second by second: the line's baths, the developer's minutes, the tank's own ways."""
     first = next((bath for bath in line.baths if bath.kind == "developer"), None)
@@ -159,6 +161,7 @@ def course(
             volume_ml=tank.volume_ml,
             film_area_in2=area_in2,
             chemistry=_developer(recipe),
+            film_kind=kind,
         )
     )
 

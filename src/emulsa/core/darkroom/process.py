@@ -15,6 +15,7 @@ from emulsa.core.chemistry import dilution, film_area
 from emulsa.core.chemistry.baths import Area, Changes, Pour, StepKind, StepSeconds
 from emulsa.core.chemistry.dilution import Colon, MinimumMl, Mixed, RollsPerLitre, Volume
 from emulsa.core.data.agitation import IN_TRAYS
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.data.line import NEVER_WAIT, SHEET_IN2
 from emulsa.core.development import agitation
 from emulsa.core.development.agitation import SchemeKey
@@ -69,6 +70,7 @@ class ProcessRequest:
     volume_ml: Volume
     film_area_in2: Area
     chemistry: Developer = Developer()
+    film_kind: FilmKindName | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -168,7 +170,7 @@ def _advice(request: ProcessRequest, wanted_ml: float) -> Iterator[Advice]:
     developer = next((each for each in request.steps if each.kind == "developer"), None)
     for step in request.steps:
         if step is developer and step.agitation not in IN_TRAYS:
-            yield from short_time(step.seconds / 60)
+            yield from short_time(step.seconds / 60, request.film_kind)
     per_litre = request.chemistry.rolls_per_litre
     rolls = film_area.rolls(request.film_area_in2)
     if per_litre is not None and rolls > per_litre * request.volume_ml / 1_000 * (1 + 1e-9):

@@ -69,7 +69,8 @@ class WaitingFilm:
 class Exposed:
     """What is exposed and not in a run: the pieces in the order of loading, the exposures of each
     in their order, the titles of their scenes, and the rolls with their strips; ``usual`` is each
-    film's first recipe, for what was exposed before it had one; ``hold_highlights`` is the
+    film's first recipe, for what was exposed before it had one; ``without_n`` are the films that
+    have no N, so that nothing is to be chosen for them; ``hold_highlights`` is the
     photographer's way with exposures that were off."""
 
     pieces: Sequence[Piece]
@@ -79,6 +80,7 @@ class Exposed:
     strips: Mapping[str, Sequence[Strip]] | None = None
     usual: Mapping[str, str] = field(default_factory=dict)
     hold_highlights: bool = False
+    without_n: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -100,7 +102,7 @@ def waiting_film(exposed: Exposed) -> tuple[tuple[WaitingFilm, ...], tuple[Undec
             frames = frames_in(strip, of_roll)
             if not frames or not is_out(roll, strip):
                 continue
-            if strip.n is None:
+            if strip.n is None and roll.film_id not in exposed.without_n:
                 undecided.append(Undecided(strip_id=strip.id, text=strip_text(roll, strip)))
             else:
                 waiting.append(_strip(roll, strip, frames, exposed))

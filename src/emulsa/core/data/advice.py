@@ -8,7 +8,7 @@ CATALOGUE: dict[str, str] = {
     "iso-differs": "readings taken with different ISO settings, as after a change of EI",
     "pair-of-spots": "an incident pair of spot readings, whose range would get 5 stops too many",
     "pair-ei-twice": "an incident pair at twice the usual EI, which the pair already uses",
-    "sky-estimated": "light told by the sky or a leaflet, without a meter",
+    "sky-estimated": "light told by the sky, the moon, the street or a leaflet, without a meter",
     "reading-old": "a reading more than 10 minutes old",
     # lenses
     "circle-too-small": "a lens whose circle does not reach a corner of the film",
@@ -31,6 +31,9 @@ CATALOGUE: dict[str, str] = {
     "print-hold-short": "a dodge under 2 s, hard to do evenly",
     "print-holds-at-once": "holds that together are longer than their part",
     "print-burns-much": "burns of one area above 3 stops",
+    # the kind of film
+    "kind-range": "tones further apart, or an N beyond, what the kind of film usually bears",
+    "kind-place": "reversal film placed by its shadow",
     # filters
     "filter-counted-twice": "a filter metered through and given back, or lowered in the EI as well",
     "same-family": "two contrast filters of one colour family",

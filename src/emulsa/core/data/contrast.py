@@ -9,14 +9,51 @@ from __future__ import annotations
 
 from typing import Literal
 
-Colour = Literal["", "yellow", "orange", "red", "yellow_green", "green", "blue"]
+Colour = Literal[
+    "",
+    "light_yellow",
+    "yellow",
+    "medium_yellow",
+    "yellow_green",
+    "light_green",
+    "green",
+    "orange",
+    "light_red",
+    "red",
+    "deep_red",
+    "blue",
+    "infrared",
+]
 Subject = Literal["", "blue_sky", "foliage", "skin", "red_rock", "snow_in_shade"]
 
+# a shade moves colours as the colour it is a shade of
+Basic = Literal["yellow", "orange", "red", "yellow_green", "green", "blue"]
+SHADES: dict[str, Basic] = {
+    "light_yellow": "yellow",
+    "yellow": "yellow",
+    "medium_yellow": "yellow",
+    "yellow_green": "yellow_green",
+    "light_green": "green",
+    "green": "green",
+    "orange": "orange",
+    "light_red": "red",
+    "red": "red",
+    "deep_red": "red",
+    "blue": "blue",
+    "infrared": "red",
+}
+
 FAMILIES: dict[str, str] = {
+    "light_yellow": "long-pass",
     "yellow": "long-pass",
+    "medium_yellow": "long-pass",
     "orange": "long-pass",
+    "light_red": "long-pass",
     "red": "long-pass",
+    "deep_red": "long-pass",
+    "infrared": "long-pass",
     "yellow_green": "green",
+    "light_green": "green",
     "green": "green",
     "blue": "blue",
 }

@@ -36,3 +36,6 @@ THIRD_SPEEDS = (
 ).split()  # one and two thirds past each full mark, from 2^(-13 + 1/3) s
 
 OLD_LEAF_SPEEDS = "1/400 1/200 1/100 1/50 1/25 1/10 1/5 1/2 1".split()  # literal, from memory
+
+UNIFORM_MARKS = 17  # 1, 2, 4 … 65536, each a stop; 16 is f/16 (from memory)
+CONTINENTAL_APERTURES = "3.2 4.5 6.3 9 12.5 18 25 36 50 71 100".split()  # as engraved (from memory)

@@ -9,7 +9,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from emulsa.core.corrections.film_kinds import has_n
 from emulsa.core.data.agitation import IN_TRAYS
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.choice import Choice
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.development.recipes import Recipe
@@ -48,9 +50,14 @@ class Tankful:
 
 
 def developing_time(
-    negative: Negative, own_ei: float, recipe: Recipe, tankful: Tankful = Tankful()
+    negative: Negative,
+    own_ei: float,
+    recipe: Recipe,
+    tankful: Tankful = Tankful(),
+    kind: FilmKindName | None = None,
 ) -> DevelopmentAnswer:
-    """Minutes for a negative of a film with this EI of its own; the errors of ``development``.
+    """Minutes for a negative of a film with this EI of its own; the errors of ``development``. Film
+    of a kind without N is developed as its process says, whatever was planned.
 
     >>> from emulsa.core.development.recipes import Point
     >>> recipe = Recipe(points=(Point(n=-2, minutes=5.5), Point(n=-1, minutes=6.5)))
@@ -63,7 +70,7 @@ def developing_time(
     >>> developing_time(Negative(n=-2, choice=Choice(plain_n=True)), 100, recipe).origin
     'estimated'
     """
-    plain_n = negative.choice.plain_n
+    plain_n = negative.choice.plain_n or not has_n(kind)
     return development(
         DevelopmentRequest(
             recipe=recipe,
@@ -73,13 +80,14 @@ def developing_time(
             rated_ei=negative.rated_ei,
             rating_reason=negative.rating_reason,
             error_stops=0.0 if plain_n else negative.error_stops,
-            error="hold_highlights" if held(negative) else "report",
+            error="hold_highlights" if held(negative) and not plain_n else "report",
             reciprocity_change=1.0 if plain_n else negative.reciprocity_change,
             rotary=tankful.rotary,
             in_tray=tankful.in_tray or recipe.scheme in IN_TRAYS,
             age_change=tankful.age_change,
             own_minutes=negative.choice.minutes,
             reason=negative.choice.reason,
+            film_kind=kind,
         )
     )
 

@@ -12,8 +12,10 @@ from __future__ import annotations
 
 import math
 
+from emulsa.core.corrections.film_kinds import row_of
 from emulsa.core.data.development import ALLOWED_C, OWN_C, UNCRITICAL, UNCRITICAL_C
-from emulsa.core.degrees import celsius
+from emulsa.core.data.film_kinds import FilmKindName
+from emulsa.core.degrees import celsius, fahrenheit
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.thumb import log_linear
 from emulsa.core.errors import OutOfRange
@@ -87,15 +89,22 @@ def _table_minutes(recipe: Recipe, temperature_c: float) -> float:
     return log_linear(rows, inside) * factor(temperature_c, inside, recipe.k_per_c)
 
 
-def allowed(recipe: Recipe, temperature_c: float, field: str, reason: str = "") -> float:
-    """The temperature itself where a time can be worked out for it: within 18 to 27 °C, at the
-    recipe's own, between the rows of its table, or anywhere with a reason; else OutOfRange with the
-    range in both scales."""
-    if reason.strip() or not outside(recipe, temperature_c):
+def allowed(
+    recipe: Recipe,
+    temperature_c: float,
+    field: str,
+    reason: str = "",
+    kind: FilmKindName | None = None,
+) -> float:
+    """The temperature itself where a time can be worked out for it: within 18 to 27 °C or what the
+    kind of film bears, at the recipe's own, between the rows of its table, or anywhere with a
+    reason; else OutOfRange with the range in both scales."""
+    if reason.strip() or not outside(recipe, temperature_c, kind):
         return temperature_c
-    low, high = ALLOWED_C
+    low, high = _usual(kind)
+    in_f = " to ".join(plain(round(fahrenheit(each), 1)) for each in (low, high))
     raise OutOfRange(
-        f"Developers behave between {plain(low)} and {plain(high)} °C (64.4 to 80.6 °F);"
+        f"Developers behave between {plain(low)} and {plain(high)} °C ({in_f} °F);"
         f" {temperature_text(temperature_c)} is outside, where no time can be trusted. Give the"
         " recipe its maker's table of temperatures, or say why you use it all the same.",
         field=field,
@@ -103,13 +112,19 @@ def allowed(recipe: Recipe, temperature_c: float, field: str, reason: str = "") 
     )
 
 
-def outside(recipe: Recipe, temperature_c: float) -> bool:
-    """Whether a temperature lies beyond what is known of this recipe and of developers at all.
+def _usual(kind: FilmKindName | None) -> tuple[float, float]:
+    row = row_of(kind)
+    return row.temperature_c if row else ALLOWED_C
+
+
+def outside(recipe: Recipe, temperature_c: float, kind: FilmKindName | None = None) -> bool:
+    """Whether a temperature lies beyond what is known of this recipe, of the kind of film and of
+    developers at all.
 
     >>> outside(Recipe(), 27), outside(Recipe(), 28), outside(Recipe(temperature_c=38), 38.3)
     (False, True, False)
     """
-    low, high = ALLOWED_C
+    low, high = _usual(kind)
     if low <= round(temperature_c, 9) <= high:
         return False
     if abs(temperature_c - recipe.temperature_c) <= OWN_C + 1e-9:
@@ -117,14 +132,14 @@ def outside(recipe: Recipe, temperature_c: float) -> bool:
     return len(recipe.warmth) < 2 or not _reached(recipe, temperature_c)
 
 
-def refusal(recipe: Recipe, temperature_c: float) -> str:
+def refusal(recipe: Recipe, temperature_c: float, kind: FilmKindName | None = None) -> str:
     """Why no time can be trusted at a temperature; nothing when one can.
 
     >>> refusal(Recipe(), 20), refusal(Recipe(), 28)[:35]
     ('', 'Developers behave between 18 and 27')
     """
     try:
-        allowed(recipe, temperature_c, "temperature_c")
+        allowed(recipe, temperature_c, "temperature_c", kind=kind)
     except OutOfRange as problem:
         return problem.message
     return ""

@@ -12,7 +12,9 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.film_kinds import n_words, row_of
 from emulsa.core.data.development import FREE_ERROR_STOPS, ROTARY, SHORT_MIN, TOO_SHORT_MIN
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.degrees import celsius
 from emulsa.core.development import ratings, temperature
 from emulsa.core.development.offer import Offer, offered
@@ -82,12 +84,12 @@ def development(request: DevelopmentRequest) -> DevelopmentAnswer:
 
 
 def _temperature_c(request: DevelopmentRequest) -> float:
-    recipe, reason = request.recipe, request.reason
+    recipe, reason, kind = request.recipe, request.reason, request.film_kind
     if request.temperature_f is not None:
         at_c = celsius(request.temperature_f)
-        return temperature.allowed(recipe, at_c, "temperature_f", reason)
+        return temperature.allowed(recipe, at_c, "temperature_f", reason, kind)
     if request.temperature_c is not None:
-        return temperature.allowed(recipe, request.temperature_c, "temperature_c", reason)
+        return temperature.allowed(recipe, request.temperature_c, "temperature_c", reason, kind)
     return recipe.temperature_c
 
 
@@ -119,7 +121,7 @@ def _steps(request: DevelopmentRequest, timed: Timed, at_c: float) -> Iterator[_
     recipe = request.recipe
     said = f"{timed.origin}{f' by {timed.who}' if timed.who else ''}"
     at = f"at {temperature_text(recipe.temperature_c)}"
-    yield _Step("recipe", n_text(request.n), 1.0, f"{said}, {at}", "todd-zakia")
+    yield _Step("recipe", n_words(request.n, request.film_kind), 1.0, f"{said}, {at}", "todd-zakia")
     if request.rated_ei is not None and request.ei is not None:
         rated, why = ratings.factor(recipe, timed, request.rated_ei, request.ei)
         if why and _pushed(request, timed):
@@ -160,7 +162,8 @@ def _origin(request: DevelopmentRequest, timed: Timed, at_c: float) -> Origin:
     pushed = rated is not None and own is not None and _pushed(request, timed)
     if pushed and not ratings.sure(recipe, timed, rated or 0, own or 0):
         return "estimated"
-    if not temperature.sure(recipe, at_c) or temperature.outside(recipe, at_c):
+    beyond = temperature.outside(recipe, at_c, request.film_kind)
+    if not temperature.sure(recipe, at_c) or beyond:
         return "estimated"
     if _held(request):
         as_exposed = time_for(recipe, meant(request.n, request.error_stops)).origin
@@ -200,23 +203,32 @@ def _own(minutes: float, computed: float, reason: str) -> TimeRow:
     return replace(row, minutes=minutes, minutes_text=minutes_text(minutes))
 
 
-def short_time(minutes: float) -> Iterator[Advice]:
+def short_time(minutes: float, kind: FilmKindName | None = None) -> Iterator[Advice]:
     """What is said of a development too short to be even: common practice, no source."""
-    if minutes < TOO_SHORT_MIN - 1e-9:
-        text = "Under 4 minutes development is very likely uneven: dilute more or cool the bath."
+    row = row_of(kind)
+    short, too_short = row.minutes if row else (SHORT_MIN, TOO_SHORT_MIN)
+    mend = "dilute more or cool the bath" if row is None or row.n else "its process may differ"
+    if minutes < too_short - 1e-9:
+        under = minutes_words(too_short)
+        text = f"Under {under} development is very likely uneven: {mend}."
         yield Advice(code="time-much-too-short", severity="warning", text=text)
-    elif minutes < SHORT_MIN - 1e-9:
-        text = "Under 5 minutes development may be uneven: dilute more or cool the bath."
+    elif minutes < short - 1e-9:
+        text = f"Under {minutes_words(short)} development may be uneven: {mend}."
         yield Advice(code="time-short", severity="caution", text=text)
+
+
+def minutes_words(minutes: float) -> str:
+    """Minutes in a sentence: ``4 minutes``, ``1 minute``, ``1.5 minutes``."""
+    return f"{plain(minutes)} minute{'' if minutes == 1 else 's'}"
 
 
 def _advice(
     request: DevelopmentRequest, minutes: float, timed: Timed, at_c: float
 ) -> Iterator[Advice]:
     if not request.in_tray:
-        yield from short_time(minutes)
+        yield from short_time(minutes, request.film_kind)
     yield from _why_rated(request, timed)
-    if temperature.outside(request.recipe, at_c):
+    if temperature.outside(request.recipe, at_c, request.film_kind):
         text = (
             f"{temperature_text(at_c)} lies outside where developers are known to behave: the time"
             f" is an estimate ({request.reason.strip()})."

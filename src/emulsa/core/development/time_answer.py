@@ -6,6 +6,8 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.film_kinds import has_n, no_n_words
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.choice import check_reason
 from emulsa.core.development.offer import Offer
 from emulsa.core.development.ratings import RatingReason
@@ -14,12 +16,13 @@ from emulsa.core.development.recipes import (
     Origin,
     Recipe,
 )
-from emulsa.core.errors import Missing
+from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import DEVELOPMENT_CHANGE, ExposureIndex, Label, Within
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 AnyCelsius = Annotated[float, Within("The temperature", -40, 100, "°C")]
 AnyFahrenheit = Annotated[float, Within("The temperature", -40, 212, "°F")]
+NO_N = 1e-9
 Change = Annotated[float, DEVELOPMENT_CHANGE]
 Age = Annotated[float, Within("The lengthening for the developer's age", 0.5, 3)]
 ErrorStops = Annotated[float, Within("The exposure's error", -10, 10, "stops")]
@@ -34,7 +37,7 @@ class DevelopmentRequest:
     developed for; ``age_change`` what is added for an old developer; ``in_tray`` an open tray, or
     paper, where short times are even. ``own_minutes`` is the photographer's word over all of it,
     with its ``reason``; a reason also answers for a recipe that is not recommended, and for a bath
-    outside 18 to 27 °C.
+    outside 18 to 27 °C. ``film_kind`` has its own temperatures and short times, and may have no N.
     """
 
     recipe: Recipe
@@ -52,10 +55,13 @@ class DevelopmentRequest:
     age_change: Age = 1.0
     own_minutes: Minutes | None = None
     reason: Label = ""
+    film_kind: FilmKindName | None = None
 
     def __post_init__(self) -> None:
         if self.temperature_c is not None and self.temperature_f is not None:
             raise Missing("Give the temperature in °C or in °F, not both.", field="temperature_c")
+        if abs(self.n) > NO_N and not has_n(self.film_kind):
+            raise Unsound(no_n_words(self.film_kind), field="n")
         check_reason(self.own_minutes, self.reason)
 
 

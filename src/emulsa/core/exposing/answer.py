@@ -9,7 +9,16 @@ from emulsa.core.advice import Advice
 from emulsa.core.exposing.setting import Setting
 
 Step = Literal[
-    "meter", "placement", "ei", "filter", "bellows", "bracket", "share", "reciprocity", "set"
+    "meter",
+    "placement",
+    "ei",
+    "light",
+    "filter",
+    "bellows",
+    "bracket",
+    "share",
+    "reciprocity",
+    "set",
 ]
 
 

@@ -13,6 +13,7 @@ from typing import Literal
 
 from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.film_kinds import light_stops, n_words
 from emulsa.core.corrections.optics import Lens, Pinhole, aperture_of, apertures, bellows_factor
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.corrections.sharpness import marked
@@ -20,7 +21,7 @@ from emulsa.core.errors import Missing, Unsound
 from emulsa.core.exposing import ledger
 from emulsa.core.exposing.advising import advise
 from emulsa.core.exposing.answer import DevelopmentPlan, Equivalent, ExposureAnswer
-from emulsa.core.exposing.deciding import decided, decision, ei_for, planned_n
+from emulsa.core.exposing.deciding import decided, decision, ei_for, planned_n, wish_of
 from emulsa.core.exposing.doubting import doubts_of
 from emulsa.core.exposing.falls import falls_of, range_stops, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
@@ -37,7 +38,7 @@ from emulsa.core.exposing.setting import Setting, choose_time, says
 from emulsa.core.exposing.sharing import opened_error_stops, opened_s
 from emulsa.core.light.exposure_value import at_speed, f_number_for, seconds_for
 from emulsa.core.light.hand_time import time_text
-from emulsa.core.light.marks import aperture_scale, mark_text, nearest, seconds
+from emulsa.core.light.marks import OLD, aperture_scale, engraved_on, mark_text, nearest, seconds
 from emulsa.core.numbers import plain
 from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import anchor, camera_ev
@@ -49,10 +50,10 @@ WORTH_SHOWING_STOPS = 1 / 6  # half of what shows in a negative
 
 def exposure(request: ExposureRequest) -> ExposureAnswer:
     """The operation ``exposure``."""
-    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    levels = levels_of(request.readings, request.stack, request.light, request.meter)
     incident = incident_ids(request.readings, request.placement)
     placed_ev, zone = anchor(request.placement, levels)
-    wanted = decided(request.placement, request.high, request.n, levels, incident)
+    wanted = decided(request.placement, wish_of(request), levels, incident)
     planned = planned_n(wanted.n, request.n)
     ei = ei_for(request, planned)
     target = request.high.zone if request.high else development_number.TARGET
@@ -86,7 +87,7 @@ def exposure(request: ExposureRequest) -> ExposureAnswer:
         equivalents=_equivalents(request, limits, metered, f_number),
         development=DevelopmentPlan(
             n=planned,
-            n_text=development_number.n_text(planned),
+            n_text=n_words(planned, request.film_kind),
             change=reciprocity.development_change(request.law, metered),
             why=ledger.n_why(request, wanted, planned),
             doubt_text=doubt_text(n_sigma or 0.0),
@@ -111,17 +112,18 @@ def metered_at(request: ExposureRequest, aperture: str | float | None) -> float:
 def camera_ev_of(request: ExposureRequest) -> float:
     """What the placement sets the camera to, at the EI of the N that is planned, before filters and
     bellows."""
-    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    levels = levels_of(request.readings, request.stack, request.light, request.meter)
     ei = ei_for(request, planned_n(decision(request).n, request.n))
     return at_speed(camera_ev(*anchor(request.placement, levels)), ei)
 
 
 def intensity_stops(request: ExposureRequest) -> float:
-    """Stops that filters and bellows cost together, and a frame's place in its bracket; their order
-    does not matter."""
-    through_filters = filtering.total_stops(request.filters, request.light)
+    """Stops that filters, bellows and warm light cost together, and a frame's place in its bracket;
+    their order does not matter."""
+    through_filters = filtering.total_stops(request.stack, request.light)
     extension = math.log2(bellows_factor(request.optics, request.focus))
-    return through_filters + extension + request.bracket_stops
+    warm = light_stops(request.film_kind, request.light)
+    return through_filters + extension + request.bracket_stops + warm
 
 
 def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
@@ -135,7 +137,10 @@ def _aperture(request: ExposureRequest, camera: float) -> tuple[str, float]:
     if request.solve_for == "time":
         if request.aperture is None:
             raise Missing("Choose an aperture on the lens.", field="aperture")
-        return mark_text(request.aperture), aperture_of(optics, request.aperture)
+        mark = request.aperture
+        if isinstance(mark, str):
+            mark = engraved_on(mark, optics.aperture_series)
+        return mark_text(mark), aperture_of(optics, mark)
     if request.time is None:
         raise Missing("Choose the time the aperture should be found for.", field="time")
     clock = seconds(request.time, optics.shutter.series)
@@ -179,7 +184,8 @@ def _equivalents(
     if isinstance(request.optics, Pinhole):
         return ()
     pairs = []
-    for text, exact in apertures(request.optics, f_number, "full"):
+    series = request.optics.aperture_series
+    for text, exact in apertures(request.optics, f_number, series if series in OLD else "full"):
         at_mark = metered * (exact / f_number) ** 2
         corrected = opened_s(request.law, at_mark, request.share)
         if corrected > LONGEST_OFFERED_S + 1e-9:

@@ -15,6 +15,9 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from emulsa.core.corrections.film_kinds import has_n
+from emulsa.core.corrections.pre_exposure import raised
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import NFrom
 from emulsa.core.exposing.falls import range_stops
@@ -40,16 +43,39 @@ class Decided:
     if_marked: float | None = None
 
 
+@dataclass(frozen=True, slots=True)
+class Wish:
+    """The highlight and the N somebody asked for, and the film that is to give it: its kind, and
+    the zone it was pre-exposed to."""
+
+    high: High | None = None
+    n: float | None = None
+    kind: FilmKindName | None = None
+    pre_zone: float | None = None
+
+    def falls_on(self, level: float, anchored: tuple[float, float]) -> float:
+        """Where a light falls on this film."""
+        zone = fall(level, *anchored)
+        return zone if self.pre_zone is None else raised(zone, self.pre_zone)
+
+
+def wish_of(request: ExposureRequest) -> Wish:
+    """What a request asks of N."""
+    return Wish(request.high, request.n, request.film_kind, request.pre_exposure_zone)
+
+
 def decided(
     placement: Placement,
-    high: High | None,
-    chosen: float | None,
+    wish: Wish,
     levels: dict[str, float],
     incident: frozenset[str],
 ) -> Decided:
     """N for readings by a placement; Missing when the marked highlight has no reading."""
-    if chosen is not None:
-        return Decided(chosen, "chosen")
+    if not has_n(wish.kind):
+        return Decided(0.0, "none")
+    if wish.n is not None:
+        return Decided(wish.n, "chosen")
+    high = wish.high
     if isinstance(placement, IncidentPair):
         wanted = development_number.NORMAL_INCIDENT_RANGE - range_stops(placement, levels)
         return Decided(wanted + 0.0, "pair")
@@ -64,14 +90,15 @@ def decided(
             )
         if high.reading == placed:
             return Decided(0.0, "none")
-        falls_on = fall(levels[high.reading], *anchored)
+        falls_on = wish.falls_on(levels[high.reading], anchored)
         wanted = development_number.development_number(target, falls_on)
         return Decided(wanted + 0.0, "marked", high.reading)
     tones = [each for each in levels if each not in incident and each != placed]
     if not tones:
         return Decided(0.0, "none")
     brightest = max(tones, key=lambda each: levels[each])
-    asked = development_number.development_number(target, fall(levels[brightest], *anchored)) + 0.0
+    falls_on = wish.falls_on(levels[brightest], anchored)
+    asked = development_number.development_number(target, falls_on) + 0.0
     if asked < -NEAR:
         return Decided(asked, "brightest", brightest, asked)
     return Decided(0.0, "none", brightest, asked)
@@ -79,9 +106,9 @@ def decided(
 
 def decision(request: ExposureRequest) -> Decided:
     """Who decides the N of a request."""
-    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    levels = levels_of(request.readings, request.stack, request.light, request.meter)
     incident = incident_ids(request.readings, request.placement)
-    return decided(request.placement, request.high, request.n, levels, incident)
+    return decided(request.placement, wish_of(request), levels, incident)
 
 
 def planned_n(wanted: float, chosen: float | None) -> float:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from emulsa.core.corrections.pre_exposure import raised
 from emulsa.core.exposing.answer import Fall
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.rendering.own_film import OwnFilm, knows, prints_as
@@ -15,16 +16,18 @@ from emulsa.core.tones.zones import ev_text, zone_text
 
 @dataclass(frozen=True, slots=True)
 class FilmTones:
-    """What tones a film holds, and its own curve and the EI it is rated at, where it was tested."""
+    """What tones a film holds, its own curve and the EI it is rated at, where it was tested, and
+    the zone it was pre-exposed to."""
 
     keeps: tuple[float, float]
     own: OwnFilm | None = None
     ei: float = 100.0
+    pre_zone: float | None = None
 
 
 def tones_of(request: ExposureRequest, ei: float) -> FilmTones:
     """The film of a request, exposed at an index."""
-    return FilmTones(request.textural_range, request.own_film, ei)
+    return FilmTones(request.keeps, request.own_film, ei, request.pre_exposure_zone)
 
 
 def falls_of(
@@ -41,13 +44,14 @@ def falls_of(
     reading falls where a grey card in its light would, and has no texture to lose.
     """
     placed_ev, zone = anchored
-    printed = printed_by(film, *planned)
-    return tuple(
-        _fall(
-            reading, level, fall(level, placed_ev, zone), printed, film.keeps, reading in incident
-        )
-        for reading, level in levels.items()
-    )
+    printed, pre = printed_by(film, *planned), film.pre_zone
+    found = []
+    for reading, level in levels.items():
+        falls_on = fall(level, placed_ev, zone)
+        if pre is not None:
+            falls_on = raised(falls_on, pre)
+        found.append(_fall(reading, level, falls_on, printed, film.keeps, reading in incident))
+    return tuple(found)
 
 
 def printed_by(film: FilmTones, n: float, target: float) -> Callable[[float], float]:

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from emulsa.core.corrections import filters as filtering
 from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.film_kinds import has_n, light_stops, no_n_words, row_of
 from emulsa.core.corrections.filters import Counted
 from emulsa.core.corrections.optics import Lens, Optics, bellows_factor, speeds
 from emulsa.core.corrections.reciprocity import Law, NoFailure
@@ -61,7 +62,12 @@ def to_film(
         speed = "slower" if ei < request.ei else "faster"
         why = f"{'less' if n < 0 else 'more'} development, {speed} film"
         steps.append(("ei", label, math.log2(request.ei / ei), why, "stroebel-materials"))
-    for counted in filtering.count(request.filters, request.light):
+    warm = light_stops(request.film_kind, request.light)
+    if warm:
+        row = row_of(request.film_kind)
+        why = f"{row.name if row else ''} film sees less of warm light, typical"
+        steps.append(("light", "Warm light", warm, why, "practice"))
+    for counted in filtering.count(request.stack, request.light):
         label = counted.filter.label or "Filter"
         why = _filter_why(counted, request)
         steps.append(("filter", label, counted.stops, why, "stroebel-materials"))
@@ -115,7 +121,7 @@ def _through(request: ExposureRequest) -> str:
     ids = _anchors(request)
     if not any(each.through for each in request.readings if each.id in ids):
         return ""
-    taken = filtering.total_stops(request.filters, request.light)
+    taken = filtering.total_stops(request.stack, request.light)
     if taken:
         return f" (read through the filters, {size_words(taken)} given back)"
     return ""
@@ -144,6 +150,11 @@ def _filter_why(counted: Counted, request: ExposureRequest) -> str:
         return f"holds back {readings} by {size_words(filtering.strength(each))}"
     if counted.outdone:
         return "a deeper filter of its family counts"
+    row = row_of(request.film_kind)
+    if each.usual and row is not None and each.colour:
+        warm = request.light == "tungsten" and each.tungsten_factor is not None
+        factor = each.tungsten_factor if warm else each.factor
+        return f"usual ×{plain(factor or 1)} on {row.name} film; its maker's wins"
     if request.light == "tungsten" and each.tungsten_factor is not None:
         return f"factor ×{plain(each.tungsten_factor)} in tungsten light"
     if each.factor is not None:
@@ -201,6 +212,8 @@ def _stops(share: Share) -> float:
 def n_why(request: ExposureRequest, wanted: Decided, planned: float) -> str:
     """Who decides N, in a sentence."""
     names = {each.id: each.label or "a reading" for each in request.readings}
+    if not has_n(request.film_kind):
+        return no_n_words(request.film_kind)
     n = n_text(planned)
     if wanted.by == "chosen":
         return f"{n} as you chose"

@@ -15,12 +15,13 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from emulsa.core.corrections import reciprocity
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, apertures
 from emulsa.core.corrections.pinhole import pinhole_f_number
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import intensity_stops
-from emulsa.core.exposing.deciding import decided, ei_for, planned_n
+from emulsa.core.exposing.deciding import decided, ei_for, planned_n, wish_of
 from emulsa.core.exposing.falls import falls_of, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.penalties import (
@@ -50,7 +51,6 @@ from emulsa.core.light.exposure_value import at_speed, seconds_for
 from emulsa.core.light.marks import Mark, f_number, mark_text
 from emulsa.core.limits import FILTERS, Length
 from emulsa.core.numbers import plain
-from emulsa.core.tones import development_number
 from emulsa.core.tones.placement import (
     AsMetered,
     Placement,
@@ -123,7 +123,7 @@ class _Way:
     ) -> None:
         self.request, self.asked, self.limits, self.marks = request, asked, limits, marks
         self.weights = [getattr(request.weights, name) for name in NAMES]
-        self.levels = levels_of(asked.readings, asked.filters, asked.light, asked.meter)
+        self.levels = levels_of(asked.readings, asked.stack, asked.light, asked.meter)
         self.own_f_number = 0.0
         if isinstance(asked.optics, Lens) and asked.aperture is not None:
             self.own_f_number = f_number(asked.aperture, asked.optics.aperture_series)
@@ -159,9 +159,9 @@ def _mends(plan: Plan, own: dict[tuple[Placement, float], float]) -> bool:
 def _all(request: PlansRequest) -> Iterator[Plan]:
     base = request.exposure
     for choice in request.choices or (FilterChoice(filters=base.filters),):
-        asked = replace(base, filters=choice.filters)
         # A choice that cannot be worked out is no plan; the scene as it stands says why.
         with suppress(CoreError):
+            asked = replace(base, filters=choice.filters)
             yield from _with_filters(request, asked, choice)
 
 
@@ -193,7 +193,7 @@ def _marks(asked: ExposureRequest) -> tuple[Mark, ...]:
 def _placements(request: PlansRequest, asked: ExposureRequest) -> Iterator[Tones]:
     """The placement in force, the shadow's and the highlight's; each with its N and with none."""
     seen: set[tuple[float, float]] = set()
-    levels = levels_of(asked.readings, asked.filters, asked.light, asked.meter)
+    levels = levels_of(asked.readings, asked.stack, asked.light, asked.meter)
     incident = incident_ids(asked.readings, AsMetered(reading=""))
     marked = (None, asked.high.reading if asked.high else None)
     options: list[Placement] = [asked.placement]
@@ -206,7 +206,8 @@ def _placements(request: PlansRequest, asked: ExposureRequest) -> Iterator[Tones
     for placement in options:
         placed_ev, zone = anchor(placement, levels)
         among = incident_ids(asked.readings, placement)
-        ns = {0.0, planned_n(decided(placement, high, None, levels, among).n, None)}
+        wish = replace(wish_of(asked), high=high, n=None)
+        ns = {0.0, planned_n(decided(placement, wish, levels, among).n, None)}
         if asked.n is not None and placement == asked.placement:
             ns.add(asked.n)
         for n in sorted(ns):
@@ -223,7 +224,7 @@ def _tones(
     film = tones_of(asked, ei_for(asked, n))
     falls = falls_of(levels, anchor(placement, levels), (n, target), film, incident)
     placed = named_reading(asked.placement)
-    low, high = asked.textural_range
+    low, high = asked.keeps
     labels = {each.id: each.label or "reading" for each in asked.readings}
     lost = math.fsum(
         max(low - each.lands, each.lands - high, 0) * (PLACED_COUNTS if each.id == placed else 1)
@@ -273,7 +274,7 @@ def _plan(way: _Way, tones: Tones, choice: FilterChoice, shot: _Shot) -> Plan:
         aperture=shot.mark[0],
         seconds=shot.seconds,
         text=f"{mark_text(shot.mark[0])}, {shot.text}",
-        says=f"{placement_words(tones.placement, labels)}, {development_number.n_text(tones.n)},"
+        says=f"{placement_words(tones.placement, labels)}, {n_words(tones.n, asked.film_kind)},"
         f" {filters}",
         reason=reason(tones, amounts, way.limits),
         costs=costs(tones, amounts, out, shot.error_stops),

@@ -7,11 +7,14 @@ from typing import Annotated, Literal
 
 from emulsa.core.corrections.aperture_choice import Blur, Depth, Format
 from emulsa.core.corrections.bellows import Focus
+from emulsa.core.corrections.film_kinds import check_filters, has_n, no_n_words, on_film, row_of
 from emulsa.core.corrections.filters import Filter, Light
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.corrections.optics import Optics
+from emulsa.core.corrections.pre_exposure import PreZone
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.data.contrast import Subject
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.errors import Unsound
 from emulsa.core.exposing.sharing import WHOLE, Share
 from emulsa.core.light.marks import ApertureMark, TimeMark
@@ -70,13 +73,16 @@ class ExposureRequest:
     of a multiple exposure. ``bracket_stops`` is a frame's own place in
     a bracket: every tone of it falls so much higher, and its development stays the plan's.
     ``own_film``: what falls print as by the film's own test, where its times are in use.
+    ``film_kind`` decides what filters and warm light cost, whether N exists, and the textural range
+    where none is said; ``pre_exposure_zone``: a little even light before, on that zone, that raises
+    what falls low.
     """
 
     ei: ExposureIndex
     readings: Annotated[tuple[SpotReading, ...], Length("Readings", 1, 200)]
     placement: Placement
     high: High | None = None
-    textural_range: tuple[Zone, Zone] = textural_range.TYPICAL
+    textural_range: tuple[Zone, Zone] | None = None
     filters: Annotated[tuple[Filter, ...], FILTERS] = ()
     optics: Optics
     focus: Focus | None = None
@@ -96,11 +102,30 @@ class ExposureRequest:
     share: Share = WHOLE
     bracket_stops: BracketStops = 0.0
     own_film: OwnFilm | None = None
+    film_kind: FilmKindName | None = None
+    pre_exposure_zone: PreZone | None = None
 
     def __post_init__(self) -> None:
-        textural_range.check(*self.textural_range)
+        if self.textural_range is not None:
+            textural_range.check(*self.textural_range)
+        check_filters(self.filters, self.film_kind)
+        if self.n is not None and not has_n(self.film_kind):
+            raise Unsound(no_n_words(self.film_kind), field="n")
         ids = [each.id for each in self.readings]
         if len(set(ids)) < len(ids):
             raise Unsound("Two readings have the same id; each needs its own.", field="readings")
         if len({each.n for each in self.ei_by_n}) < len(self.ei_by_n):
             raise Unsound("One index for each N.", field="ei_by_n")
+
+    @property
+    def stack(self) -> tuple[Filter, ...]:
+        """The filters with what they cost on this kind of film."""
+        return on_film(self.filters, self.film_kind)
+
+    @property
+    def keeps(self) -> tuple[float, float]:
+        """The tones that keep their texture: the film's own, its kind's, or what is typical."""
+        if self.textural_range is not None:
+            return self.textural_range
+        row = row_of(self.film_kind)
+        return row.textural_range if row else textural_range.TYPICAL

@@ -7,13 +7,14 @@ light itself. Every row says the camera EV, N, and which readings lose their tex
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from emulsa.core.corrections.aperture_choice import Blur
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import camera_ev_of
-from emulsa.core.exposing.deciding import decided, ei_for, planned_n
+from emulsa.core.exposing.deciding import decided, ei_for, planned_n, wish_of
 from emulsa.core.exposing.falls import falls_of, tones_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
 from emulsa.core.exposing.request import ExposureRequest, High
@@ -159,7 +160,7 @@ def _middle(spots: dict[str, float], low: str, high: str) -> str | None:
 def _row(request: SchoolsRequest, school: School) -> SchoolRow:
     name = SCHOOLS[school]
     base = request.exposure
-    levels = levels_of(base.readings, base.filters, base.light, base.meter)
+    levels = levels_of(base.readings, base.stack, base.light, base.meter)
     incident = incident_ids(base.readings, AsMetered(reading=""))
     marked = (request.low, base.high.reading if base.high else None)
     placement = placed_by(school, levels, incident, marked, request.habits)
@@ -173,11 +174,12 @@ def _row(request: SchoolsRequest, school: School) -> SchoolRow:
 
 def _answered(request: SchoolsRequest, school: School, placement: Placement) -> SchoolRow:
     base = request.exposure
-    levels = levels_of(base.readings, base.filters, base.light, base.meter)
+    levels = levels_of(base.readings, base.stack, base.light, base.meter)
     incident = incident_ids(base.readings, placement)
     high = base.high or High(zone=request.habits.target_zone)
+    wish = replace(wish_of(base), high=high, n=None)
     placed_ev, zone = anchor(placement, levels)
-    n = planned_n(decided(placement, high, None, levels, incident).n, None)
+    n = planned_n(decided(placement, wish, levels, incident).n, None)
     ei = ei_for(base, n)
     falls = falls_of(levels, (placed_ev, zone), (n, high.zone), tones_of(base, ei), incident)
     labels = {each.id: each.label or "reading" for each in base.readings}
@@ -191,7 +193,7 @@ def _answered(request: SchoolsRequest, school: School, placement: Placement) -> 
         camera_ev=at,
         camera_ev_text=ev_text(at),
         n=n,
-        n_text=development_number.n_text(n),
+        n_text=n_words(n, base.film_kind),
         lost=tuple(labels[each.id] for each in falls if each.lost),
         difference_text=_difference(chosen - at),
     )

@@ -9,8 +9,9 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
+from emulsa.core.corrections.film_kinds import n_words
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.exposing.falls import FilmTones, printed_by
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.textural_range import Lost
 from emulsa.core.tones.zones import zone_text
 
@@ -43,7 +44,13 @@ class Slip:
     text: str
 
 
-def slip(ticks: Iterable[SlipTick], film: FilmTones, n: float, target: float) -> Slip:
+def slip(
+    ticks: Iterable[SlipTick],
+    film: FilmTones,
+    n: float,
+    target: float,
+    kind: FilmKindName | None = None,
+) -> Slip:
     """The slip of readings on a film, for development N towards ``target``.
 
     >>> sky, slate = SlipTick(8, "sky", False, ""), SlipTick(3, "slate", True, "")
@@ -52,7 +59,7 @@ def slip(ticks: Iterable[SlipTick], film: FilmTones, n: float, target: float) ->
     """
     drawn = tuple(sorted(ticks, key=lambda each: each.zone))
     printed = printed_by(film, n, target)
-    called = n_text(n)
+    called = n_words(n, kind)
     return Slip(
         ticks=drawn,
         low=_falls_for(printed, film.keeps[0]),

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
+from emulsa.core.corrections.corners import CentreStops, Circle, FallPower
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Lens, Pinhole, Shutter, aperture_of, speeds
 from emulsa.core.corrections.pinhole import Side, pinhole_f_number
@@ -51,13 +52,20 @@ class Camera:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class KitLens:
-    """A lens with its widest and smallest marks, both needed: they are what can be set."""
+    """A lens with its widest and smallest marks, both needed: they are what can be set.
+
+    ``circle_mm`` is its image circle at infinity; ``fall_off_power`` 4 by the cosine's law, 3 where
+    its pupil tilts with the view; ``centre_filter_stops`` what its centre filter takes, 0 without.
+    """
 
     id: Id
     name: Name
     camera_id: Id | None = None
     optics: Lens
     thread_mm: Thread | None = None
+    circle_mm: Circle | None = None
+    fall_off_power: FallPower = 4.0
+    centre_filter_stops: CentreStops = 0.0
     note: Note = ""
     archived: bool = False
 

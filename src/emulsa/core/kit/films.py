@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.recipes import Recipe, best_points
 from emulsa.core.errors import Unsound
 from emulsa.core.exposing.request import EiPoint
@@ -37,11 +38,13 @@ class Film:
     """A film in the kit; ``exposure_index`` is what it is rated at here, ``box_speed`` what the box
     says, ``prior_ei`` what it was rated at before its negatives said otherwise: learning is weighed
     against it, and it never moves by learning. ``law`` is empty until reciprocity is known,
-    ``price`` is a sheet's, ``uses`` one's verdict by use."""
+    ``price`` is a sheet's, ``uses`` one's verdict by use. ``kind`` says what it sees and whether N
+    exists; empty, nothing is taken for granted."""
 
     id: Id
     name: Name
     exposure_index: ExposureIndex
+    kind: FilmKindName | None = None
     box_speed: ExposureIndex | None = None
     prior_ei: ExposureIndex | None = None
     textural_range: tuple[Zone, Zone] = textural_range.TYPICAL

@@ -8,7 +8,7 @@ from typing import Annotated
 
 from emulsa.core.corrections import reciprocity
 from emulsa.core.corrections.reciprocity import Law
-from emulsa.core.data.sky import Sky
+from emulsa.core.data.sky import SKY_EV, Sky
 from emulsa.core.limits import ExposureIndex, Label, Within
 
 LeafletTime = Annotated[float, Within("A leaflet's time", 0.01, 86_400, "seconds")]
@@ -31,13 +31,15 @@ class Leaflet:
     said_by: Label = ""
 
     def time_s(self, sky: Sky) -> float:
-        """The time for a sky; open shade is as dull as an overcast one."""
+        """The time for a sky; open shade is as dull as an overcast one, and deep shade is begun
+        from there."""
         return {
             "bright sun": self.bright_s,
             "hazy sun": self.hazy_s,
             "cloudy bright": self.cloudy_bright_s,
             "overcast": self.overcast_s,
             "open shade": self.overcast_s,
+            "deep shade": self.overcast_s,
         }[sky]
 
 
@@ -50,4 +52,6 @@ def leaflet_ev(leaflet: Leaflet, sky: Sky, f_number: float) -> float:
     """
     time_s = leaflet.time_s(sky)
     metered_s = reciprocity.metered_s(leaflet.law, time_s) if leaflet.law else time_s
-    return math.log2(f_number**2 / metered_s) - math.log2(leaflet.exposure_index / 100)
+    told = math.log2(f_number**2 / metered_s) - math.log2(leaflet.exposure_index / 100)
+    # no leaflet tells of deep shade: it is as much darker as the table says
+    return told - (SKY_EV["overcast"] - SKY_EV[sky] if sky == "deep shade" else 0.0)

@@ -11,7 +11,7 @@ from __future__ import annotations
 import math
 import re
 from bisect import bisect_left
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from functools import cache, lru_cache
 from typing import Annotated, Literal
 
@@ -25,18 +25,24 @@ MarkText = Annotated[str, Length("A mark", 1, 16)]
 ApertureMark = MarkText | FNumber
 TimeMark = MarkText | Seconds
 Series = Literal["full", "half", "third", "old_leaf"]
+ApertureSeries = Literal["full", "half", "third", "old_leaf", "uniform", "continental"]
 Mark = tuple[str, float]  # as engraved, and exactly
-Table = Callable[[Series], dict[str, float]]
 SEARCHED: tuple[Series, ...] = ("full", "third", "half")
+OLD: tuple[ApertureSeries, ...] = ("uniform", "continental")
+UNIFORM = "U"  # how a mark of the uniform scale is told from an f-number
 
 
 @cache
-def aperture_marks(series: Series) -> dict[str, float]:
-    """Engraved text → exact f-number of one series' own marks.
+def aperture_marks(series: ApertureSeries) -> dict[str, float]:
+    """Engraved text → exact f-number of one series' own marks; of the uniform scale with a U.
 
-    >>> aperture_marks("full")["22"] == 2**4.5
-    True
+    >>> aperture_marks("full")["22"] == 2**4.5, aperture_marks("uniform")["U16"]
+    (True, 16.0)
     """
+    if series == "uniform":
+        return {f"{UNIFORM}{2**k}": 4 * 2 ** (k / 2) for k in range(engraved.UNIFORM_MARKS)}
+    if series == "continental":
+        return {text: float(text) for text in engraved.CONTINENTAL_APERTURES}
     if series == "half":
         return {text: 2 ** ((n + 0.5) / 2) for n, text in enumerate(engraved.HALF_APERTURES)}
     if series == "third":
@@ -67,16 +73,16 @@ def time_marks(series: Series) -> dict[str, float]:
 
 
 @lru_cache(512)
-def f_number(mark: str | float, series: Series | None = None) -> float:
+def f_number(mark: str | float, series: ApertureSeries | None = None) -> float:
     """The f-number a mark or a literal number means.
 
-    >>> f_number("f/11") == 2**3.5, f_number(138)
-    (True, 138.0)
+    >>> f_number("f/11") == 2**3.5, f_number(138), f_number("16", "uniform"), f_number("U16")
+    (True, 138.0, 16.0, 16.0)
     """
     if not isinstance(mark, str):
         return F_NUMBERS.check(float(mark), "aperture")
     text = re.sub(r"^[fF]\s*/?\s*", "", mark.strip())
-    found = _lookup(text, series, aperture_marks)
+    found = _aperture(text, series)
     if found is None:
         raise Unreadable(
             f"“{mark}” is not an engraved aperture; use a mark such as 22 or f/5.6,"
@@ -95,8 +101,8 @@ def typed_aperture(mark: ApertureMark) -> ApertureMark:
     if not isinstance(mark, str):
         return mark
     text = re.sub(r"^f\s*/?\s*", "", pointed(mark.strip(), "aperture"), flags=re.IGNORECASE)
-    if _lookup(text, None, aperture_marks) is not None:
-        return text
+    if _aperture(text, None) is not None:
+        return text.upper() if text[0] in "uU" else text
     number = literal_seconds(text)
     if number is None:
         f_number(text)  # says what an aperture is
@@ -114,7 +120,7 @@ def seconds(mark: str | float, series: Series | None = None) -> float:
     if not isinstance(mark, str):
         return TIMES.check(float(mark), "time")
     text = re.sub(r"\s*(s|sec)$", "", mark.strip())
-    found = literal_seconds(text) if series == "old_leaf" else _lookup(text, series, time_marks)
+    found = literal_seconds(text) if series == "old_leaf" else _time(text, series)
     if found is None:
         raise Unreadable(
             f"“{mark}” is not an engraved shutter time; use a mark such as 1/60 or 15,"
@@ -132,15 +138,36 @@ def literal_seconds(text: str) -> float | None:
     return float(match[1]) / float(match[2] or 1)
 
 
-def _lookup(text: str, series: Series | None, table: Table) -> float | None:
-    # A half- or third-stop scale carries the full marks too.
+def _aperture(text: str, series: ApertureSeries | None) -> float | None:
+    # a half- or third-stop scale carries the full marks too; a U is never anything else
+    text = engraved_on(text, series) if series == "uniform" else text.replace("u", UNIFORM)
+    tried = (*SEARCHED, *OLD) if series is None else (series, "full", "uniform")
+    tables = (aperture_marks(each) for each in tried)
+    return next((table[text] for table in tables if text in table), None)
+
+
+def _time(text: str, series: Series | None) -> float | None:
     tried: tuple[Series, ...] = SEARCHED if series is None else (series, "full")
-    return next((table(each)[text] for each in tried if text in table(each)), None)
+    return next((time_marks(each)[text] for each in tried if text in time_marks(each)), None)
+
+
+def engraved_on(mark: str, series: ApertureSeries | None) -> str:
+    """A mark of a lens told from every other scale's: 8 on a uniform lens is U8, which is f/11.
+
+    >>> engraved_on("8", "uniform"), engraved_on("U 8", "uniform"), engraved_on("8", "third")
+    ('U8', 'U8', '8')
+    """
+    if series != "uniform":
+        return mark
+    return UNIFORM + mark.strip().lstrip("fF/ uU").strip()
 
 
 @cache
-def aperture_scale(series: Series) -> tuple[Mark, ...]:
-    """A whole scale, widest first: the full marks and, for half and third, those between."""
+def aperture_scale(series: ApertureSeries) -> tuple[Mark, ...]:
+    """A whole scale, widest first: the full marks and, for half and third, those between; an old
+    scale has its own alone."""
+    if series in OLD:
+        return _by_value(aperture_marks(series))
     return _by_value({**aperture_marks("full"), **aperture_marks(series)})
 
 
@@ -176,8 +203,10 @@ def nearest(value: float, scale: Sequence[Mark]) -> Mark:
 def mark_text(mark: str | float) -> str:
     """An aperture as written.
 
-    >>> mark_text("22"), mark_text("f/8"), mark_text(138.0)
-    ('f/22', 'f/8', 'f/138')
+    >>> mark_text("22"), mark_text("f/8"), mark_text(138.0), mark_text("U8")
+    ('f/22', 'f/8', 'f/138', 'U8')
     """
     text = mark.strip() if isinstance(mark, str) else plain(mark)
+    if text[:1] == UNIFORM:
+        return text
     return "f/" + text.lstrip("fF").lstrip(" /")

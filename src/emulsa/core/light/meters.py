@@ -10,11 +10,11 @@ import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import OutOfRange
+from emulsa.core.light.estimated import ByMoon, InStreet, OfMoon
 from emulsa.core.light.exposure_value import at_hundred, exposure_value
 from emulsa.core.light.marks import ApertureMark, Series, TimeMark, f_number, seconds
-from emulsa.core.light.sky import SkyReading, sky_ev
+from emulsa.core.light.sky import SkyNow, SkyReading, estimated_doubt, estimated_ev
 from emulsa.core.light.units import illuminance_lx, luminance_cd_m2
 from emulsa.core.limits import EV, EV_RANGE, ExposureIndex, Length, Within
 from emulsa.core.numbers import plain
@@ -92,7 +92,18 @@ class PhotoReading:
     sigma_stops: Sigma
 
 
-Single = EvReading | TimeReading | LuminanceReading | IlluminanceReading | SkyReading | PhotoReading
+ESTIMATED = (SkyReading, ByMoon, OfMoon, InStreet)
+Single = (
+    EvReading
+    | TimeReading
+    | LuminanceReading
+    | IlluminanceReading
+    | SkyReading
+    | ByMoon
+    | OfMoon
+    | InStreet
+    | PhotoReading
+)
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -109,11 +120,13 @@ Reading = Single | MeanReading
 @dataclass(frozen=True, kw_only=True, slots=True)
 class MeterSet:
     """What a meter is set to unless a reading says otherwise: the ISO of its EV, the ISO its times
-    belong to, and what it already holds."""
+    belong to, and what it already holds; ``sky`` is where sun and moon stand, for light that is
+    told."""
 
     ev_iso: float = 100.0
     time_iso: float = 100.0
     held_stops: float = 0.0
+    sky: SkyNow | None = None
 
 
 def luminance_of(ev100: float, k: float = 12.5) -> float:
@@ -154,8 +167,8 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
     """
     if isinstance(reading, MeanReading):
         return math.fsum(ev100(each, meter) for each in reading.readings) / len(reading.readings)
-    if isinstance(reading, SkyReading):
-        return sky_ev(reading)  # no meter, so no meter's offset
+    if isinstance(reading, ESTIMATED):
+        return _estimated(reading)  # no meter, so no meter's offset
     if isinstance(reading, PhotoReading):
         return reading.ev100
     if isinstance(reading, EvReading):
@@ -170,7 +183,17 @@ def ev100(reading: Reading, meter: Calibrated) -> float:
         level = ev100_of_luminance(luminance_cd_m2(reading.value, reading.unit), meter.k)
     else:
         level = ev100_of_illuminance(illuminance_lx(reading.value, reading.unit), meter.c)
-    total = level + meter.offset_stops
+    return _within(level + meter.offset_stops)
+
+
+def _estimated(reading: SkyReading | ByMoon | OfMoon | InStreet) -> float:
+    try:
+        return estimated_ev(reading)
+    except OutOfRange as problem:
+        raise OutOfRange(problem.message, field="reading", allowed=problem.allowed) from problem
+
+
+def _within(total: float) -> float:
     if not EV_RANGE.low <= total <= EV_RANGE.high:
         raise OutOfRange(
             f"This reading means EV {plain(round(total, 2))} at ISO 100, a light nobody meters;"
@@ -192,7 +215,7 @@ def sigma_stops(reading: Reading) -> float:
         return math.sqrt(squares) / len(reading.readings)
     if isinstance(reading, PhotoReading):
         return reading.sigma_stops
-    return DOUBT_STOPS if isinstance(reading, SkyReading) else 0.0
+    return estimated_doubt(reading) if isinstance(reading, ESTIMATED) else 0.0
 
 
 def held_stops(reading: Reading) -> float:

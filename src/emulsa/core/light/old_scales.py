@@ -10,15 +10,14 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.errors import OutOfRange
+from emulsa.core.light.marks import UNIFORM, aperture_marks, engraved_on, nearest
 from emulsa.core.light.marks import aperture_scale as scale_of
-from emulsa.core.light.marks import nearest
 from emulsa.core.limits import FocalLength, Within
 
 OldMark = Annotated[float, Within("A mark of an old scale", 0.1, 65_536, engraved=True)]
 Diameter = Annotated[float, Within("The opening’s diameter", 0.05, 1000, "mm", engraved=True)]
 
-UNIFORM = {f"{2**k}": float(2**k) for k in range(17)}
-CONTINENTAL = {each: float(each) for each in "3.2 4.5 6.3 9 12.5 18 25 36 50 71 100".split()}
+UNIFORM_16 = 16.0  # f/16 on either scale
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -63,21 +62,26 @@ def aperture_scale(request: ApertureScaleRequest) -> OldAperture:
     if isinstance(request, ByDiameter):
         number = request.focal_length_mm / request.diameter_mm
     elif isinstance(request, Uniform):
-        number = 4 * math.sqrt(_engraved(request.mark, UNIFORM))
+        mark = request.mark
+        literal = None if isinstance(mark, str) else math.sqrt(mark * UNIFORM_16)
+        number = _engraved(mark, "uniform") if literal is None else literal
     else:
-        number = _engraved(request.mark, CONTINENTAL)
+        number = _engraved(request.mark, "continental")
     mark, exact = nearest(number, scale_of("third"))
     return OldAperture(number, mark, 2 * math.log2(number / exact))
 
 
-def _engraved(mark: str | float, known: dict[str, float]) -> float:
+def _engraved(mark: str | float, series: Literal["uniform", "continental"]) -> float:
     """A mark as engraved; a number is literal."""
     if not isinstance(mark, str):
         return mark
-    if mark.strip() not in known:
+    known = aperture_marks(series)
+    text = engraved_on(mark.strip(), series)
+    if text not in known:
+        bare = [each.removeprefix(UNIFORM) for each in known]
         raise OutOfRange(
-            f"“{mark[:20]}” is not engraved on this scale; there are {', '.join(known)}.",
+            f"“{mark[:20]}” is not engraved on this scale; there are {', '.join(bare)}.",
             field="mark",
-            allowed=list(known),
+            allowed=bare,
         )
-    return known[mark.strip()]
+    return known[text]

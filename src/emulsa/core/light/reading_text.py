@@ -5,13 +5,14 @@ from __future__ import annotations
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
+    ESTIMATED,
     EvReading,
     MeanReading,
     PhotoReading,
     Reading,
     TimeReading,
 )
-from emulsa.core.light.sky import SkyReading, sky_text
+from emulsa.core.light.sky import sky_text
 from emulsa.core.numbers import plain
 from emulsa.core.tones.zones import ev_text
 from emulsa.core.written import doubt_text, stops_text
@@ -27,7 +28,7 @@ def reading_text(reading: Reading) -> str:
     """
     if isinstance(reading, MeanReading):
         return "mean of " + ", ".join(reading_text(each) for each in reading.readings)
-    if isinstance(reading, SkyReading):
+    if isinstance(reading, ESTIMATED):
         return sky_text(reading)
     if isinstance(reading, PhotoReading):
         said = f"EV {ev_text(reading.ev100)} {doubt_text(reading.sigma_stops)}".strip()

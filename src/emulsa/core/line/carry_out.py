@@ -6,37 +6,36 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Protocol, TypeVar
 
-from emulsa.core.corrections.bellows import ByDraw, ByExtension, Focus
 from emulsa.core.corrections.filters import amount_text, strength
-from emulsa.core.corrections.optics import aperture_of
-from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, by_leaflet
 from emulsa.core.kit.films import Film
-from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
+    ESTIMATED,
     IlluminanceReading,
     MeterSet,
     TimeReading,
     held_stops,
 )
 from emulsa.core.light.reading_text import reading_text
-from emulsa.core.light.sky import SkyReading, sky_ev
+from emulsa.core.light.sky import OF_THE_LIGHT as TOLD
+from emulsa.core.light.sky import (
+    Estimated,
+    SkyReading,
+    by_sun,
+    estimated_doubt,
+    estimated_ev,
+)
 from emulsa.core.line import making
 from emulsa.core.line.making import NOTHING, Made
+from emulsa.core.line.setting import carry_setting
+from emulsa.core.line.told import name_of
 from emulsa.core.line.words import (
-    ApertureWord,
-    DepthWord,
-    FocusWord,
     KitWord,
     Line,
-    MeterWord,
-    NoteWord,
-    NWord,
-    RatingWord,
     ReadingWord,
 )
-from emulsa.core.numbers import plain
+from emulsa.core.numbers import number_text, plain
 from emulsa.core.scene.assumed import EI
 from emulsa.core.scene.changes import (
     ChooseFilm,
@@ -44,24 +43,17 @@ from emulsa.core.scene.changes import (
     ChooseLens,
     ChoosePinhole,
     Edit,
-    Entitle,
     MarkHigh,
     Place,
-    Rate,
     Read,
-    SetAperture,
-    SetDepth,
-    SetFocus,
-    SetMeter,
-    SetN,
 )
 from emulsa.core.scene.record import Scene, SceneKit
-from emulsa.core.tones.development_number import TARGET, n_text
+from emulsa.core.tones.development_number import TARGET
 from emulsa.core.tones.zones import MIDDLE, ev_text, zone_text
-from emulsa.core.written import length_text, stops_text
 
 SAME_STOPS = 0.05  # a density of 0.9 and a factor of 8 are one filter
-OF_THE_LIGHT = (IlluminanceReading, SkyReading)  # never of a tone, so no word says it
+OF_THE_LIGHT = (IlluminanceReading, *TOLD)  # never of a tone, so no word says it
+WORTH_MIN = 60.0  # light that changes more slowly is steady enough
 FULL_ISO = 100.0  # what a meter stands at when it is set to nothing else
 
 
@@ -127,39 +119,11 @@ def carry_out(
     named but not there is made under that id. ``target_zone`` is what highlights are meant for."""
     if isinstance(line, ReadingWord):
         return _reading(scene, line, kit, reading_id, target_zone)
-    if isinstance(line, ApertureWord):
-        lens = next((each for each in kit.lenses if each.id == scene.lens_id), None)
-        if lens is not None:
-            aperture_of(lens.optics, line.aperture, "text")
-        says = f"aperture {mark_text(line.aperture)}"
-        return CarriedOut(edits=(SetAperture(aperture=line.aperture),), says=says)
-    if isinstance(line, FocusWord):
-        return CarriedOut(edits=(SetFocus(focus=line.focus),), says=_focus_text(line.focus))
-    if isinstance(line, DepthWord):
-        says = f"near to far focus {length_text(line.depth.focus_spread_mm)}"
-        return CarriedOut(edits=(SetDepth(depth=line.depth),), says=says)
-    if isinstance(line, RatingWord):
-        says = f"rated EI {plain(line.exposure_index)}"
-        return CarriedOut(edits=(Rate(exposure_index=line.exposure_index),), says=says)
-    if isinstance(line, MeterWord):
-        edits = (SetMeter(iso=line.iso, held_stops=line.held_stops),)
-        return CarriedOut(edits=edits, says=f"meter set to {_set_text(line)}")
-    if isinstance(line, NWord):
-        says = f"develop {n_text(line.n)}" if line.n is not None else "N by the highlight"
-        return CarriedOut(edits=(SetN(n=line.n),), says=says)
-    if isinstance(line, NoteWord):
-        note = " ".join(filter(None, (scene.note, line.text)))
-        return CarriedOut(edits=(Entitle(title=scene.title, note=note),), says=f"note: {line.text}")
+    set_ = carry_setting(scene, line, kit.lenses)
+    if set_ is not None:
+        return CarriedOut(edits=set_[0], says=set_[1])
     assert isinstance(line, KitWord)  # a wanted time is worked out over the scene's whole kit
     return _kit(scene, line, kit, reading_id)
-
-
-def _set_text(word: MeterWord) -> str:
-    iso = f"ISO {plain(word.iso)}" if word.iso is not None else ""
-    if word.held_stops is None:
-        return iso
-    held = f"{stops_text(word.held_stops)} stops held" if word.held_stops else "nothing held"
-    return ", ".join(each for each in (iso, held) if each)
 
 
 def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> None:
@@ -181,14 +145,6 @@ def ask_iso(word: Line, kept: MeterSet, meter_has_one: bool, said: object) -> No
         field="time_iso",
         allowed=[kept.time_iso, FULL_ISO],
     )
-
-
-def _focus_text(focus: Focus) -> str:
-    if isinstance(focus, ByDraw):
-        return f"focus {length_text(focus.draw_mm)} past infinity"
-    if isinstance(focus, ByExtension):
-        return f"bellows extension {length_text(focus.extension_mm)}"
-    return "focus at infinity"
 
 
 def _kit(scene: Scene, line: KitWord, kit: KitNames, new_id: str) -> CarriedOut:
@@ -270,7 +226,7 @@ def _reading(
 ) -> CarriedOut:
     before = next((each for each in scene.readings if each.id == reading_id), None)
     reading = line.reading
-    sky = reading.sky if isinstance(reading, SkyReading) else ""
+    sky = name_of(reading) if isinstance(reading, ESTIMATED) else ""
     label = line.label or (before.label if before else sky or f"reading {len(scene.readings) + 1}")
     read = Read(
         id=reading_id,
@@ -281,8 +237,8 @@ def _reading(
     )
     told = by_leaflet(reading, _by_id(kit.pinholes, scene.pinhole_id))
     says = reading_text(told)
-    if isinstance(told, SkyReading):
-        says += f" · EV {ev_text(sky_ev(told))} ±{plain(DOUBT_STOPS)}"
+    if isinstance(told, ESTIMATED):
+        says += f" · {told_text(told)}"
     says += f" · “{label}”" * (label != sky)
     says += " · through the filters" * line.through + " · of the light" * (
         line.incident and not sky
@@ -298,6 +254,21 @@ def _reading(
         return CarriedOut(edits=(read,), says=says)
     says += f" · placed on {zone_text(zone)}"
     return CarriedOut(edits=(read, Place(reading=reading_id, zone=zone)), says=says)
+
+
+def told_text(reading: Estimated) -> str:
+    """Light that is told, in figures: its EV, how far that may be out, and how fast it changes.
+
+    >>> told_text(SkyReading(sky="overcast"))
+    'EV 12 ±1'
+    """
+    said = f"EV {ev_text(estimated_ev(reading))} ±{number_text(estimated_doubt(reading))}"
+    found = by_sun(reading) if isinstance(reading, SkyReading) else None
+    rate = reading.sun_rate_deg_min if isinstance(reading, SkyReading) else None
+    if found is None or not rate or not found.stop_minutes or found.stop_minutes > WORTH_MIN:
+        return said
+    way = "falls" if rate * (found.stops_per_degree or 0.0) < 0 else "rises"
+    return f"{said}, the light {way} a stop in {found.stop_minutes:.0f} min"
 
 
 def _by_id(records: Sequence[N], id_: str | None) -> N | None:

@@ -15,10 +15,18 @@
     9 shade on 3½        a zone in digits: on 3½ or z3.5; VIII.5 is VIII½
     9 "wall 2"           a name with a number in it
     hazy, overcast snow  no meter: the light by the sky, ±1 of one's own; on snow or sand one more
+    side lit hazy at 12° the same with the sun so high, from the side; back lit, too
+    dusk, full moon      by where sun and moon stand over the outing's place; dusk at -3°
+    street, floodlit     among lamps: bright street, shop windows, lit room, church, quiet street
     f/32                 the aperture
     draw 30              millimetres of draw beyond infinity focus; draw 1.2 in too
     bellows 180          the whole extension, from lens to film
     spread 3             millimetres between near and far focus
+    near 2 m far 30 m    what must be sharp; far horizon
+    1:2                  half life size
+    tilt 6, hinge 1.5 m  the lens leaning forward; rise 20, shift 5 in millimetres, square again
+    pre-expose II        a little even light before; no pre-exposure
+    faces SE, looks 110  where the subject faces, or one looks for sun and moon; skyline 8
     filter deep red      a filter by name; “no filter” takes them off
     nd 0.9, ND8          a neutral filter by density, by factor, or filter 3 stops
     lens 150, film NAME  kit by name; what is not in the kit yet is made of what is said
@@ -39,11 +47,14 @@ from collections.abc import Callable
 from typing import Literal
 
 from emulsa.core import wire
-from emulsa.core.corrections.aperture_choice import BySpread
-from emulsa.core.corrections.bellows import ByDraw, ByExtension, Infinity
+from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
+from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Infinity
+from emulsa.core.corrections.focusing import Hinge, TiltAngle
+from emulsa.core.corrections.pre_exposure import PreZone
 from emulsa.core.errors import Ambiguous, Unreadable
+from emulsa.core.lengths import mm
 from emulsa.core.light.hand_time import watch_s
-from emulsa.core.light.marks import literal_seconds
+from emulsa.core.light.marks import literal_seconds, typed_aperture
 from emulsa.core.light.meters import Held, MeterSet
 from emulsa.core.limits import EI, TIMES, Note
 from emulsa.core.line import making, nearest
@@ -51,18 +62,25 @@ from emulsa.core.line.number import aperture_word
 from emulsa.core.line.spot import HELD, ISO, held_of, spot, taken_out
 from emulsa.core.line.words import (
     ApertureWord,
+    BearingWord,
     DepthWord,
     FocusWord,
     KitWord,
     Line,
     MeterWord,
+    MovementsWord,
     NoteWord,
     NWord,
+    PreExposeWord,
     RatingWord,
     ReadingWord,
     TimeWord,
 )
+from emulsa.core.scene.record import Rise, Shift
+from emulsa.core.sky.compass import azimuth_of
+from emulsa.core.sky.day import Azimuth, Skyline
 from emulsa.core.tones.development_number import DevelopmentNumber
+from emulsa.core.tones.zones import parse_zone
 from emulsa.core.typed import pointed
 
 KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
@@ -73,6 +91,8 @@ KIT_WORDS: dict[str, Literal["filter", "lens", "pinhole", "film"]] = {
 }
 LONGEST = 120  # characters of a line; labels have 80
 LONG = r"(\d+(?:\.\d+)?\s*(?:mm|cm|in|″)?)"  # millimetres unless it says otherwise
+FAR_OFF = r"(\d+(?:\.\d+)?\s*(?:mm|cm|m|in|″))"  # a distance always says its unit
+FACING_DEG, LOOKING_DEG = 90.0, 5.0  # to either side
 
 
 def parse(text: str, meter: MeterSet = MeterSet()) -> Line:
@@ -117,6 +137,10 @@ def _setting(line: str) -> Line | None:
         return FocusWord(focus=Infinity())
     if re.fullmatch(r"no filters?|filter none", line, re.I):
         return KitWord(kind="filter", words="")
+    if re.fullmatch(r"(?:camera )?square|no tilt|no movements", line, re.I):
+        return MovementsWord(tilt_deg=0.0, rise_mm=0.0, shift_mm=0.0)
+    if re.fullmatch(r"no pre-?exposure", line, re.I):
+        return PreExposeWord(zone=None)
     if making.NEUTRAL.fullmatch(line):
         return KitWord(kind="filter", words=line)
     if re.fullmatch(r"no n|n by (?:the )?highlight", line, re.I):
@@ -144,6 +168,54 @@ def _spread(said: re.Match[str]) -> Line:
     return DepthWord(depth=wire.decode(BySpread, {"kind": "spread", "focus_spread_mm": said[1]}))
 
 
+def _limits(said: re.Match[str]) -> Line:
+    far = "horizon" if said[2].lower() in ("infinity", "horizon") else said[2]
+    body = {"kind": "limits", "near_mm": said[1], "far_mm": far}
+    return DepthWord(depth=wire.decode(ByLimits, body, "text"))
+
+
+def _ratio(said: re.Match[str]) -> Line:
+    image, subject = float(said[1]), float(said[2])
+    if 1 not in (image, subject) or not subject:
+        raise Unreadable("Say how large the image is as 1:2 or 2:1.", field="text")
+    body = {"kind": "magnification", "m": image / subject}
+    return FocusWord(focus=wire.decode(ByMagnification, body, "text"))
+
+
+def _tilt(said: re.Match[str]) -> Line:
+    return MovementsWord(tilt_deg=wire.decode(TiltAngle, float(said[1]), "text"))
+
+
+def _hinge(said: re.Match[str]) -> Line:
+    return MovementsWord(hinge_mm=wire.decode(Hinge, said[1], "text"))
+
+
+def _rise(said: re.Match[str]) -> Line:
+    """A rise or a fall, a shift to the right or the left."""
+    word, size = said[1].lower(), mm(said[3], "text")
+    left = (said[4] or "").lower() == "left"
+    if word == "shift":
+        size = -size if said[2] or left else size
+        return MovementsWord(shift_mm=wire.decode(Shift, size, "text"))
+    size = -size if said[2] or word == "fall" else size
+    return MovementsWord(rise_mm=wire.decode(Rise, size, "text"))
+
+
+def _pre_expose(said: re.Match[str]) -> Line:
+    return PreExposeWord(zone=wire.decode(PreZone, parse_zone(said[1]), "text"))
+
+
+def _bearing(said: re.Match[str]) -> Line:
+    """A wall faces half the compass; one looks at a gap or a summit."""
+    azimuth = azimuth_of(said[2])
+    width = FACING_DEG if said[1].lower() == "faces" else LOOKING_DEG
+    return BearingWord(azimuth_deg=wire.decode(Azimuth, azimuth, "text"), width_deg=width)
+
+
+def _skyline(said: re.Match[str]) -> Line:
+    return BearingWord(skyline_deg=wire.decode(Skyline, float(said[1]), "text"))
+
+
 # a word and what follows it, each with what it means
 SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = tuple(
     (re.compile(pattern, re.I), made)
@@ -152,9 +224,21 @@ SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = 
             r"f\s*/?\s*(\d+(?:\.\d+)?)",
             lambda said: ApertureWord(aperture=aperture_word(said[1])),
         ),
+        (
+            r"(u\s*\d+)",
+            lambda said: ApertureWord(aperture=typed_aperture(said[1].replace(" ", ""))),
+        ),
         (rf"(?:bellows|extension)\s*{LONG}", _extension),
         (rf"draw\s*{LONG}", _draw),
         (rf"spread\s*{LONG}", _spread),
+        (rf"near\s*{FAR_OFF}\s*,?\s*far\s*({FAR_OFF[1:-1]}|horizon|infinity)", _limits),
+        (r"(\d+(?:\.\d+)?)\s*:\s*(\d+(?:\.\d+)?)", _ratio),
+        (r"tilt\s*(\d+(?:\.\d+)?)\s*°?", _tilt),
+        (rf"hinge\s*{FAR_OFF}", _hinge),
+        (rf"(rise|fall|shift)\s*([-−])?\s*{LONG}(?:\s+(left|right))?", _rise),
+        (r"pre-?expose[d]?\s+(?:to\s+|on\s+)?(?:zone\s+)?(\S+)", _pre_expose),
+        (r"(faces|looks)\s+(\S+?)\s*°?", _bearing),
+        (r"skyline\s*([-−]?\d+(?:\.\d+)?)\s*°?", _skyline),
         (
             r"ei\s*(\d+(?:\.\d+)?)",
             lambda said: RatingWord(exposure_index=EI.check(float(said[1]), "text")),

@@ -160,7 +160,8 @@ def filter_(id_: str, words: str) -> KitFilter:
     if not said and usual and usual[1] != usual[0]:
         described |= {"tungsten_factor": usual[1]}
     if colour is not None:
-        described |= {"type": "contrast", "colour": colour}
+        # its own factor is its maker's; the usual one goes by the kind of film
+        described |= {"type": "contrast", "colour": colour, "usual": not said}
     elif "polariser" in name:
         described |= {"type": "polariser"}
     note = "" if said else MADE_NOTE

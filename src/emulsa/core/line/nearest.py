@@ -6,7 +6,7 @@ import re
 from collections.abc import Callable, Iterator
 from difflib import get_close_matches
 
-from emulsa.core.data.sky import SKY_WORDS
+from emulsa.core.data.sky import SKY_WORDS, STREETS
 from emulsa.core.errors import CoreError
 
 SETTINGS = (
@@ -17,11 +17,19 @@ SETTINGS = (
     "draw",
     "bellows",
     "spread",
+    "tilt",
+    "hinge",
+    "rise",
+    "shift",
+    "near",
+    "faces",
+    "looks",
     "infinity",
     "iso",
     "ei",
 )
-NO_READINGS = ("push", "pull", "nd", "n", "time", "note", "tilt", "near", "far")
+NO_READINGS = ("push", "pull", "nd", "n", "time", "note")
+LIGHTS = (*SKY_WORDS, *STREETS, "dusk", "full moon", "half moon")
 NUMBER = re.compile(r"(?:^|\s)([-−]?\d[\d./@⅓½⅔]*(?:\s+\d/\d)?(?:\s*(?:lx|fc|fL|cd/m2))?)(?=\s|$)")
 CLOSE = 0.7  # how alike two words are when one may be meant for the other
 
@@ -48,7 +56,7 @@ def _candidates(line: str) -> Iterator[str]:
     two = " ".join(bare.split()[:2])
     for said in (two, first):
         # a sky of one word takes the place of one, a sky of two that of two
-        skies = [each for each in SKY_WORDS if each.count(" ") == said.count(" ")]
+        skies = [each for each in LIGHTS if each.count(" ") == said.count(" ")]
         for word in get_close_matches(said.lower(), skies, n=1, cutoff=CLOSE):
             yield f"{word}{bare[len(said) :]}"
     number = NUMBER.search(bare)

@@ -5,11 +5,10 @@ from __future__ import annotations
 import re
 
 from emulsa.core import wire
-from emulsa.core.data.sky import SKY_WORDS
 from emulsa.core.errors import Ambiguous, Unreadable
 from emulsa.core.light.marks import SEARCHED, aperture_marks, literal_seconds, time_marks
 from emulsa.core.light.meters import EvReading, MeanReading, MeterSet, Reading, Single, TimeReading
-from emulsa.core.light.sky import SkyReading
+from emulsa.core.line.told import BEHIND_CLOUD, told
 from emulsa.core.typed import FRACTIONS
 
 AT = re.compile(r"^(f?/?[\d./]+)\s*(?:s|sec)?\s*@\s*(f?/?[\d./]+)(?:\s*s)?(?=[\s+]|$)")
@@ -31,20 +30,8 @@ UNIT = re.compile(r"^(\d+(?:\.\d+)?)\s*(lx|fc|cd/m2|cd/m²|fL)(?=[\s+]|$)")
 EV_WORD = re.compile(
     r"^(?:EV\s*)?([-−]?\d+(?:\.\d+)?)(?:\s+(\d)/(\d)(?=[\s+]|$)|\s*([¼⅓½⅔¾]))?(?=[\s+]|$)", re.I
 )
-SAID_SKIES = "|".join(sorted(SKY_WORDS, key=len, reverse=True))
-# neither in the sun nor out of it: soft shadows, or none
-BEHIND_CLOUD = re.compile(
-    r"^(?:bright )?sun(?:shine)?\s+(?:behind|through|in)\s+(?:a\s+|thin\s+|light\s+)*cloud", re.I
-)
-SKY = re.compile(
-    rf"^({SAID_SKIES})(?=[\s+−-]|$)"
-    r"(?:\s*([-−+])\s*(1(?:/[23])?|2/3|[⅓½⅔])(?=\s|$))?"
-    r"(?:\s+(?:(?:on|of)\s+)?(?:light\s+)?(snow|sand)(?=\s|$))?",
-    re.I,
-)
 # dials leave the "1/" out; as many seconds are as likely (common practice, no source)
 ON_DIALS = (60, 100, 125, 200, 250, 400, 500, 800, 1000, 2000, 4000)
-HALVES = {"1": 1.0, "1/2": 1 / 2, "1/3": 1 / 3, "2/3": 2 / 3, **FRACTIONS}
 
 
 def numbers(line: str, meter: MeterSet) -> tuple[Reading, str]:
@@ -63,13 +50,9 @@ def numbers(line: str, meter: MeterSet) -> tuple[Reading, str]:
 
 def number(line: str, meter: MeterSet) -> tuple[Single, str]:
     """One reading and what stands behind it; Unreadable when the line does not begin with one."""
-    sky = SKY.match(line)
-    if sky:
-        rest = line[sky.end() :].strip()
-        other = SKY.match(rest)
-        if other and SKY_WORDS[other[1].lower()] != SKY_WORDS[sky[1].lower()]:
-            raise Ambiguous(f"Is it {sky[1]} or {other[1]}? Write one of them.", field="text")
-        return _sky(sky), rest
+    found = told(line, meter.sky)
+    if found is not None:
+        return found
     unit = UNIT.match(line)
     if unit:
         kind = "illuminance" if unit[2] in ("lx", "fc") else "luminance"
@@ -106,15 +89,6 @@ def _ev(word: re.Match[str]) -> float:
         int(word[2]) / int(word[3]) if word[2] and word[3] != "0" else FRACTIONS.get(word[4], 0.0)
     )
     return whole - part if word[1][0] in "-−" else whole + part
-
-
-def _sky(said: re.Match[str]) -> SkyReading:
-    shift = HALVES[said[3]] if said[3] else 0.0
-    return SkyReading(
-        sky=SKY_WORDS[said[1].lower()],
-        snow=said[4] is not None,
-        shift_stops=-shift if shift and said[2] != "+" else shift,
-    )
 
 
 def _one_way(line: str) -> str:

@@ -8,7 +8,7 @@ from dataclasses import replace
 from emulsa.core import wire
 from emulsa.core.errors import OutOfRange, Unreadable
 from emulsa.core.light.meters import IlluminanceReading, MeterSet
-from emulsa.core.light.sky import SkyReading
+from emulsa.core.light.sky import OF_THE_LIGHT
 from emulsa.core.limits import ZONES, Label
 from emulsa.core.line.number import numbers
 from emulsa.core.line.words import ReadingWord
@@ -78,7 +78,7 @@ def spot(line: str, meter: MeterSet) -> ReadingWord:
         through=through is not None,
         incident=incident is not None
         or of_light
-        or isinstance(number, (IlluminanceReading, SkyReading)),
+        or isinstance(number, (IlluminanceReading, *OF_THE_LIGHT)),
         iso_said=iso is not None,
     )
 

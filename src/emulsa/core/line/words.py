@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from emulsa.core.corrections.aperture_choice import BySpread
+from emulsa.core.corrections.aperture_choice import Depth
 from emulsa.core.corrections.bellows import Focus
 from emulsa.core.light.meters import Reading
 
@@ -46,10 +46,39 @@ class FocusWord:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class DepthWord:
-    """Near to far focus on the ground glass."""
+    """Near to far: on the ground glass, or by what stands where."""
 
     kind: Literal["depth"] = "depth"
-    depth: BySpread
+    depth: Depth
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class MovementsWord:
+    """A tilt, a rise or a shift; what is empty stays."""
+
+    kind: Literal["movements"] = "movements"
+    tilt_deg: float | None = None
+    hinge_mm: float | None = None
+    rise_mm: float | None = None
+    shift_mm: float | None = None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PreExposeWord:
+    """Pre-exposure to a zone; none does without."""
+
+    kind: Literal["pre_expose"] = "pre_expose"
+    zone: float | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class BearingWord:
+    """A direction sun or moon are wanted from, or the skyline there; what is empty stays."""
+
+    kind: Literal["bearing"] = "bearing"
+    azimuth_deg: float | None = None
+    width_deg: float | None = None
+    skyline_deg: float | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -112,4 +141,7 @@ Line = (
     | TimeWord
     | NWord
     | NoteWord
+    | MovementsWord
+    | PreExposeWord
+    | BearingWord
 )

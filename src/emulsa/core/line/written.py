@@ -7,6 +7,7 @@ from collections.abc import Sequence
 
 from emulsa.core.light.marks import mark_text
 from emulsa.core.light.meters import (
+    ESTIMATED,
     EvReading,
     MeanReading,
     MeterSet,
@@ -14,10 +15,10 @@ from emulsa.core.light.meters import (
     Single,
     TimeReading,
 )
-from emulsa.core.light.sky import SkyReading
 from emulsa.core.line.carry_out import OF_THE_LIGHT
 from emulsa.core.line.number import ON_DIALS
-from emulsa.core.numbers import number_text, plain
+from emulsa.core.line.told import name_of, words_of
+from emulsa.core.numbers import plain
 from emulsa.core.scene.record import SceneReading
 from emulsa.core.tones.zones import ev_text
 
@@ -40,7 +41,7 @@ def line_of(taken: SceneReading, meter: MeterSet = MeterSet()) -> str:
         _iso_word(each, meter),
         _held_word(each, meter),
         ""
-        if isinstance(reading, SkyReading) and taken.label == reading.sky
+        if isinstance(reading, ESTIMATED) and taken.label == name_of(reading)
         else _name(taken.label),
         "@through" if taken.through else "",
         "@incident" if taken.incident and not isinstance(reading, OF_THE_LIGHT) else "",
@@ -83,15 +84,9 @@ def _said(reading: Single) -> str:
         if time in map(str, ON_DIALS):
             time = f"{time} s"
         return f"{time}@{mark_text(reading.aperture).removeprefix('f/')}"
-    if isinstance(reading, SkyReading):
-        said = reading.sky + _shift(reading.shift_stops)
-        return f"{said} snow" if reading.snow else said
+    if isinstance(reading, ESTIMATED):
+        return words_of(reading)
     return f"{plain(reading.value)} {reading.unit}"
-
-
-def _shift(stops: float) -> str:
-    """What was added to a sky, to the third or the half."""
-    return f" {'-' if stops < 0 else '+'}{number_text(abs(stops))}" if stops else ""
 
 
 def _exact(ev: float) -> str:

@@ -9,10 +9,12 @@ from dataclasses import dataclass, replace
 
 from emulsa.core import wire
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.film_kinds import has_n, n_words
 from emulsa.core.corrections.light_change import progress
 from emulsa.core.corrections.optics import Lens
 from emulsa.core.corrections.reciprocity import corrected_s, metered_s
 from emulsa.core.data.development import FREE_ERROR_STOPS
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.offer import held_n
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.advising.setting import given_advice
@@ -104,8 +106,10 @@ def check(given: Given, request: ExposureRequest, hold_highlights: bool = False)
         error_stops=logged.error_stops,
         error_text=off_text(logged.error_stops) or "as planned within ⅙ stop",
         n=logged.n,
-        n_text=n_text(logged.n),
-        development_text=as_developed(logged.n, logged.error_stops, hold_highlights),
+        n_text=n_words(logged.n, logged.film_kind),
+        development_text=as_developed(
+            logged.n, logged.error_stops, hold_highlights, logged.film_kind
+        ),
         advice=given_advice(planned, logged.seconds, logged.error_stops),
     )
 
@@ -122,14 +126,16 @@ def given_error_stops(
     return opened_error_stops(request.law, wanted, seconds, request.share)
 
 
-def as_developed(n: float, off_stops: float, hold_highlights: bool = False) -> str:
+def as_developed(
+    n: float, off_stops: float, hold_highlights: bool = False, kind: FilmKindName | None = None
+) -> str:
     """The planned N, and what becomes of it where an exposure that was off is developed for.
 
     >>> as_developed(-1, 1.0), as_developed(-1, 1.0, True), as_developed(-1, 0.1, True)
     ('N−1', 'N−1, developed as for N−2', 'N−1')
     """
-    planned = n_text(n)
-    if not hold_highlights or abs(off_stops) < FREE_ERROR_STOPS - 1e-9:
+    planned = n_words(n, kind)
+    if not hold_highlights or not has_n(kind) or abs(off_stops) < FREE_ERROR_STOPS - 1e-9:
         return planned
     return f"{planned}, developed as for {n_text(round(held_n(n, off_stops), 1))}"
 

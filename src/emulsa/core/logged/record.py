@@ -7,6 +7,7 @@ from typing import Annotated, Any
 
 from emulsa.core.corrections.light_change import Interval
 from emulsa.core.corrections.reciprocity import Law
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.request import BracketStops, ExposureRequest
 from emulsa.core.exposing.sharing import Part, ShareOf
@@ -127,6 +128,12 @@ class Exposure:
     intervals: tuple[Interval, ...] = ()
     taken: Taken = Taken()
 
+    @property
+    def film_kind(self) -> FilmKindName | None:
+        """The kind of film it was planned for."""
+        kind: FilmKindName | None = self.request.get("film_kind")
+        return kind
+
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Shot:
@@ -144,6 +151,7 @@ class Shot:
     development_change: float
     recipe_id: str | None
     exposure_index: float | None
+    film_kind: FilmKindName | None = None
     rating_reason: RatingReason | None = None
     share: float = 1.0
     share_of: ShareOf = "one_scene"

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core import wire
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.exposing.falls import FilmTones
 from emulsa.core.exposing.slip import Slip, SlipTick, slip
 from emulsa.core.rendering.own_film import OwnFilm
@@ -25,6 +26,7 @@ class KeptTones:
     textural_range: list[float]
     own_film: dict[str, Any] | None
     ei: float | None
+    film_kind: FilmKindName | None = None
 
 
 def kept_slip(kept: KeptTones) -> Slip | None:
@@ -47,4 +49,5 @@ def kept_slip(kept: KeptTones) -> Slip | None:
         FilmTones((low, high), own, kept.ei or 100.0),
         kept.n,
         kept.high.get("zone", TARGET),
+        kept.film_kind,
     )

@@ -6,8 +6,8 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Day, Id, Label, Length, Name, Note, Within
-from emulsa.core.sky.horizon import Latitude, Longitude
+from emulsa.core.limits import Day, Height, Id, Label, Length, Name, Note, Within
+from emulsa.core.sky.horizon import Latitude, Longitude, SkyPlace
 
 AirTemperature = Annotated[float, Within("The air temperature", -60, 60, "°C")]
 PACKED = Length("Packed things", 0, 400)
@@ -27,6 +27,7 @@ class Outing:
     temperature_c: AirTemperature | None = None
     latitude: Latitude | None = None
     longitude: Longitude | None = None
+    height_m: Height = 0.0
     packed: Packed = ()
     note: Note = ""
 
@@ -38,3 +39,12 @@ class Outing:
                 f"A place needs both coordinates; give the {other} too, or clear the {given}.",
                 field=other,
             )
+
+    @property
+    def sky_place(self) -> SkyPlace | None:
+        """Where it is on the earth; nothing where nobody says."""
+        if self.latitude is None or self.longitude is None:
+            return None
+        return SkyPlace(
+            latitude_deg=self.latitude, longitude_deg=self.longitude, height_m=self.height_m
+        )

@@ -9,6 +9,7 @@ from emulsa.core.corrections.aperture_choice import Depth
 from emulsa.core.corrections.bellows import Focus
 from emulsa.core.corrections.filters import Light
 from emulsa.core.corrections.movement import Movement
+from emulsa.core.corrections.pre_exposure import PreZone
 from emulsa.core.data.contrast import Subject
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.schools import School
@@ -17,6 +18,8 @@ from emulsa.core.light.meters import Held, Reading
 from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
 from emulsa.core.moments import Moment
 from emulsa.core.picture.metering import Spot
+from emulsa.core.scene.record import Movements
+from emulsa.core.sky.day import Bearing
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 
@@ -222,6 +225,30 @@ class SetMovement:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class SetMovements:
+    """Tilt, rise and shift of the lens; none is a camera set square."""
+
+    kind: Literal["movements"] = "movements"
+    movements: Movements | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class PreExpose:
+    """The zone a little even light before the exposure lifts the film to; none does without."""
+
+    kind: Literal["pre_expose"] = "pre_expose"
+    pre_exposure_zone: PreZone | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class SetBearing:
+    """The direction sun or moon are wanted from; none does not matter."""
+
+    kind: Literal["bearing"] = "bearing"
+    bearing: Bearing | None
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Entitle:
     """The scene's title and note."""
 
@@ -262,6 +289,9 @@ Edit = (
     | SetFocus
     | SetDepth
     | SetMovement
+    | SetMovements
+    | PreExpose
+    | SetBearing
     | Entitle
     | Intend
 )

@@ -32,14 +32,17 @@ from emulsa.core.scene.changes import (
     MarkLow,
     Place,
     PlaceBy,
+    PreExpose,
     PutAt,
     Rate,
     Read,
     SetAperture,
+    SetBearing,
     SetDepth,
     SetFocus,
     SetMeter,
     SetMovement,
+    SetMovements,
     SetN,
 )
 from emulsa.core.scene.record import PINNING, Pin, Scene, SceneReading
@@ -203,6 +206,9 @@ CARRY_OUT: dict[type, Callable[[Scene, Any, str], Scene]] = {
     SetFocus: _simply("focus"),
     SetDepth: _simply("depth"),
     SetMovement: _simply("movement"),
+    SetMovements: _simply("movements"),
+    PreExpose: _simply("pre_exposure_zone"),
+    SetBearing: _simply("bearing"),
     Entitle: _simply("title", "note"),
     Intend: _simply("intention"),
 }

@@ -9,7 +9,6 @@ from emulsa.core.exposing.chain import exposure
 from emulsa.core.logged.texts import set_text
 from emulsa.core.scene.plan import plan
 from emulsa.core.scene.record import Scene, SceneKit
-from emulsa.core.tones.development_number import n_text
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -27,4 +26,4 @@ def on_film(film_id: str, scene: Scene, kit: SceneKit) -> OnFilm:
     except CoreError:
         return OnFilm(film_id=film_id, text="")
     given = set_text(answer.set.aperture, answer.set.seconds)
-    return OnFilm(film_id=film_id, text=f"{given}, {n_text(answer.n)}")
+    return OnFilm(film_id=film_id, text=f"{given}, {answer.development.n_text}")

@@ -8,11 +8,12 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from emulsa.core.corrections.film_kinds import has_n, on_film
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Optics
 from emulsa.core.errors import Missing
 from emulsa.core.exposing.answer import Fall
-from emulsa.core.exposing.deciding import Decided, decided, planned_n
+from emulsa.core.exposing.deciding import Decided, Wish, decided, planned_n
 from emulsa.core.exposing.doubting import doubts_of
 from emulsa.core.exposing.falls import FilmTones, falls_of
 from emulsa.core.exposing.levels import incident_ids, levels_of
@@ -21,6 +22,7 @@ from emulsa.core.exposing.schools import SCHOOLS, School, placed_by
 from emulsa.core.kit.bag import by_leaflet
 from emulsa.core.kit.films import ei_points
 from emulsa.core.kit.preferences import TimeIso
+from emulsa.core.light.marks import engraved_on
 from emulsa.core.light.meters import Calibrated, MeterSet
 from emulsa.core.scene.assumed import complete
 from emulsa.core.scene.record import PINNING, Scene, SceneKit
@@ -52,10 +54,10 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
         filters=filters(kit),
         optics=optics,
         focus=scene.focus,
-        aperture=scene.aperture if optics.kind == "lens" else None,
+        aperture=_aperture(scene, optics),
         law=kit.film.law,
         meter=calibration(kit),
-        n=scene.n,
+        n=chosen_n(scene, kit),
         light=scene.light,
         usual_ei=kit.film.exposure_index,
         depth=scene.depth if optics.kind == "lens" else None,
@@ -64,6 +66,8 @@ def plan(scene: Scene, kit: SceneKit) -> ExposureRequest:
         format_mm=kit.format_mm if optics.kind == "lens" else None,
         ei_by_n=ei_by_n(scene, kit),
         own_film=kit.own_film,
+        film_kind=kit.film.kind,
+        pre_exposure_zone=scene.pre_exposure_zone,
     )
 
 
@@ -88,9 +92,15 @@ def filters(kit: SceneKit) -> tuple[Filter, ...]:
     return tuple(replace(each.filter, label=each.name) for each in kit.filters)
 
 
+def chosen_n(scene: Scene, kit: SceneKit) -> float | None:
+    """The N somebody chose; none on film that has no N, though it was chosen for another."""
+    return scene.n if kit.film is None or has_n(kit.film.kind) else None
+
+
 def levels(scene: Scene, kit: SceneKit) -> dict[str, float]:
     """EV at ISO 100 by reading, filters thought of."""
-    return levels_of(spots(scene, kit), filters(kit), scene.light, calibration(kit))
+    stack = on_film(filters(kit), kit.film.kind if kit.film else None)
+    return levels_of(spots(scene, kit), stack, scene.light, calibration(kit))
 
 
 def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
@@ -98,10 +108,11 @@ def falls(scene: Scene, kit: SceneKit) -> tuple[Fall, ...]:
     if not scene.readings:
         return ()
     light, placed = levels(scene, kit), placement(scene, kit)
-    n = planned_n(who_decides(scene, kit).n, scene.n)
+    n = planned_n(who_decides(scene, kit).n, chosen_n(scene, kit))
     planned = (n, high(scene, kit).zone)
     keeps = kit.film.textural_range if kit.film else TYPICAL
-    film = FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0)
+    ei = film_ei(scene, kit) or 100.0
+    film = FilmTones(keeps, kit.own_film, ei, scene.pre_exposure_zone)
     taken = spots(scene, kit)
     incident = incident_ids(taken, placed)
     found = falls_of(light, anchor(placed, light), planned, film, incident)
@@ -112,7 +123,13 @@ def who_decides(scene: Scene, kit: SceneKit) -> Decided:
     """The N a scene's readings ask for and which of them does; needs no film or lens."""
     light, placed = levels(scene, kit), placement(scene, kit)
     incident = incident_ids(spots(scene, kit), placed)
-    return decided(placed, high(scene, kit), scene.n, light, incident)
+    wish = Wish(
+        high(scene, kit),
+        chosen_n(scene, kit),
+        kit.film.kind if kit.film else None,
+        scene.pre_exposure_zone,
+    )
+    return decided(placed, wish, light, incident)
 
 
 def ei_by_n(scene: Scene, kit: SceneKit) -> tuple[EiPoint, ...]:
@@ -142,9 +159,9 @@ def meter_set(scene: Scene, kit: SceneKit, time_iso: TimeIso | None = None) -> M
     held = kit.meter.held_stops if kit.meter else 0.0
     held = held if scene.meter_held_stops is None else scene.meter_held_stops
     if own is not None:
-        return MeterSet(ev_iso=own, time_iso=own, held_stops=held)
+        return MeterSet(ev_iso=own, time_iso=own, held_stops=held, sky=kit.sky)
     ei = film_ei(scene, kit) if time_iso != "100" else None
-    return MeterSet(time_iso=100.0 if ei is None else ei, held_stops=held)
+    return MeterSet(time_iso=100.0 if ei is None else ei, held_stops=held, sky=kit.sky)
 
 
 def film_ei(scene: Scene, kit: SceneKit) -> float | None:
@@ -213,6 +230,14 @@ def _by_school(scene: Scene, kit: SceneKit, school: School) -> Placement | str:
     incident = frozenset(each.id for each in scene.readings if each.incident)
     marked = (scene.low, scene.high.reading if scene.high else None)
     return placed_by(school, light, incident, marked, kit.habits)
+
+
+def _aperture(scene: Scene, optics: Optics) -> str | float | None:
+    """The aperture as its lens has it engraved: none before a pinhole."""
+    if optics.kind != "lens":
+        return None
+    mark = scene.aperture
+    return engraved_on(mark, optics.aperture_series) if isinstance(mark, str) else mark
 
 
 def _optics(kit: SceneKit) -> Optics:

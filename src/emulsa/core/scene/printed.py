@@ -7,9 +7,11 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from emulsa.core.corrections.aperture_choice import Format
+from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.corrections.optics import Pinhole
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
+from emulsa.core.data.contrast import SHADES
 from emulsa.core.errors import CoreError
 from emulsa.core.exposing.chain import exposure
 from emulsa.core.exposing.levels import levels_of
@@ -42,7 +44,6 @@ from emulsa.core.scene.metered import LEVELS, picture_meter
 from emulsa.core.scene.plan import placement_text, plan
 from emulsa.core.scene.record import Scene, SceneKit, ScenePicture
 from emulsa.core.scene.seeing import LookedUp, PrintSeen
-from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.placement import anchor
 
 WORTH_SAYING = 0.005  # of the picture
@@ -81,7 +82,7 @@ class SeenWith:
 
 def through_of(filters: Iterable[Filter]) -> Through | None:
     """The contrast filter before the lens, by its colour; of several the first."""
-    return next((each.colour for each in filters if each.colour), None)
+    return next((SHADES[each.colour] for each in filters if each.colour), None)
 
 
 @lru_cache(maxsize=8)
@@ -152,7 +153,7 @@ def negative_of_picture(scene: Scene, kit: SceneKit, way: ToPrint) -> tuple[floa
 def _plan(way: ToPrint, request: ExposureRequest, seen: SeenWith) -> PreviewPlan:
     """An exposure as a plan of the preview: as it is placed, set and developed."""
     answer = exposure(request)
-    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    levels = levels_of(request.readings, request.stack, request.light, request.meter)
     placed_ev, zone = anchor(request.placement, levels)
     off = answer.set.error_stops if way.error_stops is None else way.error_stops
     n, own = answer.development.n, request.own_film
@@ -175,10 +176,10 @@ def _plan(way: ToPrint, request: ExposureRequest, seen: SeenWith) -> PreviewPlan
 def _shown(
     request: ExposureRequest, planned: PreviewPlan, answer: PreviewedPlan, seen: SeenWith
 ) -> PrintSeen:
-    through = through_of(request.filters)
+    through = through_of(request.stack)
     return PrintSeen(
         id=planned.id,
-        n_text=n_text(planned.n),
+        n_text=n_words(planned.n, request.film_kind),
         placed_text=placement_text(request.placement),
         by_text=_by_text(planned, seen.picture.paper, through),
         look_up=None if through == seen.through else seen.look_up(through),

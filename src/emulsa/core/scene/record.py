@@ -9,9 +9,12 @@ from typing import Annotated
 from emulsa.core.corrections.aperture_choice import Depth, Format
 from emulsa.core.corrections.bellows import Focus
 from emulsa.core.corrections.filters import Light
+from emulsa.core.corrections.focusing import Hinge, TiltAngle
 from emulsa.core.corrections.movement import Movement
+from emulsa.core.corrections.pre_exposure import PreZone
 from emulsa.core.data.contrast import Subject
 from emulsa.core.development.ratings import RatingReason
+from emulsa.core.errors import Unsound
 from emulsa.core.exposing.request import High
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.kit.bag import KitFilter, KitLens, KitPinhole, Meter
@@ -19,10 +22,12 @@ from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.light.marks import ApertureMark
 from emulsa.core.light.meters import Held, Reading
-from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Zone
+from emulsa.core.light.sky import SkyNow
+from emulsa.core.limits import FILTERS, ExposureIndex, Id, Label, Length, Name, Note, Within, Zone
 from emulsa.core.picture.area import Aspect
 from emulsa.core.picture.metering import Metering, Spot
 from emulsa.core.rendering.own_film import OwnFilm
+from emulsa.core.sky.day import Bearing
 from emulsa.core.tones.development_number import DevelopmentNumber
 
 PINNING: tuple[School, ...] = ("shadow", "midtone", "highlight")
@@ -52,6 +57,25 @@ class Pin:
     zone: Zone
 
 
+Rise = Annotated[float, Within("The rise", -500, 500, "mm")]
+Shift = Annotated[float, Within("The shift", -500, 500, "mm")]
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
+class Movements:
+    """How the lens stands to the film: leaning forward, by its angle or by the hinge below it; how
+    far it is raised and shifted, + up and to the right as one stands behind the camera."""
+
+    tilt_deg: TiltAngle | None = None
+    hinge_mm: Hinge | None = None
+    rise_mm: Rise = 0.0
+    shift_mm: Shift = 0.0
+
+    def __post_init__(self) -> None:
+        if self.tilt_deg is not None and self.hinge_mm is not None:
+            raise Unsound("Give the tilt by its angle or by its hinge, not both.", field="tilt_deg")
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Scene:
     """Everything decided in front of one subject; what is empty is not decided yet.
@@ -60,7 +84,8 @@ class Scene:
     important shadow when it is not the darkest reading. ``rating_reason`` says why the film is
     rated otherwise than its own EI; ``keep_ei`` keeps that EI whatever N is planned. ``meter_iso``
     and ``meter_held_stops`` are what the meter is set to here, other than its record says.
-    ``revisits`` is the earlier scene it was copied from.
+    ``pre_exposure_zone`` is where a little even light before lifts the film from; ``bearing`` the
+    direction sun or moon are wanted from. ``revisits`` is the earlier scene it was copied from.
     """
 
     id: Id
@@ -89,6 +114,9 @@ class Scene:
     light: Light = "daylight"
     depth: Depth | None = None
     movement: Movement | None = None
+    movements: Movements | None = None
+    pre_exposure_zone: PreZone | None = None
+    bearing: Bearing | None = None
     revisits: Id | None = None
     readings: Annotated[tuple[SceneReading, ...], Length("Readings", 0, 200)] = ()
 
@@ -107,7 +135,7 @@ class ScenePicture:
 class SceneKit:
     """The records a scene names, looked up, the recipe it will be developed by, the format of the
     lens's camera, the photographer's habits, the film's own curve where its tested times are in
-    use, and the scene's picture."""
+    use, the scene's picture, and where sun and moon stand over its place."""
 
     film: Film | None = None
     lens: KitLens | None = None
@@ -119,6 +147,7 @@ class SceneKit:
     recipe: FilmRecipe | None = None
     format_mm: Format | None = None
     picture: ScenePicture | None = None
+    sky: SkyNow | None = None
 
 
 FOLLOWED = (

@@ -115,7 +115,7 @@ def _opening(
 
 
 def _placed_ev(request: ExposureRequest) -> float:
-    levels = levels_of(request.readings, request.filters, request.light, request.meter)
+    levels = levels_of(request.readings, request.stack, request.light, request.meter)
     return levels[_placed_id(request)]
 
 
@@ -133,7 +133,7 @@ def _new_ev(request: ExposureRequest, reading: Reading, through: bool) -> float:
         through=through or first.through,
         graduated=first.graduated,
     )
-    return levels_of([taken], request.filters, request.light, request.meter)["now"]
+    return levels_of([taken], request.stack, request.light, request.meter)["now"]
 
 
 def _trend(intervals: tuple[Interval, ...], now_metered_s: float) -> float:

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
+from emulsa.core.corrections.aperture_choice import ByLimits, BySpread, Depth
 from emulsa.core.corrections.movement import Movement
 from emulsa.core.lengths import HORIZON_MM, IN_MM
 from emulsa.core.numbers import plain, typed_text
-from emulsa.core.scene.record import Scene
+from emulsa.core.scene.record import Movements, Scene
 from emulsa.core.written import length_text
 
 
@@ -34,9 +34,8 @@ def sharp_said(scene: Scene) -> SharpSaid:
     beyond = far is not None and far >= HORIZON_MM
     said = [
         "" if spread is None else f"depth {length_text(spread)}",
-        ""
-        if near is None
-        else f"{_metres(near)} m to {'horizon' if beyond else f'{_metres(far)} m'}",
+        depth_text(depth) if isinstance(depth, ByLimits) else "",
+        movements_text(scene.movements) if scene.movements else "",
         _moving(moves) if moves else "",
     ]
     return SharpSaid(
@@ -48,6 +47,38 @@ def sharp_said(scene: Scene) -> SharpSaid:
         away="" if moves is None else _metres(moves.distance_mm),
         times="" if moves is None or moves.blur_times is None else typed_text(moves.blur_times),
     )
+
+
+def depth_text(depth: Depth) -> str:
+    """How deep it must be sharp: ``2 m to 30 m``, ``depth 3 mm``.
+
+    >>> depth_text(ByLimits(near_mm=2000, far_mm=1e8))
+    '2 m to horizon'
+    """
+    if isinstance(depth, BySpread):
+        return f"depth {length_text(depth.focus_spread_mm)}"
+    beyond = depth.far_mm >= HORIZON_MM
+    return f"{_metres(depth.near_mm)} m to {'horizon' if beyond else f'{_metres(depth.far_mm)} m'}"
+
+
+def movements_text(moves: Movements) -> str:
+    """How the lens stands: ``tilt 6°, rise 20 mm``; nothing of a camera set square.
+
+    >>> movements_text(Movements(hinge_mm=1500, shift_mm=-5))
+    'hinge 1.5 m below the lens, shift 5 mm left'
+    """
+    said = []
+    if moves.tilt_deg:
+        said.append(f"tilt {plain(moves.tilt_deg)}°")
+    if moves.hinge_mm is not None:
+        said.append(f"hinge {_metres(moves.hinge_mm)} m below the lens")
+    if moves.rise_mm:
+        word = "rise" if moves.rise_mm > 0 else "fall"
+        said.append(f"{word} {length_text(abs(moves.rise_mm))}")
+    if moves.shift_mm:
+        way = "" if moves.shift_mm > 0 else " left"
+        said.append(f"shift {length_text(abs(moves.shift_mm))}{way}")
+    return ", ".join(said)
 
 
 def _moving(moves: Movement) -> str:

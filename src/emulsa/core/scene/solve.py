@@ -173,6 +173,8 @@ def _development(
         reciprocity_change=answer.development.change,
     )
     try:
-        return developing_time(negative, kit.film.exposure_index, recipe.recipe), ""
+        return developing_time(
+            negative, kit.film.exposure_index, recipe.recipe, kind=kit.film.kind
+        ), ""
     except CoreError as refusal:
         return None, refusal.message

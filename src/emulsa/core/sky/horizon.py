@@ -7,11 +7,10 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Annotated
 
-from emulsa.core.limits import Within
+from emulsa.core.limits import Height, Within
 
 Latitude = Annotated[float, Within("The latitude", -90, 90, "degrees")]
 Longitude = Annotated[float, Within("The longitude", -180, 180, "degrees")]
-Height = Annotated[float, Within("The height above the sea", -500, 9000, "m", engraved=True)]
 Celsius = Annotated[float, Within("The air’s temperature", -60, 60, "°C", engraved=True)]
 Pressure = Annotated[float, Within("The air’s pressure", 200, 1100, "hPa", engraved=True)]
 

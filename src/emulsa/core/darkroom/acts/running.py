@@ -11,6 +11,7 @@ from emulsa.core.darkroom.areas import Areas, roll_count
 from emulsa.core.darkroom.got import developer_of
 from emulsa.core.darkroom.room import check_room, share_together
 from emulsa.core.darkroom.run import Run, Went, WentStep, to_the_second
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development import temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Impossible
@@ -67,6 +68,7 @@ def begin(
     bottles: Sequence[Bottle],
     areas: Areas,
     at: str,
+    kind: FilmKindName | None = None,
 ) -> Outcome:
     """Film into a run: of one kind, strips whole, no more than the tank holds, no spent bottle."""
     if len({each.film_id for each in pieces}) > 1:
@@ -76,7 +78,7 @@ def begin(
     _strips_whole(pieces, on_rolls)
     if run.temperature_c is not None:
         reason = " ".join(each.choice.reason for each in pieces if each.choice)
-        temperature.allowed(recipe, run.temperature_c, "run.temperature_c", reason)
+        temperature.allowed(recipe, run.temperature_c, "run.temperature_c", reason, kind)
     if tank is not None:
         share = share_together(tank, areas.sheets_in2(pieces), roll_count(pieces))
         check_room(tank, share, "piece_ids")

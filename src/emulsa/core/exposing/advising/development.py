@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.film_kinds import has_n
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.deciding import decision, ei_by_thumb
 from emulsa.core.exposing.request import ExposureRequest
@@ -17,6 +18,8 @@ DEVELOPMENT_ALONE = 2.0  # beyond N±2 development alone rarely does it (common 
 
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
+    if not has_n(request.film_kind):
+        return
     plan = answer.development
     if abs(plan.n) > DEVELOPMENT_ALONE:
         text = (

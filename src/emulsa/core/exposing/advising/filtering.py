@@ -7,7 +7,14 @@ from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
 from emulsa.core.corrections.filters import Counted, Filter, count, factor_to_stops, strength
-from emulsa.core.data.contrast import FAMILIES, SHIFTS, SUBJECTS, WORTH_SAYING_STOPS, subject_of
+from emulsa.core.data.contrast import (
+    FAMILIES,
+    SHADES,
+    SHIFTS,
+    SUBJECTS,
+    WORTH_SAYING_STOPS,
+    subject_of,
+)
 from emulsa.core.exposing.advising.metering import SAME_STOPS, upper
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
@@ -19,7 +26,7 @@ DEEPEST_COLOUR_STOPS = 5.0  # no contrast filter is deeper: a factor of 32 (comm
 
 
 def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]:
-    stack = count(request.filters, request.light)
+    stack = count(request.stack, request.light)
     yield from _twice(request, sum(each.stops for each in stack))
     yield from _stack(request, stack)
     yield from _doubtful(request)
@@ -88,7 +95,7 @@ def _stack(request: ExposureRequest, stack: tuple[Counted, ...]) -> Iterator[Adv
 
 
 def _doubtful(request: ExposureRequest) -> Iterator[Advice]:
-    for each in request.filters:
+    for each in request.stack:
         stops = strength(each, request.light)
         if each.colour and stops >= DEEPEST_COLOUR_STOPS:
             said = plain(round(stops, 1))
@@ -137,7 +144,7 @@ def _contrast(
 
 
 def _moved(filter_: Filter, reading: SpotReading, subject: str, zone: float) -> Advice | None:
-    shift = SHIFTS[filter_.colour].get(subject, 0.0)
+    shift = SHIFTS[SHADES[filter_.colour]].get(subject, 0.0)
     if abs(shift) < WORTH_SAYING_STOPS:
         return None
     way = "darkens" if shift < 0 else "lightens"

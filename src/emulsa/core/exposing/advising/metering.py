@@ -6,14 +6,14 @@ import math
 from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
-from emulsa.core.data.sky import DOUBT_STOPS
 from emulsa.core.exposing.answer import ExposureAnswer
 from emulsa.core.exposing.request import ExposureRequest, SpotReading
-from emulsa.core.light.meters import EvReading, IlluminanceReading, TimeReading
-from emulsa.core.light.sky import SkyReading
+from emulsa.core.light.meters import ESTIMATED, EvReading, IlluminanceReading, TimeReading
+from emulsa.core.light.sky import SkyReading, estimated_doubt
 from emulsa.core.numbers import plain
 from emulsa.core.tones.placement import IncidentPair
 from emulsa.core.tones.zones import ev_text
+from emulsa.core.written import doubt_text
 
 SAME_STOPS = 0.2  # EIs nearer than this to a whole step are that step
 OLD_S = 600.0  # ten minutes: light on a landscape has moved (common practice, no source)
@@ -90,13 +90,19 @@ def _iso(request: ExposureRequest) -> Iterator[Advice]:
 
 
 def _sky(request: ExposureRequest) -> Iterator[Advice]:
-    skies = [each.reading for each in request.readings if isinstance(each.reading, SkyReading)]
-    if not skies:
+    told = [each.reading for each in request.readings if isinstance(each.reading, ESTIMATED)]
+    if not told:
         return
-    told = "the leaflet's for this sky"
-    if skies[0].leaflet_ev is None:
-        told = f"told by the sky, ±{plain(DOUBT_STOPS)} stop for a subject lit from the front"
-    text = f"The light is {told}; bracket what matters."
+    first = told[0]
+    if isinstance(first, SkyReading) and first.leaflet_ev is not None:
+        said = "the leaflet's for this sky"
+    else:
+        by = "the sky" if isinstance(first, SkyReading) else "where it comes from"
+        doubt = estimated_doubt(first)
+        said = f"told by {by}, {doubt_text(doubt)} {'stop' if doubt <= 1 else 'stops'}"
+        if isinstance(first, SkyReading) and first.sun_altitude_deg is None:
+            said += " for a subject lit from the front"
+    text = f"The light is {said}; bracket what matters."
     yield Advice(code="sky-estimated", severity="note", text=text)
 
 

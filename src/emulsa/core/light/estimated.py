@@ -10,46 +10,25 @@ import math
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.data.sky import (
+    DEEP_DOUBT_STOPS,
+    DOUBT_STOPS,
+    SIDES,
+    SKY_EV,
+    SNOW_STOPS,
+    STREETS,
+    LightSide,
+    Sky,
+    Street,
+)
 from emulsa.core.errors import OutOfRange
-from emulsa.core.limits import EV_RANGE, Within
-from emulsa.core.sky.horizon import Height
+from emulsa.core.limits import EV_RANGE, Height, Within
 
-Sky = Literal["bright sun", "hazy sun", "cloudy bright", "overcast", "open shade", "deep shade"]
-Street = Literal[
-    "bright street",
-    "shop windows",
-    "street",
-    "lit room",
-    "floodlit",
-    "church",
-    "quiet street",
-    "town from afar",
-]
-LightSide = Literal["front", "side", "back"]
 SunAltitude = Annotated[float, Within("The sun’s altitude", -18, 90, "°", engraved=True)]
 MoonAltitude = Annotated[float, Within("The moon’s altitude", 0, 90, "°", engraved=True)]
 PhaseDeg = Annotated[float, Within("The moon’s phase", 0, 360, "°", engraved=True)]
 Rate = Annotated[float, Within("How fast the sun moves", -1, 1, "°/min", engraved=True)]
 
-WORDS: dict[Sky, float] = {
-    "bright sun": 15,
-    "hazy sun": 14,
-    "cloudy bright": 13,
-    "overcast": 12,
-    "open shade": 12,
-    "deep shade": 10,
-}
-STREETS: dict[Street, tuple[float, float]] = {
-    "bright street": (7, 1),
-    "shop windows": (7, 1),
-    "street": (5, 1),
-    "lit room": (5, 1),
-    "floodlit": (4, 1),
-    "church": (4, 1.5),
-    "quiet street": (3, 1),
-    "town from afar": (2, 1.5),
-}
-SIDES: dict[LightSide, float] = {"front": 0, "side": -1, "back": -2}
 # from which altitude on, and the polynomial of log10 lux in altitude ÷ 90°
 CLEAR = (
     (20.0, (3.74, 3.97, -4.07, 1.47)),
@@ -63,14 +42,13 @@ USUAL_DEG, FULL_DEG, LOW_DEG = 40.0, 45.0, 10.0
 BEAM_LUX, THICKNESS, AIR_M = 128_000.0, 0.21, 8_000.0
 FULL_MOON_EV, DISC = -3.5, math.log2(12_800)
 LEAST_LIT = 0.02
-SNOW = 1.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class BySky:
     """A word for the sky, where the sun stands, what it falls on, and how fast it moves."""
 
-    kind: Literal["sky"]
+    kind: Literal["sky"] = "sky"
     sky: Sky
     sun_altitude_deg: SunAltitude
     side: LightSide = "front"
@@ -83,7 +61,7 @@ class BySky:
 class ByMoon:
     """What the moon lights."""
 
-    kind: Literal["moon"]
+    kind: Literal["moon"] = "moon"
     moon_altitude_deg: MoonAltitude
     phase_deg: PhaseDeg
     snow: bool = False
@@ -93,7 +71,7 @@ class ByMoon:
 class OfMoon:
     """The moon itself."""
 
-    kind: Literal["moon_disc"]
+    kind: Literal["moon_disc"] = "moon_disc"
     moon_altitude_deg: MoonAltitude
     phase_deg: PhaseDeg
 
@@ -102,7 +80,7 @@ class OfMoon:
 class InStreet:
     """Where lamps are."""
 
-    kind: Literal["street"]
+    kind: Literal["street"] = "street"
     street: Street
 
 
@@ -139,8 +117,8 @@ def sky_light(request: SkyLightRequest) -> SkyLight:
             LightStep("phase", _phase(request.phase_deg)),
         ]
         if request.snow:
-            rows.append(LightStep("snow", SNOW))
-        return _summed(rows, 1.0, "phase_deg")
+            rows.append(LightStep("snow", SNOW_STOPS))
+        return _summed(rows, DOUBT_STOPS, "phase_deg")
     if isinstance(request, OfMoon):
         return _disc(request)
     ev, doubt = STREETS[request.street]
@@ -149,13 +127,13 @@ def sky_light(request: SkyLightRequest) -> SkyLight:
 
 def _by_sky(request: BySky) -> SkyLight:
     altitude = request.sun_altitude_deg
-    rows = [LightStep(request.sky, WORDS[request.sky])]
+    rows = [LightStep(request.sky, SKY_EV[request.sky])]
     rows.append(LightStep("sun altitude", _altitude(request.sky, altitude)))
     if request.sky in ("bright sun", "hazy sun"):
         rows.append(LightStep("height", _high(altitude, request.height_m)))
         rows.append(LightStep("side", _side(request)))
     if request.snow:
-        rows.append(LightStep("snow", SNOW))
+        rows.append(LightStep("snow", SNOW_STOPS))
     slope = _slope(request)
     rate = request.sun_rate_deg_min
     found = _summed(rows, _doubt(request.sky, altitude), "sun_altitude_deg")
@@ -195,7 +173,6 @@ def _slope(request: BySky) -> float:
 
     def light(at: float) -> float:
         here = BySky(
-            kind="sky",
             sky=request.sky,
             sun_altitude_deg=min(max(at, -18.0), 90.0),
             side=request.side,
@@ -212,13 +189,11 @@ def _slope(request: BySky) -> float:
 
 
 def _doubt(sky: Sky, altitude: float) -> float:
-    if sky == "deep shade":
-        return 1.5
-    if sky == "bright sun":
-        return 1.5 if 0 <= altitude < LOW_DEG else 1.0
-    if sky == "hazy sun":
-        return 1.5 if altitude < LOW_DEG else 1.0
-    return 1.5 if altitude < 0 else 1.0
+    low = LOW_DEG if sky in ("bright sun", "hazy sun") else 0.0
+    sure_at_night = sky == "bright sun" and altitude < 0
+    if sky == "deep shade" or (altitude < low and not sure_at_night):
+        return DEEP_DOUBT_STOPS
+    return DOUBT_STOPS
 
 
 def _clear_lux(altitude: float) -> float:
@@ -268,7 +243,7 @@ def _disc(request: OfMoon) -> SkyLight:
         LightStep("on what is lit", -math.log2(lit)),
         LightStep("air", -THICKNESS * thicker / math.log(2)),
     ]
-    return _summed(rows, 1.5 if altitude < LOW_DEG else 1.0, "phase_deg")
+    return _summed(rows, DEEP_DOUBT_STOPS if altitude < LOW_DEG else DOUBT_STOPS, "phase_deg")
 
 
 def _summed(rows: list[LightStep], doubt: float, field: str) -> SkyLight:
