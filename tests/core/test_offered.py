@@ -13,11 +13,11 @@ from emulsa.core.chemistry.powder import PowderKind
 from emulsa.core.corrections.filters import Kind
 from emulsa.core.corrections.optics import Shutter
 from emulsa.core.data.contrast import Colour, Subject
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.bracket import Side
 from emulsa.core.exposing.schools import School
 from emulsa.core.exposing.sharing import ShareOf
-from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.film.holders import FaultKind
 from emulsa.core.film.judgement import Edge, Grain, NegativeFault, Tone
 from emulsa.core.film.states import State

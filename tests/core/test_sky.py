@@ -11,9 +11,6 @@ from hypothesis import strategies as st
 
 from emulsa.core import operations, wire
 from emulsa.core.errors import CoreError
-from emulsa.core.moments import seconds
-from emulsa.core.sky.at import SkyRequest, light_at, phase_of, sky
-from emulsa.core.sky.day import SkyDay, SkyDayRequest, sky_day
 from emulsa.core.light.estimated import (
     STREETS,
     BySky,
@@ -21,6 +18,9 @@ from emulsa.core.light.estimated import (
     SkyLightRequest,
     sky_light,
 )
+from emulsa.core.moments import seconds
+from emulsa.core.sky.at import SkyRequest, light_at, phase_of, sky
+from emulsa.core.sky.day import SkyDay, SkyDayRequest, sky_day
 from emulsa.core.sky.horizon import SkyPlace, refraction_deg
 from emulsa.core.sky.stars import StarTimeRequest, star_time
 

@@ -76,6 +76,29 @@ def between(earlier: str, later: str) -> float | None:
         return None
 
 
+def moment_at(unix_s: float) -> str:
+    """The instant of seconds since 1970, to the second.
+
+    >>> moment_at(86_401)
+    '1970-01-02T00:00:01Z'
+    """
+    days, rest = divmod(round(unix_s), 86_400)
+    year, month, day = _civil(days)
+    hour, minute = rest // 3600, rest // 60 % 60
+    return f"{year:04d}-{month:02d}-{day:02d}T{hour:02d}:{minute:02d}:{rest % 60:02d}Z"
+
+
+def _civil(days: int) -> tuple[int, int, int]:
+    """A number of days since 1970 as year, month and day; eras of 400 years begin in March."""
+    era, of_era = divmod(days + 719_468, 146_097)
+    year = (of_era - of_era // 1_460 + of_era // 36_524 - of_era // 146_096) // 365
+    of_year = of_era - (365 * year + year // 4 - year // 100)
+    month = (5 * of_year + 2) // 153
+    day = of_year - (153 * month + 2) // 5 + 1
+    month += 3 if month < 10 else -9
+    return year + era * 400 + (month <= 2), month, day
+
+
 def _zone_s(zone: str) -> int:
     if zone == "Z":
         return 0

@@ -15,6 +15,7 @@ from emulsa.core.exposing.request import High
 from emulsa.core.film.holders import Holder
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Pin, Scene, SceneReading
+from emulsa.core.sky.day import Bearing
 from emulsa.demo import autumn, bag, made, practised, prints, scan, sheets, trials
 from emulsa.demo.bag import METER
 from emulsa.demo.calendar import WRITTEN, Moved, moved_to
@@ -31,6 +32,9 @@ OUTING = Outing(
     day=DAY,
     place="Skarrowmoor slate quarry, disused",
     conditions="Clear, then fog from the valley; −4 °C",
+    latitude=54,
+    longitude=-3,
+    height_m=320,
 )
 
 
@@ -42,6 +46,7 @@ WINDING_HOUSE = Scene(
     id="scene-winding-house",
     outing_id=OUTING.id,
     title="Winding house, sun on the incline",
+    bearing=Bearing(azimuth_deg=150, width_deg=60, skyline_deg=8),
     note="Drum in full shade, frost on the rails beyond.",
     film_id="film-corvane",
     lens_id="lens-150",
@@ -62,6 +67,7 @@ INCLINE = Scene(
     id="scene-incline",
     outing_id=OUTING.id,
     title="Incline in fog",
+    bearing=Bearing(azimuth_deg=65, width_deg=12, skyline_deg=5),
     film_id="film-corvane",
     lens_id="lens-300",
     meter_id=METER.id,

@@ -22,6 +22,14 @@ export const today = () => {
   return local.toISOString().slice(0, 10);
 };
 
+/** The midnight a day begins with on the clock on the wall here, with its zone. */
+export function midnight(day: string): string {
+  const at = new Date(`${day}T00:00:00`);
+  const east = -at.getTimezoneOffset();
+  const two = (each: number) => String(Math.abs(each)).padStart(2, "0");
+  return `${day}T00:00:00${east < 0 ? "-" : "+"}${two(Math.trunc(east / 60))}:${two(east % 60)}`;
+}
+
 export function dayText(day: string): string {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || isIso()) return day;
   return new Date(`${day}T12:00:00`).toLocaleDateString(locale(), {

@@ -7,18 +7,21 @@ from typing import Annotated
 
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
-from emulsa.api.replies import PDF, attached
+from emulsa.api.replies import ICS, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.done import Done
-from emulsa.api.views.outings import OutingDrawn, drawn, loaded_film, scene_on_paper
+from emulsa.api.views.outings import OutingDrawn, drawn, light_of, loaded_film, scene_on_paper
 from emulsa.core.film.judgement import next_time, showed
 from emulsa.core.limits import Id, Name, SearchText, Within
+from emulsa.core.moments import Moment
+from emulsa.core.outing.day_light import DayLight, dated
 from emulsa.core.outing.packing import Packing, PackItem, packed, packing
 from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene, as_begun, follow_on
 from emulsa.core.scene.record import revisit as copied
 from emulsa.core.versions import version_of
 from emulsa.core.written import temperature_text
+from emulsa.exchange.calendar import Entry, ics
 from emulsa.exchange.cards import pdf
 from emulsa.store import kit, preferences, runs, scenes
 from emulsa.store import outings as store
@@ -159,6 +162,32 @@ def read_drawn(db: Db, id: str) -> OutingDrawn:  # noqa: A002
     return drawn(db, id)
 
 
+@routes.question("/{id}/light")
+def read_light(db: Db, id: str, begin: Moment) -> DayLight | None:  # noqa: A002
+    """Sun and moon over the outing's place for a day that begins at local midnight, with its zone;
+    nothing where its place is not known."""
+    return light_of(db, _found(db, id), begin)
+
+
+@routes.question("/{id}/light.ics", media_type=ICS)
+def light_calendar(db: Db, id: str, begin: Moment) -> File:  # noqa: A002
+    """The day's light as a calendar file: low sun, dusk, moonrise, and when the sun is on a
+    scene."""
+    outing = _found(db, id)
+    light = needed(light_of(db, outing, begin), "This outing has no place yet.", "latitude")
+    entries = [
+        Entry(
+            id=f"{outing.id}-{each.start_min:.0f}-{number}",
+            title=each.title,
+            start_s=60 * each.start_min,
+            end_s=60 * each.end_min,
+            note=outing.title,
+        )
+        for number, each in enumerate(dated(light))
+    ]
+    return attached(ics(begin, entries), ICS, f"light-{outing.day}", "ics", "attachment")
+
+
 @routes.question("/{id}/packing")
 def pack_list(db: Db, id: str) -> tuple[PackItem, ...]:  # noqa: A002
     """What to take, from the kit and the film that is loaded."""
@@ -178,10 +207,12 @@ def pack(act: Act, id: str, packing: Packing) -> Outing:  # noqa: A002
 
 
 @routes.question("/{id}/sheet.pdf", media_type=PDF)
-def sheet(db: Db, id: str) -> File:  # noqa: A002
-    """The outing on paper: conditions, film, and every scene with its readings and exposures."""
+def sheet(db: Db, id: str, begin: Moment | None = None) -> File:  # noqa: A002
+    """The outing on paper: conditions, film, the day's light by the zone of ``begin``, and every
+    scene with its readings and exposures."""
     outing = _found(db, id)
     data = {
+        "light": light_of(db, outing, begin) if begin else None,
         "outing": outing,
         "warmth": _warmth(outing),
         "loaded": loaded_film(db),

@@ -13,7 +13,9 @@ from emulsa.core.film.states import State
 from emulsa.core.light.reading_text import reading_text
 from emulsa.core.logged.record import Exposure
 from emulsa.core.logged.texts import part_text, set_text
+from emulsa.core.outing.day_light import DayLight, Wanted, day_light
 from emulsa.core.outing.packing import Loaded
+from emulsa.core.outing.record import Outing
 from emulsa.core.scene.record import Scene
 from emulsa.core.scene.slip import scene_slip
 from emulsa.core.written import stops_text
@@ -64,6 +66,19 @@ def _day_exposure(exposure: Exposure, piece: Piece) -> DayExposure:
         set_text=set_text(exposure.aperture, exposure.seconds, exposure.mark),
         n_text=n_words(exposure.n, exposure.film_kind),
     )
+
+
+def light_of(db: Db, outing: Outing, begin: str) -> DayLight | None:
+    """The light of an outing's day, with its scenes that say where it shall come from."""
+    place = outing.sky_place
+    if place is None:
+        return None
+    wanted = [
+        Wanted(scene_id=each.id, title=each.title, bearing=each.bearing)
+        for each in scenes.of_outing(db, outing.id)
+        if each.bearing is not None
+    ]
+    return day_light(place, begin, wanted)
 
 
 def loaded_film(db: Db) -> list[Loaded]:

@@ -19,6 +19,7 @@ from emulsa.core.sky.horizon import (
     seen,
     usual_pressure_hpa,
 )
+from emulsa.core.sky.way import FEWEST, NODE_S, AmongStars, Way
 
 Light = Literal["night", "astronomical", "nautical", "civil", "low_sun", "day"]
 Phase = Literal[
@@ -49,6 +50,7 @@ QUARTERS: tuple[tuple[Phase, Phase], ...] = (
 WITHIN_DEG = 6.0  # of a quarter it is called by it
 MOON_KM = 1737.4
 FIRST_YEAR, LAST_YEAR = 1950, 2100
+Stars = Body | AmongStars
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -111,12 +113,13 @@ class SkyAnswer:
 
 def sky(request: SkyRequest) -> SkyAnswer:
     """The operation ``sky``."""
-    return SkyAnswer(
-        tuple(
-            _at(request, known_s(moment, f"moments.{place}"))
-            for place, moment in enumerate(request.moments)
-        )
-    )
+    moments = [known_s(moment, f"moments.{place}") for place, moment in enumerate(request.moments)]
+    first, last = min(moments), max(moments)
+    # of many close together the way is worked out, of few each by itself
+    if len(moments) < FEWEST or (last - first) / NODE_S > len(moments):
+        return SkyAnswer(tuple(_at(request, each, sun(each), moon(each)) for each in moments))
+    day, night = Way(sun, first, last), Way(moon, first, last)
+    return SkyAnswer(tuple(_at(request, each, day.at(each), night.at(each)) for each in moments))
 
 
 def known_s(moment: str, field: str) -> float:
@@ -156,18 +159,17 @@ def diameter_deg(distance_km: float) -> float:
     return 2 * math.degrees(math.asin(MOON_KM / distance_km))
 
 
-def _at(request: SkyRequest, moment_s: float) -> SkyAt:
+def _at(request: SkyRequest, moment_s: float, day: Stars, night: Stars) -> SkyAt:
     place, sidereal = request.place, sidereal_deg(moment_s)
     pressure = request.pressure_hpa or usual_pressure_hpa(place.height_m)
 
-    def stands(body: Body) -> tuple[float, float, float]:
+    def stands(body: Stars) -> tuple[float, float, float]:
         altitude, azimuth = seen(
             place, body.right_ascension_deg, body.declination_deg, body.distance_km, sidereal
         )
         apparent = altitude + refraction_deg(altitude, request.temperature_c, pressure)
         return azimuth, altitude, apparent
 
-    day, night = sun(moment_s), moon(moment_s)
     azimuth, altitude, apparent = stands(day)
     return SkyAt(
         sun=SunSeen(azimuth, altitude, apparent),
@@ -179,7 +181,7 @@ def _at(request: SkyRequest, moment_s: float) -> SkyAt:
     )
 
 
-def _moon(stands: tuple[float, float, float], day: Body, night: Body) -> MoonSeen:
+def _moon(stands: tuple[float, float, float], day: Stars, night: Stars) -> MoonSeen:
     apart = (night.longitude_deg - day.longitude_deg) % 360
     away = math.acos(math.cos(math.radians(night.latitude_deg)) * math.cos(math.radians(apart)))
     turned = math.atan2(

@@ -4,10 +4,10 @@ stand over a bearing."""
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple
 
 from emulsa.core.limits import Length, Within
 from emulsa.core.moments import Moment
@@ -20,6 +20,7 @@ from emulsa.core.sky.horizon import (
     refraction_deg,
     usual_pressure_hpa,
 )
+from emulsa.core.sky.way import Way
 
 Azimuth = Annotated[float, Within("The azimuth", 0, 360, "°", engraved=True)]
 Width = Annotated[float, Within("The bearing’s width", 0.1, 180, "°", engraved=True)]
@@ -27,7 +28,8 @@ Skyline = Annotated[float, Within("The skyline", -5, 89, "°", engraved=True)]
 Hours = Annotated[float, Within("The hours", 1, 48, "h", engraved=True)]
 Always = Literal["", "above", "below"]
 
-MINUTE_S, NODE_MIN, EVERY_MIN, TURN_DEG_MIN = 60.0, 180.0, 2.0, 360.9856473 / 1440
+MINUTE_S, EVERY_MIN, TURN_DEG_MIN = 60.0, 5.0, 360.9856473 / 1440
+EXACT_DEG, HALF_TURN_DEG = 1e-6, 180.0
 MOON_SINKS_DEG = 34 / 60  # what the air lifts it by at the horizon
 HALVINGS = 20
 ALTITUDES = {
@@ -136,13 +138,15 @@ def sky_day(request: SkyDayRequest) -> SkyDay:
     """The operation ``sky_day``."""
     begin = known_s(request.from_, "from")
     end = request.hours * 60
-    by_day = _Way(sun, request.place, begin, end)
-    by_night = _Way(moon, request.place, begin, end)
+    by_day = _Overhead(sun, request.place, begin, end)
+    by_night = _Overhead(moon, request.place, begin, end)
     crossed = {name: _through(by_day, least) for name, least in ALTITUDES.items()}
-    risen = _crossings(by_night, lambda at: by_night.altitude(at) - by_night.rises_at(at))
+    risen = [each.risen for each in by_night.seen]
     air = usual_pressure_hpa(request.place.height_m)
     return SkyDay(
-        crossings=AllCrossings(moon=risen, **crossed),
+        crossings=AllCrossings(
+            moon=_crossings(by_night, risen, lambda at: by_night.stands(at).risen), **crossed
+        ),
         sun_transits=tuple(_transits(by_day)),
         moon_transits=tuple(_transits(by_night)),
         spans=tuple(_spans(by_day, crossed.values(), end)),
@@ -156,79 +160,68 @@ def sky_day(request: SkyDayRequest) -> SkyDay:
     )
 
 
-def _through(way: _Way, least: float) -> Crossings:
-    return _crossings(way, lambda at: way.altitude(at) - least)
+def _through(way: _Overhead, least: float) -> Crossings:
+    values = [each - least for each in way.altitudes]
+    return _crossings(way, values, lambda at: way.stands(at).altitude - least)
 
 
-class _Way:
-    """A body's way over a place: its own place among the stars by cubics between nodes, samples of
-    its altitude all along."""
+class _Stand(NamedTuple):
+    """Where a body stands: altitude and azimuth, its hour angle, and how far it is."""
+
+    altitude: float
+    azimuth: float
+    turned: float
+    distance_km: float
+
+    @property
+    def hour_angle(self) -> float:
+        """From −180 to 180."""
+        return (self.turned + 180) % 360 - 180
+
+    @property
+    def risen(self) -> float:
+        """How far its middle is over where the air shows its upper edge on the horizon."""
+        return self.altitude + MOON_SINKS_DEG + diameter_deg(self.distance_km) / 2
+
+
+class _Overhead:
+    """A body's way over a place, with samples of where it stands all along."""
 
     def __init__(
         self, body: Callable[[float], Body], place: SkyPlace, begin_s: float, end: float
     ) -> None:
         self.place, self.end = place, end
-        self._nodes: list[tuple[float, float, float]] = []
-        first = -NODE_MIN
-        many = math.ceil((end - first) / NODE_MIN) + 3
-        before = 0.0
-        for k in range(many):
-            found = body(begin_s + (first + k * NODE_MIN) * MINUTE_S)
-            ascension = found.right_ascension_deg
-            if k:  # goes on over 360°
-                ascension += 360 * round((before - ascension) / 360)
-            before = ascension
-            self._nodes.append((ascension, found.declination_deg, found.distance_km))
-        self._first = first
+        self._begin_s = begin_s
+        self._stars = Way(body, begin_s, begin_s + end * MINUTE_S)
         self._sidereal = sidereal_deg(begin_s) + place.longitude_deg
         steps = math.ceil(end / EVERY_MIN)
         self.samples = [min(k * EVERY_MIN, end) for k in range(steps + 1)]
+        self.seen = [self.stands(each) for each in self.samples]
+        self.altitudes = [each.altitude for each in self.seen]
+        self.azimuths = [each.azimuth for each in self.seen]
 
-    def stands(self, at: float) -> tuple[float, float]:
-        """Altitude and azimuth."""
-        ascension, declination, distance = self._among_stars(at)
-        hour = self._sidereal + TURN_DEG_MIN * at - ascension
-        return across(self.place, hour, declination, distance)
-
-    def altitude(self, at: float) -> float:
-        return self.stands(at)[0]
-
-    def hour_angle(self, at: float) -> float:
-        """From −180 to 180."""
-        hour = self._sidereal + TURN_DEG_MIN * at - self._among_stars(at)[0]
-        return (hour + 180) % 360 - 180
-
-    def rises_at(self, at: float) -> float:
-        """The altitude of the middle of a disc whose upper edge the air shows on the horizon."""
-        return -MOON_SINKS_DEG - diameter_deg(self._among_stars(at)[2]) / 2
-
-    def _among_stars(self, at: float) -> tuple[float, float, float]:
-        place = (at - self._first) / NODE_MIN
-        k = min(max(int(place), 1), len(self._nodes) - 3)
-        x = place - k
-        # Lagrange's cubic through the nodes k − 1 … k + 2
-        a = -x * (x - 1) * (x - 2) / 6
-        b = (x + 1) * (x - 1) * (x - 2) / 2
-        c = -(x + 1) * x * (x - 2) / 2
-        d = (x + 1) * x * (x - 1) / 6
-        one, two, three, four = self._nodes[k - 1 : k + 3]
-        return (
-            a * one[0] + b * two[0] + c * three[0] + d * four[0],
-            a * one[1] + b * two[1] + c * three[1] + d * four[1],
-            a * one[2] + b * two[2] + c * three[2] + d * four[2],
-        )
+    def stands(self, at: float) -> _Stand:
+        """Where it stands, and how."""
+        stars = self._stars.at(self._begin_s + at * MINUTE_S)
+        hour = self._sidereal + TURN_DEG_MIN * at - stars.right_ascension_deg
+        there = across(self.place, hour, stars.declination_deg, stars.distance_km)
+        return _Stand(*there, hour, stars.distance_km)
 
 
-def _zeros(way: _Way, height: Callable[[float], float]) -> Iterator[tuple[float, bool]]:
+Height = Callable[[float], float]
+
+
+def _zeros(
+    samples: Sequence[float], values: Sequence[float], height: Height
+) -> Iterator[tuple[float, bool]]:
     """When something goes through nought, and whether upwards; a short dip between two samples is
     looked for, too."""
-    values = [height(each) for each in way.samples]
     for k in range(len(values) - 1):
-        left, right = way.samples[k], way.samples[k + 1]
+        left, right = samples[k], samples[k + 1]
         if (values[k] >= 0) != (values[k + 1] >= 0):
-            yield _zero(height, left, right), values[k + 1] >= 0
+            yield _zero(height, left, right, values[k], values[k + 1]), values[k + 1] >= 0
         elif k > 0 and _turns(values[k - 1], values[k], values[k + 1]):
-            yield from _dip(height, way.samples[k - 1], right)
+            yield from _dip(height, samples[k - 1], right)
 
 
 def _turns(before: float, here: float, after: float) -> bool:
@@ -240,9 +233,7 @@ def _turns(before: float, here: float, after: float) -> bool:
     )
 
 
-def _dip(
-    height: Callable[[float], float], left: float, right: float
-) -> Iterator[tuple[float, bool]]:
+def _dip(height: Height, left: float, right: float) -> Iterator[tuple[float, bool]]:
     """Through nought and back within a few minutes: by the turning point."""
     middle = (left + right) / 2
     sign = 1 if height(middle) < 0 else -1
@@ -254,41 +245,52 @@ def _dip(
         else:
             low = first
     top = (low + high) / 2
-    if (height(top) >= 0) != (height(left) >= 0) and (height(left) >= 0) == (height(right) >= 0):
-        yield _zero(height, left, top), sign > 0
-        yield _zero(height, top, right), sign < 0
+    ends = height(left), height(top), height(right)
+    if (ends[1] >= 0) != (ends[0] >= 0) and (ends[0] >= 0) == (ends[2] >= 0):
+        yield _zero(height, left, top, ends[0], ends[1]), sign > 0
+        yield _zero(height, top, right, ends[1], ends[2]), sign < 0
 
 
-def _zero(height: Callable[[float], float], left: float, right: float) -> float:
-    upwards = height(right) >= 0
+def _zero(height: Height, left: float, right: float, at_left: float, at_right: float) -> float:
+    """Between two samples of different sign: by chords, the end that stays counted half."""
+    if not at_left:
+        return left
     for _ in range(HALVINGS):
-        middle = (left + right) / 2
-        if (height(middle) >= 0) == upwards:
-            right = middle
+        middle = right - at_right * (right - left) / (at_right - at_left)
+        here = height(middle)
+        if abs(here) < EXACT_DEG:
+            return middle
+        if (here >= 0) == (at_right >= 0):
+            right, at_right, at_left = middle, here, at_left / 2
         else:
-            left = middle
+            left, at_left, at_right = middle, here, at_right / 2
     return (left + right) / 2
 
 
-def _crossings(way: _Way, height: Callable[[float], float]) -> Crossings:
-    found = list(_zeros(way, height))
-    rises = tuple(Crossing(at, way.stands(at)[1]) for at, up in found if up)
-    sets = tuple(Crossing(at, way.stands(at)[1]) for at, up in found if not up)
-    always: Always = "" if found else "above" if height(0.0) >= 0 else "below"
+def _crossings(way: _Overhead, values: Sequence[float], height: Height) -> Crossings:
+    found = list(_zeros(way.samples, values, height))
+    rises = tuple(Crossing(at, way.stands(at).azimuth) for at, up in found if up)
+    sets = tuple(Crossing(at, way.stands(at).azimuth) for at, up in found if not up)
+    always: Always = "" if found else "above" if values[0] >= 0 else "below"
     return Crossings(rises, sets, always)
 
 
-def _transits(way: _Way) -> Iterator[Transit]:
+def _transits(way: _Overhead) -> Iterator[Transit]:
     """Where the hour angle goes through nought; at 180° it only begins again."""
-    values = [way.hour_angle(each) for each in way.samples]
+    values = [each.hour_angle for each in way.seen]
+
+    def turned(at: float) -> float:
+        return way.stands(at).hour_angle
+
     for k in range(len(values) - 1):
         if values[k] < 0 <= values[k + 1] < 90:
-            at = _zero(way.hour_angle, way.samples[k], way.samples[k + 1])
-            altitude, azimuth = way.stands(at)
-            yield Transit(at, altitude, azimuth)
+            left, right = way.samples[k], way.samples[k + 1]
+            at = _zero(turned, left, right, values[k], values[k + 1])
+            there = way.stands(at)
+            yield Transit(at, there.altitude, there.azimuth)
 
 
-def _spans(way: _Way, crossed: Iterable[Crossings], end: float) -> Iterator[LightSpan]:
+def _spans(way: _Overhead, crossed: Iterable[Crossings], end: float) -> Iterator[LightSpan]:
     """From nought to the end without gaps."""
     times = {0.0, end}
     for each in crossed:
@@ -296,7 +298,7 @@ def _spans(way: _Way, crossed: Iterable[Crossings], end: float) -> Iterator[Ligh
     ordered = sorted(times)
     before: LightSpan | None = None
     for left, right in pairwise(ordered):
-        light = light_at(way.altitude((left + right) / 2))
+        light = light_at(way.stands((left + right) / 2).altitude)
         if before and before.light == light:
             before = LightSpan(before.from_minutes, right, light)
             continue
@@ -307,21 +309,49 @@ def _spans(way: _Way, crossed: Iterable[Crossings], end: float) -> Iterator[Ligh
         yield before
 
 
-def _over(way: _Way, bearing: Bearing, air_hpa: float) -> Iterator[Stretch]:
-    """When it stands within the bearing and over its skyline."""
+def _over(way: _Overhead, bearing: Bearing, air_hpa: float) -> Iterator[Stretch]:
+    """When it stands within the bearing and over its skyline: between the moments it comes to the
+    one or the other."""
 
-    def there(at: float) -> float:
-        altitude, azimuth = way.stands(at)
-        off = abs((azimuth - bearing.azimuth_deg + 180) % 360 - 180)
-        apparent = altitude + refraction_deg(altitude, STANDARD_C, air_hpa)
-        return min(bearing.width_deg - off, apparent - bearing.skyline_deg)
+    def off(azimuth: float) -> float:
+        return (azimuth - bearing.azimuth_deg + 180) % 360 - 180
 
-    begun = 0.0 if there(0.0) >= 0 else None
-    for at, up in sorted(_zeros(way, there)):
-        if up:
-            begun = at
-        elif begun is not None:
-            yield Stretch(begun, at)
+    def over(altitude: float) -> float:
+        return altitude + refraction_deg(altitude, STANDARD_C, air_hpa) - bearing.skyline_deg
+
+    def there(at: float) -> bool:
+        seen = way.stands(at)
+        return abs(off(seen.azimuth)) <= bearing.width_deg and over(seen.altitude) >= 0
+
+    times = {0.0, way.end}
+    risen = [over(each) for each in way.altitudes]
+    times.update(
+        at for at, _ in _zeros(way.samples, risen, lambda at: over(way.stands(at).altitude))
+    )
+    turned = [off(each) for each in way.azimuths]
+    for edge in (-bearing.width_deg, bearing.width_deg):
+        times.update(_edges(way, turned, edge, off))
+    begun = None
+    for left, right in pairwise(sorted(times)):
+        if not there((left + right) / 2):
+            if begun is not None:
+                yield Stretch(begun, left)
             begun = None
+        elif begun is None:
+            begun = left
     if begun is not None:
         yield Stretch(begun, way.end)
+
+
+def _edges(
+    way: _Overhead, turned: Sequence[float], edge: float, off: Callable[[float], float]
+) -> Iterator[float]:
+    """When it comes to an edge of a bearing; behind one's back it only begins again."""
+
+    def beyond(at: float) -> float:
+        return off(way.stands(at).azimuth) - edge
+
+    for k in range(len(turned) - 1):
+        left, right = turned[k] - edge, turned[k + 1] - edge
+        if (left >= 0) != (right >= 0) and abs(left - right) < HALF_TURN_DEG:
+            yield _zero(beyond, way.samples[k], way.samples[k + 1], left, right)

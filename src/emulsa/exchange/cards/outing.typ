@@ -15,6 +15,31 @@
   let films = data.loaded.map(each => each.film).dedup()
   films.map(film => [*#film* #data.loaded.filter(each => each.film == film).map(each => each.where).join(", ")]).join(" · ")
 }
+#if data.light != none {
+  let light = data.light
+  let whole = 174mm
+  let grey = (night: 25, astronomical: 40, nautical: 55, civil: 72, low_sun: 86, day: 98)
+  v(2mm)
+  text(size: 8pt, fill: quiet)[Light]
+  linebreak()
+  [#light.best.join("; "). #light.moon_text.]
+  v(0.5mm)
+  box(width: whole, height: 5mm, {
+    for each in light.spans {
+      place(dx: whole * each.from_minutes / 1440, rect(
+        width: whole * (each.to_minutes - each.from_minutes) / 1440, height: 5mm,
+        fill: luma(grey.at(each.light) * 1%), stroke: none,
+      ))
+    }
+    place(rect(width: whole, height: 5mm, stroke: hair))
+    for hour in range(0, 25, step: 3) {
+      place(dx: whole * hour / 24 - 3mm, dy: 5.6mm, box(width: 6mm, align(center, text(size: 7pt, str(hour)))))
+    }
+  })
+  v(4.5mm)
+  text(size: 8pt, light.marks.map(each => each.text).join(" · "))
+  for each in light.scenes [ \ #text(size: 8pt)[*#each.title* #each.bearing_text: #each.text] ]
+}
 #v(3mm)
 #for scene in data.scenes {
   block(breakable: false, width: 100%, above: 5mm, {

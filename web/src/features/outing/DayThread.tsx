@@ -1,7 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { count } from "../../components/count";
 import { useSize } from "../../components/useSize";
-import type { DayExposure } from "./queries";
+import { DaySky } from "./DaySky";
+import type { DayExposure, DayLight } from "./queries";
 
 const BELOW = 30;
 const NAME = 16;
@@ -9,6 +10,7 @@ const EDGE = 24;
 const SHORTEST_H = 6;
 const LETTER = 8.5;
 const LINES = 3;
+const NOON = 12;
 
 /** The hour by the clock on the wall here, 14.5 at half past two. */
 const hourOf = (at: string) => {
@@ -56,28 +58,42 @@ function knotsOf(made: DayExposure[], along: (hour: number) => number): Knot[] {
 const nameOf = ({ where: [first = "", ...more] }: Knot) =>
   more.length > 1 ? `${first} +${more.length}` : [first, ...more].join(" ");
 
-/** The day by its hours: a thread with a knot for each exposure. */
-export function DayThread({ made }: { made: DayExposure[] }) {
+/** The day by its hours: a thread with a knot for each exposure, along the sky where its place is
+ * known. */
+export function DayThread({
+  made,
+  sky,
+}: {
+  made: DayExposure[];
+  sky: {
+    light: DayLight;
+    begin: string;
+    outingId: string;
+    places: Record<string, number>;
+  } | null;
+}) {
   const [measured, size] = useSize<HTMLDivElement>();
-  if (made.length === 0) return null;
+  if (made.length === 0 && !sky) return null;
   const hours = made.map((each) => hourOf(each.exposed_at)).sort((a, b) => a - b);
   const ordered = [...made].sort((a, b) => hourOf(a.exposed_at) - hourOf(b.exposed_at));
-  const [from, to] = spanOf(hours);
+  const [from, to] = sky ? [0, 24] : spanOf(hours);
   const width = Math.max(240, size.width);
   const along = (hour: number) => EDGE + ((hour - from) / (to - from)) * (width - 2 * EDGE);
   const knots = knotsOf(ordered, along);
-  const thread = NAME * (1 + Math.max(...knots.map((each) => each.line))) + 8;
+  const thread = NAME * (1 + Math.max(-1, ...knots.map((each) => each.line))) + 8;
   const height = thread + BELOW;
-  const every = (to - from) * 52 > width ? ((to - from) * 26 > width ? 4 : 2) : 1;
+  const every = [1, 2, 3].find((hours) => (to - from) * 52 <= width * hours) ?? 4;
   const marks = Array.from({ length: to - from + 1 }, (_, place) => from + place).filter(
     (hour) => (hour - from) % every === 0,
   );
-  const said = `${count(made.length, "exposure")} between ${clock(hours[0] ?? 0)} and ${clock(hours.at(-1) ?? 0)}: ${ordered
-    .slice(0, 12)
-    .map((each) => `${each.where} at ${clock(hourOf(each.exposed_at))}`)
-    .join(", ")}`;
+  const said = !made.length
+    ? "No exposure yet"
+    : `${count(made.length, "exposure")} between ${clock(hours[0] ?? 0)} and ${clock(hours.at(-1) ?? 0)}: ${ordered
+        .slice(0, 12)
+        .map((each) => `${each.where} at ${clock(hourOf(each.exposed_at))}`)
+        .join(", ")}`;
   return (
-    <Box ref={measured} height={`${height}px`}>
+    <Box ref={measured} minHeight={`${height}px`}>
       <svg role="img" aria-label={said} width={width} height={height} style={{ display: "block" }}>
         <line
           x1={EDGE}
@@ -137,6 +153,15 @@ export function DayThread({ made }: { made: DayExposure[] }) {
           );
         })}
       </svg>
+      {sky && (
+        <DaySky
+          {...sky}
+          key={sky.begin}
+          along={along}
+          width={width}
+          first={60 * (hours[0] ?? NOON)}
+        />
+      )}
     </Box>
   );
 }

@@ -121,7 +121,15 @@ export function OutingRoom() {
         )}
       </Box>
       {planned?.what === "change" && (
-        <OutingSheet outing={planned.outing} kept={of} close={close} />
+        <OutingSheet
+          outing={planned.outing}
+          kept={of}
+          before={
+            all.find(({ outing }) => outing.id !== planned.outing.id && outing.latitude != null)
+              ?.outing
+          }
+          close={close}
+        />
       )}
       {planned?.what === "revisit" && <RevisitSheet outing={planned.outing} close={close} />}
       {planned?.what === "pack" && <PackSheet outing={planned.outing} close={close} />}

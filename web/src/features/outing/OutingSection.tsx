@@ -4,13 +4,13 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
-import { dayText } from "../../components/days";
+import { dayText, midnight } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { FileLink } from "../../shared/FileLink";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
 import { DayThread } from "./DayThread";
-import { beginScene, drawnQuery, type Outing, type OutingView } from "./queries";
+import { beginScene, drawnQuery, lightQuery, type Outing, type OutingView } from "./queries";
 import { SceneRow } from "./SceneRow";
 
 export type Planning = "change" | "revisit" | "pack";
@@ -26,6 +26,10 @@ export function OutingSection({
   const { outing, scenes } = view;
   const units = useMeasures();
   const drawn = useQuery(drawnQuery(outing.id)).data;
+  const begin = midnight(outing.day);
+  const placed = outing.latitude != null && /^\d{4}-\d{2}-\d{2}$/.test(outing.day);
+  const light = useQuery({ ...lightQuery(outing.id, begin), enabled: placed }).data;
+  const places = Object.fromEntries(scenes.map((scene, place) => [scene.id, place + 1]));
   const said = [
     dayText(outing.day),
     outing.place,
@@ -64,7 +68,7 @@ export function OutingSection({
           Pack
         </Button>
         <FileLink
-          href={`/api/outings/${outing.id}/sheet.pdf`}
+          href={`/api/outings/${outing.id}/sheet.pdf${placed ? `?begin=${encodeURIComponent(begin)}` : ""}`}
           label={`Outing sheet of ${outing.title} (PDF)`}
         >
           Outing sheet (PDF)
@@ -72,10 +76,18 @@ export function OutingSection({
       </Flex>
       <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
       {outing.note && <Box paddingTop="1">{outing.note}</Box>}
-      {drawn && drawn.made.length > 0 && (
+      {((drawn && drawn.made.length > 0) || light) && (
         <Box paddingTop="4">
-          <DayThread made={drawn.made} />
+          <DayThread
+            made={drawn?.made ?? []}
+            sky={light ? { light, begin, outingId: outing.id, places } : null}
+          />
         </Box>
+      )}
+      {!placed && drawn && (
+        <Button variant="word" color="ink2" fontSize="14px" onClick={() => plan("change")}>
+          Say where it is for sun, moon and dusk
+        </Button>
       )}
       <Box as="ol" marginTop="4" borderTop="1px solid" borderColor="line">
         {scenes.map((scene, place) => (

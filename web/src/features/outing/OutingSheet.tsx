@@ -1,4 +1,4 @@
-import { Flex, Grid } from "@chakra-ui/react";
+import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
@@ -13,15 +13,18 @@ import { HereButton } from "./HereButton";
 import { deleteOuting, type Outing, type OutingView, putOuting } from "./queries";
 
 const TEXTS = ["title", "day", "place", "conditions", "light", "note"] as const;
-const NUMBERS = ["temperature_c", "latitude", "longitude"] as const;
+const NUMBERS = ["temperature_c", "latitude", "longitude", "height_m"] as const;
 
 /** Where, when and in what weather; typed once for the day. */
 export function OutingSheet({
   outing,
   kept,
+  before,
   close,
 }: {
   outing: Outing;
+  /** an outing before it whose place is known */
+  before: Outing | undefined;
   kept: OutingView | undefined;
   close: () => void;
 }) {
@@ -32,13 +35,16 @@ export function OutingSheet({
     temperature_c: outing.temperature_c == null ? "" : celsius.show(outing.temperature_c),
     latitude: String(outing.latitude ?? ""),
     longitude: String(outing.longitude ?? ""),
+    height_m: String(outing.height_m || ""),
   });
   const { problem, write, take, at } = useWrite(close);
   const wanted: Outing = { ...draft };
   for (const field of NUMBERS) {
-    wanted[field] = typed[field].trim()
+    const value = typed[field].trim()
       ? (field === "temperature_c" ? celsius.typed : typedNumber)(typed[field])
       : null;
+    if (field === "height_m") wanted.height_m = value ?? 0;
+    else wanted[field] = value;
   }
   const keep = (base: string) => write(putOuting(wanted, base));
   const submit = (event: FormEvent) => {
@@ -96,10 +102,30 @@ export function OutingSheet({
         <Grid templateColumns="1fr 1fr" gap="4">
           {number("latitude", "Latitude, degrees", "north +, optional")}
           {number("longitude", "Longitude, degrees", "east is +")}
+          {number("height_m", "Height above the sea, m", "0")}
         </Grid>
         <HereButton
           found={(latitude, longitude) => setTyped((now) => ({ ...now, latitude, longitude }))}
         />
+        {before && (
+          <Button
+            onClick={() => {
+              setDraft({ ...draft, place: draft.place || before.place });
+              setTyped((now) => ({
+                ...now,
+                latitude: String(before.latitude),
+                longitude: String(before.longitude),
+                height_m: String(before.height_m || ""),
+              }));
+            }}
+          >
+            {`Same place as ${before.title}`}
+          </Button>
+        )}
+        <Box fontSize="14px" color="ink2">
+          The place tells when the sun rises, where shadows fall and how bright dusk is. It stays on
+          this device.
+        </Box>
         {text("note", "Note", { multiline: true })}
         <Problem of={problem} fields={[...TEXTS, ...NUMBERS]} />
         <Conflict problem={problem} mine={wanted} keep={keep} take={take} />

@@ -6,10 +6,15 @@ import type { Schemas } from "../../api/calls";
 export type Outing = Schemas["Outing"];
 export type OutingView = Schemas["OutingView"];
 
+export type DayLight = Schemas["DayLight"];
 export type DayExposure = Schemas["DayExposure"];
 
 /** A day to be drawn: its scenes' slips and its exposures by the hour. */
 export const drawnQuery = (id: string) => question("outings_read_drawn", { path: { id } });
+
+/** Sun and moon over an outing's place, from the midnight its day begins with here. */
+export const lightQuery = (id: string, begin: string) =>
+  question("outings_read_light", { path: { id }, query: { begin } });
 
 export const putOuting = (outing: Outing, base: string) =>
   act("outings_put", { path: { id: outing.id }, query: { base }, body: outing });
