@@ -180,6 +180,7 @@ CASES: dict[str, tuple[dict[str, Any], dict[str, Any]]] = {
         {"film_kind": "reversal", "readings": (SHADE, spot("frost", 14.5))},
         {"film_kind": "reversal", "readings": (SHADE, spot("frost", 13))},
     ),
+    "pre-exposed": ({"pre_exposure_zone": 2}, {}),
     "kind-place": (
         {"film_kind": "reversal"},
         {"film_kind": "reversal", "placement": Placed(school="highlight", reading="frost", zone=7)},

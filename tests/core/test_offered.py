@@ -25,7 +25,7 @@ from emulsa.core.film.stock import Place
 from emulsa.core.kit.bag import Meter
 from emulsa.core.kit.darkroom import BottleKind
 from emulsa.core.kit.films import FilmUse
-from emulsa.core.light.marks import Series
+from emulsa.core.light.marks import ApertureSeries, Series
 from emulsa.core.offered import OFFERED
 from emulsa.core.sensitometry.belief import Highlight, Shadow
 
@@ -35,6 +35,7 @@ TYPES: dict[str, Any] = {
     "rating_reasons": RatingReason,
     "targets": Target,
     "series": Series,
+    "aperture_series": ApertureSeries,
     "scales": get_type_hints(Meter)["scale"],
     "by_hand": get_type_hints(Shutter)["by_hand"],
     "bottles": BottleKind,
@@ -56,7 +57,7 @@ TYPES: dict[str, Any] = {
     "bracket_sides": Side,
     "shares_of": ShareOf,
 }
-NUMBERS = {"weights", "print_zones", "sought_n", "flares"}
+NUMBERS = {"pre_exposures", "weights", "print_zones", "sought_n", "flares"}
 SOUGHT = {"sought_showed"}  # words of two types
 NOT_SAID_ANY_MORE = {"at_least_full"}  # of a shadow, before heavy was a word
 OWN_WORDS = {"card"}  # names to begin with, which one writes over

@@ -89,6 +89,18 @@ OFFERED: dict[str, Offered] = {
         "third": "thirds",
         "old_leaf": "old leaf shutter (1/5, 1/10, 1/25 …)",
     },
+    "aperture_series": {
+        "full": "full stops",
+        "half": "half stops",
+        "third": "thirds",
+        "uniform": "old uniform scale (16 is f/16)",
+        "continental": "old continental scale (4.5, 6.3, 9 …)",
+        "old_leaf": "as the shutter's",
+    },
+    "pre_exposures": {
+        "": "no pre-exposure",
+        **{f"{zone:g}": f"pre-exposed to {zone_text(zone)}" for zone in (1, 1.5, 2, 2.5, 3)},
+    },
     "scales": {
         "third": "thirds of a stop",
         "half": "half stops",

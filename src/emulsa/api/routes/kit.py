@@ -18,6 +18,7 @@ from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.corrections.pinhole import Side as FormatSide
 from emulsa.core.corrections.reciprocity import Law
 from emulsa.core.data.developers import DEVELOPERS
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.data.line import REUSED
 from emulsa.core.development import data_sheet
 from emulsa.core.development.agitation import scheme_text, words
@@ -29,6 +30,7 @@ from emulsa.core.kit.darkroom import Bottle, Line, Tank
 from emulsa.core.kit.described import described
 from emulsa.core.kit.drawn import RecordDrawn, drawn
 from emulsa.core.kit.films import Film, FilmRecipe, rerated
+from emulsa.core.kit.kinds import KindSaid, kind_said
 from emulsa.core.kit.pictured import (
     LadderRung,
     LawDrawn,
@@ -281,6 +283,12 @@ def marks_of_lens(optics: Lens) -> tuple[MarkShown, ...]:
 def facts_of_pinhole(asked: PinholeTyped) -> SeenByPinhole:
     """What a pinhole as it is typed makes of a format."""
     return seen(asked.optics, asked.format_mm)
+
+
+@routes.question("/film-kind")
+def said_of_kind(kind: FilmKindName) -> KindSaid:
+    """What a kind of film usually is and needs."""
+    return kind_said(kind)
 
 
 @routes.question("/law", "POST")

@@ -47,6 +47,7 @@ from emulsa.core.scene.assumed import EI, with_law
 from emulsa.core.scene.changes import ChooseFilm, Edits
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.films import OnFilm, on_film
+from emulsa.core.scene.focused import NOTHING_ASKED, FocusAsked, FocusSeen, focus_seen
 from emulsa.core.scene.metered import picture_meter, reread
 from emulsa.core.scene.plan import meter_set, plan
 from emulsa.core.scene.printed import taken
@@ -70,6 +71,13 @@ class Draft:
 
     scene: Scene
     edits: Edits = ()
+
+
+@dataclass(frozen=True, kw_only=True)
+class FocusDraft(Draft):
+    """A drafted scene, and what else is asked of its focus."""
+
+    asked: FocusAsked = NOTHING_ASKED
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -327,6 +335,14 @@ def seen(db: Db, seeing: Seeing) -> PictureSeen | None:
         other = edited(scene, way.edits, now())
         ways.append(taken(way.id, other, store.kit_of(db, other), way.error_stops))
     return picture_seen(scene, own, seeing.asked, ways)
+
+
+@routes.question("/focus", "POST")
+def focus(db: Db, draft: FocusDraft) -> FocusSeen:
+    """A drafted scene's focus: where to focus, how far to stop down, tilt, corners; nothing is
+    kept."""
+    scene = edited(draft.scene, draft.edits, now())
+    return focus_seen(scene, store.kit_of(db, scene), draft.asked)
 
 
 @routes.question("/line", "POST")

@@ -6,7 +6,8 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from emulsa.core.corrections.film_kinds import n_words
+from emulsa.core.corrections.film_kinds import has_n, n_words
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.ratings import pushed
 from emulsa.core.film.formats import frame_format
 from emulsa.core.film.pieces import Piece
@@ -72,6 +73,7 @@ class RollView:
     roll: Roll
     version: str
     film_name: str
+    has_n: bool
     format_name: str
     rating: str
     rest_from: int | None
@@ -156,6 +158,7 @@ def _view(
         roll=roll,
         version=version_of(roll),
         film_name=film.name,
+        has_n=has_n(film.kind),
         format_name=frame_format(roll.format).name,
         rating=rating_text(roll, film.exposure_index, recipe.recipe if recipe else None),
         rest_from=None if roll.place == "camera" else unexposed_from(frames),
@@ -164,7 +167,7 @@ def _view(
             StripView(
                 each,
                 frames_text(roll, each),
-                "" if each.n is None else n_words(each.n, film.kind),
+                _developed(each.n, film.kind),
                 recipes[each.recipe_id].name if each.recipe_id in recipes else "",
                 is_out(roll, each),
             )
@@ -172,6 +175,11 @@ def _view(
         ),
         picture_ids=picture_ids,
     )
+
+
+def _developed(n: float | None, kind: FilmKindName | None) -> str:
+    """What a strip is developed for; nothing as long as it is to be chosen."""
+    return "" if n is None and has_n(kind) else n_words(n or 0.0, kind)
 
 
 def _recipe_id(

@@ -34,6 +34,7 @@ CATALOGUE: dict[str, str] = {
     # the kind of film
     "kind-range": "tones further apart, or an N beyond, what the kind of film usually bears",
     "kind-place": "reversal film placed by its shadow",
+    "pre-exposed": "film pre-exposed to a zone: the card that goes before",
     # filters
     "filter-counted-twice": "a filter metered through and given back, or lowered in the EI as well",
     "same-family": "two contrast filters of one colour family",

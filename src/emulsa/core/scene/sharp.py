@@ -15,7 +15,8 @@ from emulsa.core.written import length_text
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SharpSaid:
     """In a line, and the text of each field: the spread in mm, distances in metres, speed in
-    mm/s, how often the sharp time where it shall flow."""
+    mm/s, how often the sharp time where it shall flow, the tilt in degrees or its hinge in metres,
+    rise and shift in mm."""
 
     says: str
     spread: str
@@ -24,11 +25,15 @@ class SharpSaid:
     speed: str
     away: str
     times: str
+    tilt: str
+    hinge: str
+    rise: str
+    shift: str
 
 
 def sharp_said(scene: Scene) -> SharpSaid:
     """How deep it must be sharp, and what moves; nothing of what was not said."""
-    depth, moves = scene.depth, scene.movement
+    depth, moves, stands = scene.depth, scene.movement, scene.movements or Movements()
     spread = depth.focus_spread_mm if isinstance(depth, BySpread) else None
     near, far = (depth.near_mm, depth.far_mm) if isinstance(depth, ByLimits) else (None, None)
     beyond = far is not None and far >= HORIZON_MM
@@ -46,6 +51,10 @@ def sharp_said(scene: Scene) -> SharpSaid:
         speed="" if moves is None else typed_text(moves.speed_mm_s),
         away="" if moves is None else _metres(moves.distance_mm),
         times="" if moves is None or moves.blur_times is None else typed_text(moves.blur_times),
+        tilt=typed_text(stands.tilt_deg) if stands.tilt_deg else "",
+        hinge=_metres(stands.hinge_mm),
+        rise=typed_text(stands.rise_mm) if stands.rise_mm else "",
+        shift=typed_text(stands.shift_mm) if stands.shift_mm else "",
     )
 
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.film_kinds import has_n, no_n_words
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.development.negative import Negative, developing_time
 from emulsa.core.development.time_answer import DevelopmentAnswer
@@ -54,7 +55,7 @@ class Solution:
     ``high_reading`` is the important highlight where one is marked, else the brightest that may be;
     ``sharp`` what must be sharp in words, ``corners`` what a pinhole's corners get less,
     ``textural_range`` where film, else paper, holds texture; ``fixes`` what one touch would take up
-    or undo.
+    or undo; ``no_n`` why the film has no N, ``pre_exposed`` the little light before, in words.
     """
 
     scene: Scene
@@ -78,6 +79,8 @@ class Solution:
     corners: str
     aged: tuple[Advice, ...]
     age_text: str
+    no_n: str
+    pre_exposed: str
 
 
 def solved(
@@ -130,6 +133,10 @@ def solved(
         else "",
         aged=aged(ages, {each.id: each.label for each in scene.readings}),
         age_text=age_text(ages),
+        no_n="" if kit.film is None or has_n(kit.film.kind) else no_n_words(kit.film.kind),
+        pre_exposed=""
+        if scene.pre_exposure_zone is None
+        else f"pre-exposed to {zone_text(scene.pre_exposure_zone)}",
     )
 
 

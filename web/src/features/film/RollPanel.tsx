@@ -180,7 +180,7 @@ function Strip({
             ? [`for ${n_text}`, recipe_name].filter(Boolean).join(", ")
             : "no development chosen yet"}
       </Box>
-      {waits && (
+      {waits && view.has_n && (
         <Button variant={n_text ? "plain" : "main"} onClick={open}>
           {n_text ? "Change development" : "Choose development"}
         </Button>

@@ -11,6 +11,7 @@ import { AgitationField } from "./AgitationField";
 import { BacksField } from "./BacksField";
 import { BathsField } from "./BathsField";
 import { BodyShutter } from "./BodyShutter";
+import { FilmKindField } from "./FilmKindField";
 import type { FieldSpec } from "./fields";
 import { LawField } from "./LawField";
 import { LeafletField } from "./LeafletField";
@@ -26,11 +27,14 @@ interface FieldProps {
   record: unknown;
   problem: string | null;
   onChange: (value: unknown) => void;
+  /** several fields of the record at once */
+  onRecord: (values: Record<string, unknown>) => void;
 }
 
 /** Fields that are a word from a short list. */
 const CHOICES: Partial<Record<FieldSpec["as"], { value: string; label: string }[]>> = {
   series: OFFERED.series,
+  apertures: OFFERED.aperture_series,
   scale: OFFERED.scales,
   byhand: OFFERED.by_hand,
   bottle: OFFERED.bottles,
@@ -49,7 +53,7 @@ function dilutions(kit: Schemas["Kit"], record: unknown): string[] {
 }
 
 /** One field of a record, the way its kind is typed or chosen. */
-export function FieldOf({ field, value, kit, record, problem, onChange }: FieldProps) {
+export function FieldOf({ field, value, kit, record, problem, onChange, onRecord }: FieldProps) {
   const units = useMeasures();
   const text = value == null ? "" : String(value);
   const owned = (records: { id: string; name: string }[]) =>
@@ -75,6 +79,15 @@ export function FieldOf({ field, value, kit, record, problem, onChange }: FieldP
           value={text}
           agitations={kit.agitations}
           onChange={onChange}
+          problem={problem}
+        />
+      );
+    case "filmkind":
+      return (
+        <FilmKindField
+          value={text as Schemas["FilmKindRequest"]["kind"] | ""}
+          onChange={onChange}
+          onRecord={onRecord}
           problem={problem}
         />
       );

@@ -119,6 +119,14 @@ export function RecordSheet({
                 record={draft}
                 problem={owner === field ? (problem?.message ?? null) : null}
                 onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
+                onRecord={(values) =>
+                  setDraft((before) =>
+                    Object.entries(values).reduce(
+                      (draft, [path, value]) => withValue(draft, path, value),
+                      before,
+                    ),
+                  )
+                }
               />
             </Box>
           ))}
@@ -146,6 +154,7 @@ export function RecordSheet({
 const WHOLE = new Set<FieldSpec["as"]>([
   "note",
   "law",
+  "filmkind",
   "leaflet",
   "strength",
   "measured",

@@ -1,7 +1,8 @@
-import { Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 
@@ -29,7 +30,9 @@ export function StrengthField({
         label="Strength"
         inputMode="decimal"
         defaultValue={String(value[way] ?? "")}
-        onChange={(event) => onChange({ ...rest, [way]: typedNumber(event.target.value) })}
+        onChange={(event) =>
+          onChange({ ...rest, usual: false, [way]: typedNumber(event.target.value) })
+        }
         problem={problem}
       />
       <Choose
@@ -57,6 +60,13 @@ export function StrengthField({
           options={OFFERED.filter_colours}
           onChange={(colour) => onChange({ ...value, colour })}
         />
+      )}
+      {type === "contrast" && value.colour && (
+        <Box gridColumn="1 / -1">
+          <Tick on={value.usual ?? false} set={(usual) => onChange({ ...value, usual })}>
+            Its factor is only the usual one of its colour: each kind of film has its own
+          </Tick>
+        </Box>
       )}
       <Entry
         label="Factor in tungsten light"

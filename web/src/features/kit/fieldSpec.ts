@@ -30,6 +30,8 @@ export interface FieldSpec {
     | "film"
     | "camera"
     | "series"
+    | "apertures"
+    | "filmkind"
     | "flag"
     | "law"
     | "leaflet"

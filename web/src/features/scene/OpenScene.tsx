@@ -146,6 +146,7 @@ export function OpenScene({
         range={solution?.textural_range as [number, number] | undefined}
         rangeText={solution?.textural_text ?? ""}
         nText={nText}
+        noN={solution?.no_n ?? ""}
         upright={narrow}
         onPlace={(reading, zone, done) => change([{ kind: "place", reading, zone }], done)}
         onTarget={(zone, done) =>
@@ -306,6 +307,11 @@ const Settings = memo(function Settings({
   return (
     <Sentence {...words}>
       {pictureless && <AddPicture sceneId={words.scene.id} />}
+      {!words.scene.pinhole_id && (
+        <Button variant="word" onClick={() => open("focus")}>
+          Focus and movements
+        </Button>
+      )}
       {behind && (
         <>
           <Button variant="word" onClick={() => open("ledger")}>

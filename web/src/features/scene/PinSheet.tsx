@@ -18,6 +18,7 @@ export function PinSheet({
   line,
   said,
   high,
+  noN,
   edit,
   close,
 }: {
@@ -26,6 +27,7 @@ export function PinSheet({
   line: string;
   /** the reading in words, with the ISO it belongs to */
   said: string;
+  noN: string;
   high: string | null;
   edit: (change: Change) => Promise<void>;
   close: () => void;
@@ -75,23 +77,25 @@ export function PinSheet({
             problem={problem}
           />
         </form>
-        <Choose
-          label="Important highlight, print zone"
-          value={target === null ? "" : String(target)}
-          options={[
-            { value: "", label: target === null ? "not this one" : "let the brightest decide" },
-            ...OFFERED.print_zones,
-            ...(target !== null &&
-            !OFFERED.print_zones.some(({ value }) => Number(value) === target)
-              ? [{ value: String(target), label: "as dragged" }]
-              : []),
-          ]}
-          onChange={(value) =>
-            keep([
-              { kind: "mark_high", reading: value === "" ? null : id, zone: Number(value || 8) },
-            ])
-          }
-        />
+        {!noN && (
+          <Choose
+            label="Important highlight, print zone"
+            value={target === null ? "" : String(target)}
+            options={[
+              { value: "", label: target === null ? "not this one" : "let the brightest decide" },
+              ...OFFERED.print_zones,
+              ...(target !== null &&
+              !OFFERED.print_zones.some(({ value }) => Number(value) === target)
+                ? [{ value: String(target), label: "as dragged" }]
+                : []),
+            ]}
+            onChange={(value) =>
+              keep([
+                { kind: "mark_high", reading: value === "" ? null : id, zone: Number(value || 8) },
+              ])
+            }
+          />
+        )}
         <Grid templateColumns="1fr 1fr" gap="4">
           <Choose
             label="Reading type"

@@ -1,4 +1,5 @@
 import { Flex } from "@chakra-ui/react";
+import { lazy, Suspense } from "react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
 import { ExposureSheet } from "../../shared/exposure";
@@ -20,7 +21,9 @@ import type { Change, Clash } from "./useKeeping";
 import { WaysSheet } from "./WaysSheet";
 import type { Kit } from "./words/props";
 
-export type Open = "expose" | "bracket" | "ledger" | "title" | "ways" | null;
+export type Open = "expose" | "bracket" | "ledger" | "title" | "ways" | "focus" | null;
+
+const FocusSheet = lazy(() => import("./focus"));
 
 /** Everything that rises over the scene, one at a time. */
 export function SceneDialogs({
@@ -88,6 +91,16 @@ export function SceneDialogs({
           logged={logged}
         />
       )}
+      {open === "focus" && solution && (
+        <Suspense>
+          <FocusSheet
+            scene={scene}
+            said={solution.sharp}
+            edit={(edits) => edit({ edits })}
+            close={close}
+          />
+        </Suspense>
+      )}
       {open === "ways" && answer && (
         <WaysSheet
           scene={scene}
@@ -132,6 +145,7 @@ export function SceneDialogs({
           line={view.lines[pin] ?? ""}
           said={view.said[pin] ?? ""}
           high={solution?.high_marked ? solution.high_reading : null}
+          noN={solution?.no_n ?? ""}
           edit={edit}
           close={() => setPin(null)}
         />

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from emulsa.core.advice import Advice
 from emulsa.core.corrections.film_kinds import has_n, row_of
+from emulsa.core.corrections.pre_exposure import raised
 from emulsa.core.exposing.advising.metering import steps_from_usual, upper
 from emulsa.core.exposing.answer import ExposureAnswer, Fall
 from emulsa.core.exposing.request import ExposureRequest
@@ -14,7 +15,7 @@ from emulsa.core.rendering.own_film import knows
 from emulsa.core.tones.development_number import n_text
 from emulsa.core.tones.placement import Placed
 from emulsa.core.tones.textural_range import lost
-from emulsa.core.tones.zones import zone_text
+from emulsa.core.tones.zones import MIDDLE, zone_text
 from emulsa.core.written import size_words
 
 IV = 4.0
@@ -45,6 +46,7 @@ def advise(request: ExposureRequest, answer: ExposureAnswer) -> Iterator[Advice]
         text = f"Print tones go by your film test “{own.title}”."
         yield Advice(code="own-film", severity="note", text=text)
     yield from _kind(request, answer, tones)
+    yield from _pre_exposed(request)
     yield from _safety(request)
 
 
@@ -77,6 +79,20 @@ def _kind(request: ExposureRequest, answer: ExposureAnswer, tones: list[Fall]) -
             " the shadows fall."
         )
         yield Advice(code="kind-place", severity="note", text=text)
+
+
+def _pre_exposed(request: ExposureRequest) -> Iterator[Advice]:
+    """The exposure that goes before, and what it does to a dark tone."""
+    pre = request.pre_exposure_zone
+    if pre is None:
+        return
+    under = size_words(MIDDLE - pre)
+    text = (
+        f"First an even card, out of focus at infinity, on Zone {zone_text(pre)}: {under} less than"
+        f" its reading. It lifts II to {zone_text(raised(2.0, pre))} and III to"
+        f" {zone_text(raised(3.0, pre))}; highlights hardly move."
+    )
+    yield Advice(code="pre-exposed", severity="note", text=text)
 
 
 def _name(request: ExposureRequest, fall: Fall) -> str:

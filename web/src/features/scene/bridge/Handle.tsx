@@ -11,6 +11,7 @@ export function Handle({
   span,
   pin,
   nText,
+  noN,
   base,
   at,
   onTarget,
@@ -18,6 +19,7 @@ export function Handle({
   span: RailSpan;
   pin: BridgePin | undefined;
   nText: string;
+  noN: string;
   base: number;
   at: number;
   onTarget: BridgeProps["onTarget"];
@@ -46,11 +48,11 @@ export function Handle({
         {text}
       </Words>
     );
-  if (!pin) {
+  if (!pin || noN) {
     return (
       <g>
         {pill}
-        {hint("add a second reading for N")}
+        {hint(noN || "add a second reading for N")}
       </g>
     );
   }

@@ -149,6 +149,7 @@ function Level({
         span={span}
         pin={highPin}
         nText={nText}
+        noN={rest.noN}
         base={bottom + rail}
         at={bottom + rail + 40}
         onTarget={rest.onTarget}
@@ -233,6 +234,7 @@ function Upright({
         span={span}
         pin={highPin}
         nText={nText}
+        noN={rest.noN}
         base={right + rail / 2}
         at={right + rail / 2 - 29}
         onTarget={rest.onTarget}

@@ -17,6 +17,8 @@ export interface BridgeProps {
   range: [number, number] | undefined;
   rangeText: string;
   nText: string;
+  /** why there is no N to pull at */
+  noN: string;
   /** what of the scene's picture falls where */
   seen?: Heard<{ fringe: { zone: number; share: number }[] } | null> | undefined;
   /** there is something over it: it is as low as it can be */

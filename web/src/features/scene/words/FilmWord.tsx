@@ -21,7 +21,8 @@ export function FilmWord({ scene, kit, solution, edit }: WordProps) {
   const film = kit.films.find((each) => each.id === scene.film_id);
   const rated = scene.exposure_index ?? film?.exposure_index;
   const unsaid = rated ? `EI ${rated}, film not named` : "EI 100, assumed";
-  const value = film ? `${film.name} · EI ${rated}` : (assumed(solution, "film") ?? unsaid);
+  const named = film ? `${film.name} · EI ${rated}` : (assumed(solution, "film") ?? unsaid);
+  const value = [named, solution?.pre_exposed].filter(Boolean).join(" · ");
   return (
     <Word
       label="Film"
@@ -135,6 +136,14 @@ function FilmChoices({
           </Box>
         )}
       </form>
+      <Choose
+        label="A little light before"
+        value={scene.pre_exposure_zone == null ? "" : String(scene.pre_exposure_zone)}
+        options={OFFERED.pre_exposures}
+        onChange={(value) =>
+          keep({ kind: "pre_expose", pre_exposure_zone: value === "" ? null : Number(value) })
+        }
+      />
       <NameOne label="Other film" example="Corvane" word="film" edit={edit} close={close} />
       {recipes.length > 0 && (
         <Choose
