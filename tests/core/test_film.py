@@ -313,12 +313,12 @@ def test_what_is_in_the_gate(next_frame: int, frame: int, exposed: bool, there: 
         ("4x5", "4×5 in", 20),
         ("8x10", "8×10 in", 80),
         ("120", "120 rolls", 20),
-        ("half", "Half plate", 164 * 119 / 25.4**2),
+        ("own-half", "Half plate", 164 * 119 / 25.4**2),
         ("gone", "gone", 20),
     ],
 )
 def test_formats_by_their_keys(key: str, name: str, area: float) -> None:
     """Nominal areas of the trade's sizes, the image of one's own; what is gone goes by its key."""
-    own = (SheetFormat(id="half", name="Half plate", size_mm=(164, 119)),)
+    own = (SheetFormat(id="own-half", name="Half plate", size_mm=(164, 119)),)
     assert formats.format_name(key, own) == name
     assert formats.sheet_in2(key, own) == pytest.approx(area)

@@ -60,7 +60,7 @@ TYPES: dict[str, Any] = {
 NUMBERS = {"pre_exposures", "weights", "print_zones", "sought_n", "flares"}
 SOUGHT = {"sought_showed"}  # words of two types
 NOT_SAID_ANY_MORE = {"at_least_full"}  # of a shadow, before heavy was a word
-OWN_WORDS = {"card"}  # names to begin with, which one writes over
+OWN_WORDS = {"card", "told_light", "roll_films"}  # names to begin with, which one writes over
 PARTS = {"sought_states": "states", "water_baths": "baths"}  # of another list
 
 

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from emulsa.core.data.film_kinds import KINDS
+from emulsa.core.data.formats import ROLLS
 from emulsa.core.development.ratings import RATING_WORDS
 from emulsa.core.light.flare import FLARES
 from emulsa.core.tones.development_number import n_text
@@ -153,6 +154,21 @@ OFFERED: dict[str, Offered] = {
         "infrared": "infrared, nearly black",
     },
     "film_kinds": {"": "not said", **{kind: row.name for kind, row in KINDS.items()}},
+    "roll_films": {each: f"{each} rolls" for each in ROLLS},
+    "told_light": _themselves(
+        (
+            "bright sun",
+            "hazy",
+            "cloudy bright",
+            "overcast",
+            "open shade",
+            "deep shade",
+            "side lit",
+            "dusk",
+            "full moon",
+            "street",
+        )
+    ),
     "stock_places": _themselves(("freezer", "fridge", "shelf", "bag")),
     "holder_faults": _themselves(("light leak", "damage", "dust", "other")),
     "negative_faults": _themselves(

@@ -52,7 +52,9 @@ def judged(connection: Connection, recipe_id: str) -> list[Developed]:
             CASE WHEN judgement.measured <> '[]' THEN json_extract(exposure.answer, '$.falls') END
                 AS falls
         FROM run
-        JOIN piece ON piece.run_id = run.id
+        JOIN recipe ON recipe.id = run.recipe_id
+        -- another film in the same tank teaches nothing of this recipe
+        JOIN piece ON piece.run_id = run.id AND piece.film_id = recipe.film_id
         JOIN exposure ON exposure.id = (
             SELECT each.id FROM exposure AS each WHERE each.piece_id = piece.id
             ORDER BY each.exposed_at DESC, each.rowid DESC LIMIT 1
@@ -122,8 +124,9 @@ def recipes_judged(connection: Connection) -> list[str]:
     found = connection.execute(
         """
         SELECT DISTINCT run.recipe_id FROM run
-        JOIN piece ON piece.run_id = run.id JOIN judgement ON judgement.id = piece.id
-        WHERE run.recipe_id IS NOT NULL
+        JOIN recipe ON recipe.id = run.recipe_id
+        JOIN piece ON piece.run_id = run.id AND piece.film_id = recipe.film_id
+        JOIN judgement ON judgement.id = piece.id
         """
     )
     return [row["recipe_id"] for row in found]

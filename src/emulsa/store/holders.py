@@ -7,7 +7,7 @@ from sqlite3 import Connection
 from emulsa.core.darkroom.areas import Areas
 from emulsa.core.errors import Impossible
 from emulsa.core.film.acts.loading import Board
-from emulsa.core.film.formats import SheetFormat
+from emulsa.core.film.formats import SheetFormat, on_long_film
 from emulsa.core.film.holders import Holder
 from emulsa.store import pieces, rows
 from emulsa.store.records import FORMAT, HOLDER
@@ -50,4 +50,9 @@ def board(connection: Connection, loading_id: str = "") -> Board:
 def areas(connection: Connection) -> Areas:
     """What is needed to say the area of any film."""
     by_holder = connection.execute("SELECT id, format FROM holder")
-    return Areas(formats={row["id"]: row["format"] for row in by_holder}, own=formats(connection))
+    of_rolls = connection.execute("SELECT id, format FROM roll")
+    return Areas(
+        formats={row["id"]: row["format"] for row in by_holder},
+        own=formats(connection),
+        long=frozenset(row["id"] for row in of_rolls if on_long_film(row["format"])),
+    )

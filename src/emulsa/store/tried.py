@@ -13,13 +13,16 @@ MOST = 1_000  # the latest; older ones are of older film
 
 DEVELOPED = """
     SELECT
-        piece.id AS piece_id, exposure.id AS exposure_id, run.recipe_id, run.minutes,
+        piece.id AS piece_id, exposure.id AS exposure_id, run.minutes,
+        -- in the tank of another film it was developed as for its own recipe
+        coalesce(recipe.id, exposure.recipe_id, run.recipe_id) AS recipe_id,
         run.developed_at AS at, exposure.bracket_stops,
         exposure.exposure_index AS ei,
         (SELECT id FROM attachment WHERE exposure_id = exposure.id ORDER BY rowid LIMIT 1)
             AS picture_id
     FROM piece
     JOIN run ON run.id = piece.run_id AND run.developed_at <> ''
+    LEFT JOIN recipe ON recipe.id = run.recipe_id AND recipe.film_id = piece.film_id
     JOIN exposure ON exposure.id = (
         SELECT each.id FROM exposure AS each WHERE each.piece_id = piece.id
         ORDER BY each.exposed_at DESC, each.rowid DESC LIMIT 1

@@ -22,6 +22,10 @@ export const darkroomQuery = (degrees: string, scale: Scale) =>
 export const weighQuery = (trial: Schemas["Trial"]) =>
   queryOptions({ ...question("darkroom_weigh", { body: trial }), retry: false });
 
+/** Film of another kind that may go into one tank with a piece. */
+export const matesQuery = (trial: Schemas["Trial"]) =>
+  queryOptions({ ...question("darkroom_find_mates", { body: trial }), retry: false });
+
 /** The one development of a strip; no N leaves it open, no recipe or EI to its frames and roll. */
 export const developStrip = (
   id: string,

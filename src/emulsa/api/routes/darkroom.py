@@ -7,28 +7,25 @@ from dataclasses import dataclass, replace
 from emulsa.api.keeping import own_id, unchanged
 from emulsa.api.lookup import needed
 from emulsa.api.routing import Act, Db, Routes
-from emulsa.api.views.darkroom import WAITING_AT_ONCE, waiting
+from emulsa.api.views.darkroom import WAITING_AT_ONCE, Tanking, tankful_of, waiting
 from emulsa.api.views.runs import PieceLine, RunView, piece_lines, run_view
 from emulsa.api.views.slips import slips
 from emulsa.core.darkroom.acts.deciding import Deciding, decide
 from emulsa.core.darkroom.groups import Group, groups, time_of
-from emulsa.core.darkroom.plan import rotary
+from emulsa.core.darkroom.together import Mate, Tanked, mates
 from emulsa.core.darkroom.waiting import Undecided
-from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.data.development import BATH_C
 from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development import temperature
 from emulsa.core.development.choice import Choice
-from emulsa.core.development.negative import Tankful
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.development.time_answer import AnyCelsius, AnyFahrenheit, DevelopmentAnswer
 from emulsa.core.exposing.slip import Slip
 from emulsa.core.film.acts.judging import judge as judged
 from emulsa.core.film.judgement import Judgement
-from emulsa.core.kit.darkroom import age_of
 from emulsa.core.limits import Id
 from emulsa.core.written import degrees_text
-from emulsa.store import darkroom, exposures, films, pieces
+from emulsa.store import exposures, films, pieces
 from emulsa.store import runs as store
 
 routes = Routes("darkroom", "/api/darkroom")
@@ -115,14 +112,31 @@ def weigh(db: Db, trial: Trial) -> DevelopmentAnswer:
         films.recipe(db, wanted.chosen_recipe_id), "Choose a recipe first.", "choice.recipe_id"
     )
     own = needed(films.film(db, wanted.film_id), "This film is not in the kit.", "film_id")
-    tank = darkroom.tank(db, trial.tank_id)
-    tankful = Tankful(
-        temperature_c=temperature.given(trial.temperature_c, trial.temperature_f, BATH_C),
-        age_change=age_of(darkroom.bottles_of(db, trial.bottle_ids)),
-        rotary=tank is not None and rotary(tank, recipe.recipe),
-        in_tray=tank is not None and tank.agitation in IN_TRAYS,
-    )
+    tankful = tankful_of(db, tanking(trial), recipe.recipe)
     return time_of(wanted, own, recipe, tankful)
+
+
+@routes.question("/mates", "POST")
+def find_mates(db: Db, trial: Trial) -> tuple[Mate, ...]:
+    """Film of another kind that may go into one tank with a piece that waits: for how long, and
+    what each gives up."""
+    film, _ = waiting(db)
+    said = "This film does not wait any more."
+    found = next((each for each in film if trial.piece_id in each.piece_ids), None)
+    wanted = needed(found, said, "piece_id")
+    recipe = films.recipe(db, wanted.chosen_recipe_id)
+    tanked = Tanked(
+        {each.id: each for each in films.films(db)},
+        {each.id: each for each in films.recipes(db)},
+        tankful_of(db, tanking(trial), recipe.recipe if recipe else Recipe()),
+    )
+    return mates(wanted, film, tanked)
+
+
+def tanking(trial: Trial) -> Tanking:
+    """Where a trial would be developed."""
+    at_c = temperature.given(trial.temperature_c, trial.temperature_f, BATH_C)
+    return Tanking(at_c, trial.tank_id, trial.bottle_ids)
 
 
 @routes.act("POST", "/choices", says_over=True)

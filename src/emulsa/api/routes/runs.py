@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -9,6 +10,7 @@ from emulsa.api.lookup import needed
 from emulsa.api.replies import CSV, PDF, attached
 from emulsa.api.routing import Act, Db, File, Routes
 from emulsa.api.views.courses import Course, course_of, recipe_of
+from emulsa.api.views.darkroom import tankful_of, waiting
 from emulsa.api.views.done import Done
 from emulsa.api.views.runs import run_view, sent
 from emulsa.core.cards.laboratory import slip
@@ -18,11 +20,13 @@ from emulsa.core.darkroom.beside import BesideRuns, Going, beside
 from emulsa.core.darkroom.run import BathReading, Minutes, Run, Went
 from emulsa.core.darkroom.run_sheet import run_sheet
 from emulsa.core.darkroom.shifting import Shift, Shifted, shifted
+from emulsa.core.darkroom.together import Tanked, check_together
 from emulsa.core.data.development import BATH_C, K_PER_C
 from emulsa.core.development import drift, temperature
 from emulsa.core.development.recipes import Recipe
 from emulsa.core.errors import Missing
 from emulsa.core.film.moves import Outcome
+from emulsa.core.film.pieces import Piece
 from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.limits import Length, Within
 from emulsa.core.written import day_words, temperature_text
@@ -84,8 +88,28 @@ def begin(act: Act, beginning: RunBeginning) -> Done:
         holders.areas(act.db),
         act.moment,
         kind,
+        _together(act.db, run, found),
     )
     return _done(act, outcome, run.id)
+
+
+def _together(db: Db, run: Run, found: Sequence[Piece]) -> bool:
+    """Whether film of several kinds was found to go into one tank; Impossible, with why, if not."""
+    if len({each.film_id for each in found}) < 2:
+        return False
+    ids = {each.id for each in found}
+    there = [each for each in waiting(db)[0] if ids & set(each.piece_ids)]
+    apart = {(each.film_id, each.chosen_recipe_id): each for each in there}
+    recipe = films.recipe(db, run.recipe_id)
+    check_together(
+        tuple(apart.values()),
+        Tanked(
+            {each.id: each for each in films.films(db)},
+            {each.id: each for each in films.recipes(db)},
+            tankful_of(db, run, recipe.recipe if recipe else Recipe()),
+        ),
+    )
+    return True
 
 
 @routes.question("/table.csv", media_type=CSV)

@@ -116,7 +116,7 @@ def _told(db: Db, of: Attachment) -> Facts:
     run = runs.run(db, piece.run_id)
     return Facts(
         film=_film(db, exposure, piece),
-        developer=_developer(db, exposure, run),
+        developer=_developer(db, exposure, run, piece.film_id),
         given=_given(exposure, run),
         lens=", ".join(filter(None, (lens_name(db, exposure), *filter_names(db, exposure)))),
         exposure=set_text(exposure.aperture, exposure.seconds, exposure.mark),
@@ -131,8 +131,10 @@ def _film(db: Db, exposure: Exposure, piece: Piece) -> str:
     return name if ei is None else f"{name}, EI {plain(ei)}"
 
 
-def _developer(db: Db, exposure: Exposure, run: Run | None) -> str:
-    recipe = films.recipe(db, (run.recipe_id if run else None) or exposure.recipe_id)
+def _developer(db: Db, exposure: Exposure, run: Run | None, film_id: str) -> str:
+    recipe = films.recipe(db, run.recipe_id if run else None)
+    if recipe is None or recipe.film_id != film_id:  # it shared the tank of another film
+        recipe = films.recipe(db, exposure.recipe_id) or recipe
     return recipe.name if recipe else ""
 
 

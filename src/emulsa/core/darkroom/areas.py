@@ -12,15 +12,18 @@ from emulsa.core.film.pieces import Piece
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Areas:
-    """The formats of the holders sheets were exposed in, and one's own sheet sizes."""
+    """The formats of the holders sheets were exposed in, one's own sheet sizes, and the rolls that
+    are as long as two."""
 
     formats: Mapping[str, str]
     own: tuple[SheetFormat, ...] = ()
+    long: frozenset[str] = frozenset()
 
     def in2(self, found: Iterable[Piece]) -> float:
         """Square inches of these pieces; a roll counts whole, its blank frames too."""
         pieces = list(found)
-        return together_in2(self.sheets_in2(pieces), roll_count(pieces))
+        twice = {each.roll_id for each in pieces if each.roll_id} & self.long
+        return together_in2(self.sheets_in2(pieces), roll_count(pieces) + len(twice))
 
     def sheets_in2(self, found: Iterable[Piece]) -> list[float]:
         """The area of each sheet among these pieces."""

@@ -93,3 +93,12 @@ def frame_format(key: str) -> Format:
         field="format",
         allowed=list(table.FRAMES),
     )
+
+
+def on_long_film(key: str) -> bool:
+    """Whether a frame is of film as long as two rolls.
+
+    >>> on_long_film("6x6-220"), on_long_film("6x6")
+    (True, False)
+    """
+    return key in table.FRAMES and table.FRAMES[key][4] == table.TWICE

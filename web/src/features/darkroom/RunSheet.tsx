@@ -15,7 +15,7 @@ import { typedNumber } from "../../components/typedNumber";
 import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { Bottles, useBottles } from "../../shared/Bottles";
 import { offered } from "../../shared/offered";
-import { type Group, newRun, weighQuery } from "../../shared/runs";
+import { type Group, matesQuery, newRun, weighQuery } from "../../shared/runs";
 import { useDegrees } from "../../shared/useDegrees";
 import { useWrite } from "../../shared/useWrite";
 import { beginRun } from "./queries";
@@ -54,21 +54,22 @@ export function RunSheet({
   const temperature_c = degrees.trim() ? said(degrees) : null;
   const bottle_ids = bottles.chosen.map((each) => each.id);
   // what is chosen here moves the minutes: a tank that always turns, how warm it is, an old bottle
-  const weighed = useQuery({
-    ...weighQuery({
-      piece_id: group.sheets[0]?.piece_ids[0] ?? "",
-      choice: group.choice,
-      temperature_c,
-      temperature_f: null,
-      tank_id: tank_id || null,
-      bottle_ids,
-    }),
-    enabled: group.recipe_id !== null,
-    placeholderData: keepPreviousData,
-  });
+  const trial = {
+    piece_id: group.sheets[0]?.piece_ids[0] ?? "",
+    choice: group.choice,
+    temperature_c,
+    temperature_f: null,
+    tank_id: tank_id || null,
+    bottle_ids,
+  };
+  const asked = { enabled: group.recipe_id !== null, placeholderData: keepPreviousData };
+  const weighed = useQuery({ ...weighQuery(trial), ...asked });
+  const mates = useQuery({ ...matesQuery(trial), ...asked }).data ?? [];
+  const [with_, setWith] = useState<string | null>(null);
+  const mate = mates.find((each) => each.piece_ids[0] === with_);
   const worked = weighed.error ? null : weighed.data;
   const [typedMinutes, setMinutes] = useState<string | null>(null);
-  const minutes = typedMinutes ?? worked?.clock_text ?? "";
+  const minutes = typedMinutes ?? mate?.clock_text ?? worked?.clock_text ?? "";
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
@@ -82,7 +83,7 @@ export function RunSheet({
           n: group.n,
           minutes:
             typedMinutes === null
-              ? (worked?.clock_minutes ?? null)
+              ? (mate?.minutes ?? worked?.clock_minutes ?? null)
               : typedMinutes.trim()
                 ? typedNumber(typedMinutes)
                 : null,
@@ -91,7 +92,7 @@ export function RunSheet({
           line_id: line_id || null,
           bottle_ids,
         }),
-        piece_ids: chosen.flatMap((each) => each.piece_ids),
+        piece_ids: [...chosen.flatMap((each) => each.piece_ids), ...(mate?.piece_ids ?? [])],
       }),
     );
   };
@@ -102,7 +103,7 @@ export function RunSheet({
       title={`Run: ${group.film_name}, ${group.n_text}`}
       footer={
         <FormFooter close={close} form="run" disabled={busy || chosen.length === 0}>
-          Add {count(chosen.length, "sheet")} to run
+          Add {count(chosen.length + (mate?.piece_ids.length ?? 0), "sheet")} to run
         </FormFooter>
       }
     >
@@ -137,8 +138,22 @@ export function RunSheet({
         </Grid>
         {worked && (
           <Box fontSize="14px" color="ink2" role="status">
-            {worked.minutes_text}: {worked.ledger.map(part).join(", ")}
+            {mate ? mate.says : `${worked.minutes_text}: ${worked.ledger.map(part).join(", ")}`}
           </Box>
+        )}
+        {mates.length > 0 && (
+          <Choose
+            label="With it in the tank"
+            value={with_ ?? ""}
+            options={[
+              { value: "", label: "nothing else" },
+              ...mates.map((each) => ({
+                value: each.piece_ids[0] ?? "",
+                label: `${each.film_name} ${each.n_text}, ${each.count_text}: ${each.says}`,
+              })),
+            ]}
+            onChange={(next) => setWith(next || null)}
+          />
         )}
         {kit && tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
         {kit && lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}

@@ -121,8 +121,7 @@ export function StockSheet({
             value={draft.format}
             options={[
               ...pieces.map((each) => ({ value: each.key, label: each.name })),
-              { value: "120", label: "120 rolls" },
-              { value: "135", label: "135 rolls" },
+              ...OFFERED.roll_films,
             ]}
             onChange={(format) => setDraft({ ...draft, format })}
             problem={at("format")}

@@ -52,9 +52,7 @@ export function DaySky({
   const highest = Math.max(LEAST_DEG, ...light.moments.map((each) => each.sun_altitude_deg));
   const y = (degrees: number) => HORIZON - (degrees / highest) * (HORIZON - 8);
   const way = (of: (each: Moment) => number) =>
-    light.moments
-      .map((each, k) => `${k ? "L" : "M"}${x(each.minutes).toFixed(1)} ${y(of(each)).toFixed(1)}`)
-      .join("");
+    light.moments.map((each, k) => `${k ? "L" : "M"}${x(each.minutes)} ${y(of(each))}`).join("");
   const scenes = light.scenes.filter((each) => each.sun.length + each.moon.length > 0);
   const height = SKY_H + BAR * scenes.length;
   const pointed = (event: PointerEvent<SVGSVGElement>) => {

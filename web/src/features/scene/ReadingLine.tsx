@@ -7,6 +7,7 @@ import { wayQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
 import { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
+import { OFFERED } from "../../service/service";
 import { AskComma } from "../../shared/AskComma";
 import { Keypad } from "../../shared/keypad/Keypad";
 import { useKeypad } from "../../shared/keypad/useKeypad";
@@ -47,7 +48,7 @@ function refusalOf(problem: Error): Meaning {
   };
 }
 
-const SKIES = ["bright sun", "hazy", "cloudy bright", "overcast", "open shade"];
+const SKIES = OFFERED.told_light.map((each) => each.value);
 
 /** Nobody reads a meaning sooner after the last. */
 const APART_MS = 250;

@@ -69,9 +69,11 @@ def begin(
     areas: Areas,
     at: str,
     kind: FilmKindName | None = None,
+    together: bool = False,
 ) -> Outcome:
-    """Film into a run: of one kind, strips whole, no more than the tank holds, no spent bottle."""
-    if len({each.film_id for each in pieces}) > 1:
+    """Film into a run: of one kind, unless it was found to go ``together``; strips whole, no more
+    than the tank holds, no spent bottle."""
+    if len({each.film_id for each in pieces}) > 1 and not together:
         raise Impossible(
             "Different films never share a run; begin one for each.", field="piece_ids"
         )
