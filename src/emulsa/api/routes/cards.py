@@ -11,29 +11,35 @@ from emulsa.api.routing import Db, File, Routes
 from emulsa.core.cards.bellows import bellows_chart, bellows_target
 from emulsa.core.cards.dial import DialDiameter, StopLength, zone_dial
 from emulsa.core.cards.exposing import pinhole_chart, reciprocity_chart, sky_chart
+from emulsa.core.cards.outdoors import depth_chart, light_chart, night_chart
 from emulsa.core.cards.table import Card
 from emulsa.core.cards.wall import wall_table
+from emulsa.core.corrections.aperture_choice import blur_for
 from emulsa.core.errors import Missing
 from emulsa.core.kit.bag import KitLens, KitPinhole
 from emulsa.core.kit.films import Film
+from emulsa.core.moments import Moment
 from emulsa.core.numbers import plain
 from emulsa.exchange.cards import pdf
 from emulsa.exchange.csv_table import csv_file
-from emulsa.store import films, kit
+from emulsa.store import films, kit, outings, preferences
 
 routes = Routes("cards", "/api/cards")
 
 Record = TypeVar("Record")
-Kind = Literal["pinhole", "sky", "reciprocity", "bellows"]
+Kind = Literal["pinhole", "sky", "reciprocity", "bellows", "light", "depth", "night"]
 
 
 @dataclass(frozen=True)
 class Chosen:
-    """The records a card may be for, by their ids in the query."""
+    """The records a card may be for, by their ids in the query; ``begin`` is the midnight a month
+    begins with, with its zone."""
 
     film_id: str | None = None
     pinhole_id: str | None = None
     lens_id: str | None = None
+    outing_id: str | None = None
+    begin: Moment | None = None
 
 
 @routes.question("/{kind}.csv", media_type=CSV)
@@ -96,7 +102,33 @@ def _card(db: Db, kind: Kind, chosen: Chosen) -> Card:
         return sky_chart(_pinhole(db, chosen.pinhole_id), _film(db, chosen.film_id))
     if kind == "reciprocity":
         return reciprocity_chart(_film(db, chosen.film_id))
+    if kind == "light":
+        return _light(db, chosen)
+    if kind == "depth":
+        lens = _lens(db, chosen.lens_id)
+        return depth_chart(lens, _format(db, lens), _blur(db))
+    if kind == "night":
+        film, on = _film(db, chosen.film_id), kit.lens(db, chosen.lens_id)
+        allowed = blur_for(_blur(db), _format(db, on) if on else None)
+        return night_chart(film, on, allowed)
     return bellows_chart(_lens(db, chosen.lens_id))
+
+
+def _light(db: Db, chosen: Chosen) -> Card:
+    outing = _found(outings.outing(db, chosen.outing_id), chosen.outing_id, "outing")
+    place = outing.sky_place
+    if place is None or chosen.begin is None:
+        raise Missing("Give the outing its place: light goes by it.", field="outing_id")
+    return light_chart(place, outing.place or outing.title, chosen.begin)
+
+
+def _format(db: Db, lens: KitLens) -> tuple[float, float] | None:
+    camera = kit.camera(db, lens.camera_id)
+    return camera.format_mm if camera else None
+
+
+def _blur(db: Db) -> float | None:
+    return preferences.preferences(db).habits.blur_mm
 
 
 def _film(db: Db, id_: str | None) -> Film:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from emulsa.api.overhead import under_sky
 from emulsa.api.request import now
 from emulsa.api.views.exposures import ExposureView, in_words
 from emulsa.core.film.judgement import showed
@@ -110,5 +111,5 @@ def said(scene: Scene) -> dict[str, str]:
 def solution(db: Connection, scene: Scene) -> Solution:
     """A scene worked out with the kit as it is now, its sums in one's own fractions."""
     recipe = films.recipe_of(db, scene.film_id, scene.recipe_id)
-    kit = scenes.kit_of(db, scene)
+    kit = under_sky(db, scene, scenes.kit_of(db, scene))
     return solved(reread(scene, kit), kit, recipe, now())

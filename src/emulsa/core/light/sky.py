@@ -21,6 +21,7 @@ from emulsa.core.numbers import plain
 
 Shifted = Annotated[float, Within("What you add to the sky", -1, 1, "stops")]
 
+FADES_DEG, FADES_MIN = (-14.0, 6.0), 30.0  # where light changes while one works
 SIDE_WORDS: dict[LightSide, str] = {
     "front": "lit from the front",
     "side": "side lit",
@@ -49,7 +50,7 @@ class SkyReading:
     leaflet_ev: EV | None = None
 
 
-@dataclass(frozen=True, kw_only=True, slots=True)
+@dataclass(frozen=True, slots=True)
 class SkyNow:
     """Where sun and moon stand over a place now, how fast the sun moves, and how high one is."""
 
@@ -78,6 +79,28 @@ def by_sun(reading: SkyReading) -> SkyLight | None:
             sun_rate_deg_min=reading.sun_rate_deg_min,
         )
     )
+
+
+def fading_text(now: SkyNow | None) -> str:
+    """How fast the light changes about sunset and sunrise; nothing while it is steady.
+
+    >>> fading_text(SkyNow(-4, -0.15, 10, 90))
+    'Light falls a stop in 5 min'
+    """
+    if now is None or not FADES_DEG[0] <= now.sun_altitude_deg <= FADES_DEG[1]:
+        return ""
+    found = sky_light(
+        BySky(
+            sky="bright sun",
+            sun_altitude_deg=now.sun_altitude_deg,
+            height_m=now.height_m,
+            sun_rate_deg_min=now.sun_rate_deg_min,
+        )
+    )
+    if not found.stop_minutes or found.stop_minutes > FADES_MIN:
+        return ""
+    way = "falls" if now.sun_rate_deg_min < 0 else "rises"
+    return f"Light {way} a stop in {found.stop_minutes:.0f} min"
 
 
 def sky_ev(reading: SkyReading) -> float:
@@ -120,7 +143,7 @@ def sky_text(reading: Estimated) -> str:
     """Light as one says it: ``hazy sun, on snow or sand``, ``full moon, 40° up``.
 
     >>> sky_text(SkyReading(sky="bright sun", sun_altitude_deg=-2.5, side="side"))
-    'bright sun, 2.5° below the horizon'
+    'dusk, sun 2.5° below the horizon'
     >>> sky_text(ByMoon(moon_altitude_deg=30, phase_deg=180)), sky_text(InStreet(street="floodlit"))
     ('full moon, 30° up', 'floodlit')
     """
@@ -131,12 +154,13 @@ def sky_text(reading: Estimated) -> str:
     if isinstance(reading, ByMoon):
         said = f"{moon_words(reading.phase_deg)}, {_up(reading.moon_altitude_deg)}"
         return said + (", on snow or sand" if reading.snow else "")
-    said = reading.sky
     altitude = reading.sun_altitude_deg
+    at_dusk = reading.sky == "bright sun" and altitude is not None and altitude < 0
+    said = "dusk" if at_dusk else reading.sky
     if altitude is not None:
         if reading.side != "front" and altitude > 0 and reading.sky in ("bright sun", "hazy sun"):
             said += f", {SIDE_WORDS[reading.side]}"
-        said += f", sun {_up(altitude)}" if altitude >= 0 else f", {_up(altitude)}"
+        said += f", sun {_up(altitude)}"
     if reading.shift_stops:
         said += f", {'a little brighter' if reading.shift_stops > 0 else 'a little darker'}"
     said += ", on snow or sand" if reading.snow else ""

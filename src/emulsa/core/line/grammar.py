@@ -35,6 +35,7 @@
     N−1, N+½             the development; “n by the highlight” leaves it to that again
     note wind from left  a note on the scene
     time 1/2             the time first: aperture and neutral filter follow
+    flash 32 at 2.5 m    its guide number and distance: the aperture follows; 1/4, 3 pops behind it
 
 What could mean two things is asked about, never guessed: every number of a line is used or refused.
 What is not understood is answered with the nearest line that is.
@@ -49,6 +50,7 @@ from typing import Literal
 from emulsa.core import wire
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Infinity
+from emulsa.core.corrections.flash import FlashDistance, FlashPower, GuideNumber, Pops
 from emulsa.core.corrections.focusing import Hinge, TiltAngle
 from emulsa.core.corrections.pre_exposure import PreZone
 from emulsa.core.errors import Ambiguous, Unreadable
@@ -64,6 +66,7 @@ from emulsa.core.line.words import (
     ApertureWord,
     BearingWord,
     DepthWord,
+    FlashWord,
     FocusWord,
     KitWord,
     Line,
@@ -201,6 +204,16 @@ def _rise(said: re.Match[str]) -> Line:
     return MovementsWord(rise_mm=wire.decode(Rise, size, "text"))
 
 
+def _flash(said: re.Match[str]) -> Line:
+    return FlashWord(
+        guide_number=wire.decode(GuideNumber, float(said[1]), "text"),
+        distance=wire.decode(FlashDistance, float(said[2]), "text"),
+        unit="ft" if said[3].lower() == "ft" else "m",
+        power=wire.decode(FlashPower, 1 / float(said[4] or 1), "text"),
+        pops=wire.decode(Pops, int(said[5] or 1), "text"),
+    )
+
+
 def _pre_expose(said: re.Match[str]) -> Line:
     return PreExposeWord(zone=wire.decode(PreZone, parse_zone(said[1]), "text"))
 
@@ -235,6 +248,11 @@ SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = 
         (r"(\d+(?:\.\d+)?)\s*:\s*(\d+(?:\.\d+)?)", _ratio),
         (r"tilt\s*(\d+(?:\.\d+)?)\s*°?", _tilt),
         (rf"hinge\s*{FAR_OFF}", _hinge),
+        (
+            r"flash\s*(\d+(?:\.\d+)?)\s*(?:at|@)\s*(\d+(?:\.\d+)?)\s*(m|ft)"
+            r"(?:\s+1/(\d+))?(?:\s+(\d+)\s*pops?)?",
+            _flash,
+        ),
         (rf"(rise|fall|shift)\s*([-−])?\s*{LONG}(?:\s+(left|right))?", _rise),
         (r"pre-?expose[d]?\s+(?:to\s+|on\s+)?(?:zone\s+)?(\S+)", _pre_expose),
         (r"(faces|looks)\s+(\S+?)\s*°?", _bearing),

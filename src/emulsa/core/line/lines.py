@@ -8,9 +8,10 @@ from emulsa.core.errors import CoreError
 from emulsa.core.kit.preferences import Preferences
 from emulsa.core.line import grammar
 from emulsa.core.line.carry_out import CarriedOut, KitNames, ask_iso, carry_out
+from emulsa.core.line.flashed import by_flash
 from emulsa.core.line.making import NOTHING, Made
 from emulsa.core.line.several import split
-from emulsa.core.line.words import ReadingWord, TimeWord
+from emulsa.core.line.words import FlashWord, ReadingWord, TimeWord
 from emulsa.core.scene.changes import ChooseFilters, Edit, Place, SetAperture
 from emulsa.core.scene.edits import edited
 from emulsa.core.scene.plan import falls, meter_set
@@ -66,6 +67,9 @@ def _one(
         ask_iso(word, meter, has_iso, way.time_iso)
     if isinstance(word, TimeWord):
         return _timed(scene, own, kit, word)
+    if isinstance(word, FlashWord):
+        edits, says = by_flash(scene, own, word)
+        return CarriedOut(edits=edits, says=says)
     return carry_out(scene, word, kit, id_, way.habits.target_zone)
 
 

@@ -7,7 +7,7 @@ import re
 from emulsa.core import wire
 from emulsa.core.data.sky import SKY_WORDS, STREETS, LightSide
 from emulsa.core.errors import Ambiguous, Unreadable
-from emulsa.core.light.estimated import ByMoon, InStreet, OfMoon
+from emulsa.core.light.estimated import USUAL_DEG, ByMoon, InStreet, OfMoon
 from emulsa.core.light.sky import Estimated, SkyNow, SkyReading
 from emulsa.core.numbers import plain
 from emulsa.core.typed import FRACTIONS
@@ -76,10 +76,13 @@ def _sky(said: re.Match[str], now: SkyNow | None) -> SkyReading:
         altitude = now.sun_altitude_deg
     if at_dusk:
         _dusk(called, altitude, now)
+    side = _side(said[1] or said[3] or "")
+    if altitude is None and side != "front":
+        altitude = USUAL_DEG  # where the words are meant for
     body = {
         "sky": "bright sun" if at_dusk else SKY_WORDS[called],
         "sun_altitude_deg": altitude,
-        "side": _side(said[1] or said[3] or ""),
+        "side": side,
         "snow": said[7] is not None,
         "height_m": now.height_m if now is not None and altitude is not None else 0.0,
         "sun_rate_deg_min": now.sun_rate_deg_min if now is not None and of_now else None,

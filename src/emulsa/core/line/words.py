@@ -107,6 +107,18 @@ class MeterWord:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class FlashWord:
+    """A flash by its guide number, how far it is from the subject, its power and its pops."""
+
+    kind: Literal["flash"] = "flash"
+    guide_number: float
+    distance: float
+    unit: Literal["m", "ft"] = "m"
+    power: float = 1.0
+    pops: int = 1
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class TimeWord:
     """A time one wants: the aperture and a neutral filter follow."""
 
@@ -139,6 +151,7 @@ Line = (
     | RatingWord
     | MeterWord
     | TimeWord
+    | FlashWord
     | NWord
     | NoteWord
     | MovementsWord

@@ -9,9 +9,9 @@ from dataclasses import dataclass
 
 from emulsa.core.light.estimated import BySky, sky_light
 from emulsa.core.moments import moment_at, seconds
-from emulsa.core.numbers import plain
 from emulsa.core.scene.wanted import bearing_words
 from emulsa.core.sky.at import Light, SkyAt, SkyRequest, sky
+from emulsa.core.sky.clock import clock, place_text
 from emulsa.core.sky.compass import bearing_text, compass_text
 from emulsa.core.sky.day import (
     Bearing,
@@ -133,16 +133,6 @@ def _span(each: LightSpan) -> tuple[float, float, Light]:
     return each.from_minutes, each.to_minutes, each.light
 
 
-def clock(minutes: float) -> str:
-    """A time of the day by the clock.
-
-    >>> clock(483.4), clock(1445)
-    ('8:03', '0:05')
-    """
-    whole = round(minutes) % round(DAY_MIN)
-    return f"{whole // 60}:{whole % 60:02d}"
-
-
 def stretch_text(each: Stretch | LightSpan) -> str:
     """From when to when.
 
@@ -151,19 +141,6 @@ def stretch_text(each: Stretch | LightSpan) -> str:
     """
     end = "24:00" if each.to_minutes >= DAY_MIN else clock(each.to_minutes)
     return f"{clock(each.from_minutes)} to {end}"
-
-
-def place_text(place: SkyPlace) -> str:
-    """A place in degrees, to where minutes of time no longer tell.
-
-    >>> place_text(SkyPlace(latitude_deg=53.1, longitude_deg=-4.052))
-    '53.1° N, 4.05° W'
-    """
-    north = f"{plain(round(abs(place.latitude_deg), 2))}° {'N' if place.latitude_deg >= 0 else 'S'}"
-    east = (
-        f"{plain(round(abs(place.longitude_deg), 2))}° {'E' if place.longitude_deg >= 0 else 'W'}"
-    )
-    return f"{north}, {east}"
 
 
 def _span_text(day: SkyDay, each: LightSpan) -> str:

@@ -18,6 +18,7 @@ from emulsa.core.exposing.deciding import has_own_ei
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.films import FilmRecipe, unnamed_film
 from emulsa.core.kit.view import corners_text
+from emulsa.core.light.sky import fading_text
 from emulsa.core.logged.record import Planned
 from emulsa.core.moments import between
 from emulsa.core.scene.assumed import Assumed, complete
@@ -55,7 +56,8 @@ class Solution:
     ``high_reading`` is the important highlight where one is marked, else the brightest that may be;
     ``sharp`` what must be sharp in words, ``corners`` what a pinhole's corners get less,
     ``textural_range`` where film, else paper, holds texture; ``fixes`` what one touch would take up
-    or undo; ``no_n`` why the film has no N, ``pre_exposed`` the little light before, in words.
+    or undo; ``no_n`` why the film has no N, ``pre_exposed`` the little light before, in words;
+    ``light_text`` how fast the light changes now.
     """
 
     scene: Scene
@@ -81,6 +83,7 @@ class Solution:
     age_text: str
     no_n: str
     pre_exposed: str
+    light_text: str
 
 
 def solved(
@@ -133,6 +136,7 @@ def solved(
         else "",
         aged=aged(ages, {each.id: each.label for each in scene.readings}),
         age_text=age_text(ages),
+        light_text=fading_text(kit.sky),
         no_n="" if kit.film is None or has_n(kit.film.kind) else no_n_words(kit.film.kind),
         pre_exposed=""
         if scene.pre_exposure_zone is None

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+
 from emulsa.core.light.sky import SkyNow
 from emulsa.core.moments import seconds
 from emulsa.core.sky.at import FIRST_YEAR, LAST_YEAR
 from emulsa.core.sky.bodies import moon, sidereal_deg, sun
 from emulsa.core.sky.horizon import SkyPlace, seen
 
-MINUTE_S = 60.0
+MINUTE_S, EVERY_S = 60.0, 10.0  # asked again and again while one drags: it moves by seconds
 
 
 def sky_now(place: SkyPlace | None, moment: str) -> SkyNow | None:
@@ -20,8 +22,11 @@ def sky_now(place: SkyPlace | None, moment: str) -> SkyNow | None:
     """
     if place is None or not FIRST_YEAR <= int(moment[:4]) <= LAST_YEAR:
         return None
-    at_s = seconds(moment)
+    return _now(place, seconds(moment) // EVERY_S * EVERY_S)
 
+
+@lru_cache(maxsize=64)
+def _now(place: SkyPlace, at_s: float) -> SkyNow:
     def altitude(body_at: float) -> float:
         body = sun(body_at)
         return seen(

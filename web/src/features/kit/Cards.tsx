@@ -1,9 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
+import { outingsQuery } from "../../api/queries";
 import { Choose } from "../../components/Choose";
+import { midnight, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { FileLink } from "../../shared/FileLink";
+
+const LATEST = 12;
 
 /** Cards for the bag: to print, and the same tables as CSV. */
 export function Cards({ kit }: { kit: Schemas["Kit"] }) {
@@ -12,6 +17,12 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
   const [lens, setLens] = useState(kit.lenses[0]?.id ?? "");
   const [diameter, setDiameter] = useState("60");
   const [stop, setStop] = useState("9");
+  const places = (useQuery(outingsQuery(LATEST)).data ?? []).filter(
+    (each) => each.outing.latitude != null,
+  );
+  const [chosen, setOuting] = useState("");
+  const outing = chosen || (places[0]?.outing.id ?? "");
+  const [month, setMonth] = useState(today().slice(0, 7));
   const named = (records: { id: string; name: string }[]) =>
     records.map((each) => ({ value: each.id, label: each.name }));
   return (
@@ -32,6 +43,25 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
           onChange={setPinhole}
         />
         <Choose label="Lens" value={lens} options={named(kit.lenses)} onChange={setLens} />
+        {places.length > 0 && (
+          <>
+            <Choose
+              label="Outing's place"
+              value={outing}
+              options={places.map((each) => ({
+                value: each.outing.id,
+                label: each.outing.place || each.outing.title,
+              }))}
+              onChange={setOuting}
+            />
+            <Entry
+              label="Month"
+              type="month"
+              value={month}
+              onChange={(event) => setMonth(event.target.value)}
+            />
+          </>
+        )}
         <Entry
           label="Meter dial across, mm"
           inputMode="decimal"
@@ -89,6 +119,33 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
               query={{ lens_id: lens }}
             />
           </>
+        )}
+        {lens && (
+          <Card
+            name="Depth and tilt"
+            what="aperture → focus spread it holds, from where to the horizon; tilt by its hinge"
+            path="depth"
+            query={{ lens_id: lens }}
+            csv
+          />
+        )}
+        {film && (
+          <Card
+            name="Night card"
+            what="street, floodlight, moon → time at f/8 on this film; stars with this lens"
+            path="night"
+            query={{ film_id: film, lens_id: lens }}
+            csv
+          />
+        )}
+        {outing && (
+          <Card
+            name="Light of the month"
+            what="dawn, low sun, dusk and moon, day by day, over the outing's place"
+            path="light"
+            query={{ outing_id: outing, begin: midnight(`${month}-01`) }}
+            csv
+          />
         )}
         {kit.recipes.length > 0 && (
           <Card
