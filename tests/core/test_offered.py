@@ -14,6 +14,7 @@ from emulsa.core.corrections.filters import Kind
 from emulsa.core.corrections.optics import Shutter
 from emulsa.core.data.contrast import Colour, Subject
 from emulsa.core.data.film_kinds import FilmKindName
+from emulsa.core.data.printing_ways import PrintedBy
 from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.bracket import Side
 from emulsa.core.exposing.schools import School
@@ -45,6 +46,7 @@ TYPES: dict[str, Any] = {
     "filter_kinds": Kind,
     "filter_colours": Colour,
     "film_kinds": FilmKindName,
+    "printed_by": PrintedBy,
     "stock_places": Place,
     "holder_faults": FaultKind,
     "negative_faults": NegativeFault,

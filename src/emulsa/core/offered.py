@@ -10,6 +10,7 @@ from collections.abc import Iterable, Mapping
 
 from emulsa.core.data.film_kinds import KINDS
 from emulsa.core.data.formats import ROLLS
+from emulsa.core.data.printing_ways import WAYS
 from emulsa.core.development.ratings import RATING_WORDS
 from emulsa.core.light.flare import FLARES
 from emulsa.core.tones.development_number import n_text
@@ -98,6 +99,7 @@ OFFERED: dict[str, Offered] = {
         "continental": "old continental scale (4.5, 6.3, 9 …)",
         "old_leaf": "as the shutter's",
     },
+    "printed_by": {way: name for way, (name, _) in WAYS.items()},
     "pre_exposures": {
         "": "no pre-exposure",
         **{f"{zone:g}": f"pre-exposed to {zone_text(zone)}" for zone in (1, 1.5, 2, 2.5, 3)},

@@ -16,7 +16,8 @@ from emulsa.core.development.negative import Tankful
 from emulsa.core.kit.darkroom import age_of
 from emulsa.core.kit.films import FilmRecipe
 from emulsa.core.rendering.own_film import OwnFilm
-from emulsa.store import attachments, darkroom, exposures, films, rows
+from emulsa.core.sensitometry.film_test import Targets, targets_for
+from emulsa.store import attachments, darkroom, exposures, films, preferences, rows
 from emulsa.store.records import FILM_TEST, JUDGEMENT, LINE, RUN
 
 MOST_NEGATIVES = 400  # the latest; older ones are of older film
@@ -140,7 +141,7 @@ def own_film_of(
     if not of_film:
         return None
     test = in_use(films.recipe_of(connection, film_id, recipe_id), of_film)
-    return own_film(test) if test else None
+    return own_film(test, _targets(connection)) if test else None
 
 
 def reference_of(connection: Connection, recipe: FilmRecipe) -> tuple[tuple[float, float], ...]:
@@ -148,4 +149,8 @@ def reference_of(connection: Connection, recipe: FilmRecipe) -> tuple[tuple[floa
     test; nothing otherwise."""
     of_film = rows.many(connection, FILM_TEST, "WHERE film_id = :id", {"id": recipe.film_id})
     test = in_use(recipe, of_film)
-    return reference_net(test) if test else ()
+    return reference_net(test, _targets(connection)) if test else ()
+
+
+def _targets(connection: Connection) -> Targets:
+    return targets_for(preferences.preferences(connection).printed_by)

@@ -28,12 +28,13 @@ from emulsa.core.bench.tested import (
 from emulsa.core.kit.films import Film, FilmRecipe
 from emulsa.core.limits import Length
 from emulsa.core.sensitometry.curve import Curve, DensityStep
+from emulsa.core.sensitometry.film_test import targets_for
 from emulsa.core.versions import version_of
 from emulsa.core.written import day_words
 from emulsa.exchange import curves, densities
 from emulsa.exchange.cards import pdf
 from emulsa.store import bench as store
-from emulsa.store import films, kit
+from emulsa.store import films, kit, preferences
 from emulsa.store.spoilt import sound
 
 routes = Routes("bench", "/api/bench")
@@ -261,4 +262,5 @@ def _worked(db: Db, test: FilmTest) -> Worked:
     film = needed(films.film(db, test.film_id), "This film is not in the kit.", "film_id")
     recipe = films.recipe(db, test.recipe_id)
     beside = store.of_ids(db, [each for each in (test.beside, *test.others) if each])
-    return worked_out(test, film, recipe.recipe if recipe else None, beside)
+    targets = targets_for(preferences.preferences(db).printed_by)
+    return worked_out(test, film, recipe.recipe if recipe else None, beside, targets)

@@ -121,7 +121,7 @@ def strip(request: StripRequest) -> StripsShown:
 @routes.question("/rework", "POST")
 def reworked(db: Db, asked: ReworkAsked) -> ReworkedView:
     """A print for another size, paper or negative; nothing is kept."""
-    found = rework(asked.print, asked.wanted)
+    found = rework(asked.print, asked.wanted, _loss(db, asked.print, asked.wanted))
     wire.decode(Print, wire.encode(found.print))  # beyond an hour it is said before it is kept
     return ReworkedView(found.print, _drawn(db, found.print), causes(found.ledger))
 
@@ -201,7 +201,14 @@ def print_again(act: Act, id: str, which: TryAgain) -> PrintKept:  # noqa: A002
 def use_reworked(act: Act, id: str, wanted: Reworking) -> PrintKept:  # noqa: A002
     """Work every time again for another size, paper, filter or negative."""
     found = needed(store.print_(act.db, id), NO_PRINT)
-    return _keep(act, rework(found, wanted).print, f"rework {found.title}")
+    loss = _loss(act.db, found, wanted)
+    return _keep(act, rework(found, wanted, loss).print, f"rework {found.title}")
+
+
+def _loss(db: Db, print_: Print, wanted: Reworking) -> float:
+    """What its paper loses over a minute."""
+    paper = kit.paper(db, wanted.paper_id or print_.plan.paper_id)
+    return paper.long_exponent if paper else 1.0
 
 
 def _keep(act: Act, changed: Print, says: str) -> PrintKept:

@@ -17,7 +17,7 @@ from emulsa.core.darkroom.run import Run, went_text
 from emulsa.core.development.choice import choice_text
 from emulsa.core.development.ratings import RATING_WORDS, is_push, pushed_words
 from emulsa.core.exposing.slip import Slip
-from emulsa.core.film.judgement import Judgement, next_time, showed
+from emulsa.core.film.judgement import Judgement, afterwards, next_time, showed
 from emulsa.core.film.latitude import latitude_text
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.states import SAID, State
@@ -156,6 +156,7 @@ class Story:
     in_bracket: bool
     showed: str
     next_time: str
+    afterwards: str
     latitude_text: str
     attachments: list[Attachment]
     scans: dict[str, ScanTold]
@@ -209,6 +210,7 @@ def story_of(db: Db, id_: str) -> Story:
         in_bracket=exposure.bracket_id is not None,
         showed=showed(judged) if judged else "",
         next_time=next_time(judged) if judged else "",
+        afterwards=afterwards(judged) if judged else "",
         latitude_text=_latitude_text(db, exposure.bracket_id),
         attachments=(scans := attachments.of_exposure(db, id_)),
         scans={each.id: scan_told(each) for each in scans},

@@ -13,7 +13,12 @@ from emulsa.core.rendering.negative import printed_zone
 from emulsa.core.rendering.own_film import ZONES, DevelopedPrints, OwnFilm
 from emulsa.core.sensitometry.curve import FEWEST, STOP, Curve, Drawn
 from emulsa.core.sensitometry.figures import speed_point
-from emulsa.core.sensitometry.film_test import FilmTestRequest, film_test
+from emulsa.core.sensitometry.film_test import (
+    USUAL_TARGETS,
+    FilmTestRequest,
+    Targets,
+    film_test,
+)
 
 DECIMALS = 3
 LEAST_ROWS = 3
@@ -29,7 +34,7 @@ def in_use(recipe: FilmRecipe | None, tests: list[FilmTest]) -> FilmTest | None:
 
 
 @lru_cache(8)
-def own_film(test: FilmTest) -> OwnFilm | None:
+def own_film(test: FilmTest, targets: Targets = USUAL_TARGETS) -> OwnFilm | None:
     """What falls print as by a test's curves; nothing when they do not say.
 
     >>> own_film(FilmTest(id="t", film_id="f", title="empty")) is None
@@ -37,7 +42,7 @@ def own_film(test: FilmTest) -> OwnFilm | None:
     """
     ready = tuple(each for each in test.curves if len(each.steps) >= FEWEST)
     try:
-        answer = film_test(FilmTestRequest(curves=ready)) if ready else None
+        answer = film_test(FilmTestRequest(curves=ready, targets=targets)) if ready else None
     except CoreError:
         return None
     main = main_curve(answer)
@@ -60,7 +65,9 @@ def own_film(test: FilmTest) -> OwnFilm | None:
 
 
 @lru_cache(8)
-def reference_net(test: FilmTest) -> tuple[tuple[float, float], ...]:
+def reference_net(
+    test: FilmTest, targets: Targets = USUAL_TARGETS
+) -> tuple[tuple[float, float], ...]:
     """A film's own scale after its normal development: zones from its speed point, which is I, and
     the net density of each as far as its curve was measured and rises; nothing of fewer than three.
 
@@ -69,7 +76,7 @@ def reference_net(test: FilmTest) -> tuple[tuple[float, float], ...]:
     """
     ready = tuple(each for each in test.curves if len(each.steps) >= FEWEST)
     try:
-        answer = film_test(FilmTestRequest(curves=ready)) if ready else None
+        answer = film_test(FilmTestRequest(curves=ready, targets=targets)) if ready else None
     except CoreError:
         return ()
     main = main_curve(answer)

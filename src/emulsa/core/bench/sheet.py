@@ -18,6 +18,7 @@ from emulsa.core.light.hand_time import minutes_text
 from emulsa.core.numbers import counted, plain
 from emulsa.core.sensitometry.curve import FEWEST, SPEED_NET, Curve
 from emulsa.core.sensitometry.film_test import (
+    USUAL_TARGETS,
     CurveAnswer,
     FilmTestAnswer,
     FilmTestRequest,
@@ -71,7 +72,11 @@ class Worked:
 
 
 def worked_out(
-    test: FilmTest, film: Film, recipe: Recipe | None, beside: Sequence[FilmTest] = ()
+    test: FilmTest,
+    film: Film,
+    recipe: Recipe | None,
+    beside: Sequence[FilmTest] = (),
+    targets: Targets = USUAL_TARGETS,
 ) -> Worked:
     """The sheet of a test; it never refuses, it says what lacks."""
     ready = tuple(each for each in test.curves if len(each.steps) >= FEWEST)
@@ -79,7 +84,9 @@ def worked_out(
     answer, problem, field = None, "", None
     if ready:
         try:
-            answer = film_test(FilmTestRequest(curves=ready, box_speed=film.box_speed))
+            answer = film_test(
+                FilmTestRequest(curves=ready, box_speed=film.box_speed, targets=targets)
+            )
         except CoreError as refusal:
             problem, field = refusal.message, _in_test(refusal.field, ready, test)
     else:
@@ -97,7 +104,7 @@ def worked_out(
         rate_why=_why(main, answer, film) if main and answer else "",
         ladder=tuple(_ladder(answer)) if answer else (),
         today=_today(answer, recipe) if answer and recipe else "",
-        net_at_viii=Targets().net_at_viii,
+        net_at_viii=targets.net_at_viii,
         speed_net=SPEED_NET,
         speed_net_text=f"{SPEED_NET:.2f} above clear film",
         compared=compared if isinstance(compared, Compared) else None,

@@ -6,6 +6,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
+from emulsa.core.data.printing_ways import AFTERWARDS, AFTERWARDS_CAUTION
 from emulsa.core.errors import Missing, Unsound
 from emulsa.core.limits import Id, Label, Length, Note
 from emulsa.core.sensitometry.belief import Highlight, Shadow
@@ -99,6 +100,18 @@ def showed(judgement: Judgement) -> str:
     best = "the best of its bracket" if judgement.best else ""
     rest = [*looks, best, *judgement.faults, judgement.note]
     return "; ".join(each for each in (tones, *rest) if each)
+
+
+def afterwards(judgement: Judgement) -> str:
+    """What can still be done to a negative that shows so, with its effect in N; common practice
+    from memory, no source.
+
+    >>> afterwards(Judgement(id="a", highlight="flat"))[:44]
+    'selenium toning, strong: about N+½ to N+1; c'
+    """
+    ways = [*AFTERWARDS.get(judgement.highlight or "", ())]
+    ways += AFTERWARDS.get(judgement.shadow or "", ())
+    return "; ".join((*ways, AFTERWARDS_CAUTION)) if ways else ""
 
 
 def next_time(judgement: Judgement) -> str:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from emulsa.core.data.loading import ListKey
+from emulsa.core.data.printing_ways import PrintedBy
 from emulsa.core.exposing.penalties import Weights
 from emulsa.core.exposing.schools import Habits, School
 from emulsa.core.limits import Length, Within
@@ -54,7 +55,8 @@ class Preferences:
 
     ``time_iso`` is what a time read off a meter belongs to when neither the line nor the meter says
     it, ``decimal_comma`` whether 13,3 is 13.3: each asked once, kept here. ``hand_factor`` is how
-    much shorter than one over the focal length one must be to hold a camera still. ``guide`` is
+    much shorter than one over the focal length one must be to hold a camera still.
+    ``printed_by`` is what negatives are for. ``guide`` is
     that of a first outing, until it is put away. ``simulated_devices`` are for trying things out,
     not for real film.
     """
@@ -70,5 +72,6 @@ class Preferences:
     time_iso: TimeIso | None = None
     decimal_comma: bool | None = None
     hand_factor: HandFactor = 1.0
+    printed_by: PrintedBy = "diffusion"
     guide: bool = True
     simulated_devices: bool = False

@@ -34,6 +34,9 @@ PaperPrice = Annotated[float, Within("The price of a box of paper", 0, 100_000)]
 Cut = Annotated[int, Within("Strips cut from a sheet", 1, 40)]
 
 
+LongExponent = Annotated[float, Within("The paper’s exponent over a minute", 1, 2)]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PaperFilter:
     """A filter, or the grade of a graded paper: the range it gives, its speed and its factor."""
@@ -105,6 +108,7 @@ class PrintingPaper:
     dmax: PaperBlack = 2.1
     dmin: PaperWhite = 0.05
     drying_down: DryingDown = 0.0
+    long_exponent: LongExponent = 1.0
     steps: PaperSteps = ()
     boxes: PaperBoxes = ()
     baths: Annotated[tuple[PaperBath, ...], Length("Baths of a paper", 0, 12)] = USUAL_BATHS

@@ -174,8 +174,16 @@ def _ledger(change: Mapping[Literal["from", "to"], PrintSetting] | None) -> list
         ),
         ChangeRow(label="paper speed", stops=math.log2(old.paper_speed / new.paper_speed)),
         ChangeRow(label="base plus fog", stops=(new.base_fog - old.base_fog) * math.log2(10)),
+        *_lamp(old.lamp_mm, new.lamp_mm),
         ChangeRow(label="filter", stops=math.log2(new.filter_factor / old.filter_factor)),
     ]
+
+
+def _lamp(before_mm: float | None, now_mm: float | None) -> list[ChangeRow]:
+    """A lamp twice as far gives a quarter of the light (inverse squares, by definition)."""
+    if before_mm is None or now_mm is None:
+        return []
+    return [ChangeRow(label="lamp", stops=2 * math.log2(now_mm / before_mm))]
 
 
 def _own(part: PrintPart) -> float:

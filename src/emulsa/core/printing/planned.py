@@ -23,6 +23,9 @@ PaperSpeed = Annotated[float, Within("The paper's speed", 1, 10_000)]
 FilterFactor = Annotated[float, Within("A printing filter's factor", 0.05, 100)]
 
 
+LampDistance = Annotated[float, Within("How far the lamp hangs", 50, 10_000, "mm")]
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class FactorChange:
     """A part's own filter factor, before and after."""
@@ -55,13 +58,15 @@ class PrintArea:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class PrintSetting:
-    """What the times were, or will be, found with."""
+    """What the times were, or will be, found with; ``lamp_mm`` is how far a lamp hangs over a
+    contact print."""
 
     aperture: ApertureMark
     magnification: Magnification
     paper_speed: PaperSpeed = 100.0
     filter_factor: FilterFactor = 1.0
     base_fog: Fog = 0.0
+    lamp_mm: LampDistance | None = None
 
 
 Change = dict[Literal["from", "to"], PrintSetting]

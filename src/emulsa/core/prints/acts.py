@@ -36,6 +36,9 @@ SLIGHT_STOPS = 0.005  # less is no cause
 NOTED = tuple(each.name for each in fields(TryNotes))
 
 
+LONG_S, NEAR = 60.0, 1e-9
+
+
 @dataclass(frozen=True, kw_only=True, slots=True)
 class StripChosen:
     """A strip as it was developed, and the one that is right."""
@@ -178,8 +181,9 @@ def again(print_: Print, tries: Sequence[PrintTry], which: TryAgain) -> tuple[Pr
     raise Missing("This print was not found.", field="id")
 
 
-def rework(print_: Print, wanted: Reworking) -> Reworked:
-    """Every time for another size, aperture, paper, filter or negative."""
+def rework(print_: Print, wanted: Reworking, long_exponent: float = 1.0) -> Reworked:
+    """Every time for another size, aperture, paper, filter, lamp or negative. Over a minute paper
+    loses speed by its exponent; what was found with longer times holds that already."""
     before = print_.plan.setting
     answer = print_plan(
         PrintPlanRequest(
@@ -188,8 +192,10 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
         )
     )
     factor = {each.id: each.seconds for each in answer.rows}
+    was = {each.id: each.seconds for each in print_.plan.parts}
+    given = {id_: longer(was[id_], seconds, long_exponent) for id_, seconds in factor.items()}
     parts = tuple(
-        replace(each, seconds=factor[each.id], filter_factor=None) for each in print_.plan.parts
+        replace(each, seconds=given[each.id], filter_factor=None) for each in print_.plan.parts
     )
     common = parts[0].seconds / print_.plan.parts[0].seconds
     areas = tuple(_again(each, common, answer.ledger, print_.plan) for each in print_.plan.areas)
@@ -202,7 +208,26 @@ def rework(print_: Print, wanted: Reworking) -> Reworked:
         sheet=_thrown(print_.plan.sheet, wanted.setting.magnification / before.magnification),
     )
     right = print_.right_s * common if print_.right_s else None
-    return Reworked(print=replace(print_, plan=plan, right_s=right), ledger=answer.ledger)
+    slow = math.log2(given[parts[0].id] / factor[parts[0].id])
+    ledger = answer.ledger
+    if abs(slow) > NEAR:
+        ledger = (*ledger, ChangeRow(label="long times", stops=slow))
+    return Reworked(print=replace(print_, plan=plan, right_s=right), ledger=ledger)
+
+
+def longer(before_s: float, wanted_s: float, exponent: float) -> float:
+    """The seconds for so much more light on paper that loses speed over a minute: to 60 s as long
+    as it takes, behind that by its exponent. Common practice, no source.
+
+    >>> longer(30, 50, 1.2), round(longer(30, 120, 1.2), 1), longer(30, 120, 1.0)
+    (50, 137.8, 120.0)
+    """
+    factor = wanted_s / before_s
+    light = before_s if before_s <= LONG_S else LONG_S * (before_s / LONG_S) ** (1 / exponent)
+    needed = light * factor
+    if needed <= LONG_S:
+        return wanted_s if before_s <= LONG_S else needed
+    return float(LONG_S * (needed / LONG_S) ** exponent)
 
 
 def _again(

@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from emulsa.core.advice import Advice
+from emulsa.core.data.printing_ways import WAYS, PrintedBy
 from emulsa.core.errors import Unsound
 from emulsa.core.limits import ExposureIndex, Length, Within
 from emulsa.core.sensitometry.curve import SPEED_NET, STOP, Curve, Drawn, Net
@@ -55,6 +56,18 @@ class Targets:
         if range_ is None:
             range_ = self.net_at_viii - SPEED_NET
         return range_ / (STOP * self.range_stops - self.flare)
+
+
+USUAL_TARGETS = Targets()
+
+
+def targets_for(way: PrintedBy) -> Targets:
+    """What a normal negative is by the way it is printed.
+
+    >>> targets_for("condenser").net_at_viii
+    1.1
+    """
+    return Targets(net_at_viii=WAYS[way][1])
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)

@@ -171,6 +171,12 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
             options={ERRORS}
             onChange={(value) => set("habits.hold_highlights", value === "yes")}
           />
+          <Choose
+            label="Negatives are for"
+            value={draft.printed_by ?? "diffusion"}
+            options={OFFERED.printed_by}
+            onChange={(value) => set("printed_by", value)}
+          />
         </Grid>
         <WritingWay draft={draft} set={set} at={at} />
         <Entry

@@ -149,6 +149,12 @@ export const INDOORS = {
         as: "number",
         help: "0.06 takes 6 % off every time",
       },
+      {
+        path: "long_exponent",
+        label: "Slower over a minute, exponent",
+        as: "number",
+        help: "1 loses nothing; 1.1 is common",
+      },
       { path: "dmax", label: "Black, density", as: "number" },
       { path: "dmin", label: "White, density", as: "number" },
       { path: "steps", label: "Own measured steps", as: "papersteps" },

@@ -165,6 +165,11 @@ function Told({ story }: { story: Story }) {
                   </Box>
                 )}
               </Box>
+              {story.afterwards && (
+                <Box fontSize="14px" color="ink2">
+                  Still possible: {story.afterwards}.
+                </Box>
+              )}
               {story.latitude_text && <Box>The bracket {story.latitude_text}</Box>}
             </Part>
           </Flex>

@@ -24,6 +24,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
     paper_speed: String(before.paper_speed),
     filter_factor: String(before.filter_factor),
     base_fog: String(before.base_fog),
+    lamp_mm: String(before.lamp_mm ?? ""),
   });
   const wanted = {
     setting: {
@@ -32,6 +33,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
       paper_speed: typedNumber(text.paper_speed),
       filter_factor: typedNumber(text.filter_factor),
       base_fog: typedNumber(text.base_fog),
+      lamp_mm: text.lamp_mm.trim() ? typedNumber(text.lamp_mm) : null,
     },
     paper_id: paperId || null,
   };
@@ -88,6 +90,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
         {field("paper_speed", "Paper speed")}
         {field("filter_factor", "Filter factor")}
         {field("base_fog", "Base plus fog of the negative")}
+        {field("lamp_mm", "Contact print: lamp over it, mm")}
       </Grid>
       {found.error && (
         <Notice tone="refusal" live>

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
+import { apertureText } from "../../shared/aperture";
 import type { Scene } from "./queries";
 import type { Clash } from "./useKeeping";
 
@@ -8,7 +9,7 @@ const said = (scene: Scene) =>
   [
     `${scene.readings.length} reading${scene.readings.length === 1 ? "" : "s"}`,
     scene.readings.map((each) => each.label).join(", "),
-    scene.aperture ? `f/${scene.aperture}` : "",
+    scene.aperture ? apertureText(scene.aperture) : "",
     scene.filter_ids.length ? `${scene.filter_ids.length} filter` : "no filter",
   ]
     .filter(Boolean)

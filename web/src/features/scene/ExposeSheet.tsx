@@ -14,6 +14,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedIn } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { apertureText } from "../../shared/aperture";
 import { useWrite } from "../../shared/useWrite";
 import { Doubts } from "./Doubts";
 import {
@@ -43,6 +44,7 @@ export function ExposeSheet({
   plan,
   filmName,
   placed,
+  light,
   close,
   logged,
 }: {
@@ -53,6 +55,8 @@ export function ExposeSheet({
   filmName: string;
   /** what is placed, to be read again when the light changes */
   placed: string;
+  /** how fast the light changes now */
+  light: string;
   close: () => void;
   logged: (said: string) => void;
 }) {
@@ -110,7 +114,9 @@ export function ExposeSheet({
     const on = { unplaced: meant.unplaced, piece_id: meant.piece?.piece_id ?? sheet.current };
     void write(expose({ ...given, ...on, happened: happened && doubts.length > 0 }), {
       at_once: () =>
-        logged(`${meant.piece?.where ?? "A sheet in no holder"} exposed: ${said} at f/${aperture}`),
+        logged(
+          `${meant.piece?.where ?? "A sheet in no holder"} exposed: ${said} at ${apertureText(aperture)}`,
+        ),
     });
   };
   const startClock = async () => {
@@ -122,7 +128,7 @@ export function ExposeSheet({
       where: meant.piece?.where ?? NO_HOLDER,
       reminded: remindersOf(meant.piece?.roll_number != null, Boolean(scene.pinhole_id)),
       title: scene.title,
-      setText: `f/${aperture}, ${timed?.time_text ?? answer.set.text}`,
+      setText: `${apertureText(aperture)}, ${timed?.time_text ?? answer.set.text}`,
       placed,
       metered_s: timed?.metered_s ?? answer.metered_s,
       now_metered_s: timed?.metered_s ?? answer.metered_s,
@@ -130,6 +136,7 @@ export function ExposeSheet({
       left_s: timed?.seconds ?? answer.set.seconds,
       since: null,
       phase: "ready",
+      ...(light && { light }),
     });
     close();
   };

@@ -250,7 +250,12 @@ export function OpenScene({
   const summed = { scene: calmScene, stamp, choose: chooseAperture, correct: setCorrected };
   return (
     <>
-      <SceneHeader scene={calmScene} sub={sub} age={solution?.age_text ?? ""} change={openTitle} />
+      <SceneHeader
+        scene={calmScene}
+        sub={sub}
+        age={[solution?.age_text, solution?.light_text].filter(Boolean).join(" · ")}
+        change={openTitle}
+      />
       {shape === "upright" && <UprightScene {...shown} />}
       {shape === "lying" && <LyingScene {...shown} />}
       {shape === "tablet" && <TabletScene {...shown} {...summed} />}

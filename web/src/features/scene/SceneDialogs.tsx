@@ -77,6 +77,7 @@ export function SceneDialogs({
           plan={solution.plan}
           filmName={filmName}
           placed={placed}
+          light={solution.light_text}
           close={close}
           logged={logged}
         />

@@ -2,6 +2,7 @@ import { Flex } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
 import { Button } from "../../../components/Button";
 import { Entry } from "../../../components/Entry";
+import { apertureText } from "../../../shared/aperture";
 import type { Scene, Solution } from "../queries";
 import { Choice } from "./Choice";
 import { assumed, type WordProps } from "./props";
@@ -12,7 +13,7 @@ export function ApertureWord({ scene, solution, edit }: WordProps) {
   const value =
     scene.aperture == null
       ? (assumed(solution, "aperture") ?? "f/8, assumed")
-      : `f/${scene.aperture}`;
+      : apertureText(scene.aperture);
   const wrong = solution?.problem?.field === "aperture";
   return (
     <Word
@@ -59,7 +60,7 @@ function ApertureChoices({
       {solution?.answer?.equivalents.map((pair) => (
         <Choice
           key={pair.aperture}
-          name={`f/${pair.aperture}`}
+          name={apertureText(pair.aperture)}
           detail={pair.text}
           chosen={String(scene.aperture) === pair.aperture}
           onChoose={() => keep({ kind: "aperture", aperture: pair.aperture })}

@@ -1,4 +1,5 @@
 import { Flex } from "@chakra-ui/react";
+import { apertureText } from "../../../shared/aperture";
 import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
@@ -43,7 +44,7 @@ function LensChoices({
         <Choice
           key={each.id}
           name={each.name}
-          detail={`f/${each.optics.widest} – f/${each.optics.smallest}`}
+          detail={`${apertureText(each.optics.widest ?? "")} – ${apertureText(each.optics.smallest ?? "")}`}
           chosen={each.id === scene.lens_id}
           onChoose={() => keep({ kind: "lens", lens_id: each.id })}
         />
