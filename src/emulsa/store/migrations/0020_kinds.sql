@@ -10,5 +10,7 @@ ALTER TABLE lens ADD COLUMN circle_mm REAL;
 ALTER TABLE lens ADD COLUMN centre_filter_stops REAL NOT NULL DEFAULT 0;
 ALTER TABLE lens ADD COLUMN fall_off_power REAL NOT NULL DEFAULT 4;
 
+ALTER TABLE printing_paper ADD COLUMN long_exponent REAL NOT NULL DEFAULT 1;
+
 -- what film it was taken on stays with its plan
 ALTER TABLE exposure ADD COLUMN film_kind TEXT AS (json_extract(request, '$.film_kind')) VIRTUAL;
