@@ -15,7 +15,7 @@ from tests.field.runtime import Runtime, copied
 # What they test is in both; the others are of what only the service has: who may come in, papers,
 # the document of the service, jobs in threads, pictures looked at, files on the disk.
 IN_BOTH = (
-    "bad_input evening film_in_hand log said merging mixing outings practice refusals undo"
+    "bad_input evening film_in_hand light log said merging mixing outings practice refusals undo"
     " whole_exposure"
 ).split()
 WAITS = "waits for home"

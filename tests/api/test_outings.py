@@ -145,8 +145,8 @@ def test_labels_of_holders(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("change", "field", "says"),
     [
-        ({"latitude": 54}, "longitude", "both coordinates"),
-        ({"longitude": 3}, "latitude", "both coordinates"),
+        ({"latitude": 54, "longitude": None}, "longitude", "both coordinates"),
+        ({"longitude": 3, "latitude": None}, "latitude", "both coordinates"),
         ({"latitude": 91, "longitude": 0}, "latitude", "between −90 and 90"),
         ({"temperature_c": 80}, "temperature_c", "between −60 and 60"),
         ({"title": ""}, "title", ""),

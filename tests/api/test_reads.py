@@ -51,6 +51,7 @@ STEP = {
 
 # Names in an address: every record of this table in turn, as the demo has them.
 IN_PATH = {
+    "/api/outings/{id}/light": "outing",
     "/api/rolls/strips/{id}/choices": "strip",
     "/api/outings/{id}/packing": "outing",
     "/api/outings/{id}/drawn": "outing",
@@ -161,6 +162,8 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         ],
         "/api/exposures/check": [{**given, "scene_id": each, "time": 9} for each in ids["scene"]],
         "/api/darkroom/runs/{id}/beside": [{"others": []}],
+        "/api/darkroom/mates": [{"piece_id": each, "choice": {}} for each in ids["piece"]],
+        "/api/scenes/focus": [{"scene": each} for each in scenes],
         "/api/darkroom/weigh": [{"piece_id": each, "choice": {}} for each in ids["piece"]],
         "/api/evening": [{"kinds": [CORVANE, OSTREL], "line_id": "line-usual"}],
     }
@@ -171,6 +174,8 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/number": [{"text": "9⅓"}],
         "/api/practice": [{"day": "2026-01-17"}],
         "/api/practice/question": [{"day": "2026-01-17"}],
+        "/api/outings/{id}/light": [{"begin": "2026-11-28T00:00:00Z"}],
+        "/api/kit/film-kind": [{"kind": "reversal"}],
         "/api/mixing": [
             {
                 "recipe_id": "recipe-corvane-mq",

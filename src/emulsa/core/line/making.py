@@ -153,7 +153,7 @@ def filter_(id_: str, words: str) -> KitFilter:
             f"There is no filter “{words}”. Say its factor, as in filter {name or 'amber'} ×4.",
             field="text",
         )
-    plain_name = name.replace("-", "_")
+    plain_name = name.replace("-", "_").replace(" ", "_")
     colours = sorted(FAMILIES, key=len, reverse=True)
     colour = next((each for each in colours if each in plain_name), None)
     described: dict[str, object] = {"label": _capital(name), "factor": factor}

@@ -73,7 +73,7 @@ def _sky(said: re.Match[str], now: SkyNow | None) -> SkyReading:
     at_dusk = called not in SKY_WORDS
     of_now = altitude is None and now is not None and now.sun_altitude_deg >= DEEP_DEG
     if altitude is None and now is not None and of_now:
-        altitude = now.sun_altitude_deg
+        altitude = round(now.sun_altitude_deg, 1)
     if at_dusk:
         _dusk(called, altitude, now)
     side = _side(said[1] or said[3] or "")
@@ -124,7 +124,7 @@ def _moon(said: re.Match[str], now: SkyNow | None) -> ByMoon | OfMoon:
         (said[1] or "").lower()
     )
     if phase is None:
-        phase = float(said[2]) if said[2] else (now.phase_deg if now else None)
+        phase = float(said[2]) if said[2] else (round(now.phase_deg) % 360 if now else None)
     if phase is None:
         raise Unreadable(
             "How much of the moon is lit? Write full moon, half moon, or give the outing its"
@@ -138,7 +138,7 @@ def _moon(said: re.Match[str], now: SkyNow | None) -> ByMoon | OfMoon:
                 "The moon is below the horizon there now; write full moon at 30° for later.",
                 field="text",
             )
-        altitude = now.moon_altitude_deg
+        altitude = round(now.moon_altitude_deg, 1)
     if altitude is None:
         altitude = HIGH_MOON_DEG
     body: dict[str, object] = {"moon_altitude_deg": altitude, "phase_deg": phase}
@@ -186,7 +186,8 @@ def _sky_words(reading: SkyReading) -> str:
 
 
 def _exact(degrees: float) -> str:
-    return f"{degrees:.12g}"
+    """Degrees as one types them; more than four places nobody knows."""
+    return plain(round(degrees, 4))
 
 
 def name_of(reading: Estimated) -> str:

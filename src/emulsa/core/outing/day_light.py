@@ -275,10 +275,14 @@ def dated(light: DayLight) -> Iterator[Dated]:
     of an hour, and when the sun is on a scene."""
     for each in light.spans:
         if each.light in ("low_sun", "civil"):
-            yield Dated(each.text.split(",")[0].capitalize(), each.from_minutes, each.to_minutes)
+            yield Dated(_upper(each.text.split(",")[0]), each.from_minutes, each.to_minutes)
     for mark in light.marks:
         if mark.what == "moonrise":
-            yield Dated(mark.text.split(" ", 1)[1].capitalize(), mark.minutes, mark.minutes + 15)
+            yield Dated(_upper(mark.text.split(" ", 1)[1]), mark.minutes, mark.minutes + 15)
     for scene in light.scenes:
         for one in scene.sun:
             yield Dated(f"Sun on {scene.title}", one.from_minutes, one.to_minutes)
+
+
+def _upper(text: str) -> str:
+    return text[:1].upper() + text[1:]
