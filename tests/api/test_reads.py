@@ -156,6 +156,7 @@ def asked(hands: Hands, route: Route) -> list[Request]:
         "/api/kit/pinhole-facts": [{"optics": {"diameter_mm": 0.3, "distance_mm": 75}}],
         "/api/kit/lens-marks": [{"focal_length_mm": 150, "widest": "5.6", "smallest": "64"}],
         "/api/kit/data-sheet": [{"text": "Film | 1+9\nCorvane | 8:00"}],
+        "/api/prints/flash": [{"last_white_s": 4, "first_grey_s": 5}],
         "/api/prints/strip": [{"kind": "linear", "step_s": 3, "strips": 5}],
         "/api/scenes/{id}/relit": [
             {"text": "8 crack", "intervals": [{"metered_s": 9, "elapsed_s": 5}]}

@@ -200,6 +200,7 @@ ELSEWHERE = {
     *("bracket-step", "frame-at-another-ei", "exposed-twice"),  # tests/path/test_in_the_field.py
     *("time-short", "time-much-too-short", "time-estimated"),  # test_development.py
     *("rating-reason", "temperature-outside"),  # tests/handbook/test_judgement.py
+    *("one-tank",),  # tests/api/test_light.py
     *("capacity-short", "concentrate-short", "bottle"),  # test_runs.py, test_darkroom_plan.py
     *("speed-point-twice", "no-ladder"),  # test_sensitometry.py, tests/handbook
     *("own-film",),  # tests/path/test_bench.py

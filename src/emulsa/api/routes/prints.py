@@ -43,6 +43,7 @@ from emulsa.core.prints.acts import (
     rework,
 )
 from emulsa.core.prints.acts import note as noted
+from emulsa.core.prints.flashing import FlashSaid, FlashStrip, flash_said
 from emulsa.core.prints.map import print_map, table
 from emulsa.core.prints.negative import begun
 from emulsa.core.prints.preview import AreaStep, PreviewTables, area_steps, preview
@@ -116,6 +117,12 @@ def see_area(db: Db, house: House, asked: AreaAsked) -> tuple[AreaStep, ...]:
 def strip(request: StripRequest) -> StripsShown:
     """What to give as the card moves."""
     return shown(request)
+
+
+@routes.question("/flash", "POST")
+def flash(strip: FlashStrip) -> FlashSaid:
+    """How long paper is flashed, by a strip under even light; nothing is kept."""
+    return flash_said(strip)
 
 
 @routes.question("/rework", "POST")

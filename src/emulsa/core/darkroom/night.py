@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import combinations
 from typing import Annotated
 
 from emulsa.core.advice import Advice
@@ -23,6 +24,7 @@ from emulsa.core.darkroom.evening_plan import (
     told,
 )
 from emulsa.core.darkroom.groups import time_of
+from emulsa.core.darkroom.together import Tanked, shared, together_text
 from emulsa.core.darkroom.waiting import WaitingFilm
 from emulsa.core.data.agitation import IN_TRAYS
 from emulsa.core.data.film_kinds import FilmKindName
@@ -151,7 +153,7 @@ class _Night:
                     {each.kind for each in self.bottles},
                 )
             ),
-            advice=tuple(self._advice(runs)),
+            advice=(*self._advice(runs), *self._together(runs)),
             temperature_c=self.planning.temperature_c,
         )
 
@@ -243,6 +245,24 @@ class _Night:
             if text:
                 found[text] = Advice(code="bottle", severity="warning", text=text)
         return list(found.values())
+
+    def _together(self, runs: Sequence[PlannedRun]) -> Iterator[Advice]:
+        """Films of different kinds whose runs may be one."""
+        asked = {each.id: each for each in runs}
+        first = {each.piece_ids[0]: each for each in self.waiting}
+        told: set[frozenset[str]] = set()
+        for one, other in combinations(asked.values(), 2):
+            pair = frozenset((one.film_id, other.film_id))
+            if one.tank_id != other.tank_id or len(pair) < 2 or pair in told:
+                continue
+            pieces = [first[each.pieces[0].piece_ids[0]] for each in (one, other)]
+            tankful = Tankful(temperature_c=self.planning.temperature_c)
+            found = shared(pieces, Tanked(self.films, self.recipes, tankful))
+            if found is None or not found.together:
+                continue
+            told.add(pair)
+            text = f"{one.name} and {other.name} may share a tank, {together_text(found)}."
+            yield Advice(code="one-tank", severity="note", text=text)
 
 
 def _piece(

@@ -122,6 +122,14 @@ def shared(films: Sequence[WaitingFilm], tanked: Tanked) -> OneTank | None:
     return one_tank(OneTankRequest(films=tuple(asked)))
 
 
+def together_text(found: OneTank) -> str:
+    """For how long, and how far the one that gives up more is off."""
+    worst = max(found.each, key=lambda each: abs(each.zones_off))
+    alike = abs(worst.zones_off) < NEARLY_ALIKE_ZONES
+    off = "as both want" if alike else f"either up to {zones_text(abs(worst.zones_off))} off"
+    return f"{minutes_text(found.minutes)}, {off}"
+
+
 def check_together(films: Sequence[WaitingFilm], tanked: Tanked) -> None:
     """Impossible, with the reason, for films that do not share a tank."""
     found = shared(films, tanked)

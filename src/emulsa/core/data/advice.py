@@ -73,6 +73,7 @@ CATALOGUE: dict[str, str] = {
     "time-estimated": "a developing time by the rule of thumb, not by the recipe's own points",
     "capacity-short": "more film in a run than its developer does",
     "concentrate-short": "a mix too small for the concentrate its film uses up",
+    "one-tank": "film of two kinds whose runs may be one",
     "bottle": "a bottle that is too old, used up, or has too little left for the evening",
     # film tests and films side by side
     "speed-point-twice": "a curve that passes the speed point's density more than once",

@@ -106,7 +106,7 @@ def afterwards(judgement: Judgement) -> str:
     """What can still be done to a negative that shows so, with its effect in N; common practice
     from memory, no source.
 
-    >>> afterwards(Judgement(id="a", highlight="flat"))[:44]
+    >>> afterwards(Judgement(id="a", shadow="full", highlight="flat"))[:44]
     'selenium toning, strong: about N+½ to N+1; c'
     """
     ways = [*AFTERWARDS.get(judgement.highlight or "", ())]

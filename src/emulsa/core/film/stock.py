@@ -10,7 +10,7 @@ from emulsa.core.errors import Impossible, Unreadable, Unsound
 from emulsa.core.film.formats import FormatKey
 from emulsa.core.limits import Id, Label, Length, Note, Within
 from emulsa.core.numbers import counted, plain
-from emulsa.core.written import money_text, month_words
+from emulsa.core.written import money_text, month_words, size_words
 
 Count = Annotated[int, Within("Sheets or rolls in a box", 1, 10_000)]
 Spent = Annotated[int, Within("Sheets or rolls gone already", 0, 10_000)]
@@ -20,6 +20,10 @@ Month = Annotated[str, Length("The expiry month", 0, 10)]
 
 LOW_SHARE = 0.2  # a fifth of the box left: time to buy. Common practice, no source
 SOON_MONTHS = 3  # said this long before the month on the box
+
+
+YEARS_A_STOP = {"freezer": 40.0, "fridge": 20.0, "shelf": 10.0, "bag": 10.0}
+LEAST_STOPS, NEARLY_HALF = 0.2, 0.4
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -112,8 +116,10 @@ def state(stock: Stock, taken: int, today: str, loaded: int = 0) -> StockState:
     expired = months is not None and months < 0
     low = there <= LOW_SHARE * stock.count
     said = []
-    if expired:
+    if expired and months is not None:
         said.append(f"expired {month_words(stock.expires)}: test first")
+        if slower := _slower_text(-months / 12, stock.kept):
+            said.append(slower)
     elif months is not None and months <= SOON_MONTHS:
         said.append(f"expires {month_words(stock.expires)}")
     if there == 0:
@@ -134,6 +140,20 @@ def state(stock: Stock, taken: int, today: str, loaded: int = 0) -> StockState:
         life=_life(stock, today),
         drawn=_drawn_text(stock, there, loaded),
     )
+
+
+def _slower_text(years: float, kept: str) -> str:
+    """How much speed old film may have lost, a guess: a stop in ten years at room temperature, in
+    twenty in the fridge, in forty in the freezer. Common practice, no source.
+
+    >>> _slower_text(10, "shelf"), _slower_text(10, "freezer"), _slower_text(1, "shelf")
+    ('a guess: begin 1 stop slower', 'a guess: begin ⅓ stop slower', '')
+    """
+    lost = years / YEARS_A_STOP.get(kept, YEARS_A_STOP["shelf"])
+    if lost < LEAST_STOPS:
+        return ""
+    about = round(2 * lost) / 2 if lost >= NEARLY_HALF else 1 / 3
+    return f"a guess: begin {size_words(about)} slower"
 
 
 def _drawn_text(stock: Stock, there: int, loaded: int) -> str:

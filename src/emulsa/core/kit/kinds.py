@@ -27,6 +27,7 @@ class KindSaid:
     note: str
     dark: str
     textural_range: tuple[float, float]
+    range_typed: tuple[str, str]
     law: Law
     source: str
 
@@ -41,6 +42,7 @@ def kind_said(kind: FilmKindName) -> KindSaid:
         note=day.note,
         dark=day.dark,
         textural_range=day.textural_range,
+        range_typed=(zone_text(day.textural_range[0]), zone_text(day.textural_range[1])),
         law=day.law,
         source=f"typical of {day.name} film, no source",
     )

@@ -18,7 +18,8 @@
     side lit hazy at 12° the same with the sun so high, from the side; back lit, too
     dusk, full moon      by where sun and moon stand over the outing's place; dusk at -3°
     street, floodlit     among lamps: bright street, shop windows, lit room, church, quiet street
-    f/32                 the aperture
+    f/32                 the aperture; U8 of an old uniform scale
+    opening 25 mm        the aperture of a barrel lens by its diameter
     draw 30              millimetres of draw beyond infinity focus; draw 1.2 in too
     bellows 180          the whole extension, from lens to film
     spread 3             millimetres between near and far focus
@@ -74,6 +75,7 @@ from emulsa.core.line.words import (
     MovementsWord,
     NoteWord,
     NWord,
+    OpeningWord,
     PreExposeWord,
     RatingWord,
     ReadingWord,
@@ -241,6 +243,7 @@ SETTINGS: tuple[tuple[re.Pattern[str], Callable[[re.Match[str]], Line]], ...] = 
             r"(u\s*\d+)",
             lambda said: ApertureWord(aperture=typed_aperture(said[1].replace(" ", ""))),
         ),
+        (rf"opening\s*{LONG}", lambda said: OpeningWord(diameter_mm=mm(said[1], "text"))),
         (rf"(?:bellows|extension)\s*{LONG}", _extension),
         (rf"draw\s*{LONG}", _draw),
         (rf"spread\s*{LONG}", _spread),

@@ -6,12 +6,14 @@ from collections.abc import Callable, Sequence
 from dataclasses import replace
 from typing import Any
 
+from emulsa.core import wire
 from emulsa.core.corrections.aperture_choice import BySpread, Depth
 from emulsa.core.corrections.bellows import ByDraw, ByExtension, ByMagnification, Focus
 from emulsa.core.corrections.optics import aperture_of
-from emulsa.core.errors import Unreadable
+from emulsa.core.errors import Missing, Unreadable
 from emulsa.core.kit.bag import KitLens
 from emulsa.core.light.marks import mark_text
+from emulsa.core.light.old_scales import ByDiameter, aperture_scale
 from emulsa.core.line.words import (
     ApertureWord,
     BearingWord,
@@ -22,6 +24,7 @@ from emulsa.core.line.words import (
     MovementsWord,
     NoteWord,
     NWord,
+    OpeningWord,
     PreExposeWord,
     RatingWord,
 )
@@ -54,6 +57,8 @@ def carry_setting(scene: Scene, line: Line, lenses: Sequence[KitLens]) -> Carrie
     """The edits a setting means and how it is said; nothing for a line that sets nothing."""
     if isinstance(line, ApertureWord):
         return _aperture(scene, line, lenses)
+    if isinstance(line, OpeningWord):
+        return _opening(scene, line, lenses)
     carried = CARRY.get(type(line))
     return None if carried is None else carried(scene, line)
 
@@ -63,6 +68,26 @@ def _aperture(scene: Scene, line: ApertureWord, lenses: Sequence[KitLens]) -> Ca
     if lens is not None:
         aperture_of(lens.optics, line.aperture, "text")
     return (SetAperture(aperture=line.aperture),), f"aperture {mark_text(line.aperture)}"
+
+
+def _opening(scene: Scene, line: OpeningWord, lenses: Sequence[KitLens]) -> Carried:
+    lens = next((each for each in lenses if each.id == scene.lens_id), None)
+    if lens is None:
+        raise Missing("Choose the lens first: its focal length is needed.", field="text")
+    focal = lens.optics.focal_length_mm
+    asked = wire.decode(
+        ByDiameter,
+        {
+            "scale": "diameter",
+            "diameter_mm": line.diameter_mm,
+            "focal_length_mm": focal,
+        },
+        "text",
+    )
+    number = round(aperture_scale(asked).f_number, 2)
+    aperture_of(lens.optics, number, "text")
+    says = f"aperture {mark_text(number)}: {length_text(line.diameter_mm)} of {plain(focal)} mm"
+    return (SetAperture(aperture=number),), says
 
 
 def _focus(_: Scene, line: FocusWord) -> Carried:

@@ -37,6 +37,14 @@ class ApertureWord:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class OpeningWord:
+    """An aperture by the diameter of its opening, seen through the front of the lens."""
+
+    kind: Literal["opening"] = "opening"
+    diameter_mm: float
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class FocusWord:
     """A draw, or infinity."""
 
@@ -145,6 +153,7 @@ class NoteWord:
 Line = (
     ReadingWord
     | ApertureWord
+    | OpeningWord
     | FocusWord
     | DepthWord
     | KitWord

@@ -40,6 +40,7 @@ from emulsa.core.written import length_text, size_words
 
 CLOSE_MM = 1000.0
 LITTLE_STOPS = 1 / 6  # nobody sees less (common practice)
+INFRARED_SHARES = (300, 200)  # of the focal length
 AROUND = 22.6  # about which apertures are shown on a lens without ends
 
 
@@ -169,7 +170,7 @@ def _seen(scene: Scene, kit: SceneKit, lens: KitLens, asked: FocusAsked) -> Focu
         blur_text=f"A blur of {length_text(round(blur, 3))} on the film counts as sharp",
         scale=_scale(request, found),
         blurs=tuple(_blurs(request, found, optics)),
-        texts=tuple(_texts(request, found)),
+        texts=(*_texts(request, found), *_infrared(kit, lens.optics.focal_length_mm)),
         take=tuple(_take(scene, optics, asked, found)),
         take_text=_take_text(optics, found),
         tilt=_tilt(request, found),
@@ -296,6 +297,14 @@ def _texts(request: FocusRequest, found: FocusAnswer) -> Iterator[str]:
         from_m = distance_text(found.hyperfocal_mm / 2)
         on = distance_text(found.hyperfocal_mm)
         yield f"Focused on {on} it would be sharp from {from_m} to the horizon"
+
+
+def _infrared(kit: SceneKit, focal_length_mm: float) -> Iterator[str]:
+    """Infrared focuses further back than what the eye sees (common practice, no source)."""
+    if kit.film is None or kit.film.kind != "infrared":
+        return
+    least, most = (length_text(round(focal_length_mm / each, 1)) for each in INFRARED_SHARES)
+    yield f"For infrared draw {least} to {most} more than the eye sees sharp, or find it by trial"
 
 
 def _apertures_text(found: FocusAnswer) -> str:

@@ -39,7 +39,7 @@ export function RunSheet({
 }) {
   const id = useRef(newId());
   const [left, setLeft] = useState<string[]>([]);
-  const [name, setName] = useState(`${group.film_name} ${group.n_text}, ${dayText(today())}`);
+  const [typedName, setName] = useState<string | null>(null);
   const kit = useQuery(kitQuery).data;
   const tanks = offered(kit?.tanks);
   const lines = offered(kit?.lines);
@@ -70,6 +70,8 @@ export function RunSheet({
   const worked = weighed.error ? null : weighed.data;
   const [typedMinutes, setMinutes] = useState<string | null>(null);
   const minutes = typedMinutes ?? mate?.clock_text ?? worked?.clock_text ?? "";
+  const both = mate ? ` with ${mate.film_name} ${mate.n_text}` : "";
+  const name = typedName ?? `${group.film_name} ${group.n_text}${both}, ${dayText(today())}`;
   const { problem, write, busy, at } = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
   const begin = (event: FormEvent) => {
@@ -80,6 +82,7 @@ export function RunSheet({
           id: id.current,
           name,
           recipe_id: group.recipe_id,
+          note: mate?.says ?? "",
           n: group.n,
           minutes:
             typedMinutes === null

@@ -154,7 +154,11 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
         <Entry
           label={field.label}
           defaultValue={
-            kit.tables[(record as { id: string }).id]?.[field.path] ?? ZONES[Number(value)] ?? text
+            typeof value === "string"
+              ? value
+              : (kit.tables[(record as { id: string }).id]?.[field.path] ??
+                ZONES[Number(value)] ??
+                text)
           }
           onChange={(event) => onChange(typedNumber(event.target.value))}
           problem={problem}

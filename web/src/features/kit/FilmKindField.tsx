@@ -68,7 +68,8 @@ export function FilmKindField({
             variant="word"
             onClick={() =>
               onRecord({
-                textural_range: data.textural_range,
+                "textural_range.0": data.range_typed[0],
+                "textural_range.1": data.range_typed[1],
                 law: data.law,
                 "provenance.textural_range": data.source,
                 "provenance.law": data.source,

@@ -34,6 +34,8 @@ export function RecordSheet({
   const spec = KINDS[kind];
   const [draft, setDraft] = useState<Record_>(record);
   const [old, setOld] = useState(known);
+  // what was taken over stands in fields that begin anew
+  const [taken, setTaken] = useState(0);
   const copy = () => {
     setDraft({ ...draft, id: newId(), name: `${draft.name} copy`, archived: false });
     setOld(false);
@@ -111,7 +113,10 @@ export function RecordSheet({
           gap="4"
         >
           {spec.fields.map((field) => (
-            <Box key={field.path} gridColumn={{ md: WHOLE.has(field.as) ? "1 / -1" : "auto" }}>
+            <Box
+              key={`${field.path} ${taken}`}
+              gridColumn={{ md: WHOLE.has(field.as) ? "1 / -1" : "auto" }}
+            >
               <FieldOf
                 field={field}
                 value={valueAt(draft, field.path)}
@@ -119,14 +124,15 @@ export function RecordSheet({
                 record={draft}
                 problem={owner === field ? (problem?.message ?? null) : null}
                 onChange={(value) => setDraft((before) => withValue(before, field.path, value))}
-                onRecord={(values) =>
+                onRecord={(values) => {
                   setDraft((before) =>
                     Object.entries(values).reduce(
                       (draft, [path, value]) => withValue(draft, path, value),
                       before,
                     ),
-                  )
-                }
+                  );
+                  setTaken(taken + 1);
+                }}
               />
             </Box>
           ))}

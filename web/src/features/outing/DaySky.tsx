@@ -189,7 +189,7 @@ export function DaySky({
         <span>Sun and moon over {light.place_text}; never look at the sun through a finder.</span>
         <FileLink
           href={`/api/outings/${outingId}/light.ics?begin=${encodeURIComponent(begin)}`}
-          label="The day's light for a calendar"
+          label="For the calendar: the day's light"
         >
           For the calendar
         </FileLink>

@@ -11,6 +11,7 @@ import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
+import { FlashPaper } from "./FlashPaper";
 import { keepStrip, type PrintView, stripQuery } from "./queries";
 
 /** A test strip: what to give as the card moves, and which of it is right. */
@@ -199,6 +200,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
           </ul>
         </Box>
       )}
+      <FlashPaper keep={(says) => setNote([note, says].filter(Boolean).join("; "))} />
     </Sheet>
   );
 }

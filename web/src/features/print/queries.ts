@@ -2,6 +2,7 @@ import { queryOptions } from "@tanstack/react-query";
 import { act } from "../../api/acts";
 import { ask, question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
+import { typedNumber } from "../../components/typedNumber";
 
 export type Print = Schemas["Print"];
 export type PrintView = Schemas["PrintView"];
@@ -33,6 +34,16 @@ export const areaSteps = (asked: { print: Print; area_id: string }) =>
   ask("prints_see_area", { body: asked });
 
 /** What to give as the card moves. */
+export const flashQuery = (last_white_s: string, first_grey_s: string) => ({
+  ...question("prints_flash", {
+    body: {
+      last_white_s: typedNumber(last_white_s),
+      first_grey_s: typedNumber(first_grey_s),
+    },
+  }),
+  retry: false,
+});
+
 export const stripQuery = (strip: Schemas["StripRequest"]) =>
   queryOptions({ ...question("prints_strip", { body: strip }), retry: false });
 
