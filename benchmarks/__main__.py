@@ -18,7 +18,7 @@ import httpx2
 import uvicorn
 from fastapi import FastAPI
 
-from benchmarks import bench, darkroom, field, large, picture, practice, printing
+from benchmarks import bench, darkroom, field, large, light, picture, practice, printing
 from benchmarks.drag import first_print_ms, redraw_p95_ms, seen_p95_ms
 from benchmarks.service import Running, free_port, speaking
 from emulsa.core import wire
@@ -242,9 +242,15 @@ def evenings() -> None:
 
 
 def practised() -> None:
-    """Simulated scenes, and questions after a year of them."""
+    """Sun and moon; simulated scenes, and questions after a year of them."""
+    day, minutes = light.day_ms()
+    report("a day of sun and moon with two bearings", day, 20, "ms")
+    report("a day of them by its minutes", minutes, 50, "ms")
     with tempfile.TemporaryDirectory() as folder:
         with Running(Path(folder)) as running:
+            of_day, focused = light.room_ms(running)
+            report("the light of an outing's day", of_day, 50, "ms")
+            report("a scene's focus while one types", focused, 50, "ms")
             opened, spot, judged = practice.scene_ms(running)
             report("a scene of practice opened", opened, 300, "ms")
             report("a spot reading", spot, 20, "ms")
