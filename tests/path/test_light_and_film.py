@@ -120,6 +120,7 @@ def test_reversal_film_at_sunset(hand: Hand) -> None:
     assert run["n_text"] == "normal"
     course = hand.get("/api/darkroom/runs/run/course")
     assert "time-short" not in str(course["process"]["advice"])
+    assert course["cautions"][-1] == "Total darkness."
     (line,) = hand.get("/api/log")["lines"]
     assert line["n_text"] == "normal"
     assert hand.get("/api/log/e")["exposure"]["development_text"] == "normal"

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from emulsa.api.routing import Db
 from emulsa.core.chemistry import dilution
+from emulsa.core.corrections.film_kinds import row_of
 from emulsa.core.darkroom import plan
 from emulsa.core.darkroom.cues import Heard, heard
 from emulsa.core.darkroom.minding import minds
@@ -43,7 +44,8 @@ def course_of(db: Db, run: Run, minutes: float) -> Course:
     known = films.film(db, film[0].film_id) if film else None
     kind = known.kind if known else None
     process = plan.course(plan.by_the_clock(line), tank, minutes, area, recipe, kind)
-    cautions = of_run(recipe.developer if recipe else "")
+    row = row_of(kind)
+    cautions = of_run(recipe.developer if recipe else "") + ((row.dark,) if row else ())
     mix_text = f"{tank.name}: {dilution.mix_text(process.mix)}"
     minded = minds(process.steps, plan.developer_moved(line, tank, recipe))
     return Course(tank, line, process, mix_text, heard(process.steps), cautions, minded)

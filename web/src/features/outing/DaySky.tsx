@@ -91,6 +91,15 @@ export function DaySky({
             fill={GREY[each.light]}
           />
         ))}
+        <rect
+          x={x(0)}
+          y={0.5}
+          width={x(MINUTES) - x(0)}
+          height={SKY_H - 1}
+          fill="none"
+          stroke="var(--chakra-colors-edge)"
+          aria-hidden
+        />
         <g clipPath={`url(#sky-${outingId})`} fill="none" aria-hidden>
           <line x1={x(0)} x2={x(MINUTES)} y1={HORIZON} y2={HORIZON} stroke="#777777" />
           <path
