@@ -6,6 +6,7 @@ from __future__ import annotations
 import statistics
 import time
 from collections.abc import Callable
+from functools import partial
 
 from benchmarks.service import Running, speaking
 from emulsa.core.sky.at import SkyRequest, sky
@@ -21,13 +22,11 @@ def day_ms() -> tuple[float, float]:
     """A day with two bearings; a day by its minutes, everything of each."""
     days = [f"2026-11-{10 + number}" for number in range(OFTEN)]
     minutes = [tuple(f"{day}T{at // 60:02}:{at % 60:02}:00Z" for at in range(1440)) for day in days]
-    whole = [
-        _took(lambda day=day: sky_day(
-            SkyDayRequest(place=PLACE, from_=f"{day}T00:00:00Z", bearings=BEARINGS)
-        ))
-        for day in days
-    ]  # fmt: skip
-    each = [_took(lambda at=at: sky(SkyRequest(place=PLACE, moments=at))) for at in minutes]
+    asked = [
+        SkyDayRequest(place=PLACE, from_=f"{day}T00:00:00Z", bearings=BEARINGS) for day in days
+    ]
+    whole = [_took(partial(sky_day, each)) for each in asked]
+    each = [_took(partial(sky, SkyRequest(place=PLACE, moments=at))) for at in minutes]
     return statistics.median(whole), statistics.median(each)
 
 

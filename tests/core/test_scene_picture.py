@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 
 from emulsa.core.advice import Advice
+from emulsa.core.corrections.bellows import ByMagnification
 from emulsa.core.corrections.filters import Filter
 from emulsa.core.errors import Impossible
 from emulsa.core.kit.printing import PaperFilter
@@ -320,8 +321,20 @@ def test_flare_is_a_share_of_the_whole_picture_s_light() -> None:
     assert seen(placed, with_flare(0.1)).prints[0].grey == clean
 
 
+def test_a_lens_blurs_what_is_focused_by_its_aperture_alone() -> None:
+    """Diffraction, 2.44·λ·N(1 + m) (Airy): twice from f/22 to f/45, and again at 1 : 1."""
+    wide, small, close = (
+        seen(replace(scene(SHADE, FROST), aperture=aperture, focus=focus), drawn_width=4_000).blur
+        for aperture, focus in (("22", None), ("45", None), ("45", ByMagnification(m=1)))
+    )
+    assert wide is not None
+    assert small is not None
+    assert close is not None
+    assert wide.blur_mm == pytest.approx(2.44 * 550e-6 * 2**4.5)
+    assert (small.blur_mm, close.blur_mm) == pytest.approx((2 * wide.blur_mm, 4 * wide.blur_mm))
+
+
 def test_a_hole_blurs_it_and_a_contrast_filter_is_seen() -> None:
-    assert seen(scene(SHADE, FROST)).blur is None
     hole = replace(KIT, pinhole=PINHOLE, format_mm=(120, 95))
     blurred = seen(scene(SHADE, FROST), hole, drawn_width=800)
     assert blurred.blur is not None

@@ -44,8 +44,7 @@ class FilmKindRow:
     note: str
 
 
-# colour films see what panchromatic ones do; what tints them is said in their notes
-FOR_COLOUR: dict[str, Factors | None] = {
+PANCHROMATIC: dict[str, Factors | None] = {
     "light yellow": (1.5, 1.2),
     "yellow": (2.0, 1.5),
     "medium yellow": (2.0, 1.5),
@@ -58,6 +57,9 @@ FOR_COLOUR: dict[str, Factors | None] = {
     "deep red": (16.0, 8.0),
     "blue": (6.0, 12.0),
     "polariser": (3.0, 3.0),
+}
+# colour films see what panchromatic ones do; what tints them is said in their notes
+FOR_COLOUR: dict[str, Factors | None] = PANCHROMATIC | {
     "warming": (1.25, 1.25),
     "tungsten to daylight film": (4.0, 4.0),
     "daylight to tungsten film": (1.6, 1.6),
@@ -73,20 +75,7 @@ KINDS: dict[FilmKindName, FilmKindRow] = {
         textural_range=(2.0, 8.0),
         warm_light_stops=0.0,
         push_stops=(-2.0, 3.0),
-        filters={
-            "light yellow": (1.5, 1.2),
-            "yellow": (2.0, 1.5),
-            "medium yellow": (2.0, 1.5),
-            "yellow-green": (2.5, 2.5),
-            "light green": (3.0, 3.0),
-            "green": (4.0, 4.0),
-            "orange": (4.0, 2.5),
-            "light red": (6.0, 4.0),
-            "red": (8.0, 5.0),
-            "deep red": (16.0, 8.0),
-            "blue": (6.0, 12.0),
-            "polariser": (3.0, 3.0),
-        },
+        filters=PANCHROMATIC,
         minutes=(5.0, 4.0),
         temperature_c=(18.0, 27.0),
         usual_c=20.0,

@@ -22,7 +22,7 @@ PictureWidth = Annotated[int, Within("The picture’s width", 1, 50_000, "pixels
 
 DIFFRACTION = 2.44
 PASSES = 3
-NM_PER_MM = 1e6
+NM_PER_MM, GREEN_NM = 1e6, 550.0
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -33,7 +33,7 @@ class BlurAsked:
     distance_mm: HoleDistance
     format_width_mm: FormatWidth
     picture_width: PictureWidth
-    wavelength_nm: Wavelength = 550
+    wavelength_nm: Wavelength = GREEN_NM
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -56,6 +56,18 @@ def blur(asked: BlurAsked) -> Blur:
     airy = DIFFRACTION * wave_mm * asked.distance_mm / asked.diameter_mm
     wide = math.hypot(asked.diameter_mm, airy)
     sigma = wide / 4 / asked.format_width_mm * asked.picture_width
+    return Blur(blur_mm=wide, sigma=sigma, boxes=_boxes(sigma))
+
+
+def focused_blur(f_number: float, format_width_mm: float, picture_width: float) -> Blur:
+    """How unsharp a lens makes what it is focused on: by diffraction at its effective f-number
+    alone; how far the rest lies away, a picture does not tell.
+
+    >>> focused_blur(64, 120, 1200).boxes, round(focused_blur(64, 24, 1200).blur_mm, 3)
+    ((1, 1, 1), 0.086)
+    """
+    wide = DIFFRACTION * GREEN_NM / NM_PER_MM * f_number
+    sigma = wide / 4 / format_width_mm * picture_width
     return Blur(blur_mm=wide, sigma=sigma, boxes=_boxes(sigma))
 
 

@@ -9,7 +9,7 @@ from functools import lru_cache
 from emulsa.core.corrections.aperture_choice import Format
 from emulsa.core.corrections.film_kinds import n_words
 from emulsa.core.corrections.filters import Filter
-from emulsa.core.corrections.optics import Pinhole
+from emulsa.core.corrections.optics import Pinhole, magnification
 from emulsa.core.corrections.pinhole import DEFAULT_FORMAT_MM
 from emulsa.core.data.contrast import SHADES
 from emulsa.core.errors import CoreError
@@ -18,12 +18,13 @@ from emulsa.core.exposing.levels import levels_of
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.kit.printing import PrintingPaper
 from emulsa.core.light.flare import flare_text
+from emulsa.core.light.marks import f_number
 from emulsa.core.picture.axis import LAST, half_up
 from emulsa.core.picture.calibrate import photo_calibrate
 from emulsa.core.picture.calibrated import Calibration, Through
 from emulsa.core.picture.spotted import PhotoRing
 from emulsa.core.picture.tables import RINGS
-from emulsa.core.rendering.blur import Blur, BlurAsked
+from emulsa.core.rendering.blur import Blur, BlurAsked, focused_blur
 from emulsa.core.rendering.own_film import knows
 from emulsa.core.rendering.paper import Paper
 from emulsa.core.rendering.preview import EVS, contrast_left, net_densities_at, photo_preview
@@ -130,7 +131,7 @@ def prints(ways: Sequence[ToPrint], seen: SeenWith) -> tuple[tuple[PrintSeen, ..
         except CoreError as refusal:
             shown.append(_lacking(way, refusal))
             continue
-        blur = answer.blur or blur
+        blur = answer.blur or blur or (None if shown else _through_lens(way, request, seen))
         shown.append(_shown(request, planned, answer.plans[0], seen))
     return tuple(shown), blur
 
@@ -244,9 +245,21 @@ def _lost(shares: Shares) -> Iterator[str]:
             yield f"{max(share, 0.01):.0%} {where}".replace("%", " %")
 
 
+def _through_lens(way: ToPrint, request: ExposureRequest, seen: SeenWith) -> Blur | None:
+    """What a lens makes of what it is focused on at the aperture that is set."""
+    optics = request.optics
+    if isinstance(optics, Pinhole) or request.aperture is None:
+        return None
+    number = f_number(request.aperture, optics.aperture_series)
+    return focused_blur(
+        number * (1 + magnification(optics, request.focus)),
+        (way.format_mm or DEFAULT_FORMAT_MM)[0],
+        seen.drawn_width,
+    )
+
+
 def _blur(way: ToPrint, request: ExposureRequest, drawn_width: int) -> BlurAsked | None:
-    """The hole of a pinhole camera; a lens's blur is what is focused, which a picture does not
-    tell."""
+    """The hole of a pinhole camera."""
     optics = request.optics
     if not isinstance(optics, Pinhole):
         return None
