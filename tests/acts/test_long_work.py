@@ -53,6 +53,8 @@ SINCE_SEVEN = (
     "ALTER TABLE scene DROP COLUMN movements",
     "ALTER TABLE scene DROP COLUMN pre_exposure_zone",
     "ALTER TABLE scene DROP COLUMN bearing",
+    "ALTER TABLE sheet_format DROP COLUMN film",
+    "ALTER TABLE sheet_format DROP COLUMN frames",
     "ALTER TABLE reading DROP COLUMN spot",
     "DELETE FROM attachment WHERE scene_id IS NOT NULL",
     "ALTER TABLE powder DROP COLUMN keeps_days",

@@ -236,3 +236,17 @@ class TestTwoFilmsInOneTank:
         answer = refusal(self.begin(client, 8), 409)
         assert answer["field"] == "piece_ids"
         assert why in answer["message"]
+
+
+def test_a_roll_in_a_back_of_ones_own(client: TestClient) -> None:
+    """Its format is loaded like any other and cannot be deleted while a roll has it."""
+    own = {"id": "own-back", "name": "6×15", "size_mm": [146, 56], "film": "120", "frames": 5}
+    done(client.put("/api/kit/formats/own-back?base=", json=own))
+    offered = {each["key"]: each for each in client.get("/api/stock/formats").json()}
+    assert (offered["own-back"]["kind"], offered["own-back"]["frames"]) == ("frame", 5)
+    roll = {"id": "own-roll", "film_id": "film-velm", "format": "own-back", "camera_id": None}
+    done(client.post("/api/rolls", json=roll))
+    (view,) = [each for each in client.get("/api/rolls").json() if each["roll"]["id"] == "own-roll"]
+    assert (view["format_name"], len(view["frames"])) == ("6×15", 5)
+    used = client.delete("/api/kit/formats/own-back")
+    assert used.status_code == 409

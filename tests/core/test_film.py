@@ -10,11 +10,13 @@ from hypothesis import strategies as st
 
 from emulsa.core.errors import CoreError, Impossible, Missing, OutOfRange, Unreadable, Unsound
 from emulsa.core.film import formats, holders, rolls, states, stock
+from emulsa.core.film.acts import loading
 from emulsa.core.film.formats import SheetFormat, frame_format, known
 from emulsa.core.film.judgement import Judgement, next_time, showed
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.roll_development import CANDIDATES, WantedFrame, choices, loss
 from emulsa.core.film.rolls import Roll
+from emulsa.core.kit.films import Film
 
 STATES: tuple[states.State, ...] = get_args(states.State)
 MOVES: tuple[states.Move, ...] = get_args(states.Move)
@@ -99,6 +101,26 @@ def test_formats_of_ones_own() -> None:
     assert "own" not in [each.key for each in known((replace(own, archived=True),))]
     with pytest.raises(Missing):
         frame_format("4x5")
+
+
+def test_a_frame_of_ones_own() -> None:
+    """A back one built: so many frames of its size on its film, offered among the frames; long film
+    counts twice."""
+    own = SheetFormat(id="own", name="6×15", size_mm=(146, 56), film="220", frames=9)
+    (found,) = [each for each in known((own,)) if each.key == "own"]
+    assert (found.kind, found.frames, found.film) == ("frame", 9, "220")
+    assert frame_format("own", (own,)) == found
+    assert formats.on_long_film("own", (own,))
+    assert not formats.on_long_film("own", (replace(own, film="120"),))
+    roll = loading.load_roll(
+        loading.RollLoading(id="r", film_id="f", format="own", camera_id="c"),
+        Film(id="f", name="Velm", exposure_index=25),
+        None,
+        1,
+        "",
+        (own,),
+    )
+    assert len(roll.moved) == 9
 
 
 BOX = stock.Stock(id="b", film_id="f", format="4x5", count=25, spent=3, price=50, expires="2026-06")

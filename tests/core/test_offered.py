@@ -19,6 +19,7 @@ from emulsa.core.development.ratings import RatingReason
 from emulsa.core.exposing.bracket import Side
 from emulsa.core.exposing.schools import School
 from emulsa.core.exposing.sharing import ShareOf
+from emulsa.core.film.formats import OwnFilmRoll
 from emulsa.core.film.holders import FaultKind
 from emulsa.core.film.judgement import Edge, Grain, NegativeFault, Tone
 from emulsa.core.film.states import State
@@ -47,6 +48,7 @@ TYPES: dict[str, Any] = {
     "filter_colours": Colour,
     "film_kinds": FilmKindName,
     "printed_by": PrintedBy,
+    "own_films": OwnFilmRoll,
     "stock_places": Place,
     "holder_faults": FaultKind,
     "negative_faults": NegativeFault,

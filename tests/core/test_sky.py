@@ -20,6 +20,7 @@ from emulsa.core.light.estimated import (
 )
 from emulsa.core.moments import seconds
 from emulsa.core.sky.at import SkyRequest, light_at, phase_of, sky
+from emulsa.core.sky.bodies import moon, sun
 from emulsa.core.sky.day import SkyDay, SkyDayRequest, sky_day
 from emulsa.core.sky.horizon import SkyPlace, refraction_deg
 from emulsa.core.sky.stars import StarTimeRequest, star_time
@@ -233,3 +234,28 @@ def test_from_is_called_so_outside() -> None:
         SkyDayRequest, {"place": wire.encode(VALLEY), "from": "2026-01-01T00:00:00Z"}
     )
     assert wire.encode(request)["from"] == "2026-01-01T00:00:00Z"
+
+
+@pytest.mark.parametrize(
+    ("body", "moment", "ascension", "declination", "distance_km", "within"),
+    [
+        # Meeus, Astronomical Algorithms, examples 25.a and 47.a (dynamical time; from memory)
+        (sun, "1992-10-12T23:59:01Z", 198.38083, -7.78507, None, 0.01),
+        (moon, "1992-04-11T23:59:01Z", 134.688470, 13.768368, 368_409.7, 0.01),
+    ],
+    ids=["sun", "moon"],
+)
+def test_the_handbooks_worked_examples(
+    body: Any,
+    moment: str,
+    ascension: float,
+    declination: float,
+    distance_km: float | None,
+    within: float,
+) -> None:
+    """Apparent places at 0 h dynamical time, 59 s before it in UT."""
+    found = body(seconds(moment))
+    assert found.right_ascension_deg == pytest.approx(ascension, abs=within)
+    assert found.declination_deg == pytest.approx(declination, abs=within)
+    if distance_km is not None:
+        assert found.distance_km == pytest.approx(distance_km, rel=2e-4)

@@ -242,6 +242,15 @@ def test_movements_add_to_each_other_and_square_takes_them_back() -> None:
     assert (scene.movements, says) == (None, "the camera square")
 
 
+def test_a_flash_beside_daylight() -> None:
+    """EV 9 at EI 100 and f/13 (2^(7⅓/2) exactly) is 2^(7⅓ − 9) = 0.31 s."""
+    read_, _ = carried("9 doorway V")
+    _, says = carried("flash 32 at 2.5 m", read_)
+    assert "f/13; doorway gives as much by itself in 1/3 s" in says
+    _, dark = carried("flash 32 at 2.5 m")
+    assert dark.endswith("what it does not reach stays dark")
+
+
 def test_a_flash_that_cannot_be() -> None:
     """Nothing is so near; a pinhole has one aperture and takes pops."""
     with pytest.raises(CoreError) as refused:

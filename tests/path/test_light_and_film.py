@@ -13,6 +13,7 @@ from typing import Any
 
 import pytest
 
+from emulsa.core.data.film_kinds import KINDS
 from tests.api.test_api import refusal
 from tests.path.hand import Hand, Json, done
 
@@ -208,3 +209,41 @@ def test_a_wide_lens_with_rise(hand: Hand) -> None:
     assert "leaves 1⅓ stops" in " ".join(corners["texts"])
     typed(hand, "rise 60")
     assert "circle-too-small" in [each["code"] for each in focus(hand)["corners"]["advice"]]
+
+
+@pytest.mark.parametrize("kind", sorted(KINDS))
+def test_every_room_says_what_the_kind_has(hand: Hand, kind: str) -> None:
+    """Scene, schools, plans, log, side, darkroom, run, evening, story, the slip for a laboratory: N
+    where there is one, and never where there is none."""
+    row = KINDS[kind]  # type: ignore[index]
+    hand.bench()
+    recipe = {"developer": "Own", "points": [{"n": 0, "minutes": 6}, {"n": -1, "minutes": 5}]}
+    hand.film(recipe, kind=kind, law=NO_LAW)
+    hand.scene(aperture="16")
+    solved = typed(hand, "9 shade III", "15 frost high")
+    wanted = "N−1" if row.n else "normal"
+    assert solved["answer"]["development"]["n_text"] == wanted
+    scene = hand.get("/api/scenes/scene")["scene"]
+    opinions = hand.post("/api/scenes/opinions", scene)
+    assert ("N−1" in str(opinions)) is row.n
+    rooms = []
+    hand.expose(hand.sheet())
+    (line,) = hand.get("/api/log")["lines"]
+    (side,) = [
+        side for holder in hand.get("/api/holders") for side in holder["sides"] if side["piece_id"]
+    ]
+    group = hand.group()
+    (run,) = hand.evening()["runs"]
+    said = [line["n_text"], side["n_text"], group["n_text"], run["pieces"][0]["n_text"]]
+    assert said == [wanted] * 4
+    assert group["time"]["minutes_text"] == ("5 min" if row.n else "6 min")
+    hand.run(group, 5)
+    (kept,) = hand.get("/api/darkroom")["runs"]
+    assert kept["n_text"] == wanted
+    story = hand.get("/api/log/e")
+    rooms += [story["exposure"]["n_text"], story["exposure"]["development_text"]]
+    drawn = hand.get("/api/outings/outing/drawn")
+    rooms += [drawn["slips"]["scene"]["n_text"], drawn["made"][0]["n_text"]]
+    for each in rooms:
+        assert ("normal" in each) is not row.n
+        assert ("N−1" in each) is row.n

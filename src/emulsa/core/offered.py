@@ -156,6 +156,7 @@ OFFERED: dict[str, Offered] = {
         "infrared": "infrared, nearly black",
     },
     "film_kinds": {"": "not said", **{kind: row.name for kind, row in KINDS.items()}},
+    "own_films": {"": "a sheet", **{each: f"a roll of {each}" for each in ROLLS}},
     "roll_films": {each: f"{each} rolls" for each in ROLLS},
     "told_light": _themselves(
         (

@@ -50,9 +50,9 @@ def board(connection: Connection, loading_id: str = "") -> Board:
 def areas(connection: Connection) -> Areas:
     """What is needed to say the area of any film."""
     by_holder = connection.execute("SELECT id, format FROM holder")
-    of_rolls = connection.execute("SELECT id, format FROM roll")
+    of_rolls, own = connection.execute("SELECT id, format FROM roll"), formats(connection)
     return Areas(
         formats={row["id"]: row["format"] for row in by_holder},
-        own=formats(connection),
-        long=frozenset(row["id"] for row in of_rolls if on_long_film(row["format"])),
+        own=own,
+        long=frozenset(row["id"] for row in of_rolls if on_long_film(row["format"], own)),
     )

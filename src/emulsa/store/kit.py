@@ -50,7 +50,7 @@ KINDS: dict[str, Table[Any]] = {
 WITHIN: dict[str, tuple[tuple[str, str], ...]] = {
     "recipe": (("piece", "json_extract(piece.choice, '$.recipe_id')"),),
     "filter": (("exposure, json_each(exposure.filter_ids) AS named", "named.value"),),
-    "sheet_format": (("holder", "format"), ("stock", "format")),
+    "sheet_format": (("holder", "format"), ("stock", "format"), ("roll", "format")),
     "printing_paper": (
         ("print", "json_extract(print.plan, '$.paper_id')"),
         ("print_try", "json_extract(print_try.plan, '$.paper_id')"),

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterable, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, fields
 from sqlite3 import Connection, Row
 from typing import Any
 
-from emulsa.core.errors import CoreError
-from emulsa.core.film.formats import frame_format
+from emulsa.core.errors import CoreError, Missing
+from emulsa.core.film.formats import SheetFormat, frame_format
 from emulsa.core.prints.negative import PrintedNegative, from_densities
 from emulsa.core.prints.record import KeptStrip, Print, PrintTry
-from emulsa.store import rows
+from emulsa.store import holders, rows
 from emulsa.store.drawn import (
     DrawnShape,
     PrintRow,
@@ -181,7 +182,7 @@ def _read(connection: Connection, found: Sequence[Row]) -> list[PrintedNegative]
         each.id: each
         for each in rows.of_ids(connection, JUDGEMENT, "id", [row["piece_id"] for row in found])
     }
-    read = []
+    read, own = [], holders.formats(connection)
     for row in found:
         falls = json.loads(row["falls"]) if row["falls"] else ()
         low, high, fog = from_densities(
@@ -202,15 +203,16 @@ def _read(connection: Connection, found: Sequence[Row]) -> list[PrintedNegative]
                 low=low,
                 high=high,
                 base_fog=fog,
-                long_mm=_long_mm(row),
+                long_mm=_long_mm(row, own),
             )
         )
     return read
 
 
-def _long_mm(row: Row) -> float | None:
+def _long_mm(row: Row, own: Sequence[SheetFormat]) -> float | None:
     """The longer side of a negative: of its roll's frame, else of its lens's camera."""
     if row["frame_format"]:
-        return max(frame_format(row["frame_format"]).size_mm)
+        with suppress(Missing):  # a format of one's own that is gone: the camera may tell
+            return max(frame_format(row["frame_format"], own).size_mm)
     found: float | None = row["camera_long_mm"]
     return found

@@ -22,7 +22,7 @@ from emulsa.core.film.moves import Outcome
 from emulsa.core.film.roll_development import RollChoice, choices
 from emulsa.core.film.rolls import Roll, Strip
 from emulsa.core.limits import ExposureIndex
-from emulsa.store import films, pieces, stock
+from emulsa.store import films, holders, pieces, stock
 from emulsa.store import rolls as store
 
 routes = Routes("rolls", "/api/rolls")
@@ -53,7 +53,8 @@ def load(act: Act, loading: RollLoading) -> Done:
         said = "This box of film was not found."
         box = needed(stock.box(act.db, loading.stock_id), said, "stock_id")
     number = store.next_number(act.db)
-    return _done(act, load_roll(loading, film, box, number, act.moment), loading.id)
+    outcome = load_roll(loading, film, box, number, act.moment, holders.formats(act.db))
+    return _done(act, outcome, loading.id)
 
 
 @routes.act("PUT", "/{id}")

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from emulsa.core.corrections.film_kinds import has_n, n_words
 from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.development.ratings import pushed
-from emulsa.core.film.formats import frame_format
+from emulsa.core.film.formats import SheetFormat, format_name
 from emulsa.core.film.pieces import Piece
 from emulsa.core.film.roll_development import WantedFrame, planned_recipe, wanted
 from emulsa.core.film.rolls import (
@@ -30,7 +30,7 @@ from emulsa.core.logged.record import Shot
 from emulsa.core.logged.texts import part_text, twice_text
 from emulsa.core.numbers import plain
 from emulsa.core.versions import version_of
-from emulsa.store import attachments, exposures, films, pieces, preferences, scenes
+from emulsa.store import attachments, exposures, films, holders, pieces, preferences, scenes
 from emulsa.store import rolls as store
 from emulsa.store.database import Connection
 
@@ -91,6 +91,7 @@ def roll_views(db: Connection) -> list[RollView]:
     titles = scenes.titles(db, {each.scene_id for given in shots.values() for each in given})
     strips, by_id = store.strips(db), {each.id: each for each in films.films(db)}
     recipes = {each.id: each for each in films.recipes(db)}
+    own = holders.formats(db)
     return [
         _view(
             roll,
@@ -100,6 +101,7 @@ def roll_views(db: Connection) -> list[RollView]:
             recipes,
             (shots, titles),
             tuple(each.id for each in attachments.first_of_roll(db, roll.id)[:MOST]),
+            own,
         )
         for roll in found
         if roll.film_id in by_id  # else it cannot be read, which is said
@@ -151,6 +153,7 @@ def _view(
     recipes: dict[str, FilmRecipe],
     exposed: tuple[dict[str, list[Shot]], dict[str, str]],
     picture_ids: tuple[str, ...],
+    own: tuple[SheetFormat, ...],
 ) -> RollView:
     shots, titles = exposed
     recipe = recipes.get(_recipe_id(roll, frames, strips, shots, recipes) or "")
@@ -159,7 +162,7 @@ def _view(
         version=version_of(roll),
         film_name=film.name,
         has_n=has_n(film.kind),
-        format_name=frame_format(roll.format).name,
+        format_name=format_name(roll.format, own),
         rating=rating_text(roll, film.exposure_index, recipe.recipe if recipe else None),
         rest_from=None if roll.place == "camera" else unexposed_from(frames),
         frames=tuple(_frame(each, roll, film, shots.get(each.id, []), titles) for each in frames),

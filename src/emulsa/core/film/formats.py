@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
@@ -10,18 +11,23 @@ from emulsa.core.corrections.pinhole import Side as SideMm
 from emulsa.core.data import formats as table
 from emulsa.core.data.line import SHEET_IN2
 from emulsa.core.errors import Missing
-from emulsa.core.limits import Id, Length, Name, Note
+from emulsa.core.limits import Id, Length, Name, Note, Within
 
 FormatKey = Annotated[str, Length("A format", 1, 64)]
+OwnFilmRoll = Literal["", "120", "220", "127", "135"]
+OwnFrames = Annotated[int, Within("Frames of a roll of it", 1, 72)]
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class SheetFormat:
-    """A sheet size of one's own, beside those every trade list has."""
+    """A size of one's own, beside those every trade list has: a sheet's, or a frame's on a film of
+    so many frames."""
 
     id: Id
     name: Name
     size_mm: tuple[SideMm, SideMm]
+    film: OwnFilmRoll = ""
+    frames: OwnFrames = 1
     note: Note = ""
     archived: bool = False
 
@@ -44,16 +50,29 @@ def known(own: tuple[SheetFormat, ...] = ()) -> tuple[Format, ...]:
         Format(key=key, name=name, kind="sheet", size_mm=(width, height))
         for key, (name, width, height) in table.SHEETS.items()
     ]
+    there = [each for each in own if not each.archived]
     sheets += [
         Format(key=each.id, name=each.name, kind="sheet", size_mm=each.size_mm)
-        for each in own
-        if not each.archived
+        for each in there
+        if not each.film
     ]
     frames = [
         Format(key=key, name=name, kind="frame", size_mm=(width, height), frames=count, film=film)
         for key, (name, width, height, count, film) in table.FRAMES.items()
     ]
+    frames += [_own_frame(each) for each in there if each.film]
     return (*sheets, *frames)
+
+
+def _own_frame(each: SheetFormat) -> Format:
+    return Format(
+        key=each.id,
+        name=each.name,
+        kind="frame",
+        size_mm=each.size_mm,
+        frames=each.frames,
+        film=each.film,
+    )
 
 
 def sheet_in2(key: str, own: tuple[SheetFormat, ...] = ()) -> float:
@@ -79,26 +98,29 @@ def format_name(key: str, own: tuple[SheetFormat, ...] = ()) -> str:
     return named.get(key, key)
 
 
-def frame_format(key: str) -> Format:
+def frame_format(key: str, own: Iterable[SheetFormat] = ()) -> Format:
     """The frame format of this key; Missing, with those there are, for any other.
 
     >>> frame_format("6x7").frames
     10
     """
-    for each in known():
-        if each.key == key and each.kind == "frame":
-            return each
-    raise Missing(
-        f"“{key}” is no frame of a roll; choose one of {', '.join(table.FRAMES)}.",
-        field="format",
-        allowed=list(table.FRAMES),
-    )
+    frames = [*known(), *(_own_frame(each) for each in own if each.film)]
+    found = next((each for each in frames if each.key == key and each.kind == "frame"), None)
+    if found is None:
+        raise Missing(
+            f"“{key}” is no frame of a roll; choose one of {', '.join(table.FRAMES)}.",
+            field="format",
+            allowed=list(table.FRAMES),
+        )
+    return found
 
 
-def on_long_film(key: str) -> bool:
+def on_long_film(key: str, own: Iterable[SheetFormat] = ()) -> bool:
     """Whether a frame is of film as long as two rolls.
 
     >>> on_long_film("6x6-220"), on_long_film("6x6")
     (True, False)
     """
-    return key in table.FRAMES and table.FRAMES[key][4] == table.TWICE
+    if key in table.FRAMES:
+        return table.FRAMES[key][4] == table.TWICE
+    return any(each.id == key and each.film == table.TWICE for each in own)

@@ -5,7 +5,15 @@ from __future__ import annotations
 from emulsa.core.exposing.deciding import planned_n
 from emulsa.core.exposing.falls import FilmTones
 from emulsa.core.exposing.slip import Slip, SlipTick, slip
-from emulsa.core.scene.plan import falls, film_ei, high, placed_reading, placement, who_decides
+from emulsa.core.scene.plan import (
+    chosen_n,
+    falls,
+    film_ei,
+    high,
+    placed_reading,
+    placement,
+    who_decides,
+)
 from emulsa.core.scene.record import Scene, SceneKit
 from emulsa.core.tones.textural_range import TYPICAL
 
@@ -22,7 +30,8 @@ def scene_slip(scene: Scene, kit: SceneKit) -> Slip | None:
             SlipTick(each.zone, named[each.id], each.id == placed, each.lost)
             for each in falls(scene, kit)
         ),
-        FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0),
-        planned_n(who_decides(scene, kit).n, scene.n),
+        FilmTones(keeps, kit.own_film, film_ei(scene, kit) or 100.0, scene.pre_exposure_zone),
+        planned_n(who_decides(scene, kit).n, chosen_n(scene, kit)),
         high(scene, kit).zone,
+        kit.film.kind if kit.film else None,
     )

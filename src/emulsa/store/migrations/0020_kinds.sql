@@ -12,5 +12,8 @@ ALTER TABLE lens ADD COLUMN fall_off_power REAL NOT NULL DEFAULT 4;
 
 ALTER TABLE printing_paper ADD COLUMN long_exponent REAL NOT NULL DEFAULT 1;
 
+ALTER TABLE sheet_format ADD COLUMN film TEXT NOT NULL DEFAULT '';
+ALTER TABLE sheet_format ADD COLUMN frames INTEGER NOT NULL DEFAULT 1;
+
 -- what film it was taken on stays with its plan
 ALTER TABLE exposure ADD COLUMN film_kind TEXT AS (json_extract(request, '$.film_kind')) VIRTUAL;

@@ -35,6 +35,7 @@ interface FieldProps {
 const CHOICES: Partial<Record<FieldSpec["as"], { value: string; label: string }[]>> = {
   series: OFFERED.series,
   apertures: OFFERED.aperture_series,
+  rollfilm: OFFERED.own_films,
   scale: OFFERED.scales,
   byhand: OFFERED.by_hand,
   bottle: OFFERED.bottles,
@@ -65,8 +66,8 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
         label={field.label}
         value={text}
         options={options}
-        // an empty choice is none
-        onChange={(key) => onChange(key || null)}
+        // an empty choice is none, but where it is a word
+        onChange={(key) => onChange(key || (field.as === "rollfilm" ? "" : null))}
         problem={problem}
       />
     );

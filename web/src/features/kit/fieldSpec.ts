@@ -32,6 +32,7 @@ export interface FieldSpec {
     | "series"
     | "apertures"
     | "filmkind"
+    | "rollfilm"
     | "flag"
     | "law"
     | "leaflet"

@@ -119,13 +119,15 @@ export const OUTDOORS = {
     ],
   },
   formats: {
-    title: "Sheet sizes of your own",
-    one: "sheet size",
-    teach: "4×5, 5×7, 8×10 and quarter plate are known; add what you cut or inherited.",
+    title: "Sizes of your own",
+    one: "size",
+    teach: "The trade's sheets, plates and frames are known; add what you cut, built or inherited.",
     fields: [
       name,
       { path: "size_mm.0", label: "Image width", unit: "mm", as: "number" },
       { path: "size_mm.1", label: "Image height", unit: "mm", as: "number" },
+      { path: "film", label: "On", as: "rollfilm" },
+      { path: "frames", label: "Frames of a roll", as: "number" },
       note,
     ],
   },

@@ -137,9 +137,17 @@ def unload_sides(unloading: Unloading, board: Board, at: str) -> Outcome:
     )
 
 
-def load_roll(loading: RollLoading, film: Film, box: Box | None, number: int, at: str) -> Outcome:
-    """A roll with all its frames, unexposed; its number is the next one free."""
-    format_ = frame_format(loading.format)
+def load_roll(
+    loading: RollLoading,
+    film: Film,
+    box: Box | None,
+    number: int,
+    at: str,
+    own: tuple[SheetFormat, ...] = (),
+) -> Outcome:
+    """A roll with all its frames, unexposed; its number is the next one free. ``own`` are one's own
+    formats."""
+    format_ = frame_format(loading.format, own)
     if box is not None and box.stock.format != format_.film:
         raise Impossible(
             f"{format_.name} is taken on {format_.film} film; this box holds {box.stock.format}.",
