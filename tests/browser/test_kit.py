@@ -127,12 +127,12 @@ def test_your_way_of_working(open_page: Open, service: Service) -> None:
 
 @pytest.mark.parametrize("size", [None, PHONE])
 def test_cards_are_a_touch_away(open_page: Open, service: Service, size: Any) -> None:
-    """Seven cards for what is chosen, each answering with its file."""
+    """Ten cards for what is chosen, each answering with its file."""
     page = open_page("/kit", size) if size else open_page("/kit")
     cards = page.get_by_role("region", name="Cards")
     cards.get_by_label("Film").select_option("film-ostrel")
     links = cards.get_by_role("link", name=re.compile("as PDF$"))
-    expect(links).to_have_count(7)
+    expect(links).to_have_count(10)
     for link in links.all():
         answer = page.request.get(service.url + (link.get_attribute("href") or ""))
         assert answer.ok

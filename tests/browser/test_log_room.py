@@ -262,6 +262,7 @@ def test_the_day_is_typed_once(open_page: Open) -> None:
     page.get_by_label("Light", exact=True).fill("fog, then sun")
     page.get_by_label("Temperature").fill("−4")
     page.get_by_label("Latitude").fill("54.5")
+    page.get_by_label("Longitude").fill("")
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("alert").filter(has_text="both coordinates")).to_be_visible()
     expect(page.get_by_label("Light", exact=True)).to_have_value("fog, then sun")
