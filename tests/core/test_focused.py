@@ -21,10 +21,10 @@ from emulsa.core.scene.focused import (
     FocusAsked,
     FocusSeen,
     NearFarDraws,
-    distance_text,
     focus_seen,
 )
 from emulsa.core.scene.record import Movements, Scene, SceneKit
+from emulsa.core.written import distance_text
 
 LENS = KitLens(
     id="l",

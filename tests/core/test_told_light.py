@@ -233,7 +233,7 @@ def test_movements_add_to_each_other_and_square_takes_them_back() -> None:
     """A hinge takes the place of an angle; rise and shift stay beside it; a skyline joins its
     bearing."""
     scene = SCENE
-    for line in ("rise 20", "tilt 6", "shift 5", "hinge 2 m", "faces SE", "skyline 8"):
+    for line in ("tilt 6", "shift 5", "hinge 2 m", "rise 20", "faces SE", "skyline 8"):
         scene, says = carried(line, scene)
     assert scene.movements == Movements(hinge_mm=2000, rise_mm=20, shift_mm=5)
     assert scene.bearing == Bearing(azimuth_deg=135, width_deg=90, skyline_deg=8)

@@ -94,6 +94,9 @@ def units() -> dict[str, Unit]:
     return found
 
 
+FARTHEST_MM = 1e8  # so far that no lens tells it from the horizon
+
+
 def ratio_text(magnification: float) -> str:
     """How large an image is, as one says it.
 
@@ -112,6 +115,19 @@ def length_text(mm: float) -> str:
     '30 mm'
     """
     return f"{_length(mm)} {_form().length}"
+
+
+def distance_text(mm: float) -> str:
+    """How far away something is: to what one can pace, close up to the millimetre.
+
+    >>> distance_text(3999), distance_text(430), distance_text(1e8)
+    ('4 m', '43 cm', 'the horizon')
+    """
+    if mm >= FARTHEST_MM:
+        return "the horizon"
+    if mm < 1000:
+        return f"{mm / 10:.3g} cm"
+    return f"{mm / 1000:.2g} m" if mm < 9_950 else f"{mm / 1000:.0f} m"
 
 
 def area_text(size_mm: tuple[float, float]) -> str:

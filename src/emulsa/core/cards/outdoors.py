@@ -19,7 +19,6 @@ from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import OLD, f_number, mark_text
 from emulsa.core.moments import moment_at, seconds
 from emulsa.core.numbers import number_text, plain
-from emulsa.core.scene.focused import distance_text
 from emulsa.core.sky.at import SkyRequest, sky
 from emulsa.core.sky.clock import clock, place_text
 from emulsa.core.sky.compass import compass_text
@@ -27,7 +26,7 @@ from emulsa.core.sky.day import Crossings, SkyDayRequest, sky_day
 from emulsa.core.sky.horizon import SkyPlace
 from emulsa.core.sky.stars import StarTimeRequest, star_time
 from emulsa.core.tones.zones import ev_text
-from emulsa.core.written import length_text
+from emulsa.core.written import distance_text, length_text
 
 DAY_S = 86_400.0
 READ_AT = "8"  # the aperture a night card is for: wide, and marked on nearly every lens

@@ -12,6 +12,7 @@ from emulsa.core.exposing.answer import Sharpness
 from emulsa.core.exposing.request import ExposureRequest
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import aperture_scale, nearest
+from emulsa.core.written import distance_text
 
 TOLERATED_STOPS = 1 / 6 + 1e-9  # an aperture so near is that aperture (common practice)
 VISIBLE_ERROR_STOPS = 1 / 3  # a third of a stop shows in a negative (common practice, no source)
@@ -183,8 +184,8 @@ def _reach(lens: Lens, m: float, f_number: float, blur: float) -> tuple[float, f
 def _text(near: float | None, far: float | None, mark: str, limits: Limits) -> str:
     parts = []
     if near is not None:
-        end = "the horizon" if far is None else metres_text(far)
-        parts.append(f"sharp from {metres_text(near)} to {end}")
+        end = "the horizon" if far is None else distance_text(far)
+        parts.append(f"sharp from {distance_text(near)} to {end}")
     if mark:
         parts.append(f"depth and diffraction balance at f/{mark}")
     if limits.longest_s is not None:
@@ -192,12 +193,3 @@ def _text(near: float | None, far: float | None, mark: str, limits: Limits) -> s
     if limits.shortest_s is not None:
         parts.append(f"what moves flows from {time_text(limits.shortest_s)} on")
     return "; ".join(parts)
-
-
-def metres_text(mm: float) -> str:
-    """A distance in metres, to what one can pace.
-
-    >>> metres_text(3999), metres_text(12_300)
-    ('4 m', '12 m')
-    """
-    return f"{mm / 1000:.2g} m" if mm < 9_950 else f"{mm / 1000:.0f} m"

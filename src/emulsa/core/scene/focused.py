@@ -8,10 +8,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from emulsa.core.advice import Advice
 from emulsa.core.corrections.aperture_choice import ByLimits, BySpread, blur_for
 from emulsa.core.corrections.bellows import ByDraw, Focus
-from emulsa.core.corrections.corners import Corners, CornersRequest, corners
 from emulsa.core.corrections.focusing import (
     DIFFRACTION,
     ByDistances,
@@ -28,18 +26,17 @@ from emulsa.core.corrections.focusing import (
 from emulsa.core.corrections.optics import Lens, apertures, magnification
 from emulsa.core.errors import CoreError, Unreadable
 from emulsa.core.kit.bag import KitLens
-from emulsa.core.lengths import HORIZON_MM, IN_MM
+from emulsa.core.lengths import IN_MM
 from emulsa.core.light.hand_time import time_text
 from emulsa.core.light.marks import OLD, f_number, mark_text, nearest
-from emulsa.core.numbers import plain
 from emulsa.core.scene.changes import Edit, SetAperture, SetDepth, SetFocus
+from emulsa.core.scene.corners_seen import CornersSeen, corners_seen
 from emulsa.core.scene.record import Scene, SceneKit
+from emulsa.core.scene.tilt_seen import TiltSeen, tilt_seen
 from emulsa.core.sky.stars import StarTimeRequest, star_time
 from emulsa.core.typed import pointed
-from emulsa.core.written import length_text, size_words
+from emulsa.core.written import distance_text, length_text
 
-CLOSE_MM = 1000.0
-LITTLE_STOPS = 1 / 6  # nobody sees less (common practice)
 INFRARED_SHARES = (300, 200)  # of the focal length
 AROUND = 22.6  # about which apertures are shown on a lens without ends
 
@@ -87,35 +84,6 @@ class FocusScale:
     near_text: str
     far_text: str
     set_text: str
-
-
-@dataclass(frozen=True, slots=True)
-class TiltSeen:
-    """A tilted lens from the side: its angle, the hinge below it, the plane of sharpness and the
-    wedge about it in degrees above the level; in words."""
-
-    tilt_deg: float
-    hinge_mm: float | None
-    plane_deg: float
-    upper_deg: float | None
-    lower_deg: float | None
-    points: tuple[FocusPoint, ...]
-    sharp: tuple[bool, ...]
-    texts: tuple[str, ...]
-
-
-@dataclass(frozen=True, slots=True)
-class CornersSeen:
-    """The film under its image circle, millimetres on the film, and the corners in words."""
-
-    width_mm: float
-    height_mm: float
-    rise_mm: float
-    shift_mm: float
-    circle_mm: float | None
-    stops: tuple[str, ...]
-    texts: tuple[str, ...]
-    advice: tuple[Advice, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,8 +141,8 @@ def _seen(scene: Scene, kit: SceneKit, lens: KitLens, asked: FocusAsked) -> Focu
         texts=(*_texts(request, found), *_infrared(kit, lens.optics.focal_length_mm)),
         take=tuple(_take(scene, optics, asked, found)),
         take_text=_take_text(optics, found),
-        tilt=_tilt(request, found),
-        corners=_corners(scene, kit, lens, optics.focal_length_mm * m),
+        tilt=tilt_seen(request, found),
+        corners=corners_seen(scene, kit, lens, optics.focal_length_mm * m),
         night_text=_night(optics, blur),
         problem="",
         field="",
@@ -345,120 +313,7 @@ def _take_text(lens: Lens, found: FocusAnswer) -> str:
     return f"Focus there, set {mark_text(best)}" if best else ""
 
 
-def _tilt(request: FocusRequest, found: FocusAnswer) -> TiltSeen | None:
-    tilt = found.tilt
-    if tilt is None or tilt.plane_deg is None:
-        return None
-    asked = request.depth.points if isinstance(request.depth, ByPoints) else ()
-    points = tuple(dict.fromkeys(asked))
-    aimed = request.tilt.through if request.tilt else None
-    through = aimed.distance_mm if aimed else None
-    return TiltSeen(
-        tilt.tilt_deg,
-        tilt.hinge_mm,
-        tilt.plane_deg,
-        tilt.upper_deg,
-        tilt.lower_deg,
-        points,
-        tuple(each.sharp for each in found.points[: len(points)]),
-        tuple(_tilt_texts(tilt.tilt_deg, tilt.hinge_mm, tilt.plane_deg, tilt.depth_share, through)),
-    )
-
-
-def _tilt_texts(
-    tilt_deg: float,
-    hinge_mm: float | None,
-    plane_deg: float,
-    share: float | None,
-    focused_mm: float | None,
-) -> Iterator[str]:
-    hinge = "" if hinge_mm is None else f", hinge {distance_text(hinge_mm)} below the lens"
-    way = "up" if plane_deg > 0 else "down"
-    level = "level" if abs(plane_deg) < 0.5 else f"{abs(plane_deg):.0f}° {way} from the level"
-    yield f"Tilt {plain(round(tilt_deg, 1))}°{hinge}: sharp in a plane {level}"
-    if share is not None:
-        close = focused_mm is not None and focused_mm < CLOSE_MM
-        at = (focused_mm, 1.5 * focused_mm) if close and focused_mm else (1000.0, 2000.0, 5000.0)
-        reach = [f"{length_text(round(each * share))} at {distance_text(each)}" for each in at]
-        yield f"Above and below it stays sharp {', '.join(reach)}"
-    else:
-        yield "Set an aperture to see how much above and below it stays sharp"
-
-
-def _corners(scene: Scene, kit: SceneKit, lens: KitLens, draw_mm: float) -> CornersSeen | None:
-    if kit.format_mm is None:
-        return None
-    moves = scene.movements
-    rise, shift = (moves.rise_mm, moves.shift_mm) if moves else (0.0, 0.0)
-    widest = lens.optics.widest
-    found = corners(
-        CornersRequest(
-            focal_length_mm=lens.optics.focal_length_mm,
-            format_mm=kit.format_mm,
-            draw_mm=draw_mm,
-            rise_mm=rise,
-            shift_mm=shift,
-            circle_mm=lens.circle_mm,
-            power=lens.fall_off_power,
-            centre_filter_stops=lens.centre_filter_stops,
-            widest=None if widest is None else f_number(widest, lens.optics.aperture_series),
-        )
-    )
-    return CornersSeen(
-        kit.format_mm[0],
-        kit.format_mm[1],
-        rise,
-        shift,
-        found.circle.at_draw_mm if found.circle else None,
-        tuple(_less(each.stops) for each in found.corners),
-        tuple(_corner_texts(found, lens)),
-        found.advice,
-    )
-
-
-def _less(stops: float) -> str:
-    """What a corner loses, to the third; little is not worth a number."""
-    return "as the middle" if stops < LITTLE_STOPS else f"−{_thirds(stops)}"
-
-
-def _thirds(stops: float) -> str:
-    return size_words(round(stops * 3) / 3)
-
-
-def _corner_texts(found: Corners, lens: KitLens) -> Iterator[str]:
-    off = found.difference_stops
-    if off < LITTLE_STOPS:
-        yield "The corners get as much light as the middle"
-    else:
-        yield f"The corners get up to {_thirds(off)} less than the brightest place"
-    circle, filter_ = found.circle, found.centre_filter
-    if circle is None:
-        needs = length_text(math.ceil(found.needed_circle_mm))
-        yield f"It needs an image circle of {needs}; give the lens its own in Kit"
-    elif circle.largest_rise_mm is not None:
-        room = length_text(math.floor(circle.largest_rise_mm))
-        yield f"The image circle has room for {room} of rise or fall with this shift"
-    if lens.centre_filter_stops:
-        left = _thirds(filter_.left_stops)
-        yield f"The centre filter costs {size_words(filter_.exposure_stops)} and leaves {left}"
-        if filter_.from_f_number is not None:
-            yield f"It works from f/{filter_.from_f_number:.0f} on; wider it darkens unevenly"
-
-
 def _night(lens: Lens, blur: float) -> str:
     found = star_time(StarTimeRequest(focal_length_mm=lens.focal_length_mm, blur_mm=min(blur, 2)))
     stars = "" if found.stars_s is None else f"Stars stay points up to {time_text(found.stars_s)}"
     return f"{stars}; the moon stays round up to {time_text(found.moon_round_s)}"
-
-
-def distance_text(mm: float) -> str:
-    """How far away something is: to what one can pace, close up to the millimetre.
-
-    >>> distance_text(3999), distance_text(430), distance_text(1e8)
-    ('4 m', '43 cm', 'the horizon')
-    """
-    if mm >= HORIZON_MM:
-        return "the horizon"
-    if mm < 1000:
-        return f"{mm / 10:.3g} cm"
-    return f"{mm / 1000:.2g} m" if mm < 9_950 else f"{mm / 1000:.0f} m"

@@ -15,12 +15,12 @@ from emulsa.core.exposing.ruling import (
     TOLERATED_STOPS,
     Limits,
     limits_of,
-    metres_text,
     needed_f_number,
     stops_wider,
     unsharp,
 )
 from emulsa.core.light.hand_time import time_text
+from emulsa.core.written import distance_text
 
 Said = tuple[Literal["note", "caution"], str]
 
@@ -54,7 +54,7 @@ def _or_focus(request: ExposureRequest, answer: ExposureAnswer, limits: Limits) 
         return ""
     if stops_wider(answer.set.f_number, best) > TOLERATED_STOPS:
         return ""
-    return f", or focus at {metres_text(at)}"
+    return f", or focus at {distance_text(at)}"
 
 
 def _too_small(_: ExposureRequest, answer: ExposureAnswer, limits: Limits) -> Said:

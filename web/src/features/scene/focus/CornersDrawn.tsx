@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { FocusSeen } from ".";
+import type { FocusSeen } from "./queries";
 
 const WIDTH = 300;
 const HEIGHT = 170;

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { useSize } from "../../../components/useSize";
-import type { FocusSeen } from ".";
+import type { FocusSeen } from "./queries";
 
 const SCALE_H = 46;
 const CHART_H = 132;

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { useSize } from "../../../components/useSize";
-import type { FocusSeen } from ".";
+import type { FocusSeen } from "./queries";
 
 const HEIGHT = 190;
 const CAMERA = 44;

@@ -1,7 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, type ReactNode, useState } from "react";
-import { question } from "../../../api/ask";
 import type { Schemas } from "../../../api/calls";
 import type { Refusal } from "../../../api/refusal";
 import { Button } from "../../../components/Button";
@@ -13,18 +12,11 @@ import type { Edit, Scene, Solution } from "../queries";
 import { Refused } from "../words/Said";
 import { CornersDrawn } from "./CornersDrawn";
 import { DepthDrawn } from "./DepthDrawn";
+import { seenQuery } from "./queries";
 import { TiltDrawn } from "./TiltDrawn";
 
-export type FocusSeen = Schemas["FocusSeen"];
 type Asked = Schemas["FocusAsked"];
 type Kind = "" | "draws" | "limits" | "spread";
-
-const seenQuery = (scene: Scene, edits: Edit[], asked: Asked) =>
-  queryOptions({
-    ...question("scenes_focus", { body: { scene, edits, asked } }),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
 
 /** Where to focus and how far to stop down, how the lens leans, what the corners get: drawn while one
  * types, taken over at a touch. */
