@@ -213,8 +213,8 @@ def test_a_wide_lens_with_rise(hand: Hand) -> None:
 
 @pytest.mark.parametrize("kind", sorted(KINDS))
 def test_every_room_says_what_the_kind_has(hand: Hand, kind: str) -> None:
-    """Scene, schools, plans, log, side, darkroom, run, evening, story, the slip for a laboratory: N
-    where there is one, and never where there is none."""
+    """Scene, schools, plans, log and its columns, side, darkroom, run, evening, story, outing, a
+    print's negative: N where there is one, and never where there is none."""
     row = KINDS[kind]  # type: ignore[index]
     hand.bench()
     recipe = {"developer": "Own", "points": [{"n": 0, "minutes": 6}, {"n": -1, "minutes": 5}]}
@@ -226,7 +226,6 @@ def test_every_room_says_what_the_kind_has(hand: Hand, kind: str) -> None:
     scene = hand.get("/api/scenes/scene")["scene"]
     opinions = hand.post("/api/scenes/opinions", scene)
     assert ("N−1" in str(opinions)) is row.n
-    rooms = []
     hand.expose(hand.sheet())
     (line,) = hand.get("/api/log")["lines"]
     (side,) = [
@@ -240,6 +239,13 @@ def test_every_room_says_what_the_kind_has(hand: Hand, kind: str) -> None:
     hand.run(group, 5)
     (kept,) = hand.get("/api/darkroom")["runs"]
     assert kept["n_text"] == wanted
+    shape = hand.get("/api/log/shape")["by_n"]
+    assert [(each["n_text"], each["count"]) for each in shape] == ([("N−1", 1)] if row.n else [])
+    n = line["n"]
+    assert len(hand.get("/api/log", n=n)["lines"]) == int(row.n)
+    hand.post("/api/darkroom/runs/run/developed")
+    hand.put("/api/prints/p?base=", {"id": "p", "exposure_id": "e", "title": "Frost"})
+    rooms = [hand.get("/api/prints/p")["negative_text"]]
     story = hand.get("/api/log/e")
     rooms += [story["exposure"]["n_text"], story["exposure"]["development_text"]]
     drawn = hand.get("/api/outings/outing/drawn")

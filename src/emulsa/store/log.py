@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from sqlite3 import Connection
 from typing import Any
 
+from emulsa.core.corrections.film_kinds import WITHOUT_N
 from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.film.states import State
 from emulsa.core.limits import Day, ExposureIndex, SearchText
@@ -129,6 +130,11 @@ LINES = """
     ORDER BY found.place DESC
 """
 
+# Film that has no N is not one of those planned for N.
+HAS_N = f"""log_entry.film_id NOT IN (
+    SELECT id FROM film WHERE kind IN ({", ".join(f"'{kind}'" for kind in WITHOUT_N)})
+)"""
+
 CONDITIONS = {
     "film_id": "log_entry.film_id = :film_id",
     "lens_id": "log_entry.lens_id = :lens_id",
@@ -136,7 +142,7 @@ CONDITIONS = {
     "filter_id": "instr(log_entry.filter_ids, json_quote(:filter_id)) > 0",
     "outing_id": "log_entry.outing_id = :outing_id",
     "state": "log_entry.state = :state",
-    "n": "log_entry.n = :n",
+    "n": f"log_entry.n = :n AND {HAS_N}",
     "day_from": "log_entry.day >= :day_from",
     "day_to": "log_entry.day <= :day_to",
     "recipe_id": """EXISTS (
@@ -187,6 +193,7 @@ def by_n(connection: Connection, sought: Sought) -> list[Counted]:
         FROM (
             SELECT log_entry.n, log_entry.film_id, count(*) AS count
             FROM ({found}) AS found JOIN log_entry ON log_entry.place = found.place
+            WHERE {HAS_N}
             GROUP BY log_entry.n, log_entry.film_id
         ) AS counted JOIN film ON film.id = counted.film_id
         ORDER BY counted.n, film.name

@@ -34,7 +34,8 @@ TRY_NOTED = Table("print_try", PrintTry, without=("plan",))  # plans share what 
 NEGATIVES = """
     SELECT
         exposure.id AS exposure_id, piece.id AS piece_id, piece.label, scene.title AS scene_title,
-        film.name AS film_name, run.n AS n, coalesce(run.developed_at, '') AS developed_at,
+        film.name AS film_name, run.n AS n, exposure.film_kind,
+        coalesce(run.developed_at, '') AS developed_at,
         CASE WHEN judgement.measured <> '[]' THEN json_extract(exposure.answer, '$.falls') END
             AS falls,
         coalesce(judgement.best, 0) AS best, exposure.bracket_id,
@@ -195,6 +196,7 @@ def _read(connection: Connection, found: Sequence[Row]) -> list[PrintedNegative]
                 scene_title=row["scene_title"],
                 film_name=row["film_name"],
                 n=row["n"],
+                film_kind=row["film_kind"],
                 best=bool(row["best"]),
                 in_bracket=row["bracket_id"] is not None,
                 picture_id=row["picture_id"],

@@ -107,6 +107,9 @@ def has_n(kind: AnyKind) -> bool:
     return kind is None or KINDS[kind].n
 
 
+WITHOUT_N = tuple(sorted(kind for kind in KINDS if not has_n(kind)))
+
+
 def n_words(n: float, kind: AnyKind) -> str:
     """The development planned, as it is written: N−1; normal, on film that has no N.
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from emulsa.core.corrections.film_kinds import n_words
+from emulsa.core.data.film_kinds import FilmKindName
 from emulsa.core.film.judgement import Judgement
 from emulsa.core.prints.record import Inkjet, Print, PrintPlan
-from emulsa.core.tones.development_number import n_text
 
 TEXTURE_FROM, TEXTURE_TO = 2.0, 8.5  # zones whose densities the paper must hold
 
@@ -31,6 +32,7 @@ class PrintedNegative:
     high: float | None
     base_fog: float | None
     long_mm: float | None = None
+    film_kind: FilmKindName | None = None
 
 
 def from_densities(
@@ -74,6 +76,6 @@ def begun(id_: str, negative: PrintedNegative, from_scan: bool = False) -> Print
 
 def said(negative: PrintedNegative) -> str:
     """The negative in a line: where it lies, its film, how it was developed."""
-    n = "" if negative.n is None else f", {n_text(negative.n)}"
+    n = "" if negative.n is None else f", {n_words(negative.n, negative.film_kind)}"
     best = ", best of its bracket" if negative.best and negative.in_bracket else ""
     return f"{negative.label} · {negative.film_name}{n}{best}"
