@@ -105,6 +105,16 @@ describe("pixels looked up", () => {
     painted(new Uint16Array(9).fill(500), 9, { grey, mark }, into);
     expect([...into].filter((each) => each !== 0xffffffff)).toHaveLength(2);
   });
+
+  it("is hatched aslant: two pixels of nine, a row one further than the one above", () => {
+    const grey = Array.from({ length: 1025 }, () => 0);
+    const mark = grey.map(() => 0);
+    const into = new Uint32Array(4 * 11);
+    painted(new Uint16Array(4 * 11), 4, { grey, mark }, into);
+    const struck = [...into].flatMap((each, k) => (each === 0xff000000 ? [] : [k]));
+    const aslant = [...into.keys()].filter((k) => ((k % 4) + Math.floor(k / 4)) % 9 < 2);
+    expect(struck).toEqual(aslant);
+  });
 });
 
 describe("a picture shown small", () => {

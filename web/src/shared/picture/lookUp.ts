@@ -82,12 +82,13 @@ export function painted(
     plain[k] = shade(level);
     struck[k] = shade(hatch);
   }
-  for (let k = 0, x = 0, y = 0; k < indexes.length; k++) {
-    const index = indexes[k] ?? 0;
-    into[k] = ((x + y) % APART < WIDE ? struck[index] : plain[index]) ?? OPAQUE;
-    if (++x === width) {
-      x = 0;
-      y++;
+  // where in the hatching a pixel lies is counted: a division for each costs more than its grey
+  for (let k = 0, y = 0; k < indexes.length; y++) {
+    const end = Math.min(k + width, indexes.length);
+    for (let slope = y % APART; k < end; k++) {
+      const index = indexes[k] ?? 0;
+      into[k] = (slope < WIDE ? struck[index] : plain[index]) ?? OPAQUE;
+      if (++slope === APART) slope = 0;
     }
   }
 }
