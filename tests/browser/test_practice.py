@@ -5,7 +5,7 @@ import re
 from typing import Any
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, Route, expect
 
 from emulsa.core.practice.answering import in_unit
 from emulsa.core.practice.exercise import drawn
@@ -85,6 +85,37 @@ def test_a_question_is_answered_by_the_keyboard_alone(open_page: Open, service: 
     assert [each["given"] for each in kept[1:]] == [5, 5, 5, 5]
     page.get_by_role("button", name="Five more").click()
     expect(page.get_by_label("0 of 5 answered, 0 right")).to_be_visible()
+
+
+def test_nothing_typed_meets_the_wrong_question(open_page: Open, service: Service) -> None:
+    """While the next question is on its way the one that was answered stands, with its sum; what is
+    typed meanwhile is no second answer to it."""
+    before = len(answers(service))
+    page = open_page(f"{QUESTIONS}?topic=roll")
+    field, right_way = page.get_by_label("Your answer"), page.get_by_role("list", name="The right")
+    expect(field).to_be_focused()
+    asked = page.get_by_role("heading", level=2).inner_text()
+    page.keyboard.type("N+5")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="Next")).to_be_focused()
+    held: list[Route] = []
+    page.route("**/api/practice/question?**", lambda route: held.append(route))
+    with page.expect_request("**/api/practice/question?**"):
+        page.keyboard.press("Enter")
+    page.keyboard.type("N+4")
+    expect(page.get_by_role("heading", level=2)).to_have_text(asked)
+    expect(field).to_have_value("N+5")
+    expect(right_way).to_be_visible()
+    for route in held:
+        route.continue_()
+    page.unroute_all()
+    expect(right_way).to_be_hidden()
+    expect(field).to_have_value("")
+    expect(field).to_be_focused()
+    page.keyboard.type("N+3")
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("2 of 5 answered, 0 right")).to_be_visible()
+    assert [each["given"] for each in answers(service)[before:]] == [5, 3]
 
 
 def test_what_was_thought_is_told_and_asked_again(open_page: Open, service: Service) -> None:

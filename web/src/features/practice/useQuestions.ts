@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Refusal } from "../../api/refusal";
 import { type Asked, nextQuestion, type PracticeSet, setQuery, type Topic } from "./queries";
@@ -19,51 +19,53 @@ function setOf(params: URLSearchParams): PracticeSet | null {
   };
 }
 
-/** Questions one after the other: five of what is due, of a topic that was chosen, or a set. */
+/** Questions one after the other: five of what is due, of a topic that was chosen, or a set. The one
+    that was answered stays until the next is there, so that nothing typed meets the wrong one. */
 export function useQuestions() {
   const [params] = useSearchParams();
   const set = setOf(params);
   const ofSet = useQuery({ ...setQuery(set ?? NO_SET), enabled: set !== null }).data;
-  const [place, setPlace] = useState(0);
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [at, setAt] = useState<{ place: number; asked: Asked | null }>(BEGUN);
   const [problem, setProblem] = useState<Refusal | null>(null);
   const topic = params.get("topic") as Topic | null;
   const misconception = params.get("misconception") ?? "";
   const many = set ? set.many : FIVE;
-  const fetchNext = useCallback(async () => {
-    try {
-      setAsked(await nextQuestion(topic, misconception));
-      setProblem(null);
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
-  }, [topic, misconception]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked once for each place
+  const drawn = set === null;
+  const latest = useRef(0);
+  const go = useCallback(
+    async (place: number) => {
+      const mine = ++latest.current;
+      try {
+        const asked = drawn && place < many ? await nextQuestion(topic, misconception) : null;
+        if (mine !== latest.current) return;
+        setAt({ place, asked });
+        setProblem(null);
+      } catch (refusal) {
+        if (mine === latest.current) setProblem(refusal as Refusal);
+      }
+    },
+    [topic, misconception, drawn, many],
+  );
   useEffect(() => {
-    if (place >= many) return;
-    if (!set) void fetchNext();
-    else if (ofSet?.[place])
-      setAsked({
-        question: ofSet[place],
-        why: `set ${set.seed}`,
-        misconception: null,
-        kit: NOBODYS,
-      });
-  }, [place, many, ofSet, fetchNext]);
+    void go(0);
+  }, [go]);
+  const { place } = at;
+  const question = ofSet?.[place];
+  const given = set && question ? { ...NOBODYS, question, why: `set ${set.seed}` } : at.asked;
   return {
-    asked: place < many ? asked : null,
+    asked: place < many ? given : null,
     place,
     many,
     set: set?.seed ?? null,
     problem,
-    next: () => setPlace(place + 1),
+    next: () => void go(place + 1),
     anew: () => {
-      setAsked(null);
-      setPlace(0);
-      if (!set && place === 0) void fetchNext();
+      setAt(BEGUN);
+      void go(0);
     },
   };
 }
 
+const BEGUN = { place: 0, asked: null };
 const NO_SET: PracticeSet = { seed: 0, many: 1, level: 1, topics: [] };
-const NOBODYS: Asked["kit"] = { focal_length_mm: null, exponent: null };
+const NOBODYS = { misconception: null, kit: { focal_length_mm: null, exponent: null } };
