@@ -118,16 +118,14 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
               path="target/bellows"
               query={{ lens_id: lens }}
             />
+            <Card
+              name="Depth and tilt"
+              what="aperture → focus spread it holds, from where to the horizon; tilt by its hinge"
+              path="depth"
+              query={{ lens_id: lens }}
+              csv
+            />
           </>
-        )}
-        {lens && (
-          <Card
-            name="Depth and tilt"
-            what="aperture → focus spread it holds, from where to the horizon; tilt by its hinge"
-            path="depth"
-            query={{ lens_id: lens }}
-            csv
-          />
         )}
         {film && (
           <Card
