@@ -1,5 +1,6 @@
 import { Box, Dialog, Portal } from "@chakra-ui/react";
 import { Button } from "../components/Button";
+import { Small } from "../components/text";
 import { useNarrow } from "../components/useNarrow";
 import { useOpener } from "../components/useOpener";
 import { ROOMS } from "./rooms";
@@ -78,10 +79,10 @@ export function Help({ open, close }: { open: boolean; close: () => void }) {
                   ))}
                 </tbody>
               </table>
-              <Box color="ink2" marginTop="3" fontSize="14px">
+              <Small marginTop="3">
                 Never aim a meter or a viewfinder at the sun. Follow the makers' instructions and
                 local rules; this program advises.
-              </Box>
+              </Small>
             </Dialog.Body>
             <Dialog.Footer>
               <Button variant="main" autoFocus onClick={close}>

@@ -1,4 +1,11 @@
 import { Field, NativeSelect } from "@chakra-ui/react";
+import { useRefused } from "./refused";
+
+/** Records to choose from by their names, or `none` of them. */
+export const named = (records: readonly { id: string; name: string }[] = [], none?: string) => [
+  ...(none === undefined ? [] : [{ value: "", label: none }]),
+  ...records.map((each) => ({ value: each.id, label: each.name })),
+];
 
 /** A labelled choice from a short list. */
 export function Choose({
@@ -6,7 +13,8 @@ export function Choose({
   value,
   options,
   onChange,
-  problem,
+  field,
+  problem: own,
   name,
 }: {
   label: string;
@@ -15,8 +23,12 @@ export function Choose({
   value: string;
   options: { value: string; label: string }[];
   onChange: (value: string) => void;
+  /** what it is called in a refusal */
+  field?: string;
   problem?: string | null;
 }) {
+  const refused = useRefused(field);
+  const problem = own ?? refused;
   return (
     <Field.Root invalid={Boolean(problem)}>
       <Field.Label>{label}</Field.Label>

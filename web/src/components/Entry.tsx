@@ -1,17 +1,23 @@
 import { Field, Input, Textarea } from "@chakra-ui/react";
 import { type ComponentProps, useEffect, useId, useRef } from "react";
+import { useRefused } from "./refused";
 
 /** A labelled field with its help and, beside it, the one sentence of a refusal. */
 export function Entry({
   label,
+  field,
+  onText,
   help,
-  problem,
+  problem: own,
   multiline,
   rows,
   suggest,
   ...rest
 }: {
   label: string;
+  /** what it is called in a refusal: the form shows there what is meant for it */
+  field?: string;
+  onText?: (text: string) => void;
   help?: string;
   problem?: string | null;
   multiline?: boolean;
@@ -21,6 +27,8 @@ export function Entry({
 } & ComponentProps<typeof Input>) {
   const list = useId();
   const root = useRef<HTMLDivElement>(null);
+  const refused = useRefused(field);
+  const problem = own ?? refused;
   // a form that was sent and refused is left where it was sent: its first wrong field is next
   useEffect(() => {
     const sent = document.activeElement;
@@ -28,13 +36,14 @@ export function Entry({
     const form = root.current?.closest('[role="dialog"], form');
     form?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
   }, [problem]);
+  const type = onText && ((event: { target: { value: string } }) => onText(event.target.value));
   return (
     <Field.Root ref={root} invalid={Boolean(problem)}>
       <Field.Label>{label}</Field.Label>
       {multiline ? (
-        <Textarea rows={rows} {...(rest as ComponentProps<typeof Textarea>)} />
+        <Textarea rows={rows} onChange={type} {...(rest as ComponentProps<typeof Textarea>)} />
       ) : (
-        <Input autoComplete="off" list={suggest && list} {...rest} />
+        <Input autoComplete="off" list={suggest && list} onChange={type} {...rest} />
       )}
       {suggest && (
         <datalist id={list}>

@@ -3,6 +3,7 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import { SAFE } from "../theme/safelight";
 import { Alone } from "./Alone";
 import { Button } from "./Button";
+import { Quiet } from "./text";
 
 const SAFELIGHT = {
   color: SAFE.red,
@@ -70,7 +71,7 @@ export function OverAll({
             <Box as="h1" fontSize="19px" fontWeight={650}>
               {title}
             </Box>
-            <Box color="ink2">{set}</Box>
+            <Quiet>{set}</Quiet>
           </Flex>
           {children}
         </Flex>

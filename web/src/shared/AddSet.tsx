@@ -5,6 +5,7 @@ import { newId } from "../api/newId";
 import { kitQuery } from "../api/queries";
 import { Button } from "../components/Button";
 import { Problem } from "../components/Problem";
+import { Quiet } from "../components/text";
 import { useWrite } from "./useWrite";
 
 export const addStarter = (key: string, id: string) =>
@@ -16,7 +17,7 @@ export function AddSet({ empty, sets }: { empty: string; sets: string[] }) {
   const { write, problem, busy } = useWrite();
   return (
     <Box fontSize="14px">
-      <Box color="ink2">{empty}</Box>
+      <Quiet>{empty}</Quiet>
       <Flex gap="2" wrap="wrap" paddingTop="1">
         {starters
           .filter((each) => sets.includes(each.key))

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../api/queries";
 import { Tick } from "../components/Tick";
+import { Small } from "../components/text";
 import { offered } from "./offered";
 
 /** The bottles a run uses up: those that serve run after run, until others are ticked. */
@@ -30,11 +31,11 @@ export function Bottles({ bottles }: { bottles: ReturnType<typeof useBottles> })
           set={(on) => bottles.take(each.id, on)}
         >
           {each.name}
-          <Box as="span" color="ink2" fontSize="14px">
+          <Small as="span">
             {each.capacity_rolls == null
               ? each.kind
               : `${each.used_rolls} of ${each.capacity_rolls} rolls`}
-          </Box>
+          </Small>
         </Tick>
       ))}
     </Flex>

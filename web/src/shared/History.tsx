@@ -8,6 +8,7 @@ import { momentText } from "../components/days";
 import { Notice } from "../components/Notice";
 import { Problem } from "../components/Problem";
 import { Sheet } from "../components/Sheet";
+import { Quiet, Small } from "../components/text";
 import { useWrite } from "./useWrite";
 
 /** A word that opens what was done to a record, change by change. */
@@ -46,7 +47,7 @@ function HistorySheet({
       title="Change history"
       footer={<Button onClick={close}>Close</Button>}
     >
-      {events.data?.length === 0 && <Box color="ink2">No changes yet.</Box>}
+      {events.data?.length === 0 && <Quiet>No changes yet.</Quiet>}
       {events.error && (
         <Notice tone="warning" live>
           {events.error.message}
@@ -65,9 +66,7 @@ function HistorySheet({
               <Box>
                 <b>{event.label}</b>
                 {event.undone && <Box as="span"> · undone</Box>}
-                <Box color="ink2" fontSize="14px">
-                  {momentText(event.at)}
-                </Box>
+                <Small>{momentText(event.at)}</Small>
               </Box>
               {event.restorable && (
                 <Button disabled={busy} onClick={() => restore(event.action_id)}>

@@ -43,6 +43,5 @@ export function useWrite(done: () => void = () => undefined) {
     await client.invalidateQueries();
     done();
   };
-  const at = (field: string) => (problem?.field === field ? problem.message : null);
-  return { problem, setProblem, busy, write, ask, take, at };
+  return { problem, setProblem, busy, write, ask, take };
 }

@@ -7,6 +7,7 @@ import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { Checks } from "./Checks";
 import { CurveStub } from "./Glimpse";
@@ -60,7 +61,7 @@ export function BenchRoom() {
                     <CurveStub stub={each.stub} />
                     <Box flex="1">
                       <Link to={`/bench/${each.id}`}>{each.title}</Link>
-                      <Box color="ink2" fontSize="14px">
+                      <Small>
                         {[
                           each.film_name,
                           each.day && dayText(each.day),
@@ -68,7 +69,7 @@ export function BenchRoom() {
                         ]
                           .filter(Boolean)
                           .join(", ")}
-                      </Box>
+                      </Small>
                     </Box>
                     <Box whiteSpace="nowrap" fontWeight={600}>
                       {each.rate_at || (

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 import { offered } from "../../shared/offered";
 import { MeterCheck } from "./MeterCheck";
 import { PaperCheck } from "./PaperCheck";
@@ -32,9 +33,7 @@ export function Checks() {
         </Button>
       </Flex>
       {kit && meters.length < 2 && (
-        <Box color="ink2" fontSize="14px" paddingTop="2">
-          Comparing needs two meters in the kit.
-        </Box>
+        <Small paddingTop="2">Comparing needs two meters in the kit.</Small>
       )}
       {open === "shutter" && <ShutterCheck close={() => setOpen(null)} />}
       {open === "paper" && <PaperCheck close={() => setOpen(null)} />}

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";
@@ -8,11 +8,10 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
 import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { Tick } from "../../components/Tick";
-import { Conflict } from "../../shared/Conflict";
+import { Small } from "../../components/text";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { putTest, readDensities, readPatch, type TestView } from "./queries";
 import { ScanSheet } from "./ScanSheet";
@@ -47,9 +46,9 @@ export function CurveForm({
   const [read, setRead] = useState<Read>(NONE);
   const [unread, setUnread] = useState<Refusal | null>(null);
   const [scanning, setScanning] = useState(false);
-  const { write, ask, problem, busy, take } = useWrite(close);
+  const writing = useWrite(close);
+  const { write, ask } = writing;
   const [wanted, setWanted] = useState(test);
-  const keep = (base: string) => void write(putTest(wanted, base));
   const row = rowTyped(typed);
   const asked = JSON.stringify(row);
   useEffect(() => {
@@ -66,166 +65,156 @@ export function CurveForm({
       here = false;
     };
   }, [text, asked, turned]);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
+  const keep = async (base: string) => {
     // read anew: what was typed last may not be read yet
     const now = await ask(() => readSteps(text, row, turned));
     if (!now) return;
     const changed = testTyped(test, place, typed, now.steps);
     setWanted(changed);
-    await write(putTest(changed, view.version));
+    await write(putTest(changed, base));
   };
-  const field = (name: string) =>
-    problem?.field?.startsWith(`curves.${place}.${name}`) ? problem.message : null;
+  const field = (name: string) => `curves.${place}.${name}`;
   const slip = (...names: (string | null)[]) =>
     unread && names.includes(unread.field) ? unread.message : null;
   const tablet = byTablet(how);
   return (
     <>
-      <Sheet
-        open
+      <FormSheet
         close={close}
         title={known ? `Development, ${known.id}` : "Add a development"}
-        footer={
-          <FormFooter close={close} form="curve" disabled={busy || Boolean(unread)}>
-            Save
-          </FormFooter>
-        }
+        writing={writing}
+        keep={(base) => void keep(base)}
+        base={view.version}
+        mine={wanted}
+        unready={Boolean(unread)}
       >
-        <form
-          id="curve"
-          onSubmit={submit}
-          style={{ display: "flex", flexDirection: "column", gap: 16 }}
-        >
-          <Grid templateColumns="1fr 1fr" gap="4">
-            <Entry
-              label="Minutes"
-              inputMode="decimal"
-              value={typed.minutes}
-              onChange={(event) => type({ minutes: event.target.value })}
-              problem={field("minutes")}
-            />
-            <Entry
-              label="Base plus fog"
-              help="clear film of this development"
-              inputMode="decimal"
-              value={typed.fog}
-              onChange={(event) => type({ fog: event.target.value })}
-              problem={field("base_fog")}
-            />
-            <Choose
-              label="Exposures"
-              value={how}
-              options={[
-                { value: "even", label: "even steps" },
-                { value: "21-step tablet", label: "21-step tablet" },
-                { value: "31-step tablet", label: "31-step tablet" },
-                { value: "own tablet", label: "own tablet" },
-                ...(keptAt.length > 0
-                  ? [{ value: "kept", label: `as they are (${count(keptAt.length, "step")})` }]
-                  : []),
-              ]}
-              onChange={(value) => type({ how: value as Row["how"] })}
-            />
-            <Choose
-              label="Known as"
-              value={light ? "light" : "meter"}
-              options={[
-                { value: "meter", label: "stops from V, by the meter" },
-                { value: "light", label: "log H, in lux seconds" },
-              ]}
-              onChange={(value) => type({ light: value === "light" })}
-            />
-            {how !== "kept" && (
-              <Entry
-                label={
-                  tablet
-                    ? light
-                      ? "log H beside the tablet"
-                      : "Light beside the tablet, stops from V"
-                    : light
-                      ? "First step, log H"
-                      : "First step (stops from V)"
-                }
-                inputMode="text"
-                value={typed.first}
-                onChange={(event) => type({ first: event.target.value })}
-                problem={slip("row.first")}
-              />
-            )}
-            {how === "even" && (
-              <Entry
-                label={light ? "Step, log H" : "Step, stops"}
-                inputMode="decimal"
-                value={typed.step}
-                onChange={(event) => type({ step: event.target.value })}
-                problem={slip("row.step")}
-              />
-            )}
-            {!light && (
-              <Entry
-                label="Meter set to EI"
-                inputMode="decimal"
-                value={typed.ei}
-                onChange={(event) => type({ ei: event.target.value })}
-                problem={field("exposure")}
-              />
-            )}
-          </Grid>
-          {how === "own tablet" && (
-            <Entry
-              label="Densities of the tablet"
-              help="as its sheet gives them, with spaces between"
-              multiline
-              rows={3}
-              value={typed.own}
-              onChange={(event) => type({ own: event.target.value })}
-              problem={
-                slip("tablet", "row.tablet") ??
-                (unread?.field?.startsWith("row.tablet.") ? unread.message : null)
-              }
-            />
-          )}
+        <Grid templateColumns="1fr 1fr" gap="4">
           <Entry
-            label="Densities"
-            help="least exposure first, one on a line; paste a column, a table or CGATS text"
-            multiline
-            rows={9}
-            value={text}
-            onChange={(event) => type({ text: event.target.value })}
-            problem={slip("text", null) ?? field("steps")}
+            label="Minutes"
+            inputMode="decimal"
+            value={typed.minutes}
+            onText={(text) => type({ minutes: text })}
+            field={field("minutes")}
           />
-          <Flex gap="3" align="center" wrap="wrap">
-            <Button onClick={() => setScanning(true)}>Read from a scan</Button>
-            <Densitometer
-              place={read.steps.length}
-              take={(density) =>
-                setTyped((before) => ({
-                  ...before,
-                  text: `${before.text.trim()}\n${density}`.trim(),
-                }))
+          <Entry
+            label="Base plus fog"
+            help="clear film of this development"
+            inputMode="decimal"
+            value={typed.fog}
+            onText={(text) => type({ fog: text })}
+            field={field("base_fog")}
+          />
+          <Choose
+            label="Exposures"
+            value={how}
+            options={[
+              { value: "even", label: "even steps" },
+              { value: "21-step tablet", label: "21-step tablet" },
+              { value: "31-step tablet", label: "31-step tablet" },
+              { value: "own tablet", label: "own tablet" },
+              ...(keptAt.length > 0
+                ? [{ value: "kept", label: `as they are (${count(keptAt.length, "step")})` }]
+                : []),
+            ]}
+            onChange={(value) => type({ how: value as Row["how"] })}
+          />
+          <Choose
+            label="Known as"
+            value={light ? "light" : "meter"}
+            options={[
+              { value: "meter", label: "stops from V, by the meter" },
+              { value: "light", label: "log H, in lux seconds" },
+            ]}
+            onChange={(value) => type({ light: value === "light" })}
+          />
+          {how !== "kept" && (
+            <Entry
+              label={
+                tablet
+                  ? light
+                    ? "log H beside the tablet"
+                    : "Light beside the tablet, stops from V"
+                  : light
+                    ? "First step, log H"
+                    : "First step (stops from V)"
               }
+              inputMode="text"
+              value={typed.first}
+              onText={(text) => type({ first: text })}
+              problem={slip("row.first")}
             />
-          </Flex>
-          {read.steps.length > 0 && (
-            <Box aria-live="polite" color="ink2">
-              {count(read.steps.length, "step")}
-              {read.turned && (
-                <Flex as="label" gap="2" align="center" minHeight="44px" color="ochre">
-                  <input
-                    type="checkbox"
-                    checked={turned}
-                    onChange={(event) => setTurned(event.target.checked)}
-                  />
-                  They fall: turn them, the last is the least exposed
-                </Flex>
-              )}
-            </Box>
           )}
-          <Problem of={problem} />
-          <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-        </form>
-      </Sheet>
+          {how === "even" && (
+            <Entry
+              label={light ? "Step, log H" : "Step, stops"}
+              inputMode="decimal"
+              value={typed.step}
+              onText={(text) => type({ step: text })}
+              problem={slip("row.step")}
+            />
+          )}
+          {!light && (
+            <Entry
+              label="Meter set to EI"
+              inputMode="decimal"
+              value={typed.ei}
+              onText={(text) => type({ ei: text })}
+              field={field("exposure")}
+            />
+          )}
+        </Grid>
+        {how === "own tablet" && (
+          <Entry
+            label="Densities of the tablet"
+            help="as its sheet gives them, with spaces between"
+            multiline
+            rows={3}
+            value={typed.own}
+            onText={(text) => type({ own: text })}
+            problem={
+              slip("tablet", "row.tablet") ??
+              (unread?.field?.startsWith("row.tablet.") ? unread.message : null)
+            }
+          />
+        )}
+        <Entry
+          label="Densities"
+          help="least exposure first, one on a line; paste a column, a table or CGATS text"
+          multiline
+          rows={9}
+          value={text}
+          onText={(typed) => type({ text: typed })}
+          problem={slip("text", null)}
+          field={field("steps")}
+        />
+        <Flex gap="3" align="center" wrap="wrap">
+          <Button onClick={() => setScanning(true)}>Read from a scan</Button>
+          <Densitometer
+            place={read.steps.length}
+            take={(density) =>
+              setTyped((before) => ({
+                ...before,
+                text: `${before.text.trim()}\n${density}`.trim(),
+              }))
+            }
+          />
+        </Flex>
+        {read.steps.length > 0 && (
+          <Box aria-live="polite" color="ink2">
+            {count(read.steps.length, "step")}
+            {read.turned && (
+              <Flex as="label" gap="2" align="center" minHeight="44px" color="ochre">
+                <input
+                  type="checkbox"
+                  checked={turned}
+                  onChange={(event) => setTurned(event.target.checked)}
+                />
+                They fall: turn them, the last is the least exposed
+              </Flex>
+            )}
+          </Box>
+        )}
+      </FormSheet>
       {scanning && (
         <ScanSheet
           view={view}
@@ -254,9 +243,7 @@ function Densitometer({ place, take }: { place: number; take: (density: string) 
       <Tick on={zeroed} set={setZeroed}>
         Zeroed
       </Tick>
-      <Box color="ink2" fontSize="14px">
-        simulated densitometer
-      </Box>
+      <Small>simulated densitometer</Small>
       <Problem of={problem} />
     </>
   );

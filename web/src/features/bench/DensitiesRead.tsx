@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { Quiet } from "../../components/text";
 import type { ScanRead } from "./queries";
 
 /** What was read under the marks, with how sure it is. */
@@ -19,7 +20,7 @@ export function DensitiesRead({ read }: { read: ScanRead }) {
           </Box>
         ))}
       </Box>
-      {read.fog_text && <Box color="ink2">Clear film {read.fog_text}</Box>}
+      {read.fog_text && <Quiet>Clear film {read.fog_text}</Quiet>}
       {read.says.map((each) => (
         <Box key={each} color="ink2">
           {each}

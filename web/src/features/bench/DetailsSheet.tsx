@@ -1,18 +1,17 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Fieldset } from "../../components/Fieldset";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { typedNumber, typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, putTest, type TestView } from "./queries";
 
@@ -43,7 +42,7 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
     ...only(test.observed),
   });
   const set = (changed: Partial<typeof draft>) => setDraft({ ...draft, ...changed });
-  const { write, problem, busy, at, take } = useWrite(close);
+  const writing = useWrite(close);
   const wanted = {
     ...test,
     title: draft.title,
@@ -69,18 +68,14 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
       price: draft.price ? typedNumber(draft.price) : null,
     },
   } as FilmTest;
-  const keep = (base: string) => void write(putTest(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    keep(view.version);
-  };
+  const keep = (base: string) => void writing.write(putTest(wanted, base));
   const text = (name: keyof typeof draft, label: string, help?: string) => (
     <Entry
       label={label}
       {...(help ? { help } : {})}
       value={String(draft[name])}
-      onChange={(event) => set({ [name]: event.target.value })}
-      problem={at(name) ?? at(`conditions.${name}`) ?? at(`observed.${name}`)}
+      onText={(text) => set({ [name]: text })}
+      field={fieldOf(test, name)}
     />
   );
   const choose = (
@@ -95,99 +90,96 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
       onChange={(value) => set({ [name]: value })}
     />
   );
-  const colourProblem = problem?.field?.startsWith("colours") ? problem.message : null;
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Details of the test"
-      footer={
-        <FormFooter close={close} form="details" disabled={busy}>
-          Save
-        </FormFooter>
-      }
+      writing={writing}
+      keep={keep}
+      base={view.version}
+      mine={wanted}
+      gap="5"
     >
-      <Flex as="form" id="details" direction="column" gap="5" onSubmit={submit}>
-        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
-          {text("title", "Title")}
-          <Entry
-            label="Day"
-            type="date"
-            value={draft.day}
-            onChange={(event) => set({ day: event.target.value })}
-            problem={at("day")}
-          />
-          <Choose
-            label="Target"
-            value={draft.target}
-            options={OFFERED.targets}
-            onChange={(value) => set({ target: value as typeof draft.target })}
-          />
-          <Choose
-            label="Recipe"
-            value={draft.recipe_id}
-            options={[
-              { value: "", label: "none yet" },
-              ...recipes.map((each) => ({ value: each.id, label: each.name })),
-            ]}
-            onChange={(recipe_id) => set({ recipe_id })}
-          />
-        </Grid>
-        <Group title="How it was exposed">
-          {text("lens", "Lens")}
-          {text("light", "Light")}
-          {text("emulsion", "Emulsion number", "a test is of one roll or box, not of the film")}
-          {text("expires", "Expires", "2027-06")}
-          <Tick on={draft.shutter_measured} set={(on) => set({ shutter_measured: on })}>
-            the shutter was measured
-          </Tick>
-        </Group>
-        <Group title="For films side by side">
-          {text("bracket", "Bracket either way, stops", "frames in thirds, to print from")}
-          {text("print_s", "Print time of the reference, s")}
-        </Group>
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        {text("title", "Title")}
         <Entry
-          label="Colours of a card"
-          help="a colour and its density on each line, read where shadows are equal"
-          multiline
-          rows={5}
-          value={draft.colours}
-          onChange={(event) => set({ colours: event.target.value })}
-          problem={colourProblem}
+          label="Day"
+          type="date"
+          value={draft.day}
+          onText={(text) => set({ day: text })}
+          field="day"
         />
-        {!draft.colours && (
-          <Box>
-            <Button
-              variant="word"
-              onClick={() => set({ colours: OFFERED.card.map(({ label }) => label).join("\n") })}
-            >
-              Begin with the names of a card
-            </Button>
-          </Box>
-        )}
-        <Group title="What the eye says">
-          {choose("grain", "Grain", GRAIN)}
-          {choose("scratches", "Scratches", SCRATCHES)}
-          {choose("flatness", "Flatness in the carrier", GRADES)}
-          {choose("sharpness", "Edge sharpness", GRADES)}
-          {text("price", "Price per sheet")}
-        </Group>
-        <Box color="ink2" fontSize="14px">
-          Scratches black in the print are in the emulsion, white ones in the base.
+        <Choose
+          label="Target"
+          value={draft.target}
+          options={OFFERED.targets}
+          onChange={(value) => set({ target: value as typeof draft.target })}
+        />
+        <Choose
+          label="Recipe"
+          value={draft.recipe_id}
+          options={named(recipes, "none yet")}
+          onChange={(recipe_id) => set({ recipe_id })}
+        />
+      </Grid>
+      <Group title="How it was exposed">
+        {text("lens", "Lens")}
+        {text("light", "Light")}
+        {text("emulsion", "Emulsion number", "a test is of one roll or box, not of the film")}
+        {text("expires", "Expires", "2027-06")}
+        <Tick on={draft.shutter_measured} set={(on) => set({ shutter_measured: on })}>
+          the shutter was measured
+        </Tick>
+      </Group>
+      <Group title="For films side by side">
+        {text("bracket", "Bracket either way, stops", "frames in thirds, to print from")}
+        {text("print_s", "Print time of the reference, s")}
+      </Group>
+      <Entry
+        label="Colours of a card"
+        help="a colour and its density on each line, read where shadows are equal"
+        multiline
+        rows={5}
+        value={draft.colours}
+        onText={(text) => set({ colours: text })}
+        field="colours"
+      />
+      {!draft.colours && (
+        <Box>
+          <Button
+            variant="word"
+            onClick={() => set({ colours: OFFERED.card.map(({ label }) => label).join("\n") })}
+          >
+            Begin with the names of a card
+          </Button>
         </Box>
-        <Entry
-          label="Note"
-          multiline
-          rows={3}
-          value={draft.note}
-          onChange={(event) => set({ note: event.target.value })}
-          problem={at("note")}
-        />
-        <Problem of={problem} fields={["title", "day", "note", "print_s"]} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      )}
+      <Group title="What the eye says">
+        {choose("grain", "Grain", GRAIN)}
+        {choose("scratches", "Scratches", SCRATCHES)}
+        {choose("flatness", "Flatness in the carrier", GRADES)}
+        {choose("sharpness", "Edge sharpness", GRADES)}
+        {text("price", "Price per sheet")}
+      </Group>
+      <Small>Scratches black in the print are in the emulsion, white ones in the base.</Small>
+      <Entry
+        label="Note"
+        multiline
+        rows={3}
+        value={draft.note}
+        onText={(text) => set({ note: text })}
+        field="note"
+      />
+    </FormSheet>
   );
+}
+
+/** What a value of the draft is called in a refusal. */
+function fieldOf(test: FilmTest, name: string) {
+  const within = [test.conditions, test.observed].findIndex((each) => each && name in each);
+  return ["conditions.", "observed."][within]
+    ? `${["conditions.", "observed."][within]}${name}`
+    : name;
 }
 
 /** What was looked at, without the price, which is typed. */
@@ -198,13 +190,10 @@ function only(observed: FilmTest["observed"]) {
 
 function Group({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
-        {title}
-      </Box>
+    <Fieldset legend={title}>
       <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
         {children}
       </Grid>
-    </Box>
+    </Fieldset>
   );
 }

@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { FileButton } from "../../components/FileButton";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { useWrite } from "../../shared/useWrite";
 import { CurveForm } from "./CurveForm";
 import { FramesSheet } from "./FramesSheet";
@@ -67,10 +68,10 @@ export function Developments({ view, worked }: { view: TestView; worked: Worked 
                   {each.steps_text}
                 </Box>
                 {strip && (
-                  <Box color="ink2" fontSize="14px">
+                  <Small>
                     {count(strip.piece_ids.length, "frame")} exposed
                     {strip.run_id ? ", in a run" : ""}
-                  </Box>
+                  </Small>
                 )}
                 {each.problem && <Box color="brick">{each.problem}</Box>}
               </Box>

@@ -4,11 +4,12 @@ import { useState } from "react";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Refusals } from "../../components/refused";
 import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
@@ -34,7 +35,7 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
   const [frames, setFrames] = useState(two ? "2" : "13");
   const [minutes, setMinutes] = useState("");
   const [film, setFilm] = useState(0);
-  const { write, problem, busy, at } = useWrite(close);
+  const { write, problem, busy } = useWrite(close);
   const lens = lenses.find((each) => each.id === lensId) ?? lenses[0];
   const plan = useQuery({
     ...planQuery(lens?.id ?? "", {
@@ -68,141 +69,138 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
     );
   };
   const field = (label: string, value: string, set: (value: string) => void) => (
-    <Entry
-      label={label}
-      inputMode="text"
-      value={value}
-      onChange={(event) => set(event.target.value)}
-    />
+    <Entry label={label} inputMode="text" value={value} onText={set} />
   );
   return (
-    <Sheet
-      open
-      close={close}
-      title="Exposure list"
-      footer={
-        <>
-          <Button onClick={() => window.print()}>Print</Button>
-          <Button onClick={close}>Close</Button>
-          <Button
-            variant="main"
-            disabled={busy || !enough || !minutes || !wanted || Boolean(full)}
-            onClick={log}
-          >
-            Log these frames
-          </Button>
-        </>
-      }
-    >
-      <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4" paddingBottom="4">
-        <Choose
-          label="Lens"
-          value={lens?.id ?? ""}
-          options={lenses.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={setLensId}
-        />
-        {field("Card reads, EV", ev, setEv)}
-        {field("Meter set to EI", ei, setEi)}
-        {field("First frame, from V", first, setFirst)}
-        {field("Step, stops", step, setStep)}
-        {field("Frames", frames, setFrames)}
-      </Grid>
-      {full && <Notice tone="note">{full}</Notice>}
-      {lenses.length === 0 && <Notice tone="note">Add a lens to the kit first.</Notice>}
-      {plan.error && (
-        <Notice tone="refusal" live>
-          {plan.error.message}
-        </Notice>
-      )}
-      {plan.data && (
-        <>
-          <Box
-            as="table"
-            width="100%"
-            css={{
-              "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
-              "& b": { whiteSpace: "nowrap" },
-            }}
-          >
-            <thead>
-              <Box as="tr" color="ink2" fontSize="13px">
-                <th>Frame</th>
-                <th>from V</th>
-                <th>aperture</th>
-                <th>time</th>
-                <th>
-                  <Box as="span" srOnly>
-                    remark
-                  </Box>
-                </th>
-              </Box>
-            </thead>
-            <tbody>
-              {plan.data.frames.map((each) => (
-                <Box as="tr" key={each.number} borderTop="1px solid" borderColor="line">
-                  <td>{each.number}</td>
-                  <td>{each.stops_text}</td>
-                  <td>
-                    <b>{each.aperture}</b>
-                  </td>
-                  <td>
-                    <b>{each.time_text}</b>
-                  </td>
-                  <Box as="td" color="ochre" fontSize="13px">
-                    {each.says}
-                  </Box>
-                </Box>
-              ))}
-            </tbody>
-          </Box>
-          {plan.data.says.map((each) => (
-            <Box key={each} color="ink2" paddingTop="2">
-              {each}
-            </Box>
-          ))}
-        </>
-      )}
-      <Box as="section" aria-label="Film for these frames" paddingTop="4">
-        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
-          {ready.length > 0 && (
-            <Choose
-              label="On film"
-              value={String(film)}
-              options={ready.map((each, place) => ({
-                value: String(place),
-                label: `${each.label} (${count(each.piece_ids.length, "frame")})`,
-              }))}
-              onChange={(value) => setFilm(Number(value))}
-            />
-          )}
-          {ready.length > 0 && (
-            <Entry
-              label="To be developed, minutes"
-              inputMode="decimal"
-              value={minutes}
-              onChange={(event) => setMinutes(event.target.value)}
-              problem={at("minutes")}
-            />
-          )}
+    <Refusals of={problem}>
+      <Sheet
+        open
+        close={close}
+        title="Exposure list"
+        footer={
+          <>
+            <Button onClick={() => window.print()}>Print</Button>
+            <Button onClick={close}>Close</Button>
+            <Button
+              variant="main"
+              disabled={busy || !enough || !minutes || !wanted || Boolean(full)}
+              onClick={log}
+            >
+              Log these frames
+            </Button>
+          </>
+        }
+      >
+        <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4" paddingBottom="4">
+          <Choose
+            label="Lens"
+            value={lens?.id ?? ""}
+            options={named(lenses)}
+            onChange={setLensId}
+          />
+          {field("Card reads, EV", ev, setEv)}
+          {field("Meter set to EI", ei, setEi)}
+          {field("First frame, from V", first, setFirst)}
+          {field("Step, stops", step, setStep)}
+          {field("Frames", frames, setFrames)}
         </Grid>
-        {ready.length === 0 && (
-          <Notice tone="note">
-            No unexposed {view.film_name} is loaded: load it in Film, and the frames can be logged
-            from here.
+        {full && <Notice tone="note">{full}</Notice>}
+        {lenses.length === 0 && <Notice tone="note">Add a lens to the kit first.</Notice>}
+        {plan.error && (
+          <Notice tone="refusal" live>
+            {plan.error.message}
           </Notice>
         )}
-        {chosen && !enough && wanted > 0 && (
-          <Box paddingTop="3">
-            <Notice tone="note">
-              {count(chosen.piece_ids.length, "frame")} left there, and the list has {wanted}.
-            </Notice>
-          </Box>
+        {plan.data && (
+          <>
+            <Box
+              as="table"
+              width="100%"
+              css={{
+                "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
+                "& b": { whiteSpace: "nowrap" },
+              }}
+            >
+              <thead>
+                <Box as="tr" color="ink2" fontSize="13px">
+                  <th>Frame</th>
+                  <th>from V</th>
+                  <th>aperture</th>
+                  <th>time</th>
+                  <th>
+                    <Box as="span" srOnly>
+                      remark
+                    </Box>
+                  </th>
+                </Box>
+              </thead>
+              <tbody>
+                {plan.data.frames.map((each) => (
+                  <Box as="tr" key={each.number} borderTop="1px solid" borderColor="line">
+                    <td>{each.number}</td>
+                    <td>{each.stops_text}</td>
+                    <td>
+                      <b>{each.aperture}</b>
+                    </td>
+                    <td>
+                      <b>{each.time_text}</b>
+                    </td>
+                    <Box as="td" color="ochre" fontSize="13px">
+                      {each.says}
+                    </Box>
+                  </Box>
+                ))}
+              </tbody>
+            </Box>
+            {plan.data.says.map((each) => (
+              <Box key={each} color="ink2" paddingTop="2">
+                {each}
+              </Box>
+            ))}
+          </>
         )}
-        <Problem of={problem} fields={["minutes"]} />
-      </Box>
-      {there && there.brackets.length > 0 && (
-        <TakeBracket test_id={test.id} brackets={there.brackets} close={close} />
-      )}
-    </Sheet>
+        <Box as="section" aria-label="Film for these frames" paddingTop="4">
+          <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+            {ready.length > 0 && (
+              <Choose
+                label="On film"
+                value={String(film)}
+                options={ready.map((each, place) => ({
+                  value: String(place),
+                  label: `${each.label} (${count(each.piece_ids.length, "frame")})`,
+                }))}
+                onChange={(value) => setFilm(Number(value))}
+              />
+            )}
+            {ready.length > 0 && (
+              <Entry
+                label="To be developed, minutes"
+                inputMode="decimal"
+                value={minutes}
+                onText={setMinutes}
+                field="minutes"
+              />
+            )}
+          </Grid>
+          {ready.length === 0 && (
+            <Notice tone="note">
+              No unexposed {view.film_name} is loaded: load it in Film, and the frames can be logged
+              from here.
+            </Notice>
+          )}
+          {chosen && !enough && wanted > 0 && (
+            <Box paddingTop="3">
+              <Notice tone="note">
+                {count(chosen.piece_ids.length, "frame")} left there, and the list has {wanted}.
+              </Notice>
+            </Box>
+          )}
+          <Problem of={problem} />
+        </Box>
+        {there && there.brackets.length > 0 && (
+          <TakeBracket test_id={test.id} brackets={there.brackets} close={close} />
+        )}
+      </Sheet>
+    </Refusals>
   );
 }

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
+import { Small } from "../../components/text";
 import { ACCENT, INK, INK2 } from "./plot";
 
 const [WIDTH, HEIGHT] = [96, 48];
@@ -66,9 +67,9 @@ export function RangeLine({ range }: { range: Schemas["Range"] }) {
   const apart = high - low > 118;
   return (
     <Box as="figure" maxWidth="380px">
-      <Box as="figcaption" fontSize="14px" color="ink2" aria-hidden>
+      <Small as="figcaption" aria-hidden>
         {range.what}
-      </Box>
+      </Small>
       <svg
         role="img"
         aria-label={range.text}

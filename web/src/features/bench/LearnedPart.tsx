@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { learnedQuery } from "../../shared/learned";
 import { useWrite } from "../../shared/useWrite";
 import { RangeLine } from "./Glimpse";
@@ -87,9 +88,9 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
       <Problem of={problem} />
       {open && (
         <Box as="ul" aria-label="Negatives that count" paddingTop="2">
-          <Box color="ink2" fontSize="14px">
+          <Small>
             Left out here for now; for good, with the reason, where the negative is judged.
-          </Box>
+          </Small>
           {all.negatives.map((each) => (
             <Box as="li" key={each.piece_id}>
               <Flex as="label" gap="3" align="center" minHeight="44px" cursor="pointer">

@@ -4,11 +4,12 @@ import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Quiet } from "../../components/text";
 import { typedRows } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
@@ -35,7 +36,6 @@ export function MeterCheck({ close }: { close: () => void }) {
     enabled: Boolean(one && two) && text.trim() !== "",
     placeholderData: keepPreviousData,
   });
-  const named = (list: typeof meters) => list.map((each) => ({ value: each.id, label: each.name }));
   return (
     <Sheet
       open
@@ -75,7 +75,7 @@ export function MeterCheck({ close }: { close: () => void }) {
           multiline
           rows={5}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onText={setText}
           problem={found.error?.message ?? null}
         />
         <Notice tone="caution">Never aim a meter or a viewfinder at the sun.</Notice>
@@ -85,7 +85,7 @@ export function MeterCheck({ close }: { close: () => void }) {
               Patch by patch: {found.data.differences.join(", ")}. Add <b>{found.data.add_text}</b>{" "}
               to {two?.name}.
             </Box>
-            <Box color="ink2">{found.data.says.join(" ")}</Box>
+            <Quiet>{found.data.says.join(" ")}</Quiet>
           </Box>
         )}
         <Problem of={problem} />

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
@@ -67,7 +67,7 @@ export function PaperCheck({ close }: { close: () => void }) {
           <Choose
             label="Paper"
             value={paper?.id ?? ""}
-            options={papers.map((each) => ({ value: each.id, label: each.name }))}
+            options={named(papers)}
             onChange={(id) => {
               setPaperId(id);
               setLabel("");
@@ -78,7 +78,7 @@ export function PaperCheck({ close }: { close: () => void }) {
             value={filter}
             suggest={paper?.filters.map((each) => each.label) ?? []}
             maxLength={80}
-            onChange={(event) => setLabel(event.target.value)}
+            onText={setLabel}
           />
           <Choose
             label="Tablet"
@@ -88,13 +88,7 @@ export function PaperCheck({ close }: { close: () => void }) {
           />
         </Grid>
         {target === "own tablet" && (
-          <Entry
-            label="Densities of the tablet"
-            multiline
-            rows={2}
-            value={own}
-            onChange={(event) => setOwn(event.target.value)}
-          />
+          <Entry label="Densities of the tablet" multiline rows={2} value={own} onText={setOwn} />
         )}
         <Entry
           label="Reflection densities"
@@ -102,7 +96,7 @@ export function PaperCheck({ close }: { close: () => void }) {
           multiline
           rows={8}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onText={setText}
           problem={many >= FEWEST ? (found.error?.message ?? null) : null}
         />
         <Box aria-live="polite">

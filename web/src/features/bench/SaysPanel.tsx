@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Quiet, Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { say } from "../../shared/saying";
 import { useWrite } from "../../shared/useWrite";
@@ -55,7 +56,7 @@ export function SaysPanel({
           <Box fontSize="30px" lineHeight={1.2}>
             Rate at <b>{worked.rate_at}</b>
           </Box>
-          <Box color="ink2">{worked.rate_why}</Box>
+          <Quiet>{worked.rate_why}</Quiet>
         </Box>
       )}
       {worked.zone_sheets && (
@@ -76,11 +77,7 @@ export function SaysPanel({
         </Notice>
       )}
       {worked.today && <Notice tone="note">{worked.today}</Notice>}
-      {usable && view.use_text && (
-        <Box fontSize="14px" color="ink2" data-use>
-          Use as tested times. {view.use_text}
-        </Box>
-      )}
+      {usable && view.use_text && <Small data-use>Use as tested times. {view.use_text}</Small>}
       <Problem of={refused ?? own.problem} />
       <Flex gap="3" wrap="wrap">
         <Button
@@ -93,7 +90,7 @@ export function SaysPanel({
         </Button>
       </Flex>
       {!test.recipe_id && worked.ladder.length > 0 && (
-        <Box color="ink2">Tested times need a recipe: this test has none.</Box>
+        <Quiet>Tested times need a recipe: this test has none.</Quiet>
       )}
       {worked.textural && (
         <Flex gap="3" align="center" justify="space-between" wrap="wrap">
@@ -111,7 +108,7 @@ export function SaysPanel({
         multiline
         rows={3}
         value={verdict}
-        onChange={(event) => setVerdict(event.target.value)}
+        onText={setVerdict}
         onBlur={() => verdict !== test.verdict && change({ verdict })}
       />
       {curves.some((each) => each.steps.length > 0) && (

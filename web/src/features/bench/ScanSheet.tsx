@@ -4,12 +4,13 @@ import { useState } from "react";
 import { carryOut } from "../../api/acts";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Quiet } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { DensitiesRead } from "./DensitiesRead";
@@ -94,7 +95,7 @@ export function ScanSheet({
           <Choose
             label="Scan"
             value={picture?.id ?? ""}
-            options={pictures.map((each) => ({ value: each.id, label: each.name }))}
+            options={named(pictures)}
             onChange={setChosen}
           />
         )}
@@ -106,7 +107,7 @@ export function ScanSheet({
           Attach a scan
         </FileButton>
         {going !== null && <Box role="status">{Math.round(100 * going)} %</Box>}
-        {!picture && <Box color="ink2">16-bit TIFF without corrections is best.</Box>}
+        {!picture && <Quiet>16-bit TIFF without corrections is best.</Quiet>}
       </Flex>
       {picture && (
         <>
@@ -132,7 +133,7 @@ export function ScanSheet({
               label="Patch size, of the width"
               inputMode="decimal"
               value={size}
-              onChange={(event) => setSize(event.target.value)}
+              onText={setSize}
               problem={read.error?.message.includes("size") ? read.error.message : null}
             />
             <Choose
@@ -160,7 +161,7 @@ export function ScanSheet({
                     label={`Density ${place + 1}`}
                     inputMode="decimal"
                     value={each.density}
-                    onChange={(event) => setDensity(place, event.target.value)}
+                    onText={(text) => setDensity(place, text)}
                   />
                 </Box>
               ))}

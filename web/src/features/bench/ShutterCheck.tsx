@@ -4,10 +4,11 @@ import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Quiet } from "../../components/text";
 import { typedRows } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
@@ -65,20 +66,15 @@ export function ShutterCheck({ close }: { close: () => void }) {
       }
     >
       <Flex direction="column" gap="4">
-        <Choose
-          label="Lens"
-          value={lens?.id ?? ""}
-          options={lenses.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={setLensId}
-        />
-        {body && <Box color="ink2">The shutter in {body.name} is measured for all its lenses.</Box>}
+        <Choose label="Lens" value={lens?.id ?? ""} options={named(lenses)} onChange={setLensId} />
+        {body && <Quiet>The shutter in {body.name} is measured for all its lenses.</Quiet>}
         <Entry
           label="Readings: mark, then seconds"
           help="one mark on a line, as 1/60 0.0208 0.0213 0.0209"
           multiline
           rows={7}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onText={setText}
           problem={found.error?.message ?? null}
         />
         {simulated && (

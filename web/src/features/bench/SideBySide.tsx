@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Fieldset } from "../../components/Fieldset";
 import { Notice } from "../../components/Notice";
 import { Tick } from "../../components/Tick";
 import { benchQuery, type TestView, type Worked } from "./queries";
@@ -40,10 +41,7 @@ export function SideBySide({
           />
         </Box>
         {more.length > 0 && (
-          <Box as="fieldset">
-            <Box as="legend" fontSize="14px" color="ink2">
-              Also compare
-            </Box>
+          <Fieldset legend="Also compare">
             <Flex wrap="wrap" columnGap="5">
               {more.map((each) => (
                 <Tick
@@ -59,7 +57,7 @@ export function SideBySide({
                 </Tick>
               ))}
             </Flex>
-          </Box>
+          </Fieldset>
         )}
       </Flex>
     </Box>

@@ -51,7 +51,7 @@ export function Remeter({ timed }: { timed: Timed }) {
         label={`Light changed? Read ${timed.placed} again`}
         placeholder="8.5"
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onText={setText}
         problem={problem}
       />
       <Button type="submit" marginTop="26px" disabled={!text.trim()}>

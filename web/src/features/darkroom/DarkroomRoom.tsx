@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { TimeBlocks } from "../../shared/drawn/TimeBlocks";
 import { FileLink } from "../../shared/FileLink";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -84,7 +85,7 @@ export function DarkroomRoom() {
               inputMode="decimal"
               defaultValue={text}
               key={scale}
-              onChange={(event) => setTyped(event.target.value)}
+              onText={setTyped}
               problem={problem}
             />
             <Button
@@ -153,11 +154,11 @@ export function DarkroomRoom() {
           <FileLink href="/api/darkroom/runs/table.csv">All runs (CSV)</FileLink>
         </Box>
         {pieces + (view?.runs.length ?? 0) > 0 && (
-          <Box color="ink2" fontSize="14px" paddingTop="8" maxWidth="720px">
+          <Small paddingTop="8" maxWidth="720px">
             Gloves and eye protection, fresh air; read the maker's safety sheet. Open trays mean no
             light at all, this screen included. Follow the maker's instructions and local rules for
             waste; this program advises.
-          </Box>
+          </Small>
         )}
       </Box>
       {begun && view && <RunSheet group={begun} warm={view.degrees} close={() => setBegun(null)} />}

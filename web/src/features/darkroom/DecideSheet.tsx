@@ -1,25 +1,23 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { Tick } from "../../components/Tick";
+import { Quiet } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { type Group, weighQuery } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
 import { AS_PLANNED, decide } from "./queries";
 import { WhichPieces } from "./WhichPieces";
-
-const FIELDS = ["choice.minutes", "choice.reason", "reason", "minutes", "choice.recipe_id"];
 
 /** The photographer's word over the plan: another recipe or other minutes, with the reason. */
 export function DecideSheet({
@@ -39,7 +37,7 @@ export function DecideSheet({
   const [reason, setReason] = useState(choice.reason ?? "");
   const [held, setHeld] = useState(choice.hold_highlights);
   const [weight, setWeight] = useState(String(group.sheets[0]?.weight ?? 1));
-  const { problem, write, busy, at } = useWrite(close);
+  const writing = useWrite(close);
   const pieces = group.sheets
     .filter((each) => !left.includes(each.exposure_id))
     .flatMap((each) => each.piece_ids);
@@ -63,9 +61,8 @@ export function DecideSheet({
     enabled: whole && pieces.length > 0,
   });
   const own = offered(kit?.recipes, recipe).filter((each) => each.film_id === group.film_id);
-  const keep = (event: FormEvent) => {
-    event.preventDefault();
-    void write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
+  const keep = () => {
+    void writing.write(decide({ piece_ids: pieces, choice: wanted, weight: Number(weight) }));
   };
   const refused = weighed.error as Refusal | null;
   const decided =
@@ -75,91 +72,82 @@ export function DecideSheet({
     choice.minutes != null ||
     choice.reason;
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`Develop ${group.film_name}, ${group.n_text}, otherwise`}
-      footer={
-        <>
-          {decided && (
-            <Button
-              variant="quiet"
-              disabled={busy}
-              onClick={() => write(decide({ piece_ids: pieces, choice: AS_PLANNED, weight: null }))}
-            >
-              As planned again
-            </Button>
-          )}
-          <Button onClick={close}>Close</Button>
-          <Button variant="main" type="submit" form="decide" disabled={busy || pieces.length === 0}>
-            Save
+      writing={writing}
+      keep={keep}
+      unready={pieces.length === 0}
+      beside={
+        decided && (
+          <Button
+            variant="quiet"
+            disabled={writing.busy}
+            onClick={() =>
+              writing.write(decide({ piece_ids: pieces, choice: AS_PLANNED, weight: null }))
+            }
+          >
+            As planned again
           </Button>
-        </>
+        )
       }
     >
-      <Flex direction="column" gap="4" as="form" id="decide" onSubmit={keep}>
-        {group.sheets.length > 1 && (
-          <WhichPieces legend="For these" group={group} left={left} setLeft={setLeft} />
-        )}
-        <Choose
-          label="Recipe"
-          value={recipe}
-          options={[
-            { value: "", label: "as it was exposed for" },
-            ...own.map((each) => ({ value: each.id, label: each.name })),
-          ]}
-          onChange={setRecipe}
-          problem={at("choice.recipe_id") ?? at("recipe_id")}
+      {group.sheets.length > 1 && (
+        <WhichPieces legend="For these" group={group} left={left} setLeft={setLeft} />
+      )}
+      <Choose
+        label="Recipe"
+        value={recipe}
+        options={named(own, "as it was exposed for")}
+        onChange={setRecipe}
+        field="choice.recipe_id"
+      />
+      {group.sheets.some((each) => each.error_stops !== 0) && (
+        <Tick on={held} set={setHeld}>
+          Hold the highlights: develop for how it was exposed
+        </Tick>
+      )}
+      <Grid templateColumns="1fr 2fr" gap="4">
+        <Entry
+          label="Your time"
+          placeholder="as worked out"
+          help="as 6:50"
+          value={minutes}
+          onText={setMinutes}
+          field="choice.minutes"
+          problem={refused?.field === "choice.minutes" ? refused.message : null}
         />
-        {group.sheets.some((each) => each.error_stops !== 0) && (
-          <Tick on={held} set={setHeld}>
-            Hold the highlights: develop for how it was exposed
-          </Tick>
-        )}
-        <Grid templateColumns="1fr 2fr" gap="4">
-          <Entry
-            label="Your time"
-            placeholder="as worked out"
-            help="as 6:50"
-            value={minutes}
-            onChange={(event) => setMinutes(event.target.value)}
-            problem={
-              at("choice.minutes") ?? (refused?.field === "choice.minutes" ? refused.message : null)
-            }
-          />
-          <Entry
-            label="Why"
-            help="kept with the film"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            problem={at("choice.reason") ?? at("reason")}
-          />
-        </Grid>
-        <Choose label="Priority" value={weight} options={OFFERED.weights} onChange={setWeight} />
-        {refused && refused.field !== "choice.minutes" && (
-          <Notice tone="caution" live>
-            {refused.message}
-          </Notice>
-        )}
-        {weighed.data && whole && (
-          <Box role="status" data-weighed>
-            <Box fontSize="26px" fontWeight={620}>
-              {weighed.data.minutes_text}
-            </Box>
-            <Box color="ink2">
-              {wanted.minutes == null
-                ? `${weighed.data.origin}${weighed.data.who ? ` by ${weighed.data.who}` : ""}`
-                : `High values ${weighed.data.off_text}`}
-            </Box>
-            {weighed.data.advice.map((each) => (
-              <Notice key={each.code} tone={each.severity}>
-                {each.text}
-              </Notice>
-            ))}
+        <Entry
+          label="Why"
+          help="kept with the film"
+          value={reason}
+          onText={setReason}
+          field="choice.reason"
+        />
+      </Grid>
+      <Choose label="Priority" value={weight} options={OFFERED.weights} onChange={setWeight} />
+      {refused && refused.field !== "choice.minutes" && (
+        <Notice tone="caution" live>
+          {refused.message}
+        </Notice>
+      )}
+      {weighed.data && whole && (
+        <Box role="status" data-weighed>
+          <Box fontSize="26px" fontWeight={620}>
+            {weighed.data.minutes_text}
           </Box>
-        )}
-        <Problem of={problem} fields={FIELDS} />
-      </Flex>
-    </Sheet>
+          <Quiet>
+            {wanted.minutes == null
+              ? `${weighed.data.origin}${weighed.data.who ? ` by ${weighed.data.who}` : ""}`
+              : `High values ${weighed.data.off_text}`}
+          </Quiet>
+          {weighed.data.advice.map((each) => (
+            <Notice key={each.code} tone={each.severity}>
+              {each.text}
+            </Notice>
+          ))}
+        </Box>
+      )}
+    </FormSheet>
   );
 }

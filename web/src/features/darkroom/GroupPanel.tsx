@@ -7,6 +7,7 @@ import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Quiet, Small } from "../../components/text";
 import { type Slip, ToneSlip } from "../../shared/drawn/ToneSlip";
 import type { Group } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
@@ -63,16 +64,16 @@ export function GroupPanel({
         <Box as="h2" fontSize="19px">
           {group.film_name} · {group.n_text}
         </Box>
-        <Box color="ink2">{group.count_text}</Box>
+        <Quiet>{group.count_text}</Quiet>
       </Flex>
-      <Box color="ink2">{group.recipe_name}</Box>
+      <Quiet>{group.recipe_name}</Quiet>
       {time ? (
         <>
           <Flex align="baseline" gap="3" paddingBlock="2" opacity={stale ? 0.45 : 1}>
             <Box fontSize="38px" fontWeight={620} lineHeight={1.1} whiteSpace="nowrap" data-minutes>
               {time.minutes_text}
             </Box>
-            <Box color="ink2">
+            <Quiet>
               {own
                 ? "your own"
                 : [
@@ -82,23 +83,19 @@ export function GroupPanel({
                   ]
                     .filter(Boolean)
                     .join(", ")}
-            </Box>
+            </Quiet>
           </Flex>
           {own && (
             <Box color={time.off_text === "on target" ? "ink2" : "ochre"} fontWeight={550}>
               High values {time.off_text}
             </Box>
           )}
-          {!own && group.choice.reason && (
-            <Box color="ink2" fontSize="14px">
-              Decided: {group.choice.reason}
-            </Box>
-          )}
+          {!own && group.choice.reason && <Small>Decided: {group.choice.reason}</Small>}
           {time.beside.map((each) => (
-            <Box key={`${each.origin} ${each.who}`} color="ink2" fontSize="14px">
+            <Small key={`${each.origin} ${each.who}`}>
               {each.minutes_text} {each.origin}
               {each.who && `, ${each.who}`}
-            </Box>
+            </Small>
           ))}
           <Ledger
             rows={time.ledger.map((row) => ({
@@ -139,7 +136,7 @@ export function GroupPanel({
       ) : (
         <Box paddingBlock="2">
           {group.problem === refused ? (
-            <Box color="ink2">No time at this temperature</Box>
+            <Quiet>No time at this temperature</Quiet>
           ) : (
             <Notice tone="caution">{group.problem}</Notice>
           )}
@@ -153,9 +150,7 @@ export function GroupPanel({
             </Box>
             <Box flex="1">
               <Link to={`/scene/${sheet.scene_id}`}>{sheet.scene_title}</Link>
-              <Box color="ink2" fontSize="14px">
-                {[sheet.set_text, sheet.part_text].filter(Boolean).join(", ")}
-              </Box>
+              <Small>{[sheet.set_text, sheet.part_text].filter(Boolean).join(", ")}</Small>
             </Box>
             {slips[sheet.exposure_id] && (
               <Box flexShrink={0} alignSelf="center">

@@ -1,19 +1,18 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { count } from "../../components/count";
 import { dayText, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { Bottles, useBottles } from "../../shared/Bottles";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { type Group, matesQuery, newRun, weighQuery } from "../../shared/runs";
 import { useDegrees } from "../../shared/useDegrees";
@@ -23,8 +22,6 @@ import { WhichPieces } from "./WhichPieces";
 
 /** A row of the sum in a word: what it is, and what it does. */
 const part = (row: Schemas["TimeRow"]) => `${row.label} ${row.factor_text}`.trim();
-
-const FIELDS = ["piece_ids", "run.name", "run.minutes", "run.temperature_c", "name"];
 
 /** Which of a group goes into one run, for how long and how warm. */
 export function RunSheet({
@@ -72,11 +69,10 @@ export function RunSheet({
   const minutes = typedMinutes ?? mate?.clock_text ?? worked?.clock_text ?? "";
   const both = mate ? ` with ${mate.film_name} ${mate.n_text}` : "";
   const name = typedName ?? `${group.film_name} ${group.n_text}${both}, ${dayText(today())}`;
-  const { problem, write, busy, at } = useWrite(close);
+  const writing = useWrite(close);
   const chosen = group.sheets.filter((each) => !left.includes(each.exposure_id));
-  const begin = (event: FormEvent) => {
-    event.preventDefault();
-    void write(
+  const begin = () => {
+    void writing.write(
       beginRun({
         run: newRun({
           id: id.current,
@@ -100,87 +96,73 @@ export function RunSheet({
     );
   };
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`Run: ${group.film_name}, ${group.n_text}`}
-      footer={
-        <FormFooter close={close} form="run" disabled={busy || chosen.length === 0}>
-          Add {count(chosen.length + (mate?.piece_ids.length ?? 0), "sheet")} to run
-        </FormFooter>
-      }
+      writing={writing}
+      keep={begin}
+      says={<>Add {count(chosen.length + (mate?.piece_ids.length ?? 0), "sheet")} to run</>}
+      unready={chosen.length === 0}
     >
-      <Flex direction="column" gap="4" as="form" id="run" onSubmit={begin}>
-        <WhichPieces
-          legend="As many as your tank or tray holds"
-          group={group}
-          left={left}
-          setLeft={setLeft}
+      <WhichPieces
+        legend="As many as your tank or tray holds"
+        group={group}
+        left={left}
+        setLeft={setLeft}
+      />
+      <Entry label="Name" value={name} onText={setName} field="run.name" />
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Entry
+          label="Development time"
+          help="as 6:50"
+          value={minutes}
+          onText={setMinutes}
+          field="run.minutes"
         />
         <Entry
-          label="Name"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          problem={at("run.name") ?? at("name")}
+          label={`Temperature, ${unit}`}
+          inputMode="decimal"
+          value={degrees}
+          onText={setTyped}
+          field="run.temperature_c"
+          problem={weighed.error?.message}
         />
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Entry
-            label="Development time"
-            help="as 6:50"
-            value={minutes}
-            onChange={(event) => setMinutes(event.target.value)}
-            problem={at("run.minutes")}
-          />
-          <Entry
-            label={`Temperature, ${unit}`}
-            inputMode="decimal"
-            value={degrees}
-            onChange={(event) => setTyped(event.target.value)}
-            problem={at("run.temperature_c") ?? weighed.error?.message}
-          />
-        </Grid>
-        {worked && (
-          <Box fontSize="14px" color="ink2" role="status">
-            {mate ? mate.says : `${worked.minutes_text}: ${worked.ledger.map(part).join(", ")}`}
-          </Box>
-        )}
-        {mates.length > 0 && (
-          <Choose
-            label="With it in the tank"
-            value={with_ ?? ""}
-            options={[
-              { value: "", label: "nothing else" },
-              ...mates.map((each) => ({
-                value: each.piece_ids[0] ?? "",
-                label: `${each.film_name} ${each.n_text}, ${each.count_text}: ${each.says}`,
-              })),
-            ]}
-            onChange={(next) => setWith(next || null)}
-          />
-        )}
-        {kit && tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
-        {kit && lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Choose
-            label="Tank or tray"
-            value={tank_id}
-            options={tanks.map((each) => ({
-              value: each.id,
-              label: `${each.name}, ${each.holds} sheets`,
-            }))}
-            onChange={setTank}
-            problem={at("piece_ids")}
-          />
-          <Choose
-            label="Bath sequence"
-            value={line_id}
-            options={lines.map((each) => ({ value: each.id, label: each.name }))}
-            onChange={setLine}
-          />
-        </Grid>
-        <Bottles bottles={bottles} />
-        <Problem of={problem} fields={FIELDS} />
-      </Flex>
-    </Sheet>
+      </Grid>
+      {worked && (
+        <Small role="status">
+          {mate ? mate.says : `${worked.minutes_text}: ${worked.ledger.map(part).join(", ")}`}
+        </Small>
+      )}
+      {mates.length > 0 && (
+        <Choose
+          label="With it in the tank"
+          value={with_ ?? ""}
+          options={[
+            { value: "", label: "nothing else" },
+            ...mates.map((each) => ({
+              value: each.piece_ids[0] ?? "",
+              label: `${each.film_name} ${each.n_text}, ${each.count_text}: ${each.says}`,
+            })),
+          ]}
+          onChange={(next) => setWith(next || null)}
+        />
+      )}
+      {kit && tanks.length === 0 && <AddSet empty="No tank or tray yet." sets={TANK_SETS} />}
+      {kit && lines.length === 0 && <AddSet empty="No bath sequence yet." sets={BATH_SETS} />}
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Choose
+          label="Tank or tray"
+          value={tank_id}
+          options={tanks.map((each) => ({
+            value: each.id,
+            label: `${each.name}, ${each.holds} sheets`,
+          }))}
+          onChange={setTank}
+          field="piece_ids"
+        />
+        <Choose label="Bath sequence" value={line_id} options={named(lines)} onChange={setLine} />
+      </Grid>
+      <Bottles bottles={bottles} />
+    </FormSheet>
   );
 }

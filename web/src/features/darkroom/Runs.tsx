@@ -7,6 +7,7 @@ import { kitQuery } from "../../api/queries";
 import { keepRun, READY, readRun, show } from "../../clock/run";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { Quiet } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { mixingAt } from "../../shared/mixingAt";
 import { useWrite } from "../../shared/useWrite";
@@ -56,9 +57,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
               <Box as="h2" fontSize="19px">
                 {run.laboratory ? `Sent to ${run.laboratory}` : `In a run: ${run.name}`}
               </Box>
-              <Box color="ink2">
-                {[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}
-              </Box>
+              <Quiet>{[n_text, minutes_text, temperature_text].filter(Boolean).join(", ")}</Quiet>
             </Flex>
             <ul>
               {pieces.map((each) => (
@@ -76,7 +75,7 @@ export function Runs({ runs }: { runs: Schemas["RunView"][] }) {
                   ) : (
                     each.scene_title
                   )}
-                  {each.part_text && <Box color="ink2">{each.part_text}</Box>}
+                  {each.part_text && <Quiet>{each.part_text}</Quiet>}
                 </Flex>
               ))}
             </ul>

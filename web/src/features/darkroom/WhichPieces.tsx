@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { Fieldset } from "../../components/Fieldset";
 import type { Group } from "../../shared/runs";
 
 /** Which pieces of a group are meant: all, until some are left out. */
@@ -14,10 +15,7 @@ export function WhichPieces({
   setLeft: (left: string[]) => void;
 }) {
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2">
-        {legend}
-      </Box>
+    <Fieldset legend={legend}>
       {group.sheets.map((each) => (
         <Box
           as="label"
@@ -43,6 +41,6 @@ export function WhichPieces({
           <b>{each.where}</b> {[each.scene_title, each.part_text].filter(Boolean).join(", ")}
         </Box>
       ))}
-    </Box>
+    </Fieldset>
   );
 }

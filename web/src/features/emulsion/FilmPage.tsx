@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
+import { Small } from "../../components/text";
 import { History } from "../../shared/History";
 import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -77,9 +78,7 @@ function Told({ view }: { view: FilmPageView }) {
               <Part title="How far it prints">
                 {far.map((each) => (
                   <Box key={each.id} paddingBottom="1">
-                    <Box color="ink2" fontSize="14px">
-                      {each.name}
-                    </Box>
+                    <Small>{each.name}</Small>
                     {each.latitudes.map((text) => (
                       <Box key={text}>{text}</Box>
                     ))}
@@ -109,9 +108,7 @@ function Told({ view }: { view: FilmPageView }) {
                       background={each.film_id === film.id ? "accent" : "edge"}
                       width={`${(100 * each.count) / most}%`}
                     />
-                    <Box color="ink2" fontSize="14px">
-                      {count(each.count, "exposure")}
-                    </Box>
+                    <Small>{count(each.count, "exposure")}</Small>
                   </Grid>
                 ))}
               </Box>

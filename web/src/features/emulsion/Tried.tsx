@@ -4,6 +4,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmPageView, rateRecipe, type TriedCell } from "./queries";
@@ -133,12 +134,12 @@ function Done({ cell, busy, use }: { cell: TriedCell; busy: boolean; use: () => 
       )}
       <Box>{cell.word}</Box>
       {cell.grain && <Box>{cell.grain}</Box>}
-      <Box color="ink2" fontSize="14px">
+      <Small>
         {[cell.minutes_text, count(cell.pieces, "negative")].filter(Boolean).join(" · ")}
-      </Box>
-      <Box color="ink2" fontSize="14px">
+      </Small>
+      <Small>
         {story ? <Link to={`/log/${story}`}>last {dayText(cell.at.slice(0, 10))}</Link> : null}
-      </Box>
+      </Small>
       {cell.advice && (
         <Box paddingTop="1" fontSize="14px">
           {cell.advice}

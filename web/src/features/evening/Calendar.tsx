@@ -25,12 +25,7 @@ export function Calendar({ planning }: { planning: Planning }) {
   return (
     <Flex gap="3" align="flex-end" wrap="wrap">
       <Box width="240px">
-        <Entry
-          label="Start"
-          type="datetime-local"
-          value={begins}
-          onChange={(event) => setBegins(event.target.value)}
-        />
+        <Entry label="Start" type="datetime-local" value={begins} onText={setBegins} />
       </Box>
       <Button disabled={busy || !begins} onClick={take}>
         Calendar file

@@ -3,11 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { AddSet, BATH_SETS, TANK_SETS } from "../../shared/AddSet";
 import { Bottles, useBottles } from "../../shared/Bottles";
@@ -96,31 +97,26 @@ export function EveningPage() {
                 label={`Temperature, ${unit}`}
                 inputMode="decimal"
                 value={degrees}
-                onChange={(event) => setTyped(event.target.value)}
+                onText={setTyped}
               />
             </Box>
             <Box flex="2 1 200px">
               <Choose
                 label="Bath sequence"
                 value={planning.line_id}
-                options={lines.map((each) => ({ value: each.id, label: each.name }))}
+                options={named(lines)}
                 onChange={setLine}
               />
             </Box>
             <Box flex="1 1 110px">
-              <Entry
-                label="Washers"
-                inputMode="numeric"
-                value={washers}
-                onChange={(event) => setWashers(event.target.value)}
-              />
+              <Entry label="Washers" inputMode="numeric" value={washers} onText={setWashers} />
             </Box>
             <Box flex="1 1 140px">
               <Entry
                 label="Runs that can dry at once"
                 inputMode="numeric"
                 value={dryers}
-                onChange={(event) => setDryers(event.target.value)}
+                onText={setDryers}
               />
             </Box>
           </Flex>
@@ -181,10 +177,10 @@ export function EveningPage() {
                 />
               );
             })}
-            <Box color="ink2" fontSize="14px" paddingTop="6" maxWidth="720px">
+            <Small paddingTop="6" maxWidth="720px">
               Gloves and eye protection, fresh air; acid into water, never water into acid. Read the
               maker's safety sheet and follow local rules for waste; this program advises.
-            </Box>
+            </Small>
           </Box>
         )}
       </Box>

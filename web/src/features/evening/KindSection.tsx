@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Quiet } from "../../components/text";
 import type { PlannedRun } from "./queries";
 import { RunCard } from "./RunCard";
 
@@ -54,9 +55,9 @@ export function KindSection({
           <Box as="h2" fontSize="19px">
             {name}
           </Box>
-          <Box color="ink2">
+          <Quiet>
             {recipe}; {proven ? "best grouping" : "good, not proven to be the best"}
-          </Box>
+          </Quiet>
         </Box>
         <Box flex="0 1 220px">
           <Choose
@@ -77,7 +78,7 @@ export function KindSection({
             inputMode="numeric"
             placeholder={`${runs.length}, automatic`}
             value={chosen.max_runs ?? ""}
-            onChange={(event) => change({ max_runs: event.target.value, parts: [] })}
+            onText={(text) => change({ max_runs: text, parts: [] })}
           />
         </Box>
       </Flex>

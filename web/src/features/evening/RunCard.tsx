@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { Quiet } from "../../components/text";
 import { mixingAt } from "../../shared/mixingAt";
 import { newRun } from "../../shared/runs";
 import { useWrite } from "../../shared/useWrite";
@@ -95,9 +96,9 @@ export function RunCard({
         <Box fontSize="30px" fontWeight={620} lineHeight={1.1}>
           {run.minutes_text}
         </Box>
-        <Box color="ink2">
+        <Quiet>
           run {number}, {run.name}
-        </Box>
+        </Quiet>
       </Flex>
       <ul>
         {run.pieces.map((piece) => (

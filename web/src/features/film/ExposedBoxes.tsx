@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { count } from "../../components/count";
+import { Small } from "../../components/text";
 import { boxesQuery } from "./queries";
 
 /** Exposed sheets that left their holders: which box holds which of them. */
@@ -16,9 +17,7 @@ export function ExposedBoxes() {
         {boxes.map((box) => (
           <Box as="li" key={box.name} borderBottom="1px solid" borderColor="line" paddingBlock="2">
             <b>{box.name}</b> · {count(box.sheets.length, "sheet")}
-            <Box color="ink2" fontSize="14px">
-              {box.sheets.join(" · ")}
-            </Box>
+            <Small>{box.sheets.join(" · ")}</Small>
           </Box>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { formatsQuery } from "../../api/queries";
@@ -8,12 +8,12 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { today } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { Fieldset } from "../../components/Fieldset";
 import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { History } from "../../shared/History";
 import { stateWord } from "../../shared/states";
 import { useWrite } from "../../shared/useWrite";
@@ -33,21 +33,21 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
   const formats = useQuery(formatsQuery).data ?? [];
   const [draft, setDraft] = useState(view.holder);
   const [number, setNumber] = useState(String(view.holder.number));
-  const { problem, write, take, at } = useWrite(close);
+  const writing = useWrite(close);
   const wanted = { ...draft, number: typedNumber(number) };
-  const keep = (base: string) => write(putHolder(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(view.version);
-  };
-  const retire = () => write(putHolder({ ...wanted, retired: !draft.retired }, view.version));
+  const keep = (base: string) => writing.write(putHolder(wanted, base));
+  const retire = () =>
+    writing.write(putHolder({ ...wanted, retired: !draft.retired }, view.version));
   const empty = view.sides.every((side) => side.state === "empty");
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`Holder ${view.holder.number}`}
-      footer={
+      writing={writing}
+      keep={keep}
+      base={view.version}
+      mine={wanted}
+      beside={
         <>
           {empty && (
             <>
@@ -55,7 +55,7 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
                 variant="quiet"
                 paddingInline="2"
                 color="brick"
-                onClick={() => write(deleteHolder(view.holder.id))}
+                onClick={() => writing.write(deleteHolder(view.holder.id))}
               >
                 Delete
               </Button>
@@ -65,54 +65,40 @@ export function HolderSheet({ view, close }: { view: Schemas["HolderView"]; clos
             </>
           )}
           <History id={view.holder.id} after={close} />
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="holder">
-            Save
-          </Button>
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="holder" onSubmit={submit}>
-        {view.sides.map((side) => (
-          <Box key={side.side} borderBottom="1px solid" borderColor="line" paddingBottom="2">
-            <b>Side {side.side}</b> · <Told side={side} />
-          </Box>
-        ))}
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Entry
-            label="Number"
-            inputMode="numeric"
-            value={number}
-            onChange={(event) => setNumber(event.target.value)}
-            problem={at("number")}
-          />
-          <Choose
-            label="Format"
-            value={draft.format}
-            options={formats
-              .filter((each) => each.kind === "sheet")
-              .map((each) => ({ value: each.key, label: each.name }))}
-            onChange={(format) => setDraft({ ...draft, format })}
-            problem={at("format")}
-          />
-        </Grid>
-        <Faults
-          faults={draft.faults}
-          change={(faults) => setDraft({ ...draft, faults })}
-          problem={problem?.field?.startsWith("faults") ? problem.message : null}
-        />
+      {view.sides.map((side) => (
+        <Box key={side.side} borderBottom="1px solid" borderColor="line" paddingBottom="2">
+          <b>Side {side.side}</b> · <Told side={side} />
+        </Box>
+      ))}
+      <Grid templateColumns="1fr 1fr" gap="4">
         <Entry
-          label="Note"
-          value={draft.note}
-          onChange={(event) => setDraft({ ...draft, note: event.target.value })}
-          problem={at("note")}
+          label="Number"
+          inputMode="numeric"
+          value={number}
+          onText={setNumber}
+          field="number"
         />
-        {!problem?.field?.startsWith("faults") && (
-          <Problem of={problem} fields={["number", "format", "note"]} />
-        )}
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+        <Choose
+          label="Format"
+          value={draft.format}
+          options={formats
+            .filter((each) => each.kind === "sheet")
+            .map((each) => ({ value: each.key, label: each.name }))}
+          onChange={(format) => setDraft({ ...draft, format })}
+          field="format"
+        />
+      </Grid>
+      <Faults faults={draft.faults} change={(faults) => setDraft({ ...draft, faults })} />
+      <Entry
+        label="Note"
+        value={draft.note}
+        onText={(text) => setDraft({ ...draft, note: text })}
+        field="note"
+      />
+    </FormSheet>
   );
 }
 
@@ -128,22 +114,11 @@ function Told({ side }: { side: Side }) {
   );
 }
 
-function Faults({
-  faults,
-  change,
-  problem,
-}: {
-  faults: Fault[];
-  change: (faults: Fault[]) => void;
-  problem: string | null;
-}) {
+function Faults({ faults, change }: { faults: Fault[]; change: (faults: Fault[]) => void }) {
   const set = (place: number, more: Partial<Fault>) =>
     change(faults.map((each, at) => (at === place ? { ...each, ...more } : each)));
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2">
-        Light leaks and damage
-      </Box>
+    <Fieldset legend="Light leaks and damage">
       {faults.map((fault, place) => (
         <Grid
           // biome-ignore lint/suspicious/noArrayIndexKey: a fault has no name of its own
@@ -170,7 +145,7 @@ function Faults({
             label={`Noticed ${fault.noticed}`}
             value={fault.note}
             placeholder="corner, near the slide"
-            onChange={(event) => set(place, { note: event.target.value })}
+            onText={(text) => set(place, { note: text })}
           />
           <Flex align="end" justify="space-between" gap="2">
             <Tick on={fault.mended} set={(on) => set(place, { mended: on })}>
@@ -186,7 +161,7 @@ function Faults({
           </Flex>
         </Grid>
       ))}
-      <Problem text={problem} />
+      <Problem field="faults" />
       <Button
         variant="word"
         onClick={() =>
@@ -198,6 +173,6 @@ function Faults({
       >
         Add a fault
       </Button>
-    </Box>
+    </Fieldset>
   );
 }

@@ -1,22 +1,18 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { formatsQuery, kitQuery } from "../../api/queries";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { loadRoll, stockQuery } from "./queries";
-
-const FIELDS = ["film_id", "format", "frames", "exposure_index", "back", "note", "stock_id"];
 
 /** A roll into a camera or a back: which film, how many frames, at which EI. */
 export function LoadRoll({ close }: { close: () => void }) {
@@ -34,16 +30,15 @@ export function LoadRoll({ close }: { close: () => void }) {
   const [ei, setEi] = useState("");
   const [reason, setReason] = useState("");
   const [note, setNote] = useState("");
-  const { problem, write, busy, at } = useWrite(close);
+  const writing = useWrite(close);
   const chosen = formats.find((each) => each.key === format);
   const rolls = stock.filter((each) => each.state.offered && each.stock.format === chosen?.film);
   const filmId = film ?? rolls[0]?.stock.film_id ?? films[0]?.id ?? "";
   const own = films.find((each) => each.id === filmId);
   const boxes = rolls.filter((each) => each.stock.film_id === filmId);
   const box = from ?? boxes[0]?.stock.id ?? "";
-  const load = (event: FormEvent) => {
-    event.preventDefault();
-    void write(
+  const load = () => {
+    void writing.write(
       loadRoll({
         id: id.current,
         film_id: filmId,
@@ -59,112 +54,93 @@ export function LoadRoll({ close }: { close: () => void }) {
     );
   };
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Load a roll"
-      footer={
-        <FormFooter close={close} form="roll" disabled={busy || !films.length}>
-          Load
-        </FormFooter>
-      }
+      writing={writing}
+      keep={load}
+      says="Load"
+      unready={!films.length}
     >
-      <Flex direction="column" gap="4" as="form" id="roll" onSubmit={load}>
-        {kit && !films.length && (
-          <Box>
-            First <Link to="/kit">add a film in Kit</Link>.
-          </Box>
-        )}
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Choose
-            label="Film"
-            value={filmId}
-            options={films.map((each) => ({ value: each.id, label: each.name }))}
-            onChange={(next) => {
-              setFilm(next);
-              setFrom(null);
-            }}
-            problem={at("film_id")}
-          />
-          <Choose
-            label="Format"
-            value={format}
-            options={formats.map((each) => ({
-              value: each.key,
-              label: `${each.name} on ${each.film}`,
-            }))}
-            onChange={(next) => {
-              // another format comes from elsewhere: the film that was chosen stays
-              setFilm(filmId);
-              setFormat(next);
-              setFrom(null);
-            }}
-            problem={at("format")}
-          />
-          <Choose
-            label="From"
-            value={box}
-            options={[
-              ...boxes.map((each) => ({
-                value: each.stock.id,
-                label: `${each.stock.emulsion || "a brick"}, ${each.state.left} left`,
-              })),
-              { value: "", label: "not in stock" },
-            ]}
-            onChange={setFrom}
-            problem={at("stock_id")}
-          />
-          <Entry
-            label="Frames"
-            inputMode="numeric"
-            placeholder={String(chosen?.frames ?? "")}
-            value={frames}
-            onChange={(event) => setFrames(event.target.value)}
-            problem={at("frames")}
-          />
-          <Choose
-            label="Camera"
-            value={camera}
-            options={[
-              { value: "", label: "not set" },
-              ...offered(kit?.cameras).map((each) => ({ value: each.id, label: each.name })),
-            ]}
-            onChange={setCamera}
-          />
-          <Entry
-            label="Back"
-            placeholder="back 2"
-            value={back}
-            onChange={(event) => setBack(event.target.value)}
-            problem={at("back")}
-          />
-        </Grid>
-        <Entry
-          label="EI for the whole roll"
-          help="Empty: the film's own EI. A higher one pushes the whole roll; a lower one only if it is said to be a pull."
-          inputMode="decimal"
-          placeholder={own ? String(own.exposure_index) : ""}
-          value={ei}
-          onChange={(event) => setEi(event.target.value)}
-          problem={at("exposure_index")}
+      {kit && !films.length && (
+        <Box>
+          First <Link to="/kit">add a film in Kit</Link>.
+        </Box>
+      )}
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Choose
+          label="Film"
+          value={filmId}
+          options={named(films)}
+          onChange={(next) => {
+            setFilm(next);
+            setFrom(null);
+          }}
+          field="film_id"
         />
-        {ei.trim() !== "" && (
-          <Choose
-            label="Why at this EI"
-            value={reason}
-            options={OFFERED.rating_reasons}
-            onChange={setReason}
-            problem={at("rating_reason")}
-          />
-        )}
-        <Entry
-          label="Note"
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={at("note")}
+        <Choose
+          label="Format"
+          value={format}
+          options={formats.map((each) => ({
+            value: each.key,
+            label: `${each.name} on ${each.film}`,
+          }))}
+          onChange={(next) => {
+            // another format comes from elsewhere: the film that was chosen stays
+            setFilm(filmId);
+            setFormat(next);
+            setFrom(null);
+          }}
+          field="format"
         />
-        <Problem of={problem} fields={FIELDS} />
-      </Flex>
-    </Sheet>
+        <Choose
+          label="From"
+          value={box}
+          options={[
+            ...boxes.map((each) => ({
+              value: each.stock.id,
+              label: `${each.stock.emulsion || "a brick"}, ${each.state.left} left`,
+            })),
+            { value: "", label: "not in stock" },
+          ]}
+          onChange={setFrom}
+          field="stock_id"
+        />
+        <Entry
+          label="Frames"
+          inputMode="numeric"
+          placeholder={String(chosen?.frames ?? "")}
+          value={frames}
+          onText={setFrames}
+          field="frames"
+        />
+        <Choose
+          label="Camera"
+          value={camera}
+          options={named(offered(kit?.cameras), "not set")}
+          onChange={setCamera}
+        />
+        <Entry label="Back" placeholder="back 2" value={back} onText={setBack} field="back" />
+      </Grid>
+      <Entry
+        label="EI for the whole roll"
+        help="Empty: the film's own EI. A higher one pushes the whole roll; a lower one only if it is said to be a pull."
+        inputMode="decimal"
+        placeholder={own ? String(own.exposure_index) : ""}
+        value={ei}
+        onText={setEi}
+        field="exposure_index"
+      />
+      {ei.trim() !== "" && (
+        <Choose
+          label="Why at this EI"
+          value={reason}
+          options={OFFERED.rating_reasons}
+          onChange={setReason}
+          field="rating_reason"
+        />
+      )}
+      <Entry label="Note" value={note} onText={setNote} field="note" />
+    </FormSheet>
   );
 }

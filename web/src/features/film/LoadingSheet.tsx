@@ -6,6 +6,7 @@ import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { listsQuery, putList, type ShownList } from "./queries";
@@ -51,10 +52,10 @@ export function LoadingSheet({ first, close }: { first: string; close: () => voi
         ) : (
           shown && <Read key={key} shown={shown} change={() => setChanging(true)} />
         )}
-        <Box fontSize="14px" color="ink2">
+        <Small>
           In the dark the screen is black and each touch or key says the next step. A black screen
           still glows a little: lay it face down, or cover it.
-        </Box>
+        </Small>
       </Flex>
     </Sheet>
   );
@@ -98,7 +99,7 @@ function Steps({ shown, done }: { shown: ShownList; done: () => void }) {
         rows={10}
         autoFocus
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onText={setText}
       />
       <Flex gap="3" wrap="wrap">
         <Button type="submit" disabled={busy}>

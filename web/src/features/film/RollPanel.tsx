@@ -8,6 +8,7 @@ import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Quiet } from "../../components/text";
 import { useWrite } from "../../shared/useWrite";
 import { CutSheet } from "./CutSheet";
 import { Frames } from "./Frames";
@@ -62,11 +63,11 @@ export function RollPanel({ view }: { view: View }) {
           <Box as="h2" fontSize="19px">
             {view.film_name}, {view.format_name}
           </Box>
-          <Box color="ink2">{place}</Box>
+          <Quiet>{place}</Quiet>
         </Flex>
-        <Box color="ink2">{view.rating}</Box>
+        <Quiet>{view.rating}</Quiet>
       </Flex>
-      {roll.note && <Box color="ink2">{roll.note}</Box>}
+      {roll.note && <Quiet>{roll.note}</Quiet>}
       <Frames view={view} />
       {view.picture_ids.length > 1 && (
         <Link to={`/log/together?of=${view.picture_ids.join(",")}`}>Its pictures side by side</Link>

@@ -10,6 +10,7 @@ import { count } from "../../components/count";
 import { dayText } from "../../components/days";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
+import { Quiet, Small } from "../../components/text";
 import { BEGUN } from "../../service/service";
 import { offered } from "../../shared/offered";
 import { BoxOpened } from "./BoxOpened";
@@ -90,7 +91,7 @@ export function StockPart() {
               <Box>
                 <b>{view.film_name}</b>, {name(view.stock.format)}
                 {view.stock.archived && " · archived"}
-                <Box color="ink2" fontSize="14px">
+                <Small>
                   {[
                     view.stock.kept === "bag" ? "in the bag" : `in the ${view.stock.kept}`,
                     view.stock.opened && `opened ${dayText(view.stock.opened)}`,
@@ -98,7 +99,7 @@ export function StockPart() {
                   ]
                     .filter(Boolean)
                     .join(", ")}
-                </Box>
+                </Small>
               </Box>
               <BoxOpened view={view} />
               <Box fontSize="15px" gridColumn={{ base: "2", md: "auto" }}>
@@ -110,7 +111,7 @@ export function StockPart() {
                     {view.state.says}
                   </Box>
                 )}
-                {view.state.warm_up && <Box color="ink2">{view.state.warm_up}</Box>}
+                {view.state.warm_up && <Quiet>{view.state.warm_up}</Quiet>}
               </Box>
             </Grid>
           </Box>

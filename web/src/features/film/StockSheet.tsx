@@ -1,14 +1,12 @@
-import { Flex, Grid } from "@chakra-ui/react";
-import { type FormEvent, useState } from "react";
+import { Grid } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { History } from "../../shared/History";
 import { useWrite } from "../../shared/useWrite";
 import { deleteStock, putStock } from "./queries";
@@ -17,8 +15,6 @@ type Stock = Schemas["Stock"];
 
 /** A day as it is kept, or none: what was noted in words before stays to be put right. */
 const DAY = /^(\d{4}-\d{2}-\d{2})?$/;
-
-const FIELDS = ["film_id", "format", "count", "spent", "price", "expires", "kept", "emulsion"];
 
 /** A box of sheets or a brick of rolls. */
 export function StockSheet({
@@ -38,7 +34,7 @@ export function StockSheet({
     spent: String(view.stock.spent),
     price: String(view.stock.price ?? ""),
   });
-  const { problem, write, take, at } = useWrite(close);
+  const writing = useWrite(close);
   const old = Boolean(view.version);
   const wanted: Stock = {
     ...draft,
@@ -46,17 +42,13 @@ export function StockSheet({
     spent: typed.spent.trim() ? typedNumber(typed.spent) : 0,
     price: typed.price.trim() ? typedNumber(typed.price) : null,
   };
-  const keep = (base: string) => write(putStock(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(view.version);
-  };
+  const keep = (base: string) => writing.write(putStock(wanted, base));
   const text = (field: "expires" | "emulsion" | "opened" | "note", label: string, more = {}) => (
     <Entry
       label={label}
       value={draft[field]}
-      onChange={(event) => setDraft({ ...draft, [field]: event.target.value })}
-      problem={at(field)}
+      onText={(text) => setDraft({ ...draft, [field]: text })}
+      field={field}
       {...more}
     />
   );
@@ -66,84 +58,77 @@ export function StockSheet({
       help={help}
       inputMode="decimal"
       value={typed[field]}
-      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-      problem={at(field)}
+      onText={(text) => setTyped({ ...typed, [field]: text })}
+      field={field}
     />
   );
   const pieces = formats.filter((each) => each.kind === "sheet");
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={old ? "Box of film" : "Add a box of film"}
-      footer={
-        <>
-          {old && (
-            <>
-              <Button
-                variant="quiet"
-                paddingInline="2"
-                color="brick"
-                onClick={() => write(deleteStock(draft.id))}
-              >
-                Delete
-              </Button>
-              <Button
-                variant="quiet"
-                paddingInline="2"
-                onClick={() =>
-                  write(putStock({ ...wanted, archived: !draft.archived }, view.version))
-                }
-              >
-                {draft.archived ? "Bring back" : "Archive"}
-              </Button>
-              <History id={draft.id} after={close} />
-            </>
-          )}
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="stock">
-            Save
-          </Button>
-        </>
+      writing={writing}
+      keep={keep}
+      base={view.version}
+      mine={wanted}
+      beside={
+        old && (
+          <>
+            <Button
+              variant="quiet"
+              paddingInline="2"
+              color="brick"
+              onClick={() => writing.write(deleteStock(draft.id))}
+            >
+              Delete
+            </Button>
+            <Button
+              variant="quiet"
+              paddingInline="2"
+              onClick={() =>
+                writing.write(putStock({ ...wanted, archived: !draft.archived }, view.version))
+              }
+            >
+              {draft.archived ? "Bring back" : "Archive"}
+            </Button>
+            <History id={draft.id} after={close} />
+          </>
+        )
       }
     >
-      <Flex direction="column" gap="4" as="form" id="stock" onSubmit={submit}>
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Choose
-            label="Film"
-            value={draft.film_id}
-            options={films.map((each) => ({ value: each.id, label: each.name }))}
-            onChange={(film_id) => setDraft({ ...draft, film_id })}
-            problem={at("film_id")}
-          />
-          <Choose
-            label="Format"
-            value={draft.format}
-            options={[
-              ...pieces.map((each) => ({ value: each.key, label: each.name })),
-              ...OFFERED.roll_films,
-            ]}
-            onChange={(format) => setDraft({ ...draft, format })}
-            problem={at("format")}
-          />
-          {number("count", "Sheets or rolls in it when full")}
-          {number("spent", "Used elsewhere", "lost, given away, tested")}
-          {number("price", "Price of the whole box", "in your own money")}
-          {text("expires", "Expires", { placeholder: "2027-06", help: "year and month" })}
-          <Choose
-            label="Storage"
-            value={draft.kept}
-            options={OFFERED.stock_places}
-            onChange={(kept) => setDraft({ ...draft, kept: kept as Stock["kept"] })}
-            problem={at("kept")}
-          />
-          {text("emulsion", "Emulsion number")}
-          {text("opened", "Opened", { type: DAY.test(draft.opened ?? "") ? "date" : "text" })}
-        </Grid>
-        {text("note", "Note", { multiline: true })}
-        <Problem of={problem} fields={[...FIELDS, "opened", "note"]} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Choose
+          label="Film"
+          value={draft.film_id}
+          options={named(films)}
+          onChange={(film_id) => setDraft({ ...draft, film_id })}
+          field="film_id"
+        />
+        <Choose
+          label="Format"
+          value={draft.format}
+          options={[
+            ...pieces.map((each) => ({ value: each.key, label: each.name })),
+            ...OFFERED.roll_films,
+          ]}
+          onChange={(format) => setDraft({ ...draft, format })}
+          field="format"
+        />
+        {number("count", "Sheets or rolls in it when full")}
+        {number("spent", "Used elsewhere", "lost, given away, tested")}
+        {number("price", "Price of the whole box", "in your own money")}
+        {text("expires", "Expires", { placeholder: "2027-06", help: "year and month" })}
+        <Choose
+          label="Storage"
+          value={draft.kept}
+          options={OFFERED.stock_places}
+          onChange={(kept) => setDraft({ ...draft, kept: kept as Stock["kept"] })}
+          field="kept"
+        />
+        {text("emulsion", "Emulsion number")}
+        {text("opened", "Opened", { type: DAY.test(draft.opened ?? "") ? "date" : "text" })}
+      </Grid>
+      {text("note", "Note", { multiline: true })}
+    </FormSheet>
   );
 }

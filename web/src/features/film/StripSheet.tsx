@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
@@ -115,18 +115,13 @@ export function StripSheet({
         })}
       </Box>
       <Grid templateColumns="2fr 1fr" gap="4" paddingTop="3">
-        <Choose
-          label="Develop in"
-          value={recipe}
-          options={recipes.map((each) => ({ value: each.id, label: each.name }))}
-          onChange={setRecipe}
-        />
+        <Choose label="Develop in" value={recipe} options={named(recipes)} onChange={setRecipe} />
         <Entry
           label="Developed as EI"
           inputMode="decimal"
           placeholder={rolled ? String(rolled) : "the film's own"}
           value={typedEi}
-          onChange={(event) => setEi(event.target.value)}
+          onText={setEi}
         />
       </Grid>
       <Box fontSize="13px" color="ink2" paddingTop="2">

@@ -7,6 +7,7 @@ import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
 import { wayQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { useWrite } from "../../shared/useWrite";
 
@@ -104,11 +105,7 @@ export function Guide() {
               )}
               {step.next ? <Link to={DOES[step.key](guide.so_far)}>{step.title}</Link> : step.title}
             </Flex>
-            {step.next && (
-              <Box fontSize="14px" color="ink2" paddingTop="1">
-                {step.says}
-              </Box>
-            )}
+            {step.next && <Small paddingTop="1">{step.says}</Small>}
           </Box>
         ))}
       </ol>

@@ -54,20 +54,20 @@ export function AgitationField({
             label="At the start, s"
             inputMode="decimal"
             defaultValue={first}
-            onChange={({ target }) => write([target.value, each, every])}
+            onText={(text) => write([text, each, every])}
           />
           <Entry
             label="Then, s"
             inputMode="decimal"
             defaultValue={each}
             help="0: nothing more"
-            onChange={({ target }) => write([first, target.value, every])}
+            onText={(text) => write([first, text, every])}
           />
           <Entry
             label="Every, s"
             inputMode="decimal"
             defaultValue={every}
-            onChange={({ target }) => write([first, each, target.value])}
+            onText={(text) => write([first, each, text])}
           />
         </Grid>
       )}

@@ -38,9 +38,9 @@ export function BacksField({
       multiline
       rows={3}
       value={text}
-      onChange={(event) => {
-        setText(event.target.value);
-        onChange(rows(event.target.value));
+      onText={(text) => {
+        setText(text);
+        onChange(rows(text));
       }}
       problem={problem}
     />

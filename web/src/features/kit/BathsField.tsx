@@ -1,4 +1,4 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Flex, Grid } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
@@ -6,7 +6,9 @@ import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Fieldset } from "../../components/Fieldset";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { BEGUN, OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
@@ -51,10 +53,7 @@ export function BathsField({
     );
   };
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2">
-        Baths, in the order the {paper ? "print" : "film"} goes through them
-      </Box>
+    <Fieldset legend={<>Baths, in the order the {paper ? "print" : "film"} goes through them</>}>
       {value.map((bath, place) => (
         <Grid
           key={keys[place]}
@@ -67,7 +66,7 @@ export function BathsField({
           <Entry
             label={`${place + 1}. name`}
             value={bath.name}
-            onChange={(event) => set(place, { name: event.target.value })}
+            onText={(text) => set(place, { name: text })}
           />
           <Choose
             label={`${place + 1}. type`}
@@ -76,15 +75,13 @@ export function BathsField({
             onChange={(kind) => set(place, { kind: kind as Bath["kind"] })}
           />
           {bath.kind === "developer" && !paper ? (
-            <Box fontSize="14px" color="ink2" alignSelf="center">
-              its time comes from the film
-            </Box>
+            <Small alignSelf="center">its time comes from the film</Small>
           ) : (
             <Entry
               label={`${place + 1}. time`}
               help="seconds, or 5:00"
               defaultValue={String(bath.seconds)}
-              onChange={(event) => set(place, { seconds: typedNumber(event.target.value) })}
+              onText={(text) => set(place, { seconds: typedNumber(text) })}
             />
           )}
           <AgitationField
@@ -100,16 +97,16 @@ export function BathsField({
                 label={`${place + 1}. dilution`}
                 placeholder="1+4, empty: water"
                 value={bath.dilution ?? ""}
-                onChange={(event) => set(place, { dilution: event.target.value })}
+                onText={(text) => set(place, { dilution: text })}
               />
               <Entry
                 label={`${place + 1}. volume, ${ml.name}`}
                 placeholder={paper ? "as the tray" : "as the tank"}
                 inputMode="decimal"
                 defaultValue={bath.volume_ml == null ? "" : ml.show(bath.volume_ml)}
-                onChange={(event) =>
+                onText={(text) =>
                   set(place, {
-                    volume_ml: event.target.value.trim() ? ml.typed(event.target.value) : null,
+                    volume_ml: text.trim() ? ml.typed(text) : null,
                   })
                 }
               />
@@ -118,7 +115,7 @@ export function BathsField({
                   label={`${place + 1}. hardener`}
                   placeholder="1+39, empty: none"
                   value={bath.hardener ?? ""}
-                  onChange={(event) => set(place, { hardener: event.target.value })}
+                  onText={(text) => set(place, { hardener: text })}
                 />
               )}
               {OFFERED.water_baths.some(({ value }) => value === bath.kind) && (
@@ -127,7 +124,7 @@ export function BathsField({
                   inputMode="numeric"
                   defaultValue={String(bath.changes ?? 1)}
                   help="its time is shared between them"
-                  onChange={(event) => set(place, { changes: typedNumber(event.target.value) })}
+                  onText={(text) => set(place, { changes: typedNumber(text) })}
                 />
               )}
             </>
@@ -164,6 +161,6 @@ export function BathsField({
       <Button variant="word" onClick={() => insert(value.length)}>
         Add a bath
       </Button>
-    </Box>
+    </Fieldset>
   );
 }

@@ -29,12 +29,12 @@ export function BodyShutter({
           <Entry
             label="Fastest time of the body"
             value={String(value.fastest)}
-            onChange={(event) => give({ fastest: event.target.value })}
+            onText={(text) => give({ fastest: text })}
           />
           <Entry
             label="Slowest marked time of the body"
             value={String(value.slowest)}
-            onChange={(event) => give({ slowest: event.target.value })}
+            onText={(text) => give({ slowest: text })}
           />
           <Choose
             label="Marks of the body"

@@ -3,9 +3,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { outingsQuery } from "../../api/queries";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { midnight, today } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 
 const LATEST = 12;
@@ -23,8 +24,6 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
   const [chosen, setOuting] = useState("");
   const outing = chosen || (places[0]?.outing.id ?? "");
   const [month, setMonth] = useState(today().slice(0, 7));
-  const named = (records: { id: string; name: string }[]) =>
-    records.map((each) => ({ value: each.id, label: each.name }));
   return (
     <Box as="section" aria-label="Cards" gridColumn="1 / -1">
       <Box as="h2" fontSize="19px" borderBottom="2px solid" borderColor="ink" paddingBlock="2">
@@ -54,26 +53,16 @@ export function Cards({ kit }: { kit: Schemas["Kit"] }) {
               }))}
               onChange={setOuting}
             />
-            <Entry
-              label="Month"
-              type="month"
-              value={month}
-              onChange={(event) => setMonth(event.target.value)}
-            />
+            <Entry label="Month" type="month" value={month} onText={setMonth} />
           </>
         )}
         <Entry
           label="Meter dial across, mm"
           inputMode="decimal"
           value={diameter}
-          onChange={(event) => setDiameter(event.target.value)}
+          onText={setDiameter}
         />
-        <Entry
-          label="One stop on its rim, mm"
-          inputMode="decimal"
-          value={stop}
-          onChange={(event) => setStop(event.target.value)}
-        />
+        <Entry label="One stop on its rim, mm" inputMode="decimal" value={stop} onText={setStop} />
       </Grid>
       <ul>
         {pinhole && film && (
@@ -191,9 +180,7 @@ function Card({
     >
       <Box flex="1" minWidth="220px">
         <Box fontWeight={550}>{name}</Box>
-        <Box color="ink2" fontSize="14px">
-          {what}
-        </Box>
+        <Small>{what}</Small>
       </Box>
       <FileLink href={`/api/cards/${path}.pdf?${asked}`} aside>
         {name} as PDF

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { lazy, Suspense, useState } from "react";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 import { useCarrying } from "../../field/mode";
 
 const CarrySheet = lazy(async () => ({ default: (await import("../../shared/carry")).CarrySheet }));
@@ -14,9 +15,7 @@ export function Carry() {
     <Flex justify="space-between" align="center" gap="4" paddingBlock="2">
       <Box>
         <Box fontWeight={550}>Carry along</Box>
-        <Box color="ink2" fontSize="14px">
-          a copy on this device, for where there is no network
-        </Box>
+        <Small>a copy on this device, for where there is no network</Small>
       </Box>
       <Button variant="quiet" onClick={() => setOpen(true)}>
         Carry along

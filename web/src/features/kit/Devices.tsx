@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { momentText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { Quiet, Small } from "../../components/text";
 import { newCode, type Pairing, pairingQuery, turnOut } from "./queries";
 
 /** The devices that may speak to this service over the network; nothing where nobody else can. */
@@ -17,9 +18,9 @@ export function Devices() {
     <Flex justify="space-between" align="center" gap="4" paddingBlock="2">
       <Box>
         <Box fontWeight={550}>Devices</Box>
-        <Box color="ink2" fontSize="14px">
+        <Small>
           {many === 0 ? "none paired yet" : pairing.devices.map((each) => each.name).join(", ")}
-        </Box>
+        </Small>
       </Box>
       <Button variant="quiet" onClick={() => setOpen(true)}>
         Devices
@@ -64,16 +65,16 @@ function DevicesSheet({ pairing, close }: { pairing: Pairing; close: () => void 
               <Box fontSize="28px" fontWeight={650} letterSpacing="0.08em" data-code>
                 {pairing.code.slice(0, 4)}-{pairing.code.slice(4)}
               </Box>
-              <Box color="ink2" fontSize="14px">
+              <Small>
                 or point its camera at the picture. The code is good once, for ten minutes. What
                 travels is not encrypted; pair only on a network you trust.
-              </Box>
+              </Small>
               <Button onClick={() => attempt(newCode)}>Another code</Button>
             </Box>
           </Grid>
         )}
         <Box as="ul" aria-label="Paired devices">
-          {pairing.devices.length === 0 && <Box color="ink2">No device is paired.</Box>}
+          {pairing.devices.length === 0 && <Quiet>No device is paired.</Quiet>}
           {pairing.devices.map((each) => (
             <Flex
               as="li"
@@ -87,9 +88,9 @@ function DevicesSheet({ pairing, close }: { pairing: Pairing; close: () => void 
             >
               <Box>
                 <b>{each.name}</b>
-                <Box color="ink2" fontSize="14px">
+                <Small>
                   paired {momentText(each.paired_at)}, last here {momentText(each.seen_at)}
-                </Box>
+                </Small>
               </Box>
               <Button
                 aria-label={`Turn out ${each.name}`}

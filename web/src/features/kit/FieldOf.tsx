@@ -1,8 +1,9 @@
-import { Box } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Fieldset } from "../../components/Fieldset";
 import { Tick } from "../../components/Tick";
+import { Quiet } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { useMeasures } from "../../shared/measures";
@@ -57,8 +58,6 @@ function dilutions(kit: Schemas["Kit"], record: unknown): string[] {
 export function FieldOf({ field, value, kit, record, problem, onChange, onRecord }: FieldProps) {
   const units = useMeasures();
   const text = value == null ? "" : String(value);
-  const owned = (records: { id: string; name: string }[]) =>
-    records.map((each) => ({ value: each.id, label: each.name }));
   const options = CHOICES[field.as];
   if (options) {
     return (
@@ -110,7 +109,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
           help={field.help}
           value={text}
           suggest={field.as === "developer" ? names(kit) : dilutions(kit, record)}
-          onChange={(event) => onChange(event.target.value)}
+          onText={onChange}
           problem={problem}
         />
       );
@@ -161,7 +160,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
                 ZONES[Number(value)] ??
                 text)
           }
-          onChange={(event) => onChange(typedNumber(event.target.value))}
+          onText={(text) => onChange(typedNumber(text))}
           problem={problem}
         />
       );
@@ -197,20 +196,14 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
       );
     case "day":
       return (
-        <Entry
-          label={field.label}
-          type="date"
-          value={text}
-          onChange={(event) => onChange(event.target.value)}
-          problem={problem}
-        />
+        <Entry label={field.label} type="date" value={text} onText={onChange} problem={problem} />
       );
     case "film":
       return (
         <Choose
           label={field.label}
           value={text}
-          options={[{ value: "", label: "choose a film" }, ...owned(kit.films)]}
+          options={[{ value: "", label: "choose a film" }, ...named(kit.films)]}
           onChange={onChange}
           problem={problem}
         />
@@ -220,7 +213,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
         <Choose
           label={field.label}
           value={text}
-          options={[{ value: "", label: "none" }, ...owned(kit.cameras)]}
+          options={[{ value: "", label: "none" }, ...named(kit.cameras)]}
           onChange={(id) => onChange(id || null)}
           problem={problem}
         />
@@ -236,11 +229,8 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
     case "lenses": {
       const chosen = (value as string[] | undefined) ?? [];
       return (
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2">
-            {field.label}
-          </Box>
-          {kit.lenses.length === 0 && <Box color="ink2">no lens in the kit yet</Box>}
+        <Fieldset legend={field.label}>
+          {kit.lenses.length === 0 && <Quiet>no lens in the kit yet</Quiet>}
           {kit.lenses.map((each) => (
             <Tick
               key={each.id}
@@ -252,7 +242,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
               {each.name}
             </Tick>
           ))}
-        </Box>
+        </Fieldset>
       );
     }
     case "flag":
@@ -270,13 +260,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
       );
     case "note":
       return (
-        <Entry
-          label={field.label}
-          multiline
-          value={text}
-          onChange={(event) => onChange(event.target.value)}
-          problem={problem}
-        />
+        <Entry label={field.label} multiline value={text} onText={onChange} problem={problem} />
       );
     case "number":
     case "optional": {
@@ -287,13 +271,13 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
           help={field.help}
           inputMode="decimal"
           defaultValue={unit && typeof value === "number" ? unit.show(value) : text}
-          onChange={({ target }) =>
+          onText={(text) =>
             onChange(
-              field.as === "optional" && !target.value.trim()
+              field.as === "optional" && !text.trim()
                 ? null
                 : unit
-                  ? unit.typed(target.value)
-                  : typedNumber(target.value),
+                  ? unit.typed(text)
+                  : typedNumber(text),
             )
           }
           problem={problem}
@@ -306,7 +290,7 @@ export function FieldOf({ field, value, kit, record, problem, onChange, onRecord
           label={field.label}
           help={field.help}
           value={text}
-          onChange={(event) => onChange(event.target.value)}
+          onText={onChange}
           problem={problem}
         />
       );

@@ -4,6 +4,7 @@ import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
+import { Small } from "../../components/text";
 import { OFFERED } from "../../service/service";
 
 type Kind = Schemas["FilmKindRequest"]["kind"];
@@ -36,7 +37,7 @@ export function FilmKindField({
         problem={problem}
       />
       {value && data && (
-        <Box fontSize="14px" color="ink2" aria-live="polite">
+        <Small aria-live="polite">
           {data.facts
             .filter((each) => !each.beside)
             .map((each) => (
@@ -78,7 +79,7 @@ export function FilmKindField({
           >
             Take its usual range and reciprocity
           </Button>
-        </Box>
+        </Small>
       )}
     </Flex>
   );

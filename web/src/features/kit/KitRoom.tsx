@@ -6,6 +6,7 @@ import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { BEGUN } from "../../service/service";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useAsked } from "../../shared/useAsked";
@@ -137,9 +138,7 @@ export function KitRoom() {
                                 </Box>
                               )}
                             </Box>
-                            <Box color="ink2" fontSize="14px">
-                              {kit.data.said[record.id]}
-                            </Box>
+                            <Small>{kit.data.said[record.id]}</Small>
                           </Box>
                           {drawn[record.id] && (
                             <RecordDrawing drawn={drawn[record.id] as Schemas["RecordDrawn"]} />

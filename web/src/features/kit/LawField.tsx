@@ -133,7 +133,7 @@ export function LawField({
           label={label}
           inputMode="decimal"
           defaultValue={String((value as Record<string, unknown>)[name] ?? "")}
-          onChange={(event) => change(name, event.target.value)}
+          onText={(text) => change(name, text)}
           problem={place === fields.length - 1 ? problem : null}
         />
       ))}
@@ -147,9 +147,9 @@ export function LawField({
             multiline
             rows={5}
             value={table}
-            onChange={(event) => {
-              setTable(event.target.value);
-              onChange({ kind, rows: rowsFrom(event.target.value) });
+            onText={(text) => {
+              setTable(text);
+              onChange({ kind, rows: rowsFrom(text) });
             }}
             problem={problem}
           />

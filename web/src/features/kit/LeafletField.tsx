@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 
 const TIMES = [
@@ -51,28 +52,26 @@ export function LeafletField({
               label={label}
               inputMode="decimal"
               defaultValue={String(value[path])}
-              onChange={({ target }) => onChange({ ...value, [path]: typedNumber(target.value) })}
+              onText={(text) => onChange({ ...value, [path]: typedNumber(text) })}
             />
           ))}
           <Entry
             label="For film of EI"
             inputMode="decimal"
             defaultValue={String(value.exposure_index)}
-            onChange={({ target }) =>
-              onChange({ ...value, exposure_index: typedNumber(target.value) })
-            }
+            onText={(text) => onChange({ ...value, exposure_index: typedNumber(text) })}
           />
           <Entry
             label="Leaflet or box"
             value={value.said_by ?? ""}
-            onChange={({ target }) => onChange({ ...value, said_by: target.value })}
+            onText={(text) => onChange({ ...value, said_by: text })}
           />
         </Grid>
       )}
-      <Box fontSize="14px" color="ink2" paddingTop="2">
+      <Small paddingTop="2">
         Then “hazy” on the reading line answers by it; other films follow by their EI and
         reciprocity.
-      </Box>
+      </Small>
       <Problem text={problem} />
     </Box>
   );

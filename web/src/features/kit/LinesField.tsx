@@ -43,9 +43,9 @@ export function LinesField({
       multiline
       rows={Math.min(6, Math.max(2, text.split("\n").length + 1))}
       value={typed}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        onChange(event.target.value);
+      onText={(text) => {
+        setTyped(text);
+        onChange(text);
       }}
       problem={problem}
     />

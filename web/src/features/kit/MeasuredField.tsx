@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
+import { Small } from "../../components/text";
 
 type Measured = Schemas["MeasuredSpeed"][];
 
@@ -15,9 +16,7 @@ export function MeasuredField({
   const rows = (shutter.measured as Measured) ?? [];
   return (
     <Box>
-      <Box fontSize="14px" color="ink2">
-        Measured times
-      </Box>
+      <Small>Measured times</Small>
       <Box>
         {rows.length
           ? rows.map((row) => `${row.mark}: ${row.seconds} s`).join(", ")

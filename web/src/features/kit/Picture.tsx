@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
+import { Quiet } from "../../components/text";
 import { LearnedLine } from "../../shared/LearnedLine";
 import { GREYS, MIDDLE, ZONES } from "../../shared/zones";
 import type { Kind } from "./fields";
@@ -105,7 +106,7 @@ function FilmPicture({
         {film.law ? (
           <LawPlot law={film.law} />
         ) : (
-          <Box color="ink2">Not known yet: long times are not corrected.</Box>
+          <Quiet>Not known yet: long times are not corrected.</Quiet>
         )}
       </Titled>
     </Flex>
@@ -152,7 +153,7 @@ function Ladder({ recipe }: { recipe: Schemas["Recipe"] }) {
   });
   return (
     <Titled title="Ladder of N">
-      {error && <Box color="ink2">{error.message}</Box>}
+      {error && <Quiet>{error.message}</Quiet>}
       {data?.map((each) => (
         <Grid
           key={each.n_text}

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";
+import { Small } from "../../components/text";
 
 /** What the hole and its distance make of this format, as they are typed. */
 export function PinholeFacts({
@@ -36,9 +37,7 @@ export function PinholeFacts({
   return (
     <Box aria-live="polite">
       {data.facts.filter((each) => !each.beside).map(row)}
-      <Box fontSize="14px" color="ink2" paddingTop="2">
-        Best diameter, by rule, at 550 nm:
-      </Box>
+      <Small paddingTop="2">Best diameter, by rule, at 550 nm:</Small>
       {data.facts.filter((each) => each.beside).map(row)}
       {data.caution && (
         <Box fontSize="14px" color="ochre" paddingTop="2">

@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { addStarter } from "../../shared/AddSet";
 import { useWrite } from "../../shared/useWrite";
 
@@ -49,9 +50,9 @@ export function Starters({
             flex={{ base: "1 1 100%", md: "0 1 268px" }}
           >
             <span>{each.title}</span>
-            <Box as="span" fontWeight={400} fontSize="14px" color="ink2">
+            <Small as="span" fontWeight={400}>
               {each.says}
-            </Box>
+            </Small>
           </Button>
         ))}
       </Flex>

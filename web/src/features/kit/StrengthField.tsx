@@ -30,9 +30,7 @@ export function StrengthField({
         label="Strength"
         inputMode="decimal"
         defaultValue={String(value[way] ?? "")}
-        onChange={(event) =>
-          onChange({ ...rest, usual: false, [way]: typedNumber(event.target.value) })
-        }
+        onText={(text) => onChange({ ...rest, usual: false, [way]: typedNumber(text) })}
         problem={problem}
       />
       <Choose
@@ -73,10 +71,10 @@ export function StrengthField({
         help="empty: the same"
         inputMode="decimal"
         defaultValue={String(value.tungsten_factor ?? "")}
-        onChange={(event) =>
+        onText={(text) =>
           onChange({
             ...value,
-            tungsten_factor: event.target.value.trim() ? typedNumber(event.target.value) : null,
+            tungsten_factor: text.trim() ? typedNumber(text) : null,
           })
         }
       />

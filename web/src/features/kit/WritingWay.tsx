@@ -1,7 +1,8 @@
-import { Box, Grid } from "@chakra-ui/react";
+import { Grid } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
+import { Small } from "../../components/text";
 
 const DEGREES = [
   { value: "C", label: "°C" },
@@ -43,11 +44,9 @@ const SIMULATED = [
 export function WritingWay({
   draft,
   set,
-  at,
 }: {
   draft: Schemas["Preferences"];
   set: (path: string, value: unknown) => void;
-  at: (field: string) => string | null;
 }) {
   return (
     <>
@@ -74,8 +73,8 @@ export function WritingWay({
           label="Currency"
           help="before the amount; empty: the number alone"
           value={draft.measures?.currency ?? ""}
-          onChange={(event) => set("measures.currency", event.target.value)}
-          problem={at("measures.currency")}
+          onText={(text) => set("measures.currency", text)}
+          field="measures.currency"
         />
         <Choose
           label="Temperatures in"
@@ -108,10 +107,10 @@ export function WritingWay({
           onChange={(value) => set("simulated_devices", value === "yes")}
         />
       </Grid>
-      <Box fontSize="14px" color="ink2">
+      <Small>
         EVs, zones and dials stay in thirds; apertures and times stay as they are engraved, focal
         lengths and holes in millimetres.
-      </Box>
+      </Small>
     </>
   );
 }

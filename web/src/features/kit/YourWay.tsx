@@ -1,16 +1,15 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { wayQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { Carry } from "./Carry";
 import { Devices } from "./Devices";
@@ -71,10 +70,10 @@ export function YourWay({ open, setOpen }: { open: boolean; setOpen: (open: bool
       </Flex>
       <Box paddingBlock="2">
         <Box fontWeight={550}>{school?.label}</Box>
-        <Box color="ink2" fontSize="14px">
+        <Small>
           {preferences &&
             `${preferences.checklist?.length ?? 0} steps before opening; weights of the second opinion, sounds of the clock`}
-        </Box>
+        </Small>
       </Box>
       <Carry />
       <Devices />
@@ -87,7 +86,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
   const { preferences } = way;
   const [draft, setDraft] = useState<Preferences>(preferences);
   const [steps, setSteps] = useState((preferences.checklist ?? []).join("\n"));
-  const { problem, write, take, at } = useWrite(close);
+  const writing = useWrite(close);
   const set = (path: string, value: unknown) =>
     setDraft((before) => withValue(before, path, value));
   const checklist = steps
@@ -95,11 +94,7 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
     .map((step) => step.trim())
     .filter(Boolean);
   const wanted = { ...draft, checklist };
-  const keep = (base: string) => write(putPreferences(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(way.version);
-  };
+  const keep = (base: string) => writing.write(putPreferences(wanted, base));
   const number = (path: string, label: string, help?: string) => (
     <Entry
       key={path}
@@ -107,120 +102,104 @@ function WaySheet({ way, close }: { way: Schemas["KeptPreferences"]; close: () =
       help={help}
       inputMode="decimal"
       defaultValue={String(valueAt(draft, path))}
-      onChange={(event) => set(path, typedNumber(event.target.value))}
-      problem={at(path)}
+      onText={(text) => set(path, typedNumber(text))}
+      field={path}
     />
   );
-  const known =
-    problem?.field === "after" ||
-    problem?.field === BLUR ||
-    problem?.field === BY_HAND ||
-    [...HABITS, ...WEIGHTS].some(([path]) => path === problem?.field);
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Preferences"
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="way">
-            Save
-          </Button>
-        </>
-      }
+      writing={writing}
+      keep={keep}
+      base={way.version}
+      mine={wanted}
     >
-      <Flex as="form" id="way" direction="column" gap="4" onSubmit={submit}>
-        <Choose
-          label="Default placement"
-          value={draft.school ?? ""}
-          options={OFFERED.schools}
-          onChange={(value) => set("school", value || null)}
-        />
-        <Grid templateColumns="1fr 1fr" gap="4">
-          {HABITS.map(([path, label, help]) => (
-            <Entry
-              key={path}
-              label={label}
-              help={help}
-              defaultValue={way.zones[path]}
-              onChange={(event) => set(path, typedNumber(event.target.value))}
-              problem={at(path)}
-            />
-          ))}
+      <Choose
+        label="Default placement"
+        value={draft.school ?? ""}
+        options={OFFERED.schools}
+        onChange={(value) => set("school", value || null)}
+      />
+      <Grid templateColumns="1fr 1fr" gap="4">
+        {HABITS.map(([path, label, help]) => (
           <Entry
-            label="Blur allowed on the film, mm"
-            help="empty: by the format, its diagonal ÷ 1500"
-            inputMode="decimal"
-            defaultValue={String(valueAt(draft, BLUR) ?? "")}
-            onChange={(event) =>
-              set(BLUR, event.target.value.trim() ? typedNumber(event.target.value) : null)
-            }
-            problem={at(BLUR)}
+            key={path}
+            label={label}
+            help={help}
+            defaultValue={way.zones[path]}
+            onText={(text) => set(path, typedNumber(text))}
+            field={path}
           />
-          {number(BY_HAND, "By hand, factor on 1/focal length", "2 is twice as short")}
-          <Choose
-            label="EI at N+ and N−"
-            value={draft.habits?.ei_by_n === false ? "" : "yes"}
-            options={EI_BY_N}
-            onChange={(value) => set("habits.ei_by_n", value === "yes")}
-          />
-          <Choose
-            label="When an exposure was off"
-            value={draft.habits?.hold_highlights ? "yes" : ""}
-            options={ERRORS}
-            onChange={(value) => set("habits.hold_highlights", value === "yes")}
-          />
-          <Choose
-            label="Negatives are for"
-            value={draft.printed_by ?? "diffusion"}
-            options={OFFERED.printed_by}
-            onChange={(value) => set("printed_by", value)}
-          />
+        ))}
+        <Entry
+          label="Blur allowed on the film, mm"
+          help="empty: by the format, its diagonal ÷ 1500"
+          inputMode="decimal"
+          defaultValue={String(valueAt(draft, BLUR) ?? "")}
+          onText={(text) => set(BLUR, text.trim() ? typedNumber(text) : null)}
+          field={BLUR}
+        />
+        {number(BY_HAND, "By hand, factor on 1/focal length", "2 is twice as short")}
+        <Choose
+          label="EI at N+ and N−"
+          value={draft.habits?.ei_by_n === false ? "" : "yes"}
+          options={EI_BY_N}
+          onChange={(value) => set("habits.ei_by_n", value === "yes")}
+        />
+        <Choose
+          label="When an exposure was off"
+          value={draft.habits?.hold_highlights ? "yes" : ""}
+          options={ERRORS}
+          onChange={(value) => set("habits.hold_highlights", value === "yes")}
+        />
+        <Choose
+          label="Negatives are for"
+          value={draft.printed_by ?? "diffusion"}
+          options={OFFERED.printed_by}
+          onChange={(value) => set("printed_by", value)}
+        />
+      </Grid>
+      <WritingWay draft={draft} set={set} />
+      <Entry
+        label="Before opening the shutter, one step a line"
+        multiline
+        rows={5}
+        value={steps}
+        onText={setSteps}
+        field="checklist"
+      />
+      <Entry
+        label="Afterwards"
+        value={draft.after ?? ""}
+        onText={(text) => set("after", text)}
+        field="after"
+      />
+      <Box as="fieldset" border="none" padding="0">
+        <Box as="legend" fontWeight={600} paddingBottom="1">
+          The clock sounds
+        </Box>
+        {SOUNDS.map(([path, label]) => (
+          <Flex as="label" key={path} align="center" gap="3" minHeight="44px" cursor="pointer">
+            <input
+              type="checkbox"
+              checked={Boolean(valueAt(draft, path))}
+              onChange={(event) => set(path, event.target.checked)}
+              style={{ width: 22, height: 22, accentColor: "var(--chakra-colors-accent)" }}
+            />
+            {label}
+          </Flex>
+        ))}
+      </Box>
+      <Box>
+        <Box fontWeight={600}>What the second opinion weighs</Box>
+        <Small paddingBottom="2">
+          A plan costs the sum of these; the cheapest three are shown.
+        </Small>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          {WEIGHTS.map(([path, label]) => number(path, label))}
         </Grid>
-        <WritingWay draft={draft} set={set} at={at} />
-        <Entry
-          label="Before opening the shutter, one step a line"
-          multiline
-          rows={5}
-          value={steps}
-          onChange={(event) => setSteps(event.target.value)}
-          problem={problem?.field?.startsWith("checklist") ? problem.message : null}
-        />
-        <Entry
-          label="Afterwards"
-          value={draft.after ?? ""}
-          onChange={(event) => set("after", event.target.value)}
-          problem={at("after")}
-        />
-        <Box as="fieldset" border="none" padding="0">
-          <Box as="legend" fontWeight={600} paddingBottom="1">
-            The clock sounds
-          </Box>
-          {SOUNDS.map(([path, label]) => (
-            <Flex as="label" key={path} align="center" gap="3" minHeight="44px" cursor="pointer">
-              <input
-                type="checkbox"
-                checked={Boolean(valueAt(draft, path))}
-                onChange={(event) => set(path, event.target.checked)}
-                style={{ width: 22, height: 22, accentColor: "var(--chakra-colors-accent)" }}
-              />
-              {label}
-            </Flex>
-          ))}
-        </Box>
-        <Box>
-          <Box fontWeight={600}>What the second opinion weighs</Box>
-          <Box fontSize="14px" color="ink2" paddingBottom="2">
-            A plan costs the sum of these; the cheapest three are shown.
-          </Box>
-          <Grid templateColumns="1fr 1fr" gap="4">
-            {WEIGHTS.map(([path, label]) => number(path, label))}
-          </Grid>
-        </Box>
-        {!known && !problem?.field?.startsWith("checklist") && <Problem of={problem} />}
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      </Box>
+    </FormSheet>
   );
 }

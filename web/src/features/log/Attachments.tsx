@@ -8,6 +8,7 @@ import { Button } from "../../components/Button";
 import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Quiet, Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { useWrite } from "../../shared/useWrite";
 import { attach, type Story, takeOff } from "./queries";
@@ -75,10 +76,10 @@ export function Attachments({ story }: { story: Story }) {
             </Link>
             <Box as="figcaption" fontSize="13px" overflowWrap="anywhere" lineHeight={1.3}>
               {each.name}
-              <Box color="ink2">
+              <Quiet>
                 {each.width} × {each.height}, {megabytes(each.bytes)}
                 {story.scans[each.id]?.text && <div>{story.scans[each.id]?.text}</div>}
-              </Box>
+              </Quiet>
               <Flex columnGap="3" align="center" wrap="wrap">
                 <FileLink
                   href={`/api/attachments/${each.id}`}
@@ -128,9 +129,7 @@ export function Attachments({ story }: { story: Story }) {
         >
           Attach a picture
         </FileButton>
-        <Box fontSize="14px" color="ink2">
-          or drop it here; JPEG, PNG or TIFF, up to 256 MB
-        </Box>
+        <Small>or drop it here; JPEG, PNG or TIFF, up to 256 MB</Small>
         {!story.attachments.length && <FileLink href={sidecar()}>XMP for a scan</FileLink>}
       </Flex>
       {going && (

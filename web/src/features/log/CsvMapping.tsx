@@ -6,6 +6,7 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Notice } from "../../components/Notice";
+import { Quiet, Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { JobProgress } from "./JobProgress";
 import { type CsvFile, type Job, readCsv } from "./queries";
@@ -52,7 +53,7 @@ export function CsvMapping({ file }: { file: CsvFile }) {
   const good = report && report.refused === 0 && report.new > 0;
   return (
     <Flex direction="column" gap="4">
-      <Box color="ink2">Match your columns to Emulsa’s. Nothing is written yet.</Box>
+      <Quiet>Match your columns to Emulsa’s. Nothing is written yet.</Quiet>
       <Box as="ul" maxHeight="38dvh" overflow="auto" tabIndex={0} aria-label="Columns">
         {file.wanted.map((column) => (
           <Grid
@@ -71,10 +72,10 @@ export function CsvMapping({ file }: { file: CsvFile }) {
               options={options}
               onChange={(theirs) => change(column.name, theirs)}
             />
-            <Box fontSize="14px" color="ink2" lineHeight={1.3} overflowWrap="anywhere">
+            <Small lineHeight={1.3} overflowWrap="anywhere">
               {column.means}
               {example(column.name) && <Box color="ink">first row: {example(column.name)}</Box>}
-            </Box>
+            </Small>
           </Grid>
         ))}
       </Box>
@@ -140,7 +141,7 @@ function Tried({ report }: { report: Report }) {
         refused.
       </b>
       {report.new_films.length > 0 && (
-        <Box color="ink2">New films would be added: {report.new_films.join(", ")}.</Box>
+        <Quiet>New films would be added: {report.new_films.join(", ")}.</Quiet>
       )}
       <Box as="ul" maxHeight="30dvh" overflow="auto">
         {report.refusals.map((each) => (

@@ -8,6 +8,7 @@ import { count } from "../../components/count";
 import { FileButton } from "../../components/FileButton";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { Quiet } from "../../components/text";
 import { useCarrying } from "../../field/mode";
 import { SINGLE } from "../../field/single";
 import { FileLink } from "../../shared/FileLink";
@@ -89,9 +90,9 @@ export function ExchangeSheet({ close }: { close: () => void }) {
             </Line>
           </Part>
           {away ? (
-            <Box color="ink2">
+            <Quiet>
               Files are brought in at home: what came out of them here would not go along.
-            </Box>
+            </Quiet>
           ) : (
             <Part title="In">
               <Line what="Exposures from a spreadsheet; checked first; bad rows are listed">

@@ -5,6 +5,7 @@ import { Link, useParams } from "react-router";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
+import { Quiet, Small } from "../../components/text";
 import { ExposureSheet, JudgeSheet } from "../../shared/exposure";
 import { History } from "../../shared/History";
 import { Opened } from "../../shared/Opened";
@@ -59,11 +60,11 @@ function Told({ story }: { story: Story }) {
                   {view.n_text}
                 </Box>
               </Flex>
-              <Box color="ink2">
+              <Quiet>
                 {[view.off_text, story.planned_text, view.part_text, story.rating_text]
                   .filter(Boolean)
                   .join(", ")}
-              </Box>
+              </Quiet>
               <Box paddingTop="1">
                 <Link to={`/bench/film/${story.film_id}`}>{story.film_name}</Link>
                 {[story.lens_name, ...story.filter_names]
@@ -76,9 +77,9 @@ function Told({ story }: { story: Story }) {
               )}
               {view.note && <Box paddingTop="1">“{view.note}”</Box>}
               {story.doubts.map((doubt) => (
-                <Box key={doubt} color="ink2" fontSize="14px" paddingTop="1">
+                <Small key={doubt} paddingTop="1">
                   {doubt}
-                </Box>
+                </Small>
               ))}
               {view.where === "no holder" && <NameHolder pieceId={view.piece_id} />}
               <Flex gap="3" paddingTop="2" wrap="wrap">
@@ -94,11 +95,11 @@ function Told({ story }: { story: Story }) {
             <Part title="Scene and readings">
               <Link to={`/scene/${scene.id}`}>{scene.title}</Link>
               {`, ${outing.title}`}
-              <Box color="ink2">
+              <Quiet>
                 {[dayText(outing.day), outing.place, outing.conditions, outing.light]
                   .filter(Boolean)
                   .join(" · ")}
-              </Box>
+              </Quiet>
               {story.readings.map((reading) => (
                 <Box key={reading} fontSize="15px">
                   {reading}
@@ -111,7 +112,7 @@ function Told({ story }: { story: Story }) {
               </Part>
             )}
             <Part title="Film history">
-              {story.box && <Box color="ink2">From a {story.box}</Box>}
+              {story.box && <Quiet>From a {story.box}</Quiet>}
               <ol>
                 {story.steps.map((step) => (
                   <Flex
@@ -122,9 +123,7 @@ function Told({ story }: { story: Story }) {
                     borderColor="line"
                     paddingBlock="1.5"
                   >
-                    <Box color="ink2" minWidth="148px" fontSize="14px">
-                      {momentText(step.at)}
-                    </Box>
+                    <Small minWidth="148px">{momentText(step.at)}</Small>
                     <Box>
                       {step.said}
                       {step.note && `: ${step.note}`}
@@ -165,11 +164,7 @@ function Told({ story }: { story: Story }) {
                   </Box>
                 )}
               </Box>
-              {story.afterwards && (
-                <Box fontSize="14px" color="ink2">
-                  Still possible: {story.afterwards}.
-                </Box>
-              )}
+              {story.afterwards && <Small>Still possible: {story.afterwards}.</Small>}
               {story.latitude_text && <Box>The bracket {story.latitude_text}</Box>}
             </Part>
           </Flex>

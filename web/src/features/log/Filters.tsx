@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
+import { named } from "../../components/Choose";
 import { OFFERED } from "../../service/service";
 import { indicesQuery, outingNamesQuery, type Sought } from "./queries";
 import { WordSelect } from "./WordSelect";
@@ -40,8 +41,6 @@ export function Filters({
     useQuery({ ...outingNamesQuery, enabled: ready }).data ?? NONE,
     NONE,
   );
-  const named = (records: { id: string; name: string }[] = []) =>
-    records.map((each) => ({ value: each.id, label: each.name }));
   const films = new Map((kit?.films ?? []).map((each) => [each.id, each.name]));
   const indices = useQuery({ ...indicesQuery, enabled: ready }).data ?? [];
   const optics = [

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { sourcesQuery } from "../../api/queries";
 import { Ledger } from "../../components/Ledger";
+import { Quiet } from "../../components/text";
 import type { Story } from "./queries";
 
 /** The sums of the day, read from the log and never worked out again. */
@@ -34,7 +35,7 @@ export function KeptLedger({ story }: { story: Story }) {
           </Box>
         </>
       ) : (
-        <Box color="ink2">No sums: this exposure came from a file.</Box>
+        <Quiet>No sums: this exposure came from a file.</Quiet>
       )}
     </Box>
   );

@@ -19,7 +19,7 @@ export function NameHolder({ pieceId }: { pieceId: string }) {
         label="Holder and side"
         placeholder="2B"
         value={side}
-        onChange={(event) => setSide(event.target.value)}
+        onText={setSide}
         problem={problem?.message ?? null}
       />
       <Button type="submit" disabled={busy || !side.trim()}>

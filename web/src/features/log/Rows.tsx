@@ -1,6 +1,7 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { dayOf } from "../../components/days";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { NWedge, ToneSlip } from "../../shared/drawn/ToneSlip";
 import { Needle, Way } from "../../shared/drawn/Way";
@@ -116,9 +117,7 @@ function Wide({ line }: { line: Line }) {
       height="100%"
       _hover={{ color: "accent" }}
     >
-      <Box fontSize="14px" color="ink2" lineHeight={1.25}>
-        {dayOf(line.exposed_at)}
-      </Box>
+      <Small lineHeight={1.25}>{dayOf(line.exposed_at)}</Small>
       <Box fontWeight={650}>{line.where}</Box>
       <Box lineHeight={1.25} minWidth="0" title={kitText(line)}>
         <Box fontWeight={550} {...clip}>

@@ -1,12 +1,9 @@
-import { Box, Flex } from "@chakra-ui/react";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Fieldset } from "../../components/Fieldset";
 import { Tick } from "../../components/Tick";
 import { typedNumber } from "../../components/typedNumber";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { describeScan, type Story } from "./queries";
 
@@ -35,58 +32,34 @@ export function ScanSheet({
     inverted: known?.inverted ?? false,
     spotted: known?.spotted ?? false,
   });
-  const { problem, write, busy, at, take } = useWrite(close);
+  const writing = useWrite(close);
   const wanted = { device, per_inch: points.trim() ? typedNumber(points) : null, note, ...done };
-  const keep = (base: string) => write(describeScan(picture.id, wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(version);
-  };
+  const keep = (base: string) => writing.write(describeScan(picture.id, wanted, base));
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`How ${picture.name} was scanned`}
-      footer={
-        <FormFooter close={close} form="scan" disabled={busy}>
-          Save
-        </FormFooter>
-      }
+      writing={writing}
+      keep={keep}
+      base={version}
+      mine={wanted}
     >
-      <Flex direction="column" gap="4" as="form" id="scan" onSubmit={submit}>
-        <Entry
-          label="Scanner or camera"
-          value={device}
-          onChange={(event) => setDevice(event.target.value)}
-          problem={at("device")}
-        />
-        <Entry
-          label="Points an inch"
-          inputMode="decimal"
-          value={points}
-          onChange={(event) => setPoints(event.target.value)}
-          problem={at("per_inch")}
-        />
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2">
-            What was done
-          </Box>
-          {DONE.map(({ field, label }) => (
-            <Tick key={field} on={done[field]} set={(on) => setDone({ ...done, [field]: on })}>
-              {label}
-            </Tick>
-          ))}
-        </Box>
-        <Entry
-          label="Note"
-          multiline
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={at("note")}
-        />
-        <Problem of={problem} fields={["device", "per_inch", "note"]} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      <Entry label="Scanner or camera" value={device} onText={setDevice} field="device" />
+      <Entry
+        label="Points an inch"
+        inputMode="decimal"
+        value={points}
+        onText={setPoints}
+        field="per_inch"
+      />
+      <Fieldset legend="What was done">
+        {DONE.map(({ field, label }) => (
+          <Tick key={field} on={done[field]} set={(on) => setDone({ ...done, [field]: on })}>
+            {label}
+          </Tick>
+        ))}
+      </Fieldset>
+      <Entry label="Note" multiline value={note} onText={setNote} field="note" />
+    </FormSheet>
   );
 }

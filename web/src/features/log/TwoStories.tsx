@@ -2,6 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { Quiet, Small } from "../../components/text";
 
 export interface Clash {
   piece_id: string;
@@ -46,9 +47,7 @@ export function TwoStories({
                 <Box>
                   <b>{side === "here" ? "Use this log" : "Use the archive"}</b>
                   {each[side].map((line) => (
-                    <Box key={line} fontSize="14px" color="ink2">
-                      {line}
-                    </Box>
+                    <Small key={line}>{line}</Small>
                   ))}
                 </Box>
               </Flex>
@@ -60,7 +59,7 @@ export function TwoStories({
         <Button variant="main" disabled={open > 0} onClick={() => decide(decided)}>
           Import
         </Button>
-        {open > 0 && <Box color="ink2">{open} not decided</Box>}
+        {open > 0 && <Quiet>{open} not decided</Quiet>}
       </Flex>
     </Flex>
   );

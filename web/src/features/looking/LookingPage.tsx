@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { useKeys } from "../../shared/keys";
 import { Opened } from "../../shared/Opened";
@@ -165,9 +166,9 @@ function Nearness({ looking }: { looking: Looking }) {
       >
         −
       </Button>
-      <Box role="status" minWidth="92px" textAlign="center" fontSize="14px" color="ink2">
+      <Small role="status" minWidth="92px" textAlign="center">
         {whole ? "the whole picture" : `${Math.round(looking.most / look.width)} × nearer`}
-      </Box>
+      </Small>
       <Button
         variant="quiet"
         aria-label="Nearer"

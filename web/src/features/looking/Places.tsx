@@ -52,7 +52,7 @@ export function Places({ view, looking }: { view: Comparison; looking: Looking }
             label="Name of this place"
             autoFocus
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onText={setName}
             onKeyDown={(event) => {
               if (event.key === "Escape") setNaming(false);
             }}

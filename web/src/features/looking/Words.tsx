@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { OFFERED } from "../../service/service";
 import { type Judgement, judge } from "../../shared/exposure/queries";
 import { useWrite } from "../../shared/useWrite";
@@ -77,9 +78,7 @@ export function Words({ seen }: { seen: Seen }) {
         </Flex>
       )}
       {!known && Object.keys(open).length > 0 && (
-        <Box role="status" fontSize="14px" color="ink2">
-          Kept once shadows and highlights are both chosen.
-        </Box>
+        <Small role="status">Kept once shadows and highlights are both chosen.</Small>
       )}
       <Problem of={problem} />
     </Flex>

@@ -6,10 +6,11 @@ import { kitQuery } from "../../api/queries";
 import { watchText } from "../../clock/state";
 import { useTicks } from "../../clock/useTicks";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Refusals } from "../../components/refused";
 import { typedNumber } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
@@ -24,7 +25,7 @@ export function Clearing() {
   const [bottle, setBottle] = useState("");
   const [tabular, setTabular] = useState("no");
   const [answer, setAnswer] = useState<Schemas["Cleared"] | null>(null);
-  const { problem, write, busy, at } = useWrite();
+  const { problem, write, busy } = useWrite();
   const stop = () => {
     if (since === null) return;
     setSeconds(String(Math.max(1, Math.round((Date.now() - since) / 1000))));
@@ -40,62 +41,61 @@ export function Clearing() {
       { at_once: setAnswer },
     );
   return (
-    <Box as="section" aria-label="Clearing test" maxWidth="720px" paddingTop="6">
-      <Box as="h2" fontSize="19px" borderTop="2px solid" borderColor="ink" paddingTop="2">
-        Clearing test
-      </Box>
-      <Box color="ink2" paddingBottom="3">
-        A snip of undeveloped film in the fixer, in the light: how long until it is clear?
-      </Box>
-      <Flex gap="4" wrap="wrap" align="flex-start">
-        <Button marginTop="25px" onClick={since === null ? () => setSince(Date.now()) : stop}>
-          {since === null ? "Start" : `Stop when clear: ${watchText((now - since) / 1000)}`}
-        </Button>
-        <Box width="120px">
-          <Entry
-            label="Seconds"
-            inputMode="decimal"
-            value={seconds}
-            onChange={(event) => setSeconds(event.target.value)}
-            problem={at("clearing_s")}
-          />
+    <Refusals of={problem}>
+      <Box as="section" aria-label="Clearing test" maxWidth="720px" paddingTop="6">
+        <Box as="h2" fontSize="19px" borderTop="2px solid" borderColor="ink" paddingTop="2">
+          Clearing test
         </Box>
-        <Box width="180px">
-          <Choose
-            label="Tabular grain"
-            value={tabular}
-            options={[
-              { value: "no", label: "no (2 × clearing time)" },
-              { value: "yes", label: "yes (3 × clearing time)" },
-            ]}
-            onChange={setTabular}
-          />
+        <Box color="ink2" paddingBottom="3">
+          A snip of undeveloped film in the fixer, in the light: how long until it is clear?
         </Box>
-        <Box width="200px">
-          <Choose
-            label="Save to"
-            value={bottle}
-            options={[
-              { value: "", label: "no bottle" },
-              ...bottles.map((each) => ({ value: each.id, label: each.name })),
-            ]}
-            onChange={setBottle}
-            problem={at("bottle_id")}
-          />
-        </Box>
-        <Button marginTop="25px" disabled={busy || !seconds.trim()} onClick={test}>
-          Work out fixing time
-        </Button>
-      </Flex>
-      {answer && (
-        <Box role="status" paddingTop="2">
-          <Box fontSize="26px" fontWeight={620}>
-            {answer.says}
+        <Flex gap="4" wrap="wrap" align="flex-start">
+          <Button marginTop="25px" onClick={since === null ? () => setSince(Date.now()) : stop}>
+            {since === null ? "Start" : `Stop when clear: ${watchText((now - since) / 1000)}`}
+          </Button>
+          <Box width="120px">
+            <Entry
+              label="Seconds"
+              inputMode="decimal"
+              value={seconds}
+              onText={setSeconds}
+              field="clearing_s"
+            />
           </Box>
-          {answer.trouble && <Notice tone="warning">{answer.trouble}</Notice>}
-        </Box>
-      )}
-      <Problem of={problem} fields={["clearing_s", "bottle_id"]} />
-    </Box>
+          <Box width="180px">
+            <Choose
+              label="Tabular grain"
+              value={tabular}
+              options={[
+                { value: "no", label: "no (2 × clearing time)" },
+                { value: "yes", label: "yes (3 × clearing time)" },
+              ]}
+              onChange={setTabular}
+            />
+          </Box>
+          <Box width="200px">
+            <Choose
+              label="Save to"
+              value={bottle}
+              options={named(bottles, "no bottle")}
+              onChange={setBottle}
+              field="bottle_id"
+            />
+          </Box>
+          <Button marginTop="25px" disabled={busy || !seconds.trim()} onClick={test}>
+            Work out fixing time
+          </Button>
+        </Flex>
+        {answer && (
+          <Box role="status" paddingTop="2">
+            <Box fontSize="26px" fontWeight={620}>
+              {answer.says}
+            </Box>
+            {answer.trouble && <Notice tone="warning">{answer.trouble}</Notice>}
+          </Box>
+        )}
+        <Problem of={problem} />
+      </Box>
+    </Refusals>
   );
 }

@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import type { Schemas } from "../../api/calls";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { useKeptText } from "../../shared/useKeptText";
 
 /** A mixing sheet followed line by line: the next one large, those done struck through. */
@@ -81,9 +82,7 @@ export function LinesToFollow({ sheet, name }: { sheet: Schemas["MixingSheet"]; 
           </Button>
         </Flex>
       )}
-      <Box color="ink2" fontSize="14px">
-        {sheet.cautions.join(" ")}
-      </Box>
+      <Small>{sheet.cautions.join(" ")}</Small>
     </Box>
   );
 }

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { kitQuery } from "../../api/queries";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Empty } from "../../components/Empty";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
@@ -88,7 +88,7 @@ export function MixingPage() {
                   <Choose
                     label="Tank or tray"
                     value={tank}
-                    options={tanks.map((each) => ({ value: each.id, label: each.name }))}
+                    options={named(tanks)}
                     onChange={(tank_id) => set({ tank_id })}
                   />
                 </Box>
@@ -96,7 +96,7 @@ export function MixingPage() {
                   <Choose
                     label="Bath sequence"
                     value={line}
-                    options={lines.map((each) => ({ value: each.id, label: each.name }))}
+                    options={named(lines)}
                     onChange={(line_id) => set({ line_id })}
                   />
                 </Box>
@@ -137,13 +137,7 @@ function ForRun({ recipe_id, tank_id, line_id }: Pick<Asked, "recipe_id" | "tank
   const query = new URLSearchParams(Object.entries(asked).map(([key, value]) => [key, `${value}`]));
   const field = (label: string, value: string, change: (text: string) => void, help?: string) => (
     <Box>
-      <Entry
-        label={label}
-        help={help}
-        inputMode="decimal"
-        value={value}
-        onChange={(event) => change(event.target.value)}
-      />
+      <Entry label={label} help={help} inputMode="decimal" value={value} onText={change} />
     </Box>
   );
   return (

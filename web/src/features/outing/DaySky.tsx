@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
+import { Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 
 type Light = Schemas["DayLight"];
@@ -182,12 +183,8 @@ export function DaySky({
       <Box paddingTop="2" fontSize="15px" minHeight="46px" fontWeight={600}>
         {shown.text}
       </Box>
-      <Box fontSize="14px" color="ink2">
-        {light.marks.map((each) => each.text).join(" · ")}
-      </Box>
-      <Box fontSize="14px" color="ink2">
-        {[...light.best, light.moon_text].join(" · ")}
-      </Box>
+      <Small>{light.marks.map((each) => each.text).join(" · ")}</Small>
+      <Small>{[...light.best, light.moon_text].join(" · ")}</Small>
       {light.scenes.map((each) => (
         <Box key={each.scene_id} fontSize="15px" paddingTop="1">
           {places[each.scene_id]} <Link to={`/scene/${each.scene_id}`}>{each.title}</Link>{" "}

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import { holdersQuery, kitQuery, readyQuery, rollsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
+import { Quiet, Small } from "../../components/text";
 import { FilmTile } from "../../shared/drawn/FilmTile";
 import { TimeBlocks } from "../../shared/drawn/TimeBlocks";
 import { darkroomQuery } from "../../shared/runs";
@@ -57,9 +58,7 @@ export function Glance({ narrow }: { narrow: boolean }) {
             <Box key={film.id} paddingBlock="1.5">
               <Flex justify="space-between" gap="3">
                 <b>{film.name}</b>
-                <Box color="ink2" fontSize="14px">
-                  {of.length} unexposed
-                </Box>
+                <Small>{of.length} unexposed</Small>
               </Flex>
               <Flex gap="1" wrap="wrap" paddingTop="1" align="center">
                 {of
@@ -88,12 +87,10 @@ export function Glance({ narrow }: { narrow: boolean }) {
             </Box>
           </>
         ) : (
-          <Box color="ink2">Nothing to develop.</Box>
+          <Quiet>Nothing to develop.</Quiet>
         )}
       </Part>
-      <Box fontSize="14px" color="ink2">
-        Mind footing, cold and tides; check access.
-      </Box>
+      <Small>Mind footing, cold and tides; check access.</Small>
     </Flex>
   );
 }

@@ -1,6 +1,7 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 
 const DIGITS = 5; // about a metre
 const FOUND_WITHIN_MS = 30_000;
@@ -28,9 +29,7 @@ export function HereButton({ found }: { found: (latitude: string, longitude: str
   return (
     <Flex align="center" gap="4" wrap="wrap">
       <Button onClick={ask}>Use my position</Button>
-      <Box role="status" fontSize="14px" color="ink2">
-        {says}
-      </Box>
+      <Small role="status">{says}</Small>
     </Flex>
   );
 }

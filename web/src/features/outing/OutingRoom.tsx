@@ -9,6 +9,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText, today } from "../../components/days";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { BEGUN } from "../../service/service";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -161,13 +162,13 @@ function Folded({ view, plan }: { view: OutingView; plan: (what: Planned) => voi
         <Box as="span" flex="1" fontSize="17px" fontWeight={600}>
           {outing.title}
         </Box>
-        <Box as="span" color="ink2" fontSize="14px" fontWeight={400}>
+        <Small as="span" fontWeight={400}>
           {[
             dayText(outing.day),
             count(scenes.length, "scene"),
             exposed ? `${exposed} exposed` : "not exposed",
           ].join(" · ")}
-        </Box>
+        </Small>
       </Button>
       {open && (
         <Box paddingBottom="6" paddingTop="2">

@@ -6,6 +6,7 @@ import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { dayText, midnight } from "../../components/days";
 import { Entry } from "../../components/Entry";
+import { Quiet } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
@@ -74,7 +75,7 @@ export function OutingSection({
           Outing sheet (PDF)
         </FileLink>
       </Flex>
-      <Box color="ink2">{said.filter(Boolean).join(" · ")}</Box>
+      <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>
       {outing.note && <Box paddingTop="1">{outing.note}</Box>}
       {((drawn && drawn.made.length > 0) || light) && (
         <Box paddingTop="4">
@@ -121,7 +122,7 @@ function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
         aria-label={first ? undefined : `Next scene on ${outing.title}`}
         placeholder="Tramway bridge, low sun"
         value={title}
-        onChange={(event) => setTitle(event.target.value)}
+        onText={setTitle}
         problem={problem?.message ?? null}
       />
       <Button type="submit" variant="main" aria-label={`Begin scene on ${outing.title}`}>

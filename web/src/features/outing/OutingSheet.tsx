@@ -1,11 +1,10 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
-import { type FormEvent, useState } from "react";
+import { Grid } from "@chakra-ui/react";
+import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { History } from "../../shared/History";
 import { useMeasures } from "../../shared/measures";
 import { useWrite } from "../../shared/useWrite";
@@ -37,7 +36,7 @@ export function OutingSheet({
     longitude: String(outing.longitude ?? ""),
     height_m: String(outing.height_m || ""),
   });
-  const { problem, write, take, at } = useWrite(close);
+  const writing = useWrite(close);
   const wanted: Outing = { ...draft };
   for (const field of NUMBERS) {
     const value = typed[field].trim()
@@ -46,17 +45,13 @@ export function OutingSheet({
     if (field === "height_m") wanted.height_m = value ?? 0;
     else wanted[field] = value;
   }
-  const keep = (base: string) => write(putOuting(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(began);
-  };
+  const keep = (base: string) => writing.write(putOuting(wanted, base));
   const text = (field: (typeof TEXTS)[number], label: string, more: object = {}) => (
     <Entry
       label={label}
       value={draft[field]}
-      onChange={(event) => setDraft({ ...draft, [field]: event.target.value })}
-      problem={at(field)}
+      onText={(text) => setDraft({ ...draft, [field]: text })}
+      field={field}
       {...more}
     />
   );
@@ -66,70 +61,69 @@ export function OutingSheet({
       inputMode="decimal"
       placeholder={placeholder}
       value={typed[field]}
-      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
-      problem={at(field)}
+      onText={(text) => setTyped({ ...typed, [field]: text })}
+      field={field}
     />
   );
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={kept ? "Outing" : "New outing"}
-      footer={
+      writing={writing}
+      keep={keep}
+      base={began}
+      mine={wanted}
+      beside={
         <>
           {kept && kept.scenes.length === 0 && (
-            <Button variant="quiet" color="brick" onClick={() => write(deleteOuting(outing.id))}>
+            <Button
+              variant="quiet"
+              color="brick"
+              onClick={() => writing.write(deleteOuting(outing.id))}
+            >
               Delete outing
             </Button>
           )}
           {kept && <History id={outing.id} after={close} />}
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="outing">
-            Save
-          </Button>
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="outing" onSubmit={submit}>
-        {text("title", "Title", { autoFocus: true, placeholder: "Fourth outing, thaw" })}
-        <Grid templateColumns="1fr 1fr" gap="4">
-          {text("day", "Day", { type: "date" })}
-          {text("place", "Place")}
-          {text("conditions", "Weather", { placeholder: "frost, no wind" })}
-          {text("light", "Light", { placeholder: "thin cloud, low sun" })}
-          {number("temperature_c", `Temperature, ${celsius.name}`, "-4")}
-        </Grid>
-        <Grid templateColumns="1fr 1fr" gap="4">
-          {number("latitude", "Latitude, degrees", "north +, optional")}
-          {number("longitude", "Longitude, degrees", "east is +")}
-          {number("height_m", "Height above the sea, m", "0")}
-        </Grid>
-        <HereButton
-          found={(latitude, longitude) => setTyped((now) => ({ ...now, latitude, longitude }))}
-        />
-        {before && (
-          <Button
-            onClick={() => {
-              setDraft({ ...draft, place: draft.place || before.place });
-              setTyped((now) => ({
-                ...now,
-                latitude: String(before.latitude),
-                longitude: String(before.longitude),
-                height_m: String(before.height_m || ""),
-              }));
-            }}
-          >
-            {`Same place as ${before.title}`}
-          </Button>
-        )}
-        <Box fontSize="14px" color="ink2">
-          The place tells when the sun rises, where shadows fall and how bright dusk is. It stays on
-          this device.
-        </Box>
-        {text("note", "Note", { multiline: true })}
-        <Problem of={problem} fields={[...TEXTS, ...NUMBERS]} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      {text("title", "Title", { autoFocus: true, placeholder: "Fourth outing, thaw" })}
+      <Grid templateColumns="1fr 1fr" gap="4">
+        {text("day", "Day", { type: "date" })}
+        {text("place", "Place")}
+        {text("conditions", "Weather", { placeholder: "frost, no wind" })}
+        {text("light", "Light", { placeholder: "thin cloud, low sun" })}
+        {number("temperature_c", `Temperature, ${celsius.name}`, "-4")}
+      </Grid>
+      <Grid templateColumns="1fr 1fr" gap="4">
+        {number("latitude", "Latitude, degrees", "north +, optional")}
+        {number("longitude", "Longitude, degrees", "east is +")}
+        {number("height_m", "Height above the sea, m", "0")}
+      </Grid>
+      <HereButton
+        found={(latitude, longitude) => setTyped((now) => ({ ...now, latitude, longitude }))}
+      />
+      {before && (
+        <Button
+          onClick={() => {
+            setDraft({ ...draft, place: draft.place || before.place });
+            setTyped((now) => ({
+              ...now,
+              latitude: String(before.latitude),
+              longitude: String(before.longitude),
+              height_m: String(before.height_m || ""),
+            }));
+          }}
+        >
+          {`Same place as ${before.title}`}
+        </Button>
+      )}
+      <Small>
+        The place tells when the sun rises, where shadows fall and how bright dusk is. It stays on
+        this device.
+      </Small>
+      {text("note", "Note", { multiline: true })}
+    </FormSheet>
   );
 }

@@ -8,6 +8,7 @@ import { dayText } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { useWrite } from "../../shared/useWrite";
 import { earlierQuery, type Outing, revisit } from "./queries";
 
@@ -30,7 +31,7 @@ export function RevisitSheet({ outing, close }: { outing: Outing; close: () => v
         type="search"
         placeholder="pool"
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onText={setText}
         autoFocus
       />
       {earlier.data && found.length === 0 && (
@@ -53,9 +54,9 @@ export function RevisitSheet({ outing, close }: { outing: Outing; close: () => v
           >
             <Box flex="1" lineHeight={1.35}>
               <Link to={`/scene/${scene.id}`}>{scene.title}</Link>
-              <Box color="ink2" fontSize="14px">
+              <Small>
                 {[scene.outing_title, dayText(scene.day), scene.place].filter(Boolean).join(" · ")}
-              </Box>
+              </Small>
               {showed.map((each) => (
                 <Box key={each} fontSize="14px">
                   showed {each}

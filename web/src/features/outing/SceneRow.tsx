@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import { count } from "../../components/count";
+import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { FilmTile } from "../../shared/drawn/FilmTile";
 import { NWedge, type Slip, ToneSlip } from "../../shared/drawn/ToneSlip";
@@ -49,9 +50,7 @@ export function SceneRow({
             <Box fontSize="17px" fontWeight={600}>
               {scene.title}
             </Box>
-            <Box color="ink2" fontSize="14px">
-              {said}
-            </Box>
+            <Small>{said}</Small>
           </Box>
           {slip && (
             <Flex

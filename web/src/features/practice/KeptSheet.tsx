@@ -30,7 +30,7 @@ export function KeptSheet({ close }: { close: () => void }) {
         </Box>
         <FileLink href="/api/practice/answers.csv">Answers as a table (CSV)</FileLink>
         <FileLink href="/api/practice/everything.json">Everything of practice (JSON)</FileLink>
-        <Problem of={problem} fields={[]} />
+        <Problem of={problem} />
       </Flex>
     </Sheet>
   );

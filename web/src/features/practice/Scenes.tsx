@@ -5,6 +5,7 @@ import { here } from "../../api/here";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { useWrite } from "../../shared/useWrite";
 import { deleteScene, goOut, type Offered, type Room } from "./queries";
 
@@ -27,7 +28,7 @@ export function Scenes({ room }: { room: Room }) {
           I do the sums myself
         </Tick>
       </Flex>
-      <Problem of={problem} fields={[]} />
+      <Problem of={problem} />
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="3" paddingTop="3">
         {drawn.map((each) => (
           <Box
@@ -102,9 +103,7 @@ function Lines({
             <Button variant="word" onClick={each.go}>
               {each.name}
             </Button>
-            <Box fontSize="14px" color="ink2" lineHeight={1.3}>
-              {each.says}
-            </Box>
+            <Small lineHeight={1.3}>{each.says}</Small>
           </Box>
         ))}
       </Box>
@@ -133,9 +132,7 @@ function Practised({ practised }: { practised: Room["practised"] }) {
           >
             <Box flex="1" minWidth="0">
               <Link to={`/practice/scene/${each.id}`}>{each.title}</Link>
-              <Box fontSize="14px" color="ink2">
-                {each.day_text}
-              </Box>
+              <Small>{each.day_text}</Small>
             </Box>
             <Box fontWeight={each.exposed ? 600 : 400} color={each.exposed ? "ink" : "ink2"}>
               {each.says}

@@ -51,14 +51,14 @@ export function SetSheet({ topics, close }: { topics: Room["topics"]; close: () 
             help="the same number, the same questions"
             inputMode="numeric"
             value={seed}
-            onChange={(event) => setSeed(event.target.value)}
+            onText={setSeed}
             problem={at("seed")}
           />
           <Entry
             label="Questions"
             inputMode="numeric"
             value={many}
-            onChange={(event) => setMany(event.target.value)}
+            onText={setMany}
             problem={at("many")}
           />
           <Choose label="Level" value={level} options={LEVELS} onChange={setLevel} />

@@ -82,7 +82,7 @@ export function AreaPanel({
           label={by === "stops" ? "Stops" : "Seconds"}
           inputMode="decimal"
           value={text}
-          onChange={(event) => void type(event.target.value)}
+          onText={(text) => void type(text)}
         />
         <Box as="label" display="block">
           <Box as="span" srOnly>
@@ -142,7 +142,7 @@ function Own({
           placeholder="white light"
           maxLength={80}
           suggest={filters}
-          onChange={(event) => give({ filter: event.target.value })}
+          onText={(text) => give({ filter: text })}
         />
         <Entry
           label="Aperture"
@@ -150,7 +150,7 @@ function Own({
           value={own.aperture === null ? "" : String(own.aperture)}
           placeholder={String(usual)}
           maxLength={16}
-          onChange={(event) => give({ aperture: event.target.value || null })}
+          onText={(text) => give({ aperture: text || null })}
         />
       </Grid>
       <Tick on={own.by_eye} set={(on) => give({ by_eye: on })}>
@@ -187,7 +187,7 @@ const Fields = memo(
           label="Area"
           value={label}
           maxLength={80}
-          onChange={(event) => change((before) => ({ ...before, label: event.target.value }))}
+          onText={(text) => change((before) => ({ ...before, label: text }))}
         />
         <Grid templateColumns="1fr 1fr" gap="3">
           <Choose

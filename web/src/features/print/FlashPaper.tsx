@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
+import { Small } from "../../components/text";
 import { flashQuery } from "./queries";
 
 /** Paper flashed by a strip of its own under even light: the time, for the note. */
@@ -16,24 +17,19 @@ export function FlashPaper({ keep }: { keep: (says: string) => void }) {
       <Box as="summary" cursor="pointer" minHeight="44px" fontWeight={550}>
         Flash the paper
       </Box>
-      <Box fontSize="14px" color="ink2">
+      <Small>
         A strip under even light, without the negative: which step is the last that stays white,
         which the first with a trace of grey?
-      </Box>
+      </Small>
       <Grid templateColumns="1fr 1fr" gap="4" paddingTop="2">
         <Entry
           label="Last white, s"
           inputMode="decimal"
           value={white}
-          onChange={(event) => setWhite(event.target.value)}
+          onText={setWhite}
           problem={asked ? error?.message : null}
         />
-        <Entry
-          label="First grey, s"
-          inputMode="decimal"
-          value={grey}
-          onChange={(event) => setGrey(event.target.value)}
-        />
+        <Entry label="First grey, s" inputMode="decimal" value={grey} onText={setGrey} />
       </Grid>
       {asked && data && (
         <Box paddingTop="2" aria-live="polite">

@@ -41,7 +41,7 @@ export function InkjetPage({
       label={label}
       inputMode="decimal"
       defaultValue={asTyped(inkjet[name])}
-      onChange={(event) => edit({ [name]: typedNumber(event.target.value) })}
+      onText={(text) => edit({ [name]: typedNumber(text) })}
     />
   );
   return (
@@ -56,13 +56,13 @@ export function InkjetPage({
             <Entry
               label="Title"
               value={draft.title}
-              onChange={(event) => change((before) => ({ ...before, title: event.target.value }))}
+              onText={(text) => change((before) => ({ ...before, title: text }))}
             />
             <Entry
               label="Paper"
               value={now.paper}
               maxLength={80}
-              onChange={(event) => edit({ paper: event.target.value })}
+              onText={(text) => edit({ paper: text })}
             />
             <Grid templateColumns="1fr 1fr 1fr" gap="3">
               {size("width_mm", "Width, mm")}

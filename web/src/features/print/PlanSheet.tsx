@@ -1,17 +1,16 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Fieldset } from "../../components/Fieldset";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { asTyped, typedNumber } from "../../components/typedNumber";
-import { Conflict } from "../../shared/Conflict";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { type Part, type Print, type PrintView, putPrint } from "./queries";
@@ -44,7 +43,7 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
   const [apart, setApart] = useState(plan.sheet.sides !== null);
   const [matted, setMatted] = useState(plan.sheet.mat !== null);
   const [positive, setPositive] = useState(print.positive);
-  const { write, problem, busy, at, take } = useWrite(close);
+  const writing = useWrite(close);
   const paper = papers.find((each) => each.id === paperId);
   const filter = paper?.filters.find((each) => each.label === parts[0]?.label);
   const wanted: Print = {
@@ -76,162 +75,130 @@ export function PlanSheet({ view, close }: { view: PrintView; close: () => void 
       sheet: typedSheet(plan.sheet, text, apart, matted),
     },
   };
-  const keep = (base: string) => void write(putPrint(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    keep(view.version);
-  };
+  const keep = (base: string) => void writing.write(putPrint(wanted, base));
   const field = (name: keyof typeof text, label: string, path: string, help?: string) => (
     <Entry
       label={label}
       {...(help ? { help } : {})}
       inputMode="decimal"
       value={text[name]}
-      onChange={(event) => setText({ ...text, [name]: event.target.value })}
-      problem={at(path)}
+      onText={(typed) => setText({ ...text, [name]: typed })}
+      field={path}
     />
   );
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Plan of the print"
-      footer={
-        <FormFooter close={close} form="print-plan" disabled={busy}>
-          Save
-        </FormFooter>
-      }
+      writing={writing}
+      keep={keep}
+      base={view.version}
+      mine={wanted}
+      gap="5"
     >
-      <Flex as="form" id="print-plan" direction="column" gap="5" onSubmit={submit}>
-        <Entry
-          label="Title"
-          value={title}
-          onChange={(event) => setTitle(event.target.value)}
-          problem={at("title")}
+      <Entry label="Title" value={title} onText={setTitle} field="title" />
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        <Choose
+          label="Paper"
+          value={paperId}
+          options={named(papers, "not chosen")}
+          onChange={(id) => {
+            setPaperId(id);
+            const found = papers.find((each) => each.id === id);
+            if (found) setText({ ...text, drying_down: String(found.drying_down) });
+          }}
         />
-        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
-          <Choose
-            label="Paper"
-            value={paperId}
-            options={[
-              { value: "", label: "not chosen" },
-              ...papers.map((each) => ({ value: each.id, label: each.name })),
-            ]}
-            onChange={(id) => {
-              setPaperId(id);
-              const found = papers.find((each) => each.id === id);
-              if (found) setText({ ...text, drying_down: String(found.drying_down) });
-            }}
-          />
-          <Choose
-            label="Enlarger"
-            value={enlargerId}
-            options={[
-              { value: "", label: "not chosen" },
-              ...enlargers.map((each) => ({ value: each.id, label: each.name })),
-            ]}
-            onChange={(id) => {
-              setEnlargerId(id);
-              const found = enlargers.find((each) => each.id === id);
-              if (found) setText({ ...text, lamp_lag_s: String(found.lamp_lag_s) });
-            }}
-          />
-          {field("aperture", "Aperture", "plan.setting.aperture")}
-          {field("magnification", "Magnification", "plan.setting.magnification")}
-          {field("lamp_lag_s", "Lamp lag, seconds", "plan.lamp_lag_s")}
-          {field("drying_down", "Drying down, a share", "plan.drying_down", "0.06: 6 % off")}
-        </Grid>
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2">
-            Parts of the base exposure
-          </Box>
-          {parts.map((part, place) => (
-            <Flex key={part.id} gap="3" align="flex-end" paddingTop="2">
+        <Choose
+          label="Enlarger"
+          value={enlargerId}
+          options={named(enlargers, "not chosen")}
+          onChange={(id) => {
+            setEnlargerId(id);
+            const found = enlargers.find((each) => each.id === id);
+            if (found) setText({ ...text, lamp_lag_s: String(found.lamp_lag_s) });
+          }}
+        />
+        {field("aperture", "Aperture", "plan.setting.aperture")}
+        {field("magnification", "Magnification", "plan.setting.magnification")}
+        {field("lamp_lag_s", "Lamp lag, seconds", "plan.lamp_lag_s")}
+        {field("drying_down", "Drying down, a share", "plan.drying_down", "0.06: 6 % off")}
+      </Grid>
+      <Fieldset legend="Parts of the base exposure">
+        {parts.map((part, place) => (
+          <Flex key={part.id} gap="3" align="flex-end" paddingTop="2">
+            <Entry
+              label={`Filter or grade of part ${place + 1}`}
+              value={part.label}
+              suggest={paper?.filters.map((each) => each.label) ?? []}
+              onText={(text) =>
+                setParts(
+                  parts.map((each) => (each.id === part.id ? { ...each, label: text } : each)),
+                )
+              }
+              field={`plan.parts.${place}.label`}
+            />
+            <Box width="110px">
               <Entry
-                label={`Filter or grade of part ${place + 1}`}
-                value={part.label}
-                suggest={paper?.filters.map((each) => each.label) ?? []}
-                onChange={(event) =>
+                label={`Seconds of part ${place + 1}`}
+                inputMode="decimal"
+                value={part.text}
+                onText={(typed) =>
                   setParts(
-                    parts.map((each) =>
-                      each.id === part.id ? { ...each, label: event.target.value } : each,
-                    ),
+                    parts.map((each) => (each.id === part.id ? { ...each, text: typed } : each)),
                   )
                 }
-                problem={at(`plan.parts.${place}.label`)}
+                field={`plan.parts.${place}.seconds`}
               />
-              <Box width="110px">
-                <Entry
-                  label={`Seconds of part ${place + 1}`}
-                  inputMode="decimal"
-                  value={part.text}
-                  onChange={(event) =>
-                    setParts(
-                      parts.map((each) =>
-                        each.id === part.id ? { ...each, text: event.target.value } : each,
-                      ),
-                    )
-                  }
-                  problem={at(`plan.parts.${place}.seconds`)}
-                />
-              </Box>
-              {parts.length > 1 && (
-                <Button
-                  variant="quiet"
-                  aria-label={`Remove part ${place + 1}`}
-                  onClick={() => setParts(parts.filter((each) => each.id !== part.id))}
-                >
-                  Remove
-                </Button>
-              )}
-            </Flex>
-          ))}
-          {parts.length < MOST_PARTS && (
-            <Box paddingTop="3">
-              <Button
-                onClick={() =>
-                  setParts([
-                    ...parts,
-                    {
-                      id: newId(),
-                      label: parts.length === 1 ? "Hard filter" : `Part ${parts.length + 1}`,
-                      seconds: 10,
-                      filter_factor: null,
-                      text: "10",
-                    },
-                  ])
-                }
-              >
-                Add a part
-              </Button>
             </Box>
-          )}
-        </Box>
-        <SheetFields
-          field={field}
-          apart={apart}
-          setApart={setApart}
-          matted={matted}
-          setMatted={setMatted}
-        />
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
-            The negative
+            {parts.length > 1 && (
+              <Button
+                variant="quiet"
+                aria-label={`Remove part ${place + 1}`}
+                onClick={() => setParts(parts.filter((each) => each.id !== part.id))}
+              >
+                Remove
+              </Button>
+            )}
+          </Flex>
+        ))}
+        {parts.length < MOST_PARTS && (
+          <Box paddingTop="3">
+            <Button
+              onClick={() =>
+                setParts([
+                  ...parts,
+                  {
+                    id: newId(),
+                    label: parts.length === 1 ? "Hard filter" : `Part ${parts.length + 1}`,
+                    seconds: 10,
+                    filter_factor: null,
+                    text: "10",
+                  },
+                ])
+              }
+            >
+              Add a part
+            </Button>
           </Box>
-          <Box fontSize="14px" color="ink2" paddingBottom="2">
-            {view.worked.wants}
-          </Box>
-          <Grid templateColumns="1fr 1fr" gap="4">
-            {field("low", "Lowest density with texture", "low")}
-            {field("high", "Highest density with texture", "high")}
-          </Grid>
-          <Tick on={positive} set={setPositive}>
-            Picture is already positive
-          </Tick>
-        </Box>
-        <Problem of={problem} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+        )}
+      </Fieldset>
+      <SheetFields
+        field={field}
+        apart={apart}
+        setApart={setApart}
+        matted={matted}
+        setMatted={setMatted}
+      />
+      <Fieldset legend="The negative">
+        <Small paddingBottom="2">{view.worked.wants}</Small>
+        <Grid templateColumns="1fr 1fr" gap="4">
+          {field("low", "Lowest density with texture", "low")}
+          {field("high", "Highest density with texture", "high")}
+        </Grid>
+        <Tick on={positive} set={setPositive}>
+          Picture is already positive
+        </Tick>
+      </Fieldset>
+    </FormSheet>
   );
 }

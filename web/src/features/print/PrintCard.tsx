@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/calls";
 import { count } from "../../components/count";
+import { Small } from "../../components/text";
 import { pathOf } from "./shapes";
 
 type Line = Schemas["PrintLine"];
@@ -18,9 +19,7 @@ export function PrintCard({ line, longest_s }: { line: Line; longest_s: number }
       <Box paddingTop="2">
         <Link to={`/print/${line.id}`}>{line.title}</Link>
       </Box>
-      <Box color="ink2" fontSize="14px">
-        {line.negative_text}
-      </Box>
+      <Small>{line.negative_text}</Small>
       {line.inkjet_text && <Box fontSize="14px">By inkjet. {line.inkjet_text}</Box>}
       {line.rows.length > 0 && <Times line={line} longest_s={longest_s} />}
       <Flex gap="2" align="center" fontSize="14px" color={line.final ? "accent" : "ink2"}>

@@ -7,6 +7,7 @@ import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Small } from "../../components/text";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { useWrite } from "../../shared/useWrite";
 import { PrintCard } from "./PrintCard";
@@ -66,10 +67,10 @@ export function PrintRoom() {
                     <Thumb id={each.picture_id} />
                     <Box minWidth="0">
                       <b>{each.label}</b> {each.scene_title}
-                      <Box color="ink2" fontSize="14px">
+                      <Small>
                         {each.film_name}
                         {each.best && each.in_bracket && ", best of its bracket"}
-                      </Box>
+                      </Small>
                     </Box>
                   </Flex>
                   <Flex gap="2">

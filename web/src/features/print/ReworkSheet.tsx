@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
-import { Choose } from "../../components/Choose";
+import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
@@ -47,7 +47,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
       label={label}
       inputMode="decimal"
       value={text[name]}
-      onChange={(event) => setText({ ...text, [name]: event.target.value })}
+      onText={(typed) => setText({ ...text, [name]: typed })}
     />
   );
   const { data } = found;
@@ -73,10 +73,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
         <Choose
           label="Paper"
           value={paperId}
-          options={[
-            { value: "", label: "as before" },
-            ...papers.map((each) => ({ value: each.id, label: each.name })),
-          ]}
+          options={named(papers, "as before")}
           onChange={(id) => {
             setPaperId(id);
             const paper = papers.find((each) => each.id === id);

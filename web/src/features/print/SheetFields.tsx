@@ -1,7 +1,9 @@
-import { Box, Grid } from "@chakra-ui/react";
+import { Grid } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/calls";
+import { Fieldset } from "../../components/Fieldset";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { asTyped, typedIn, typedNumber } from "../../components/typedNumber";
 import { BEGUN } from "../../service/service";
 
@@ -102,10 +104,7 @@ export function SheetFields({
   setMatted: (matted: boolean) => void;
 }) {
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
-        The sheet
-      </Box>
+    <Fieldset legend="The sheet">
       <Grid templateColumns="1fr 1fr" gap="4">
         {field("width_mm", "Width, mm", "plan.sheet.width_mm")}
         {field("height_mm", "Height, mm", "plan.sheet.height_mm")}
@@ -136,15 +135,15 @@ export function SheetFields({
           {field("lower_mm", "Wider below by, mm", "plan.sheet.mat.lower_mm")}
         </Grid>
       )}
-      <Box fontSize="14px" color="ink2" paddingTop="4" paddingBottom="2">
+      <Small paddingTop="4" paddingBottom="2">
         What the easel’s mask covers of the picture, %
-      </Box>
+      </Small>
       <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr 1fr" }} gap="4">
         {field("left", "Left, %", "plan.sheet.mask.left")}
         {field("right", "Right, %", "plan.sheet.mask.right")}
         {field("top", "Top, %", "plan.sheet.mask.top")}
         {field("bottom", "Bottom, %", "plan.sheet.mask.bottom")}
       </Grid>
-    </Box>
+    </Fieldset>
   );
 }

@@ -9,6 +9,7 @@ import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { useWrite } from "../../shared/useWrite";
 import { FlashPaper } from "./FlashPaper";
@@ -83,34 +84,24 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
           }}
         />
         {kind === "linear" ? (
-          <Entry
-            label="Step, seconds"
-            inputMode="decimal"
-            value={step}
-            onChange={(event) => setStep(event.target.value)}
-          />
+          <Entry label="Step, seconds" inputMode="decimal" value={step} onText={setStep} />
         ) : (
           <>
             <Entry
               label="First strip, seconds"
               inputMode="decimal"
               value={first}
-              onChange={(event) => setFirst(event.target.value)}
+              onText={setFirst}
             />
-            <Entry
-              label="Step, stops"
-              inputMode="decimal"
-              value={stops}
-              onChange={(event) => setStops(event.target.value)}
-            />
+            <Entry label="Step, stops" inputMode="decimal" value={stops} onText={setStops} />
           </>
         )}
         <Entry
           label="Strips"
           inputMode="numeric"
           value={strips}
-          onChange={(event) => {
-            setStrips(event.target.value);
+          onText={(text) => {
+            setStrips(text);
             setChosen(null);
           }}
         />
@@ -128,10 +119,10 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
       )}
       {found && (
         <Box paddingTop="4">
-          <Box fontSize="14px" color="ink2" paddingBottom="2">
+          <Small paddingBottom="2">
             Uncover strip after strip; after developing, touch the one that is right, or the gap
             between two.
-          </Box>
+          </Small>
           <Flex role="group" aria-label="Strips" gap="0" align="stretch" overflowX="auto">
             {found.strips.map((each, place) => {
               const shade = 235 - (205 * (place + 0.5)) / found.strips.length;
@@ -179,12 +170,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
           <Box aria-live="polite" paddingTop="3" fontSize="17px">
             {found.base_text && `Base time ${found.base_text}`}
           </Box>
-          <Entry
-            label="Note"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-            maxLength={200}
-          />
+          <Entry label="Note" value={note} onText={setNote} maxLength={200} />
         </Box>
       )}
       <Problem of={problem} />

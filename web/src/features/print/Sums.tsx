@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import type { Part, Worked } from "./queries";
 
 const THUMB_PX = 14;
@@ -47,9 +48,7 @@ export function Sums({
           {worked.burned_text}
         </Box>
       </Box>
-      <Box color="ink2" fontSize="14px" paddingBottom="2">
-        {worked.sums_text}
-      </Box>
+      <Small paddingBottom="2">{worked.sums_text}</Small>
       {worked.problem && <Notice tone="warning">{worked.problem}</Notice>}
       <Box
         as="ol"

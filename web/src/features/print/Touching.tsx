@@ -60,7 +60,7 @@ function MarkForm({ keep }: { keep: (says: string) => void }) {
         maxLength={80}
         autoFocus
         value={says}
-        onChange={(event) => setSays(event.target.value)}
+        onText={setSays}
       />
       <Button type="submit" variant="main">
         Mark

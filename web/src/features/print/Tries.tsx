@@ -1,6 +1,7 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { type RefObject, useState } from "react";
 import { Button } from "../../components/Button";
+import { Small } from "../../components/text";
 import type { PrintView } from "./queries";
 import { TryNoted } from "./TryNoted";
 import type { Marker } from "./useTouches";
@@ -53,11 +54,11 @@ export function Tries({
                 Print {number}
                 {notes.final && ", final"}
               </b>
-              <Box color="ink2" fontSize="14px">
+              <Small>
                 {[notes.says, ...notes.marks.map((one) => one.says), notes.next_time]
                   .filter(Boolean)
                   .join("; ") || "not judged"}
-              </Box>
+              </Small>
             </Box>
           </Box>
         ))}

@@ -5,6 +5,7 @@ import { dayOf } from "../../components/days";
 import { Entry } from "../../components/Entry";
 import { Problem } from "../../components/Problem";
 import { Tick } from "../../components/Tick";
+import { Quiet } from "../../components/text";
 import { Conflict } from "../../shared/Conflict";
 import { useWrite } from "../../shared/useWrite";
 import { noteTry, printAgain, type Try, type TryNotes } from "./queries";
@@ -51,19 +52,15 @@ export function TryNoted({
   return (
     <Box as="section" aria-label={`Print ${tried.number}`} paddingTop="4">
       <Flex direction="column" gap="3">
-        {tried.at && <Box color="ink2">{dayOf(tried.at)}</Box>}
+        {tried.at && <Quiet>{dayOf(tried.at)}</Quiet>}
         {tried.changed.length > 0 && (
           <Box>Changed since the print before: {tried.changed.join("; ")}.</Box>
         )}
-        <Entry
-          label="What it shows"
-          value={draft.says}
-          onChange={(event) => edit({ says: event.target.value })}
-        />
+        <Entry label="What it shows" value={draft.says} onText={(text) => edit({ says: text })} />
         <Entry
           label="What to do next"
           value={draft.next_time}
-          onChange={(event) => edit({ next_time: event.target.value })}
+          onText={(text) => edit({ next_time: text })}
         />
         <Flex gap="2" wrap="wrap" align="center">
           {mark && <Button onClick={() => mark(tried.id)}>Mark a place</Button>}
@@ -95,7 +92,7 @@ export function TryNoted({
                 label={label}
                 maxLength={80}
                 value={draft[name]}
-                onChange={(event) => edit({ [name]: event.target.value })}
+                onText={(text) => edit({ [name]: text })}
               />
             ))}
           </Grid>

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { type RunClock, stepAt, totalS } from "../../clock/run";
 import { watchText } from "../../clock/state";
+import { Quiet } from "../../components/text";
 
 /** What the hands do now, for how long still, what comes next, and what the bath asks for. */
 export function Figure({ run, at_s }: { run: RunClock; at_s: number }) {
@@ -49,7 +50,7 @@ export function Figure({ run, at_s }: { run: RunClock; at_s: number }) {
               </Box>
             )}
           </Box>
-          <Box color="ink2">{next ? `then ${next.name}` : "then it is done"}</Box>
+          <Quiet>{next ? `then ${next.name}` : "then it is done"}</Quiet>
           {run.minds?.[place] && (
             <Box fontSize="16px" color="ink2">
               {run.minds[place]}

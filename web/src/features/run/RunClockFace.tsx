@@ -22,6 +22,7 @@ import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { GiveUp, OverAll } from "../../components/OverAll";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { Band } from "./Band";
 import { Beside } from "./Beside";
 import { Blackout } from "./Blackout";
@@ -223,11 +224,11 @@ function Face({
           />
         </Flex>
         {run.phase === "ready" && (
-          <Box fontSize="14px" color="ink2">
+          <Small>
             {run.cautions.join(" ")} Wet side and dry side apart.
             {!print &&
               " Open tanks and trays mean no light at all: Blackout makes this screen black and works by sound."}
-          </Box>
+          </Small>
         )}
       </Box>
     </OverAll>

@@ -59,7 +59,7 @@ export function Thermometer({ run, at_s, step }: { run: RunClock; at_s: number; 
           label={`Developer now, ${unit}`}
           inputMode="decimal"
           value={typed}
-          onChange={(event) => setTyped(event.target.value)}
+          onText={setTyped}
           problem={problem}
         />
       </Box>

@@ -1,13 +1,13 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, lazy, Suspense, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useMemo, useRef, useState } from "react";
 import { newId } from "../../api/newId";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
 import { Notice } from "../../components/Notice";
-import { Sheet } from "../../components/Sheet";
+import { Quiet, Small } from "../../components/text";
 import { OFFERED } from "../../service/service";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { Doubts } from "./Doubts";
 import {
@@ -62,7 +62,8 @@ export function BracketSheet({
   };
   const { data, error } = useQuery(bracketQuery(asked));
   const client = useQueryClient();
-  const { problem, write, busy, ask } = useWrite(close);
+  const writing = useWrite(close);
+  const { write, ask } = writing;
   const count = data?.frames.length ?? 0;
   const ways = useMemo(
     () =>
@@ -74,8 +75,7 @@ export function BracketSheet({
     [data],
   );
 
-  const log = async (event: FormEvent) => {
-    event.preventDefault();
+  const log = async () => {
     const now = await ask(() => client.fetchQuery(bracketQuery(asked)));
     setRefused(now?.film.refusal || null);
     if (!now || now.film.refusal) return;
@@ -91,107 +91,99 @@ export function BracketSheet({
     });
   };
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`Bracket on ${filmName}`}
-      footer={
-        <FormFooter
-          close={close}
-          form="bracket"
-          disabled={!data || Boolean(error) || busy || (data.doubts.length > 0 && !happened)}
-        >
-          Log {count || ""} exposures
-        </FormFooter>
-      }
+      writing={writing}
+      keep={() => void log()}
+      says={<>Log {count || ""} exposures</>}
+      unready={!data || Boolean(error) || (data.doubts.length > 0 && !happened)}
     >
-      <Flex as="form" id="bracket" direction="column" gap="4" onSubmit={log}>
-        <Grid templateColumns={{ base: "1fr 1.6fr 0.8fr", md: "1fr 1fr 1fr" }} gap="3">
-          <Choose label="Step" value={step} options={STEPS} onChange={setStep} />
-          <Choose
-            label="To"
-            value={side}
-            options={OFFERED.bracket_sides}
-            onChange={(value) => setSide(value as typeof side)}
-          />
-          <Entry
-            label="Frames"
-            inputMode="numeric"
-            value={frames}
-            onChange={(event) => setFrames(event.target.value)}
-            problem={error ? error.message : null}
-          />
-        </Grid>
-        {data && (
-          <Box as="ol" aria-label="Frames, most exposure first">
-            {data.frames.map((frame, place) => (
-              <Grid
-                as="li"
-                key={frame.stops}
-                templateColumns="32px 64px 1fr auto"
-                borderBottom="1px solid"
-                borderColor="line"
-                minHeight="36px"
-                alignItems="center"
-              >
-                <Box color="ink2">{place + 1}</Box>
-                <Box>{frame.stops_text}</Box>
-                <Box fontWeight={600}>
-                  {frame.aperture_text}, {frame.text}
-                  {frame.error_text && (
-                    <Box as="span" color="ink2" fontWeight={400} fontSize="13px">
-                      {" "}
-                      {frame.error_text}
-                    </Box>
-                  )}
-                  {frame.extrapolated && (
-                    <Box as="span" color="ochre" fontWeight={400} fontSize="13px">
-                      {" "}
-                      beyond the film's data
-                    </Box>
-                  )}
-                </Box>
-                <Box color="ink2">{data.film.where[place] ?? "no sheet"}</Box>
-              </Grid>
-            ))}
-          </Box>
-        )}
-        {picture && ways.length > 0 && (
-          <Suspense fallback={<Box minHeight="90px" />}>
-            <SmallPrints
-              scene={scene}
-              picture={picture}
-              ways={ways}
-              columns="repeat(auto-fill, minmax(108px, 1fr))"
-              named
-            />
-          </Suspense>
-        )}
-        {data?.advice.map((each) => (
-          <Notice key={each.code} tone={each.severity}>
-            {each.text}
-          </Notice>
-        ))}
+      <Grid templateColumns={{ base: "1fr 1.6fr 0.8fr", md: "1fr 1fr 1fr" }} gap="3">
+        <Choose label="Step" value={step} options={STEPS} onChange={setStep} />
+        <Choose
+          label="To"
+          value={side}
+          options={OFFERED.bracket_sides}
+          onChange={(value) => setSide(value as typeof side)}
+        />
         <Entry
-          label="Sides or frames of a roll, most exposure first"
-          value={typed ?? data?.film.where.join(" ") ?? ""}
-          onChange={(event) => setTyped(event.target.value)}
-          problem={refused ?? problem?.message ?? null}
+          label="Frames"
+          inputMode="numeric"
+          value={frames}
+          onText={setFrames}
+          problem={error ? error.message : null}
         />
-        <Doubts
-          doubts={data?.doubts ?? []}
-          ei={plan?.request.ei}
-          happened={happened}
-          say={setHappened}
-        />
-        {data && (
-          <Box color="ink2" fontSize="14px">
-            Uses {data.uses}
-            {data.price_text && `, ${data.price_text} of film`}. Most exposure first, so that the
-            frames can be told apart in the dark.
-          </Box>
-        )}
-      </Flex>
-    </Sheet>
+      </Grid>
+      {data && (
+        <Box as="ol" aria-label="Frames, most exposure first">
+          {data.frames.map((frame, place) => (
+            <Grid
+              as="li"
+              key={frame.stops}
+              templateColumns="32px 64px 1fr auto"
+              borderBottom="1px solid"
+              borderColor="line"
+              minHeight="36px"
+              alignItems="center"
+            >
+              <Quiet>{place + 1}</Quiet>
+              <Box>{frame.stops_text}</Box>
+              <Box fontWeight={600}>
+                {frame.aperture_text}, {frame.text}
+                {frame.error_text && (
+                  <Box as="span" color="ink2" fontWeight={400} fontSize="13px">
+                    {" "}
+                    {frame.error_text}
+                  </Box>
+                )}
+                {frame.extrapolated && (
+                  <Box as="span" color="ochre" fontWeight={400} fontSize="13px">
+                    {" "}
+                    beyond the film's data
+                  </Box>
+                )}
+              </Box>
+              <Quiet>{data.film.where[place] ?? "no sheet"}</Quiet>
+            </Grid>
+          ))}
+        </Box>
+      )}
+      {picture && ways.length > 0 && (
+        <Suspense fallback={<Box minHeight="90px" />}>
+          <SmallPrints
+            scene={scene}
+            picture={picture}
+            ways={ways}
+            columns="repeat(auto-fill, minmax(108px, 1fr))"
+            named
+          />
+        </Suspense>
+      )}
+      {data?.advice.map((each) => (
+        <Notice key={each.code} tone={each.severity}>
+          {each.text}
+        </Notice>
+      ))}
+      <Entry
+        label="Sides or frames of a roll, most exposure first"
+        value={typed ?? data?.film.where.join(" ") ?? ""}
+        onText={setTyped}
+        problem={refused}
+      />
+      <Doubts
+        doubts={data?.doubts ?? []}
+        ei={plan?.request.ei}
+        happened={happened}
+        say={setHappened}
+      />
+      {data && (
+        <Small>
+          Uses {data.uses}
+          {data.price_text && `, ${data.price_text} of film`}. Most exposure first, so that the
+          frames can be told apart in the dark.
+        </Small>
+      )}
+    </FormSheet>
   );
 }

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Button } from "../../components/Button";
 import { Sheet } from "../../components/Sheet";
+import { Quiet, Small } from "../../components/text";
 import { apertureText } from "../../shared/aperture";
 import type { Scene } from "./queries";
 import type { Clash } from "./useKeeping";
@@ -47,12 +48,10 @@ export function ClashSheet({
         ).map(([name, scene]) => (
           <Box key={name} borderTop="1px solid" borderColor="line" paddingTop="2">
             <Box fontWeight={650}>{name}</Box>
-            <Box color="ink2">{said(scene)}</Box>
+            <Quiet>{said(scene)}</Quiet>
           </Box>
         ))}
-        <Box fontSize="14px" color="ink2">
-          Your change is made to what is saved now; both can be taken back with undo.
-        </Box>
+        <Small>Your change is made to what is saved now; both can be taken back with undo.</Small>
       </Flex>
     </Sheet>
   );

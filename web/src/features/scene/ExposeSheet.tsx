@@ -1,6 +1,6 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { newId } from "../../api/newId";
 import { wayQuery } from "../../api/queries";
@@ -10,11 +10,11 @@ import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { typedIn } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
 import { apertureText } from "../../shared/aperture";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { Doubts } from "./Doubts";
 import {
@@ -35,7 +35,6 @@ const SHARES = [
   { value: "0.25", label: "¼ of a multiple exposure" },
 ];
 const NO_HOLDER = "no holder";
-const FIELDS = ["side", "piece_id", "time", "aperture", "note", "share", "share_of"];
 
 /** Onto which side or frame, and what was really given; Enter logs it. Long times are counted by the clock. */
 export function ExposeSheet({
@@ -75,7 +74,8 @@ export function ExposeSheet({
   const [note, setNote] = useState("");
   const [happened, setHappened] = useState(false);
   const [noSide, setNoSide] = useState<string | null>(null);
-  const { problem, write, busy, ask } = useWrite(close);
+  const writing = useWrite(close);
+  const { problem, write, ask } = writing;
   const typed = where ?? film?.now[0]?.where ?? NO_HOLDER;
   const unplaced = film?.meant.unplaced ?? false;
   const side = film?.meant.piece;
@@ -106,8 +106,7 @@ export function ExposeSheet({
     setNoSide(found?.meant.refusal || null);
     return found && !found.meant.refusal ? found.meant : null;
   };
-  const log = async (event: FormEvent) => {
-    event.preventDefault();
+  const log = async () => {
     const meant = await onto();
     if (!meant) return;
     const said = check && different ? check.time_text : answer.set.text;
@@ -143,150 +142,137 @@ export function ExposeSheet({
 
   if (!film) return null;
   const byHand = answer.set.means === "bulb";
-  const refused = problem ?? (different ? (checked.error as Refusal | null) : null);
-  const fieldOf = (name: string) => (refused?.field === name ? refused.message : null);
+  const refused = different ? (checked.error as Refusal | null) : null;
+  const tried = (name: string) => (refused?.field === name ? refused.message : null);
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={`Expose ${filmName}`}
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          {byHand && (
-            <Button onClick={startClock} disabled={different && !check}>
-              Clock
-            </Button>
-          )}
-          <Button
-            variant="main"
-            type="submit"
-            form="expose"
-            disabled={busy || (doubts.length > 0 && !happened)}
-          >
-            Log exposure
+      writing={writing}
+      keep={() => void log()}
+      says="Log exposure"
+      unready={doubts.length > 0 && !happened}
+      instead={
+        byHand && (
+          <Button onClick={startClock} disabled={different && !check}>
+            Clock
           </Button>
-        </>
+        )
       }
     >
-      <Flex direction="column" gap="4" as="form" id="expose" onSubmit={log}>
-        <Entry
-          label="Side or frame"
-          value={typed}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setWhere(event.target.value)}
-          problem={noSide ?? fieldOf("side") ?? fieldOf("piece_id")}
-          autoFocus
-        />
-        <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded film of this kind">
-          {film.now.map((each) => (
-            <Button
-              key={each.where}
-              type="button"
-              minWidth="56px"
-              paddingInline="2"
-              borderWidth="1px"
-              aria-pressed={each.where === side?.where}
-              variant={each.where === side?.where ? "main" : "plain"}
-              onClick={() => setWhere(each.where)}
-            >
-              {each.where}
-              {each.state === "exposed" && " again"}
-            </Button>
-          ))}
+      <Entry
+        label="Side or frame"
+        value={typed}
+        onFocus={(event) => event.target.select()}
+        onText={setWhere}
+        field={problem?.field === "piece_id" ? "piece_id" : "side"}
+        problem={noSide ?? tried("side") ?? tried("piece_id")}
+        autoFocus
+      />
+      <Flex wrap="wrap" gap="2" role="group" aria-label="Loaded film of this kind">
+        {film.now.map((each) => (
           <Button
+            key={each.where}
             type="button"
+            minWidth="56px"
             paddingInline="2"
             borderWidth="1px"
-            aria-pressed={unplaced}
-            variant={unplaced ? "main" : "plain"}
-            onClick={() => setWhere(NO_HOLDER)}
+            aria-pressed={each.where === side?.where}
+            variant={each.where === side?.where ? "main" : "plain"}
+            onClick={() => setWhere(each.where)}
           >
-            no holder
+            {each.where}
+            {each.state === "exposed" && " again"}
+          </Button>
+        ))}
+        <Button
+          type="button"
+          paddingInline="2"
+          borderWidth="1px"
+          aria-pressed={unplaced}
+          variant={unplaced ? "main" : "plain"}
+          onClick={() => setWhere(NO_HOLDER)}
+        >
+          no holder
+        </Button>
+      </Flex>
+      {film.taken.length > 0 && film.now.length === 0 && (
+        <Flex wrap="wrap" gap="2">
+          {film.taken.some((each) => each.share_left > 0) && share === "1" && (
+            <Button type="button" onClick={() => setShare("0.5")}>
+              Continue a multiple exposure
+            </Button>
+          )}
+          <Button type="button" onClick={() => setWhere(film.taken[0]?.where ?? "")}>
+            Exposed film again, by accident
           </Button>
         </Flex>
-        {film.taken.length > 0 && film.now.length === 0 && (
-          <Flex wrap="wrap" gap="2">
-            {film.taken.some((each) => each.share_left > 0) && share === "1" && (
-              <Button type="button" onClick={() => setShare("0.5")}>
-                Continue a multiple exposure
-              </Button>
-            )}
-            <Button type="button" onClick={() => setWhere(film.taken[0]?.where ?? "")}>
-              Exposed film again, by accident
-            </Button>
-          </Flex>
-        )}
-        {film.now.length === 0 && scene.film_id && (
-          <Box fontSize="14px" color="ink2">
-            No unexposed {filmName} is loaded.{" "}
-            <Link to="/film">Load a holder or a roll in Film</Link>, or name the holder later.
-          </Box>
-        )}
-        {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
-        <Doubts doubts={doubts} ei={plan?.request.ei} happened={happened} say={setHappened} />
-        <Grid templateColumns="1fr 1fr" gap="4">
-          <Entry
-            label="Time given"
-            help="s, m:ss, or 1/60"
-            value={time ?? (share === "1" ? planned : (check?.time_text ?? ""))}
-            onChange={(event) => setTime(event.target.value)}
-            problem={fieldOf("time")}
-          />
-          <Entry
-            label="Aperture given"
-            value={aperture}
-            disabled={Boolean(scene.pinhole_id)}
-            onChange={(event) => setAperture(event.target.value)}
-            problem={fieldOf("aperture")}
-          />
-        </Grid>
-        {different && check && (
-          <Box fontSize="14px" color="ink2" data-check>
-            {check.time_text}: {check.error_text}, {check.development_text}
-          </Box>
-        )}
-        {different &&
-          check?.advice.map((each) => (
-            <Notice key={each.code} tone={each.severity}>
-              {each.text}
-            </Notice>
-          ))}
-        <Grid templateColumns="1fr 1fr" gap="4">
+      )}
+      {film.now.length === 0 && scene.film_id && (
+        <Small>
+          No unexposed {filmName} is loaded. <Link to="/film">Load a holder or a roll in Film</Link>
+          , or name the holder later.
+        </Small>
+      )}
+      {side?.doubt && <Notice tone="caution">{side.doubt}</Notice>}
+      <Doubts doubts={doubts} ei={plan?.request.ei} happened={happened} say={setHappened} />
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Entry
+          label="Time given"
+          help="s, m:ss, or 1/60"
+          value={time ?? (share === "1" ? planned : (check?.time_text ?? ""))}
+          onText={setTime}
+          field="time"
+          problem={tried("time")}
+        />
+        <Entry
+          label="Aperture given"
+          value={aperture}
+          disabled={Boolean(scene.pinhole_id)}
+          onText={setAperture}
+          field="aperture"
+          problem={tried("aperture")}
+        />
+      </Grid>
+      {different && check && (
+        <Small data-check>
+          {check.time_text}: {check.error_text}, {check.development_text}
+        </Small>
+      )}
+      {different &&
+        check?.advice.map((each) => (
+          <Notice key={each.code} tone={each.severity}>
+            {each.text}
+          </Notice>
+        ))}
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <Choose
+          label="Share of exposure"
+          value={share}
+          options={SHARES}
+          onChange={(value) => {
+            setShare(value);
+            setTime(null);
+          }}
+          field="share"
+          problem={tried("share")}
+        />
+        {share !== "1" && (
           <Choose
-            label="Share of exposure"
-            value={share}
-            options={SHARES}
+            label="The other openings are of"
+            value={shareOf}
+            options={OFFERED.shares_of}
             onChange={(value) => {
-              setShare(value);
+              setShareOf(value as Given["share_of"]);
               setTime(null);
             }}
-            problem={fieldOf("share")}
+            field="share_of"
+            problem={tried("share_of")}
           />
-          {share !== "1" && (
-            <Choose
-              label="The other openings are of"
-              value={shareOf}
-              options={OFFERED.shares_of}
-              onChange={(value) => {
-                setShareOf(value as Given["share_of"]);
-                setTime(null);
-              }}
-              problem={fieldOf("share_of")}
-            />
-          )}
-          <Entry
-            label="Note"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-            problem={fieldOf("note")}
-          />
-        </Grid>
-        <Problem of={problem} fields={FIELDS} />
-        <Box fontSize="14px" color="ink2">
-          {afterwards && `Afterwards: ${afterwards}.`}
-        </Box>
-      </Flex>
-    </Sheet>
+        )}
+        <Entry label="Note" value={note} onText={setNote} field="note" problem={tried("note")} />
+      </Grid>
+      <Small>{afterwards && `Afterwards: ${afterwards}.`}</Small>
+    </FormSheet>
   );
 }

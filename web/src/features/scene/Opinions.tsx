@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo } from "react";
+import { Quiet } from "../../components/text";
 import { type Edit, opinionsQuery, type Scene, type SceneView } from "./queries";
 
 const SIDE_BY_SIDE = "repeat(auto-fill, minmax(108px, 1fr))";
@@ -51,7 +52,7 @@ export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) 
         .map(({ row, edits }) => ({ id: row.school, name: row.name, edits })),
     [data],
   );
-  if (error) return <Box color="ink2">{error.message}</Box>;
+  if (error) return <Quiet>{error.message}</Quiet>;
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(7, minmax(0, 1fr))";
   return (
@@ -134,7 +135,7 @@ export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionP
       })),
     [data],
   );
-  if (error) return <Box color="ink2">{error.message}</Box>;
+  if (error) return <Quiet>{error.message}</Quiet>;
   if (!data) return <Box minHeight="76px" />;
   const columns = stacked ? "1fr" : "repeat(3, minmax(0, 1fr))";
   return (

@@ -5,6 +5,7 @@ import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";
 import { Notice } from "../../components/Notice";
+import { Small } from "../../components/text";
 import type { Answer, Edit, ExposureView, Solution } from "./queries";
 
 type Fix = Solution["fixes"][number];
@@ -87,11 +88,7 @@ export function Result({ answer, small }: { answer: Answer; small?: boolean }) {
 
 export function ErrorOfSetting({ answer }: { answer: Answer }) {
   const row = answer.ledger[answer.ledger.length - 1];
-  return (
-    <Box fontSize="14px" color="ink2" title={row?.why}>
-      {answer.set.says}
-    </Box>
-  );
+  return <Small title={row?.why}>{answer.set.says}</Small>;
 }
 
 export function DevelopmentText({ solution }: { solution: Solution }) {
@@ -102,12 +99,7 @@ export function DevelopmentText({ solution }: { solution: Solution }) {
     <Box>
       Develop <b>{[plan.n_text, plan.doubt_text].filter(Boolean).join(" ")}</b>
       {time && ` · ${time.minutes_text}`}
-      {time && (
-        <Box as="span" color="ink2" fontSize="14px">
-          {" "}
-          {time.origin}
-        </Box>
-      )}
+      {time && <Small as="span"> {time.origin}</Small>}
     </Box>
   );
 }
@@ -117,10 +109,10 @@ export function SharpnessText({ solution }: { solution: Solution }) {
   const text = solution.answer?.sharpness?.text ?? solution.corners;
   if (!text) return null;
   return (
-    <Box fontSize="14px" color="ink2" lineHeight={1.3}>
+    <Small lineHeight={1.3}>
       {text[0]?.toUpperCase()}
       {text.slice(1)}
-    </Box>
+    </Small>
   );
 }
 

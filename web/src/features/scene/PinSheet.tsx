@@ -73,7 +73,7 @@ export function PinSheet({
             label="Reading and name"
             help={`Read as ${said}. As on the line: 9 shade III; several joined by + are averaged`}
             value={text}
-            onChange={(event) => setText(event.target.value)}
+            onText={setText}
             problem={problem}
           />
         </form>

@@ -1,10 +1,11 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Notice } from "../../components/Notice";
+import { Quiet } from "../../components/text";
 import type { Solution } from "./queries";
 
 /** What stands where the answer will be: the next thing to choose, or why there is none. */
 export function Waiting({ solution }: { solution: Solution | undefined }) {
-  if (!solution?.problem) return <Box color="ink2">…</Box>;
+  if (!solution?.problem) return <Quiet>…</Quiet>;
   const next = solution.problem.code === "missing";
   return next ? (
     <Box color="ink2" fontSize="15px">

@@ -1,10 +1,8 @@
-import { Flex } from "@chakra-ui/react";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
-import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
-import { Sheet } from "../../components/Sheet";
+import { FormSheet } from "../../shared/FormSheet";
 import { History } from "../../shared/History";
 import { useWrite } from "../../shared/useWrite";
 import { deleteScene, type Scene } from "./queries";
@@ -26,26 +24,20 @@ export function TitleSheet({
   const [title, setTitle] = useState(scene.title);
   const [note, setNote] = useState(scene.note);
   const [intention, setIntention] = useState(scene.intention);
-  const { problem, setProblem, write } = useWrite();
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      await edit([
-        { kind: "name", title, note },
-        { kind: "intend", intention },
-      ]);
-      close();
-    } catch (refusal) {
-      setProblem(refusal as Refusal);
-    }
+  const writing = useWrite();
+  const { write, ask } = writing;
+  const keep = async () => {
+    const named = { kind: "name", title, note } as const;
+    if (await ask(() => edit([named, { kind: "intend", intention }]).then(() => true))) close();
   };
   const remove = () => write(deleteScene(scene.id), { at_once: () => navigate("/outing") });
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Scene"
-      footer={
+      writing={writing}
+      keep={keep}
+      beside={
         <>
           {!exposed && (
             <Button variant="quiet" color="brick" onClick={remove}>
@@ -53,35 +45,19 @@ export function TitleSheet({
             </Button>
           )}
           <History id={scene.id} after={close} />
-          <Button onClick={close}>Cancel</Button>
-          <Button variant="main" type="submit" form="title">
-            Save
-          </Button>
         </>
       }
     >
-      <Flex direction="column" gap="4" as="form" id="title" onSubmit={keep}>
-        <Entry
-          label="Title"
-          value={title}
-          onChange={(event) => setTitle(event.target.value)}
-          problem={problem?.field === "note" ? null : problem?.message}
-        />
-        <Entry
-          label="What the picture shall show"
-          help="told again in the log, beside what the negative shows"
-          multiline
-          value={intention}
-          onChange={(event) => setIntention(event.target.value)}
-        />
-        <Entry
-          label="Note"
-          multiline
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={problem?.field === "note" ? problem.message : null}
-        />
-      </Flex>
-    </Sheet>
+      <Entry label="Title" value={title} onText={setTitle} field="title" />
+      <Entry
+        label="What the picture shall show"
+        help="told again in the log, beside what the negative shows"
+        multiline
+        value={intention}
+        onText={setIntention}
+        field="intention"
+      />
+      <Entry label="Note" multiline value={note} onText={setNote} field="note" />
+    </FormSheet>
   );
 }

@@ -5,6 +5,7 @@ import { Button } from "../../components/Button";
 import { momentText } from "../../components/days";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { Quiet } from "../../components/text";
 import { LogItOn } from "./LogItOn";
 import { type Aside, asidesQuery, carryQuery, decide, type Otherwise } from "./queries";
 
@@ -32,7 +33,7 @@ export function Asides({ close }: { close: () => void }) {
       footer={<Button onClick={close}>Close</Button>}
     >
       <Flex direction="column" gap="5">
-        {open.length === 0 && <Box color="ink2">Nothing waits for you.</Box>}
+        {open.length === 0 && <Quiet>Nothing waits for you.</Quiet>}
         {open.map((each) => (
           <Open
             key={each.id}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { CANNOT_KEEP } from "../../field/files";
 import { useCarrying } from "../../field/mode";
 import { type Progress, take } from "../../field/taking";
@@ -102,11 +103,11 @@ export function CarrySheet({ close }: { close: () => void }) {
         )}
         {!ready && !carrying && <FromOutThere />}
         {!ready && HERE.includes(window.location.hostname) && <OnPhone />}
-        <Box color="ink2" fontSize="14px">
+        <Small>
           Pictures are taken small; PDFs and calendars wait for home. On a phone put Emulsa on the
           home screen first (in the browser’s menu, “Add to Home screen” or “Install”), and take the
           copy there: on iOS what a tab keeps is not on the home screen.
-        </Box>
+        </Small>
       </Flex>
     </Sheet>
   );

@@ -4,6 +4,7 @@ import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Sheet } from "../../components/Sheet";
+import { Small } from "../../components/text";
 import { Fault } from "../../field/carried";
 import { handIn } from "../../field/handingIn";
 import { deviceName, nameDevice } from "../../field/mode";
@@ -94,17 +95,12 @@ export function HomeSheet({ waiting, close }: { waiting: Waiting; close: () => v
           <Button disabled={busy} onClick={() => void attempt(saved)}>
             Save to a file
           </Button>
-          <Box color="ink2" fontSize="14px" paddingTop="2">
+          <Small paddingTop="2">
             A browser may remove what it keeps when the device is short of space. A file in your
             files is safe, pictures too; at home it is handed in under Kit, Carry along.
-          </Box>
+          </Small>
         </Box>
-        <Entry
-          label="This device"
-          value={device}
-          maxLength={40}
-          onChange={(event) => setDevice(event.target.value)}
-        />
+        <Entry label="This device" value={device} maxLength={40} onText={setDevice} />
       </Flex>
     </Sheet>
   );

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { question } from "../../api/ask";
+import { Small } from "../../components/text";
 
 /** How a phone comes to a copy: the address, why its browser trusts it, and how to take that back. */
 export function OnPhone() {
@@ -45,10 +46,10 @@ export function OnPhone() {
           <b>emulsa serve --network</b>, and come back here.
         </Box>
       )}
-      <Box color="ink2" fontSize="14px" paddingTop="2">
+      <Small paddingTop="2">
         What trusting means: this machine may vouch for addresses of home networks, and for nothing
         else. To take it back: remove the certificate “Emulsa at home” where it was installed.
-      </Box>
+      </Small>
     </Box>
   );
 }

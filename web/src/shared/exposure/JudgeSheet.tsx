@@ -1,18 +1,18 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { devicesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { FormFooter } from "../../components/FormFooter";
+import { Fieldset } from "../../components/Fieldset";
 import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { Tick } from "../../components/Tick";
+import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
-import { Conflict } from "../Conflict";
+import { FormSheet } from "../FormSheet";
 import { SeenBefore } from "../picture/SeenBefore";
 import { useWrite } from "../useWrite";
 import { densitometer, foreseenQuery, type Judgement, judge, spotsQuery } from "./queries";
@@ -55,7 +55,8 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
       (known?.measured ?? []).map((each) => [each.reading_id, String(each.density)]),
     ),
   );
-  const { problem, write, busy, take, at } = useWrite(close);
+  const writing = useWrite(close);
+  const { write } = writing;
   const measured = Object.entries(densities)
     .filter(([, text]) => text.trim())
     .map(([reading_id, text]) => ({ reading_id, density: typedNumber(text) }));
@@ -66,116 +67,83 @@ export function JudgeSheet({ line, close }: { line: Negative; close: () => void 
     left_out: leftOut,
   };
   const keep = (base: string) => write(judge(wanted, base));
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep(line.version);
-  };
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title={[`Judge ${line.where}`, line.scene_title, line.part_text].filter(Boolean).join(", ")}
-      footer={
-        <FormFooter close={close} form="judge" disabled={busy}>
-          Save
-        </FormFooter>
-      }
+      writing={writing}
+      keep={keep}
+      base={line.version}
+      mine={wanted}
     >
-      <Flex direction="column" gap="4" as="form" id="judge" onSubmit={submit}>
-        <Foreseen piece_id={line.piece_id} />
-        <OneOf
-          label="Shadows"
-          options={OFFERED.shadows}
-          value={shadow}
-          choose={(word) => setShadow(word as Judgement["shadow"])}
-        />
-        {shadow === "at_least_full" && (
-          <Box fontSize="14px" color="ink2">
-            Judged as full before heavy was a word: full, or more.
-          </Box>
-        )}
-        <OneOf
-          label="Highlights"
-          options={OFFERED.highlights}
-          value={highlight}
-          choose={(word) => setHighlight(word as Judgement["highlight"])}
-        />
-        <Flex gap="6" wrap="wrap">
-          {LOOKS.map(({ field, label, words }) => (
-            <Choose
-              key={field}
-              label={label}
-              value={looks[field]}
-              options={[{ value: "", label: "not said" }, ...words]}
-              onChange={(word) => setLooks({ ...looks, [field]: word })}
-            />
+      <Foreseen piece_id={line.piece_id} />
+      <OneOf
+        label="Shadows"
+        options={OFFERED.shadows}
+        value={shadow}
+        choose={(word) => setShadow(word as Judgement["shadow"])}
+      />
+      {shadow === "at_least_full" && (
+        <Small>Judged as full before heavy was a word: full, or more.</Small>
+      )}
+      <OneOf
+        label="Highlights"
+        options={OFFERED.highlights}
+        value={highlight}
+        choose={(word) => setHighlight(word as Judgement["highlight"])}
+      />
+      <Flex gap="6" wrap="wrap">
+        {LOOKS.map(({ field, label, words }) => (
+          <Choose
+            key={field}
+            label={label}
+            value={looks[field]}
+            options={[{ value: "", label: "not said" }, ...words]}
+            onChange={(word) => setLooks({ ...looks, [field]: word })}
+          />
+        ))}
+      </Flex>
+      <Fieldset legend="Faults">
+        <Flex wrap="wrap" columnGap="5">
+          {FAULTS.map((fault) => (
+            <Box as="label" key={fault} display="flex" gap="2" minHeight="44px" alignItems="center">
+              <input
+                type="checkbox"
+                checked={faults.includes(fault)}
+                onChange={(event) =>
+                  setFaults(
+                    event.target.checked
+                      ? [...faults, fault]
+                      : faults.filter((each) => each !== fault),
+                  )
+                }
+              />
+              {fault}
+            </Box>
           ))}
         </Flex>
-        <Box as="fieldset">
-          <Box as="legend" fontSize="14px" color="ink2">
-            Faults
-          </Box>
-          <Flex wrap="wrap" columnGap="5">
-            {FAULTS.map((fault) => (
-              <Box
-                as="label"
-                key={fault}
-                display="flex"
-                gap="2"
-                minHeight="44px"
-                alignItems="center"
-              >
-                <input
-                  type="checkbox"
-                  checked={faults.includes(fault)}
-                  onChange={(event) =>
-                    setFaults(
-                      event.target.checked
-                        ? [...faults, fault]
-                        : faults.filter((each) => each !== fault),
-                    )
-                  }
-                />
-                {fault}
-              </Box>
-            ))}
-          </Flex>
-        </Box>
-        {line.in_bracket && (
-          <Tick on={best} set={setBest}>
-            the best frame of its bracket
-          </Tick>
-        )}
-        <Densities
-          piece_id={line.piece_id}
-          fog={fog}
-          setFog={setFog}
-          densities={densities}
-          setDensities={setDensities}
-          problem={
-            problem?.field?.startsWith("measured") || problem?.field === "base_fog"
-              ? problem.message
-              : null
-          }
-        />
-        <Entry
-          label="Note"
-          multiline
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-          problem={at("note")}
-        />
-        <Entry
-          label="Leave it out of learning, because"
-          help="Empty: it counts. A leak, a wrong bath, another film in the holder."
-          value={leftOut}
-          onChange={(event) => setLeftOut(event.target.value)}
-          problem={at("left_out")}
-        />
-        <Problem of={problem} fields={["note", "base_fog", "measured", "left_out"]} />
-        <Conflict problem={problem} mine={wanted} keep={keep} take={take} />
-      </Flex>
-    </Sheet>
+      </Fieldset>
+      {line.in_bracket && (
+        <Tick on={best} set={setBest}>
+          the best frame of its bracket
+        </Tick>
+      )}
+      <Densities
+        piece_id={line.piece_id}
+        fog={fog}
+        setFog={setFog}
+        densities={densities}
+        setDensities={setDensities}
+      />
+      <Entry label="Note" multiline value={note} onText={setNote} field="note" />
+      <Entry
+        label="Leave it out of learning, because"
+        help="Empty: it counts. A leak, a wrong bath, another film in the holder."
+        value={leftOut}
+        onText={setLeftOut}
+        field="left_out"
+      />
+    </FormSheet>
   );
 }
 
@@ -185,9 +153,9 @@ function Foreseen({ piece_id }: { piece_id: string }) {
   if (!data) return null;
   return (
     <Box as="section" aria-label="Seen before the shutter">
-      <Box fontSize="14px" color="ink2" paddingBottom="2">
+      <Small paddingBottom="2">
         Seen before the shutter. Does the negative hold what this print shows?
-      </Box>
+      </Small>
       <SeenBefore id={data.exposure_id} pictureId={data.picture_id} />
     </Box>
   );
@@ -200,14 +168,12 @@ function Densities({
   setFog,
   densities,
   setDensities,
-  problem,
 }: {
   piece_id: string;
   fog: string;
   setFog: (text: string) => void;
   densities: Record<string, string>;
   setDensities: (change: (before: Record<string, string>) => Record<string, string>) => void;
-  problem: string | null;
 }) {
   const spots = useQuery(spotsQuery(piece_id)).data ?? [];
   const simulated = useQuery(devicesQuery).data?.simulated;
@@ -226,16 +192,14 @@ function Densities({
       setDensities((before) => ({ ...before, [id]: found.text })),
     );
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2" paddingBottom="2">
-        Densities at the metered spots
-      </Box>
+    <Fieldset legend="Densities at the metered spots">
       <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
         <Entry
           label="Clear film"
+          field="base_fog"
           inputMode="decimal"
           value={fog}
-          onChange={(event) => setFog(event.target.value)}
+          onText={setFog}
         />
         {spots.map((each) => (
           <Flex key={each.reading_id} gap="2" align="flex-end">
@@ -243,10 +207,7 @@ function Densities({
               label={`${each.label}, on ${each.zone_text}`}
               inputMode="decimal"
               value={densities[each.reading_id] ?? ""}
-              onChange={(event) => {
-                const { value } = event.target;
-                setDensities((before) => ({ ...before, [each.reading_id]: value }));
-              }}
+              onText={(text) => setDensities((before) => ({ ...before, [each.reading_id]: text }))}
             />
             {simulated && (
               <Button
@@ -259,8 +220,8 @@ function Densities({
           </Flex>
         ))}
       </Grid>
-      <Problem text={problem} />
-    </Box>
+      <Problem field="measured" />
+    </Fieldset>
   );
 }
 
@@ -276,10 +237,7 @@ function OneOf<T extends string>({
   choose: (value: T) => void;
 }) {
   return (
-    <Box as="fieldset">
-      <Box as="legend" fontSize="14px" color="ink2">
-        {label}
-      </Box>
+    <Fieldset legend={label}>
       <Flex gap="2">
         {options.map((each) => (
           <Button
@@ -295,6 +253,6 @@ function OneOf<T extends string>({
           </Button>
         ))}
       </Flex>
-    </Box>
+    </Fieldset>
   );
 }

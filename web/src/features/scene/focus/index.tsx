@@ -1,13 +1,15 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { type FormEvent, type ReactNode, useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Schemas } from "../../../api/calls";
 import type { Refusal } from "../../../api/refusal";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
-import { Sheet } from "../../../components/Sheet";
+import { Small } from "../../../components/text";
 import { typedIn, typedNumber } from "../../../components/typedNumber";
+import { FormSheet } from "../../../shared/FormSheet";
+import { useWrite } from "../../../shared/useWrite";
 import type { Edit, Scene, Solution } from "../queries";
 import { Refused } from "../words/Said";
 import { CornersDrawn } from "./CornersDrawn";
@@ -39,7 +41,6 @@ export default function FocusSheet({
     points: "",
   });
   const [leans, setLeans] = useState(said.hinge ? "hinge" : "tilt");
-  const [refused, setRefused] = useState<string | null>(null);
   const metres = (text: string) => typedIn(text, "m");
   const said_ = (text: string) => (text.trim() ? typedNumber(text) : null);
   const depth = depthOf(kind, typed);
@@ -64,48 +65,37 @@ export default function FocusSheet({
     points: typed.points,
   };
   const { data: seen, error } = useQuery(seenQuery(scene, edits, asked));
+  const writing = useWrite();
   const keep = async (more: Edit[]) => {
-    try {
-      await edit([...edits, ...more]);
-      close();
-    } catch (problem) {
-      setRefused((problem as Refusal).message);
-    }
-  };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    void keep([]);
+    if (await writing.ask(() => edit([...edits, ...more]).then(() => true))) close();
   };
   const entry = (field: keyof typeof typed, label: string, more: object = {}) => (
     <Entry
       label={label}
       inputMode="decimal"
       value={typed[field]}
-      onChange={(event) => setTyped({ ...typed, [field]: event.target.value })}
+      onText={(text) => setTyped({ ...typed, [field]: text })}
       {...more}
     />
   );
   const wrong = error ? (error as Refusal).message : seen?.problem;
   return (
-    <Sheet
-      open
+    <FormSheet
       close={close}
       title="Focus and movements"
       wide
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          {seen && seen.take.length > 0 && (
-            <Button onClick={() => void keep(seen.take)}>{seen.take_text}</Button>
-          )}
-          <Button variant="main" type="submit" form="focus">
-            Set
-          </Button>
-        </>
+      writing={writing}
+      keep={() => void keep([])}
+      says="Set"
+      instead={
+        seen &&
+        seen.take.length > 0 && (
+          <Button onClick={() => void keep(seen.take)}>{seen.take_text}</Button>
+        )
       }
     >
       <Grid templateColumns={{ base: "minmax(0,1fr)", md: "300px minmax(0,1fr)" }} gap="6">
-        <Flex as="form" id="focus" direction="column" gap="3" onSubmit={submit}>
+        <Flex direction="column" gap="3">
           <Choose
             label="What must be sharp"
             value={kind}
@@ -155,7 +145,6 @@ export default function FocusSheet({
             {entry("rise", "Rise, mm", { help: "a fall with −" })}
             {entry("shift", "Shift, mm", { help: "to the left with −" })}
           </Pair>
-          <Refused text={refused} />
         </Flex>
         <Box aria-live="polite">
           {wrong && <Refused text={wrong} />}
@@ -177,14 +166,12 @@ export default function FocusSheet({
                   <CornersDrawn corners={seen.corners} />
                 </Part>
               )}
-              <Box fontSize="14px" color="ink2">
-                {[seen.blur_text, seen.night_text].join(". ")}.
-              </Box>
+              <Small>{[seen.blur_text, seen.night_text].join(". ")}.</Small>
             </>
           )}
         </Box>
       </Grid>
-    </Sheet>
+    </FormSheet>
   );
 }
 

@@ -1,4 +1,5 @@
 import { Box, Grid } from "@chakra-ui/react";
+import { Quiet } from "../../../components/text";
 import type { Seen } from "./queries";
 
 /** How much of the picture falls where. */
@@ -13,7 +14,7 @@ export function Falling({ falling }: { falling: Seen["falling"] }) {
           fontSize="13px"
           alignItems="center"
         >
-          <Box color="ink2">{each.text}</Box>
+          <Quiet>{each.text}</Quiet>
           <Box height="8px" width={`${100 * each.share}%`} background="ink2" />
           <Box textAlign="right">{each.share_text}</Box>
         </Grid>

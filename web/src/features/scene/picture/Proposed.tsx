@@ -1,5 +1,6 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { Button } from "../../../components/Button";
+import { Small } from "../../../components/text";
 import type { Circle } from "./Places";
 import type { Seen } from "./queries";
 
@@ -13,12 +14,7 @@ export function Proposed({
   put: (circle: Circle) => void;
   usual: number;
 }) {
-  if (!proposed.length)
-    return (
-      <Box fontSize="14px" color="ink2">
-        No place with texture stands out.
-      </Box>
-    );
+  if (!proposed.length) return <Small>No place with texture stands out.</Small>;
   return (
     <Flex wrap="wrap" columnGap="4" fontSize="14px" color="ink2" align="center">
       {[true, false].map((dark) => (

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Notice } from "../../../components/Notice";
+import { Small } from "../../../components/text";
 import { BEGUN } from "../../../service/service";
 import { type Known, Print, tablesOf, useIndexes } from "../../../shared/picture/Print";
 import { spotAt } from "../../../shared/picture/pixels";
@@ -194,11 +195,7 @@ function Drafted(props: Omit<PictureViewProps, "draft"> & { draft: Draft }) {
         ]}
         show={show}
       />
-      {found?.asks && !spot && (
-        <Box fontSize="14px" color="ink2" role="status">
-          {found.asks}
-        </Box>
-      )}
+      {found?.asks && !spot && <Small role="status">{found.asks}</Small>}
       {proposing && found && <Proposed seen={found} put={put} usual={found.radius} />}
       {spot && found && !moving && show !== "print" && (
         <ReadHere

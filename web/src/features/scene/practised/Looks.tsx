@@ -4,6 +4,7 @@ import { newId } from "../../../api/newId";
 import type { Refusal } from "../../../api/refusal";
 import { Button } from "../../../components/Button";
 import { Problem } from "../../../components/Problem";
+import { Small } from "../../../components/text";
 import { useLatest } from "../../../shared/useLatest";
 import type { Change } from "../useKeeping";
 import { Aiming } from "./Aiming";
@@ -93,13 +94,13 @@ export function Looks({
               Take it down
             </Button>
           ) : (
-            <Box color="ink2" fontSize="14px">
+            <Small>
               Touch the picture: the circle is your meter’s {practised.angle_text}. Or type what you
               like in the line.
-            </Box>
+            </Small>
           )}
         </Flex>
-        <Problem of={problem} fields={[]} />
+        <Problem of={problem} />
       </Flex>
     </Flex>
   );

@@ -3,6 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { carryOut } from "../../../api/acts";
 import { Button } from "../../../components/Button";
+import { Quiet } from "../../../components/text";
 import { RoomHeader } from "../../../shared/RoomHeader";
 import { Greys } from "./Greys";
 import { doAgain, type PractisedView, type Verdict } from "./queries";
@@ -68,7 +69,7 @@ export function VerdictView({
             {print(verdict.became_grey, "what your plan prints", verdict.became_text)}
           </Grid>
           <Strands places={verdict.places} />
-          <Box color="ink2">{verdict.summary}</Box>
+          <Quiet>{verdict.summary}</Quiet>
           <Box as="details" fontSize="14px">
             <summary>Place by place</summary>
             <Box as="ul" paddingTop="1">

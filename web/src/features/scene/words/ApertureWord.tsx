@@ -52,7 +52,7 @@ function ApertureChoices({
           label="Aperture on the lens"
           value={text}
           inputMode="decimal"
-          onChange={(event) => setText(event.target.value)}
+          onText={setText}
           problem={problem}
         />
         <Button type="submit">Set aperture</Button>

@@ -1,5 +1,5 @@
-import { Box } from "@chakra-ui/react";
 import { Button } from "../../../components/Button";
+import { Small } from "../../../components/text";
 
 /** One of a few: pressed when it is the one. */
 export function Choice({
@@ -20,9 +20,9 @@ export function Choice({
         {name}
       </span>
       {detail && (
-        <Box as="span" color="ink2" fontWeight={400} fontSize="14px">
+        <Small as="span" fontWeight={400}>
           {detail}
-        </Box>
+        </Small>
       )}
     </Button>
   );

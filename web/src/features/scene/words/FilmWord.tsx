@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { readyQuery } from "../../../api/queries";
 import { Button } from "../../../components/Button";
-import { Choose } from "../../../components/Choose";
+import { Choose, named } from "../../../components/Choose";
 import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
 import { OFFERED } from "../../../service/service";
@@ -120,7 +120,7 @@ function FilmChoices({
             inputMode="decimal"
             value={index}
             placeholder="100"
-            onChange={(event) => setIndex(event.target.value)}
+            onText={setIndex}
             problem={problem}
           />
           <Button type="submit">Set EI</Button>
@@ -149,7 +149,7 @@ function FilmChoices({
         <Choose
           label="Develop in"
           value={recipe ?? ""}
-          options={recipes.map((each) => ({ value: each.id, label: each.name }))}
+          options={named(recipes)}
           onChange={(id) => keep({ kind: "recipe", recipe_id: id })}
         />
       )}

@@ -1,6 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Choose } from "../../../components/Choose";
 import { count } from "../../../components/count";
+import { Small } from "../../../components/text";
 import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
@@ -60,9 +61,9 @@ function FilterChoices({
           />
         ))}
       {without > 0 && (
-        <Box color="ink2" fontSize="14px" paddingTop="1">
+        <Small paddingTop="1">
           {count(without, "filter")} of the kit not offered: another thread or other lenses.
-        </Box>
+        </Small>
       )}
       <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
         <Choose

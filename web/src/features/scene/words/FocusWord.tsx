@@ -110,7 +110,7 @@ function FocusChoices({
           label={name.endsWith("_mm") ? `${label}, ${mm.name}` : label}
           inputMode="decimal"
           value={typed[name] ?? ""}
-          onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+          onText={(text) => setTyped({ ...typed, [name]: text })}
           problem={place === fields.length - 1 ? problem : null}
         />
       ))}

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { newId } from "../../../api/newId";
 import { Button } from "../../../components/Button";
+import { Small } from "../../../components/text";
 import { offered } from "../../../shared/offered";
 import { pullTrigger, type Scene, spotMeterQuery } from "../queries";
 import { Choice } from "./Choice";
@@ -77,9 +78,7 @@ function Aim({ scene, edit }: { scene: Scene; edit: WordProps["edit"] }) {
   };
   return (
     <Box borderTop="1px solid" borderColor="line" paddingTop="3" marginTop="2">
-      <Box fontSize="14px" color="ink2" paddingBottom="1">
-        {meter.name}: aim and pull
-      </Box>
+      <Small paddingBottom="1">{meter.name}: aim and pull</Small>
       <Flex wrap="wrap" gap="1">
         {meter.targets.map((target) => (
           <Button

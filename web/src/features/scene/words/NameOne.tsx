@@ -41,7 +41,7 @@ export function NameOne({
           label={label}
           value={name}
           placeholder={example}
-          onChange={(event) => setName(event.target.value)}
+          onText={setName}
           problem={problem}
         />
         <Button type="submit" disabled={!name.trim()}>

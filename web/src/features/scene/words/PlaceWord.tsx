@@ -2,6 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../../../components/Button";
 import { Choose } from "../../../components/Choose";
+import { Small } from "../../../components/text";
 import { OFFERED } from "../../../service/service";
 import { ZONES } from "../../../shared/zones";
 import type { Scene } from "../queries";
@@ -44,9 +45,7 @@ function PlaceChoices({
         onChange={setReading}
         problem={problem}
       />
-      <Box fontSize="14px" color="ink2">
-        on zone (drag its pin for thirds)
-      </Box>
+      <Small>on zone (drag its pin for thirds)</Small>
       <Flex wrap="wrap" gap="1">
         {ZONES.map((name, zone) => (
           <Button

@@ -1,4 +1,5 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
+import { Small } from "../../../components/text";
 import { useWrite } from "../../../shared/useWrite";
 import { likeFilm } from "../queries";
 import { Choice } from "./Choice";
@@ -29,9 +30,9 @@ function Kinds({ id, kinds, close }: { id: string; kinds: string[]; close: () =>
           onChoose={() => void write(likeFilm(id, kind))}
         />
       ))}
-      <Box fontSize="14px" color="ink2" maxWidth="300px">
+      <Small maxWidth="300px">
         Typical, no source: the maker's table, or your own test in Kit, is better.
-      </Box>
+      </Small>
       <Refused text={problem?.message ?? null} />
     </Flex>
   );

@@ -95,23 +95,18 @@ function SharpChoices({
           label="Near to far focus, mm"
           inputMode="decimal"
           value={spread}
-          onChange={(event) => setSpread(event.target.value)}
+          onText={setSpread}
         />
       )}
       {kind === "limits" && (
         <Grid templateColumns="1fr 1fr" gap="3">
-          <Entry
-            label="Near, m"
-            inputMode="decimal"
-            value={near}
-            onChange={(event) => setNear(event.target.value)}
-          />
+          <Entry label="Near, m" inputMode="decimal" value={near} onText={setNear} />
           <Entry
             label="Far, m"
             help="empty: the horizon"
             inputMode="decimal"
             value={far}
-            onChange={(event) => setFar(event.target.value)}
+            onText={setFar}
           />
         </Grid>
       )}
@@ -130,7 +125,7 @@ function SharpChoices({
           label="Speed across the view, mm/s"
           inputMode="decimal"
           value={speed}
-          onChange={(event) => setSpeed(event.target.value)}
+          onText={setSpeed}
         />
       )}
       {mover && (
@@ -139,7 +134,7 @@ function SharpChoices({
           help="empty: where the focus is"
           inputMode="decimal"
           value={away}
-          onChange={(event) => setAway(event.target.value)}
+          onText={setAway}
         />
       )}
       {mover && (
@@ -159,7 +154,7 @@ function SharpChoices({
           help="10: it shows; 30: it flows; 300: it is mist"
           inputMode="decimal"
           value={times}
-          onChange={(event) => setTimes(event.target.value)}
+          onText={setTimes}
         />
       )}
       <Refused text={problem} />
