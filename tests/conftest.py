@@ -34,11 +34,12 @@ def demo_built(tmp_path_factory: pytest.TempPathFactory) -> Path:
 
 @pytest.fixture
 def folder(tmp_path: Path, demo_built: Path) -> Path:
-    """A data folder holding the demo outing."""
+    """A data folder holding the demo outing; beside it a test may lay others."""
+    laid = tmp_path / "log"
     # another worker may look into the demo meanwhile: what SQLite lays beside it comes and goes
     beside = shutil.ignore_patterns("*-wal", "*-shm")
-    shutil.copytree(demo_built, tmp_path, dirs_exist_ok=True, ignore=beside)
-    return tmp_path
+    shutil.copytree(demo_built, laid, ignore=beside)
+    return laid
 
 
 @pytest.fixture

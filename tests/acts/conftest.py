@@ -76,17 +76,17 @@ def season(demo_built: Path, tmp_path_factory: pytest.TempPathFactory) -> Season
 @pytest.fixture
 def begun(season: Season, tmp_path: Path) -> Iterator[Hands]:
     """Hands on a folder as it was before the season."""
-    yield from _opened(season.begun, tmp_path)
+    yield from _opened(season.begun, tmp_path / "log")
 
 
 @pytest.fixture
 def ended(season: Season, tmp_path: Path) -> Iterator[Hands]:
     """Hands on a folder as it was after the season."""
-    yield from _opened(season.ended, tmp_path)
+    yield from _opened(season.ended, tmp_path / "log")
 
 
 def _opened(folder: Path, copy: Path) -> Iterator[Hands]:
-    shutil.copytree(folder, copy, dirs_exist_ok=True)
+    shutil.copytree(folder, copy)
     hands = Hands(copy)
     yield hands
     hands.close()

@@ -10,8 +10,9 @@ from __future__ import annotations
 import json
 import math
 import random
-from array import array
+import sys
 from dataclasses import dataclass
+from functools import cache
 from importlib.resources import files
 from pathlib import Path
 from typing import Any
@@ -61,7 +62,8 @@ def photograph(of: Photograph, taken: str, target: Path) -> None:
     """Write the photograph of a scene; ``taken`` is a day and hour as EXIF writes them."""
     from PIL import Image, ImageChops, ImageFilter
 
-    size, points = _field(of.scene)
+    size, upper, lower = field_of(of.scene)
+    points = _points(upper, lower)
     tints = [PLAIN, *(TINTS.get(each, PLAIN) for each in _colours(of.scene))]
     chance = random.Random(of.scene).randbytes(WIDTH * HEIGHT)
     clumps = Image.frombytes("L", (WIDTH, HEIGHT), chance).filter(ImageFilter.GaussianBlur(0.7))
@@ -115,23 +117,25 @@ def _colours(scene: str) -> list[str]:
     return [each["colour"] for each in told["places"]]
 
 
-def _field(scene: str) -> tuple[tuple[int, int], array[int]]:
-    """The size of a scene, and by point the number of its place and its step of EV, in one."""
+@cache
+def field_of(scene: str) -> tuple[tuple[int, int], bytes, bytes]:
+    """The size of a drawn scene, and its points by their upper and their lower eight bits."""
     from PIL import Image
 
     source = files("emulsa") / "scenery" / f"{scene}.png"
     with source.open("rb") as file, Image.open(file) as drawn:
-        return drawn.size, points_of(drawn)
+        planes = drawn.tobytes()
+        return drawn.size, planes[::3], planes[1::3]
 
 
-def points_of(drawn: Any) -> array[int]:
-    """The sixteen bits of each point of a drawn scene."""
-    planes = drawn.tobytes()
-    return array(
-        "i", (upper << 8 | lower for upper, lower in zip(planes[::3], planes[1::3], strict=True))
-    )
+def _points(upper: bytes, lower: bytes) -> memoryview:
+    """The sixteen bits of each point."""
+    bits = bytearray(2 * len(lower))
+    bits[sys.byteorder == "big" :: 2], bits[sys.byteorder == "little" :: 2] = lower, upper
+    return memoryview(bits).cast("H")
 
 
+@cache
 def _levels(middle_ev: float, tint: float) -> list[int]:
     """The level of each step of EV in a channel."""
     grey = decoded(118 / 255)

@@ -11,16 +11,16 @@ import random
 from array import array
 from collections.abc import Sequence
 from dataclasses import dataclass
-from importlib.resources import files
 from operator import add
 from pathlib import Path
 
 from emulsa.core.light.srgb import encoded
 from emulsa.core.rendering.paper import Paper, lightness, reflectance_of, response
 from emulsa.core.rendering.tones import TonesRequest, negative
-from emulsa.demo.photographed import points_of
+from emulsa.demo.photographed import field_of
 
-INDEX = 0x7FF  # the lower bits of a point are its EV: −8 + i/32; the upper ones number its place
+# the lower eleven bits of a point are its EV: −8 + i/32; the upper ones number its place
+STEP = bytes(upper & 0b111 for upper in range(256))
 LOWEST_EV, STEPS_IN_A_STOP, MOST = -8, 32, 1024
 BEYOND = 512  # steps: a bicubic curve overshoots by less than half of what it spans
 FINENESS = 500  # steps a density of 1 is told in
@@ -78,11 +78,10 @@ def _framed(shot: Shot, size: tuple[int, int]) -> Sequence[int]:
     ``_densities`` answers."""
     from PIL import Image
 
-    source = files("emulsa") / "scenery" / f"{shot.scene}.png"
-    with source.open("rb") as file, Image.open(file) as drawn:
-        columns, rows = drawn.size
-        steps = array("i", (point & INDEX for point in points_of(drawn)))
-    field = Image.frombytes("I", (columns, rows), steps.tobytes())
+    (columns, rows), upper, lower = field_of(shot.scene)
+    ends = bytearray(4 * len(lower))  # of each point its step, in thirty-two bits
+    ends[0::4], ends[1::4] = lower, upper.translate(STEP)
+    field = Image.frombytes("I", (columns, rows), bytes(ends), "raw", "I;32")
     across = rows * size[0] / size[1]
     left = shot.left * (columns - across)
     box = (left, 0, left + across, rows)
