@@ -26,6 +26,16 @@ settings.register_profile("house", deadline=None, derandomize=True, max_examples
 settings.load_profile("house")
 
 
+# What takes longest begins first, and with one worker: what such tests share is made once, and no
+# worker is left with them at the end.
+LONG = ("test_carried.py", "test_runtime.py")
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """The long ones first; the others stay in their order."""
+    items.sort(key=lambda item: LONG.index(item.path.name) if item.path.name in LONG else len(LONG))
+
+
 @pytest.fixture(scope="session")
 def demo_built(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The demo outing as it is when it is built, to be copied and left as it is."""

@@ -1,17 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import {
-  AdviceList,
-  DevelopmentText,
-  ErrorOfSetting,
-  Exposed,
-  Result,
-  SharpnessText,
-  ShowedBefore,
-} from "./Panels";
-import type { Edit, ExposureView, Scene, SceneView, Solution } from "./queries";
-import { Strip } from "./Strip";
-import { Sums } from "./Sums";
+import { AdviceList, Result, ShowedBefore } from "./Panels";
+import type { Edit, SceneView, Solution } from "./queries";
 import { Waiting } from "./Teaching";
 
 /** What both layouts of a scene are made of. */
@@ -23,7 +13,7 @@ interface Parts {
   messages: ReactNode;
 }
 
-interface LayoutProps {
+export interface LayoutProps {
   parts: Parts;
   view: SceneView;
   solution: Solution | undefined;
@@ -33,7 +23,7 @@ interface LayoutProps {
 }
 
 /** The result with its development beside it, one line high. */
-function ResultLine({ solution }: { solution: Solution | undefined }) {
+export function ResultLine({ solution }: { solution: Solution | undefined }) {
   if (!solution?.answer) return <Waiting solution={solution} />;
   return (
     <>
@@ -92,7 +82,7 @@ export function UprightScene({ parts, view, solution, calm, take }: LayoutProps)
 }
 
 /** What is pressed stays in sight. */
-function Foot({ children }: { children: ReactNode }) {
+export function Foot({ children }: { children: ReactNode }) {
   return (
     <Flex
       direction="column"
@@ -156,160 +146,6 @@ export function LyingScene({ parts, view, solution, calm, take }: LayoutProps) {
         </Flex>
         <Foot>
           {parts.entry}
-          {parts.expose}
-        </Foot>
-      </Flex>
-    </Grid>
-  );
-}
-
-interface SummedProps extends LayoutProps {
-  scene: Scene;
-  stamp: number;
-  choose: (aperture: string) => void;
-  correct: (view: ExposureView) => void;
-}
-
-/** On a tablet held upright: as wide, with the sums under the bridge. */
-export function TabletScene({
-  parts,
-  view,
-  solution,
-  calm,
-  take,
-  scene,
-  stamp,
-  choose,
-  correct,
-}: SummedProps) {
-  return (
-    <Flex as="main" direction="column" flex="1" minHeight="0" background="sheet">
-      <Box paddingInline="5" paddingTop="3" flexShrink="0">
-        {parts.entry}
-      </Box>
-      <Flex
-        direction="column"
-        flex="1"
-        minHeight="0"
-        overflow="auto"
-        paddingInline="5"
-        paddingBlock="2"
-        gap="2"
-      >
-        {parts.sentence}
-        {parts.messages}
-        <ShowedBefore showed={view.showed} />
-        {parts.bridge}
-        {calm?.answer && (
-          <Strip
-            scene={scene}
-            picture={view.picture}
-            answer={calm.answer}
-            stamp={stamp}
-            take={take}
-            choose={choose}
-          />
-        )}
-        {solution?.answer && (
-          <>
-            <Sums solution={calm ?? solution} take={take} />
-            <ErrorOfSetting answer={solution.answer} />
-            <SharpnessText solution={calm ?? solution} />
-          </>
-        )}
-        {solution && <AdviceList solution={calm ?? solution} most={3} take={take} />}
-        <Exposed views={view.exposures} cost={view.cost_text} open={correct} />
-      </Flex>
-      <Foot>
-        <Flex align="center" justify="space-between" gap="6">
-          <Flex align="baseline" gap="5" minWidth="0">
-            <ResultLine solution={solution} />
-          </Flex>
-          <Box width="300px">{parts.expose}</Box>
-        </Flex>
-      </Foot>
-    </Flex>
-  );
-}
-
-/** With its sums beside it. */
-export function WideScene({
-  parts,
-  view,
-  solution,
-  calm,
-  take,
-  scene,
-  stamp,
-  choose,
-  correct,
-}: SummedProps) {
-  return (
-    <Grid flex="1" minHeight="0" templateColumns="minmax(0,1fr) 356px">
-      <Flex
-        as="main"
-        direction="column"
-        minWidth="0"
-        minHeight="0"
-        overflow="auto"
-        paddingInline="6"
-        paddingTop="4"
-      >
-        {parts.entry}
-        <Box paddingTop="2">{parts.sentence}</Box>
-        {parts.bridge}
-        {calm?.answer && (
-          <Strip
-            scene={scene}
-            picture={view.picture}
-            answer={calm.answer}
-            stamp={stamp}
-            take={take}
-            choose={choose}
-          />
-        )}
-      </Flex>
-      <Flex
-        as="aside"
-        aria-label="Exposure"
-        direction="column"
-        minHeight="0"
-        background="sheet"
-        borderLeft="1px solid"
-        borderColor="line"
-      >
-        <Flex
-          direction="column"
-          gap="3"
-          flex="1"
-          minHeight="0"
-          overflow="auto"
-          padding="4"
-          paddingInline="5"
-        >
-          {solution?.answer ? (
-            <Sums solution={calm ?? solution} take={take} />
-          ) : (
-            <Waiting solution={solution} />
-          )}
-          {solution?.answer && (
-            <>
-              <SharpnessText solution={calm ?? solution} />
-              <AdviceList solution={calm ?? solution} most={1} take={take} />
-            </>
-          )}
-          {parts.messages}
-          <ShowedBefore showed={view.showed} />
-          <Exposed views={view.exposures} cost={view.cost_text} open={correct} />
-        </Flex>
-        <Foot>
-          {solution?.answer && (
-            <Box>
-              <Result answer={solution.answer} />
-              <ErrorOfSetting answer={solution.answer} />
-              <DevelopmentText solution={solution} />
-            </Box>
-          )}
           {parts.expose}
         </Foot>
       </Flex>

@@ -1,7 +1,5 @@
-import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import {
-  memo,
   type ReactNode,
   useCallback,
   useDeferredValue,
@@ -12,28 +10,26 @@ import {
 } from "react";
 import { kitQuery } from "../../api/queries";
 import { useStamp } from "../../api/reads";
-import { Button } from "../../components/Button";
-import { Notice } from "../../components/Notice";
 import { type Keys, useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { Told } from "../../shared/told";
 import { useAsked } from "../../shared/useAsked";
-import { AddPicture } from "./AddPicture";
 import { Crowd } from "./bridge/Crowd";
 import { ToneBridge } from "./bridge/ToneBridge";
 import { ExposeButtons } from "./ExposeButtons";
-import { LyingScene, TabletScene, UprightScene, WideScene } from "./Layouts";
+import { LyingScene, UprightScene } from "./Layouts";
+import { Messages } from "./Messages";
 import { Pictured, type Seen } from "./Pictured";
 import type { Edit, ExposureView, SceneView, Solution } from "./queries";
 import { ReadingLine } from "./ReadingLine";
 import { type Open, SceneDialogs } from "./SceneDialogs";
 import { SceneHeader } from "./SceneHeader";
+import { Settings } from "./Settings";
+import { TabletScene, WideScene } from "./SummedLayouts";
 import { FirstReading } from "./Teaching";
 import { type Change, type Keeper, useKeeping } from "./useKeeping";
 import { useShape } from "./useShape";
 import { useSolution } from "./useSolution";
-import type { WordProps } from "./words/props";
-import { Sentence } from "./words/Sentence";
 
 /** A simulated scene in the room: how it looks and is metered, what is asked of it, and how it is
     exposed; ``byHand`` hides every sum. */
@@ -210,34 +206,13 @@ export function OpenScene({
     />
   );
   const messages = (
-    <>
-      {away && (
-        <Notice tone="warning" live>
-          Emulsa is not responding; figures may be out of date.
-        </Notice>
-      )}
-      {unkept && (
-        <Notice tone="warning" live>
-          {unkept.message}{" "}
-          <Button
-            variant="word"
-            onClick={() => void edit(async () => unkept.changed).catch(() => undefined)}
-          >
-            Save now
-          </Button>
-        </Notice>
-      )}
-      {refused && !unkept && (
-        <Notice tone="refusal" live>
-          {refused}
-        </Notice>
-      )}
-      {said && (
-        <Box role="status" fontSize="15px" color="accent" fontWeight={600}>
-          {said}
-        </Box>
-      )}
-    </>
+    <Messages
+      away={away}
+      unkept={unkept?.message ?? null}
+      save={() => unkept && void edit(async () => unkept.changed).catch(() => undefined)}
+      refused={refused}
+      said={said}
+    />
   );
   const parts = { entry, sentence, bridge, expose, messages };
   const shown = {
@@ -299,34 +274,4 @@ const withoutSums = (solution: Solution): Solution => ({
     field: null,
     allowed: null,
   },
-});
-
-/** The scene's settings, and what stands behind a word: drawn anew when they change, not while a pin
-    is dragged. */
-const Settings = memo(function Settings({
-  pictureless,
-  behind,
-  open,
-  ...words
-}: WordProps & { pictureless: boolean; behind: boolean; open: (what: Open) => void }) {
-  return (
-    <Sentence {...words}>
-      {pictureless && <AddPicture sceneId={words.scene.id} />}
-      {!words.scene.pinhole_id && (
-        <Button variant="word" onClick={() => open("focus")}>
-          Focus and movements
-        </Button>
-      )}
-      {behind && (
-        <>
-          <Button variant="word" onClick={() => open("ledger")}>
-            How it adds up
-          </Button>
-          <Button variant="word" onClick={() => open("ways")}>
-            Other ways
-          </Button>
-        </>
-      )}
-    </Sentence>
-  );
 });
