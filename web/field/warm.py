@@ -10,7 +10,7 @@ sys.path.insert(0, "/lib/emulsa.zip")
 
 import emulsa.field.worker  # noqa: F401
 from emulsa.api.routing import TABLE
-from emulsa.core.operations import EXPOSURE_EXAMPLE
+from emulsa.core.data.examples import EXPOSURE_EXAMPLE
 from emulsa.field.copy import Copy
 
 copy = Copy(Path("/warm"))
