@@ -61,9 +61,28 @@ def test_the_hands_do_one_thing_at_a_time(client: TestClient) -> None:
     washes = sorted((t["start_s"], t["end_s"]) for t in evening["tasks"] if t["place"] == "washer")
     assert all(before[1] <= after[0] + 1e-6 for before, after in itertools.pairwise(washes))
     assert evening["finish_s"] == max(t["end_s"] for t in evening["tasks"])
-    again = ok(plan(client, CORVANE, OSTREL, dryers=4, bottle_ids=["bottle-fixer"]))
-    assert again["finish_s"] < evening["finish_s"]
+    again = ok(plan(client, CORVANE, OSTREL, dryers=1, bottle_ids=["bottle-fixer"]))
+    assert again["finish_s"] > evening["finish_s"]
     assert any("Fixer 1+4 is past its 180 days" in each["text"] for each in again["advice"])
+
+
+def test_every_run_says_when_it_is_dry(client: TestClient) -> None:
+    """What is washed is hung up at once; with one place to dry the others wait for it."""
+    evening = ok(plan(client, CORVANE, OSTREL))
+    drying = {each["run_id"]: each for each in evening["tasks"] if each["place"] == "dryer"}
+    dry = {each["run_id"]: each for each in evening["dry"]}
+    assert list(dry) == [run["id"] for run in evening["runs"]]
+    for run, said in dry.items():
+        own = [each for each in evening["tasks"] if each["run_id"] == run]
+        before = max(each["end_s"] for each in own if each is not drying[run])
+        assert drying[run]["start_s"] == before
+        assert said["at_s"] == drying[run]["end_s"]
+        minutes = round(said["at_s"] / 60)
+        assert said["text"] == f"dry at {minutes // 60}:{minutes % 60:02d}"
+    one = ok(plan(client, CORVANE, OSTREL, dryers=1))
+    waited = sorted(each["at_s"] for each in one["dry"])
+    [dries_s] = {round(each["end_s"] - each["start_s"]) for each in drying.values()}
+    assert all(after - before >= dries_s - 1 for before, after in itertools.pairwise(waited))
 
 
 def test_a_roll_takes_the_place_of_four(client: TestClient) -> None:

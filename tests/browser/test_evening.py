@@ -1,5 +1,7 @@
 """The evening planned on the page: shared, moved by hand, put together."""
 
+import re
+
 import pytest
 from playwright.sync_api import expect
 
@@ -16,6 +18,8 @@ def test_an_evening_is_planned(open_page: Open, service: Service) -> None:
     corvane = page.get_by_role("region", name="Corvane 100, Metol–hydroquinone 1+1, trays")
     expect(corvane.get_by_role("article")).to_have_count(2)
     expect(corvane).to_contain_text("best grouping")
+    drawn = page.get_by_role("region", name="The evening")
+    expect(drawn.get_by_text(re.compile(r"^dry at \d+:\d\d$"))).to_have_count(3)
     expect(corvane).to_contain_text("concentrate 250 ml, water 250 ml")
     corvane.get_by_label("Runs").fill("1")
     expect(corvane.get_by_role("article")).to_have_count(1)

@@ -52,6 +52,15 @@ class PlannedRun:
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
+class Dry:
+    """When the film of a run is dry, from the evening's beginning, and that in words."""
+
+    run_id: str
+    at_s: float
+    text: str
+
+
+@dataclass(frozen=True, kw_only=True, slots=True)
 class Idle:
     """How long a place stands idle until all is dry."""
 
@@ -88,6 +97,7 @@ class EveningPlan:
     tasks: tuple[PlacedTask, ...]
     wet_until_s: float
     hours: tuple[Hour, ...]
+    dry: tuple[Dry, ...]
     says: str
     finish_s: float
     finish_text: str
@@ -103,6 +113,14 @@ def hours(until_s: float) -> Iterator[Hour]:
     step = next((each for each in HOUR_STEPS_MIN if until_s / 60 / each <= MOST_HOURS), 240)
     for minutes in range(0, int(until_s / 60) + 1, step):
         yield Hour(at_s=60 * minutes, text=on_the_clock(60 * minutes))
+
+
+def dried(tasks: Sequence[PlacedTask]) -> Iterator[Dry]:
+    """Of each run that is dried, when that is done."""
+    for each in tasks:
+        if each.place == "dryer":
+            text = f"dry at {on_the_clock(each.end_s)}"
+            yield Dry(run_id=each.run_id, at_s=each.end_s, text=text)
 
 
 def on_the_clock(seconds: float) -> str:

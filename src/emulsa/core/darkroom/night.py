@@ -20,6 +20,7 @@ from emulsa.core.darkroom.evening_plan import (
     Idle,
     PlannedPiece,
     PlannedRun,
+    dried,
     hours,
     told,
 )
@@ -60,14 +61,17 @@ class KindPlan:
 
 @dataclass(frozen=True, kw_only=True, slots=True)
 class Planning:
-    """An evening to plan: its film, its line of baths, the temperature, and what else there is."""
+    """An evening to plan: its film, its line of baths, the temperature, and what else there is.
+
+    Without ``dryers`` whatever is washed is hung up at once.
+    """
 
     kinds: Annotated[tuple[KindPlan, ...], Length("Kinds of film", 1, 20)]
     line_id: Id
     temperature_c: Celsius = 20.0
     bottle_ids: Annotated[tuple[Id, ...], BOTTLES] = ()
     washers: Places = 1
-    dryers: Places = 1
+    dryers: Places | None = None
 
 
 @dataclass(frozen=True, kw_only=True, slots=True)
@@ -122,7 +126,7 @@ class _Night:
                 places={
                     **{each.tank_id: self.tanks[each.tank_id].many for each in runs},
                     "washer": self.planning.washers,
-                    "dryer": self.planning.dryers,
+                    "dryer": self.planning.dryers or max(1, len(runs)),
                     "tray": 1,
                 },
             )
@@ -136,6 +140,7 @@ class _Night:
             tasks=answer.tasks,
             wet_until_s=wet_until_s,
             hours=tuple(hours(wet_until_s)),
+            dry=tuple(dried(answer.tasks)),
             says=told(runs, answer.tasks),
             finish_s=answer.finish_s,
             finish_text=hours_text(answer.finish_s / 60),

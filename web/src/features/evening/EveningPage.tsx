@@ -30,7 +30,7 @@ export function EveningPage() {
   const degrees = typed ?? usual;
   const [line, setLine] = useState<string | null>(null);
   const [washers, setWashers] = useState("1");
-  const [dryers, setDryers] = useState("1");
+  const [dryers, setDryers] = useState("");
   const [chosen, setChosen] = useState<Record<string, Chosen>>({});
   const tanks = offered(kit?.tanks);
   const bottles = useBottles();
@@ -56,7 +56,7 @@ export function EveningPage() {
     temperature_c: said(degrees),
     bottle_ids: bottles.chosen.map((each) => each.id),
     washers: typedNumber(washers),
-    dryers: typedNumber(dryers),
+    dryers: dryers.trim() ? typedNumber(dryers) : null,
   };
   const plan = useQuery({ ...planQuery(planning), enabled: ready });
   // a refused change leaves the last good plan in sight, and the field it was typed in
@@ -115,6 +115,7 @@ export function EveningPage() {
               <Entry
                 label="Runs that can dry at once"
                 inputMode="numeric"
+                placeholder="all"
                 value={dryers}
                 onText={setDryers}
               />
