@@ -126,7 +126,7 @@ class _Night:
                 places={
                     **{each.tank_id: self.tanks[each.tank_id].many for each in runs},
                     "washer": self.planning.washers,
-                    "dryer": self.planning.dryers or max(1, len(runs)),
+                    "dryer": self.planning.dryers or len(runs),
                     "tray": 1,
                 },
             )

@@ -175,11 +175,9 @@ export function DetailsSheet({ view, close }: { view: TestView; close: () => voi
 }
 
 /** What a value of the draft is called in a refusal. */
-function fieldOf(test: FilmTest, name: string) {
-  const within = [test.conditions, test.observed].findIndex((each) => each && name in each);
-  return ["conditions.", "observed."][within]
-    ? `${["conditions.", "observed."][within]}${name}`
-    : name;
+function fieldOf({ conditions, observed }: FilmTest, name: string) {
+  const held = Object.entries({ conditions, observed }).find(([, each]) => each && name in each);
+  return held ? `${held[0]}.${name}` : name;
 }
 
 /** What was looked at, without the price, which is typed. */
