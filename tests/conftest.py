@@ -22,7 +22,7 @@ HERE, OWN = "http://127.0.0.1", {"X-Emulsa": "1"}  # what the application's own 
 
 gc.set_threshold(100_000, 20, 20)  # what tests make lives shortly: looked through less often
 
-settings.register_profile("house", deadline=None, derandomize=True, max_examples=some(50, 100))
+settings.register_profile("house", deadline=None, derandomize=True, max_examples=some(25, 100))
 settings.load_profile("house")
 
 

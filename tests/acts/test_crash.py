@@ -21,7 +21,7 @@ from tests.effort import some
 
 Files = dict[str, bytes]
 Stamp = tuple[tuple[str, int, int], ...]
-FAILURES_EACH = some(3, 12)  # statements of an act that fail, one after the other
+FAILURES_EACH = some(2, 12)  # statements of an act that fail, one after the other
 PART = some(3, 1)
 EVERY = some(5, 1)  # of the states between an act's first and its last, so many
 

@@ -713,7 +713,8 @@ def _called(hands: Hands, column: str, value: Any) -> Any:
     """A value as it is compared: film that was typed is known by its name, under whatever id."""
     if column != "film_id":
         return value
-    return hands.db.execute("SELECT name FROM film WHERE id = ?", [value]).fetchone()[0]
+    film = hands.db.execute("SELECT name FROM film WHERE id = ?", [value]).fetchone()
+    return film[0] if film else value
 
 
 def _row(hands: Hands, key: tuple[str, str]) -> dict[str, Any] | None:

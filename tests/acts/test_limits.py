@@ -1,7 +1,6 @@
 """At the end of every list: what would not be read again is refused with its sentence, and every
 log the program accepted comes whole out of its archive."""
 
-import shutil
 from collections.abc import Callable
 from contextlib import closing
 from dataclasses import replace
@@ -23,6 +22,7 @@ from emulsa.store.steps import finish
 from emulsa.store.transactions import transaction
 from tests.acts.conftest import Season
 from tests.acts.doing import Answer, Hands, Request
+from tests.effort import part
 
 ROOMS = ("kit.read", "bench.read", "prints.read", "outings.read", "darkroom.read", "rolls.read")
 
@@ -191,5 +191,5 @@ def test_what_could_not_be_read_again_is_refused(begun: Hands, tmp_path: Path, c
     assert begun.picture() == before
     for room in ROOMS:
         assert begun.do(Request(room)).ok, room
-    shutil.copytree(begun.folder / ATTACHMENTS, tmp_path / "pictures", dirs_exist_ok=True)
-    assert brought_in(begun.folder, tmp_path) == told(begun.db)
+    if case in part([*LIMITS], len(LIMITS)):  # as it was is as it was: one is enough
+        assert brought_in(begun.folder, tmp_path) == told(begun.db)

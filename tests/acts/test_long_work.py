@@ -103,7 +103,7 @@ SINCE_SEVEN = (
     "ALTER TABLE film DROP COLUMN prior_ei",
     "ALTER TABLE judgement DROP COLUMN left_out",
 )
-KILLS = some(4, 16)  # of each kind of long work, spread over all its statements
+KILLS = some(2, 16)  # of each kind of long work, spread over all its statements
 
 
 def rows(path: Path, count: int, first: int = 0) -> Path:

@@ -16,8 +16,8 @@ from emulsa.store import exposures, journal, scenes
 from tests.acts.doing import Answer, Hands, Request, at_once
 from tests.effort import some
 
-ROUNDS = some(20, 50)
-FEWER = some(6, 12)  # of races that differ from another one only in what they are about
+ROUNDS = some(8, 50)
+FEWER = some(3, 12)  # of races that differ from another one only in what they are about
 AT = "2026-02-01T10:00:00.000Z"
 
 RUN = {"id": "run", "name": "Evening", "minutes": 8, "bottle_ids": ["bottle-fixer"]}

@@ -14,7 +14,7 @@ from tests.acts.doing import Hands, Request
 from tests.api.test_reads import BY_PATH, asked
 from tests.effort import some
 
-KINDS_OF_ACTS = some(5, 160)  # each at its first place in the season
+KINDS_OF_ACTS = some(3, 160)  # each at its first place in the season
 Answers = dict[str, tuple[Any, tuple[str, ...]]]
 JOBS = "/api/exchange/jobs"
 

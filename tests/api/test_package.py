@@ -13,15 +13,22 @@ import pytest
 
 from emulsa.server.app import BUILT_PAGE
 from tests.serving import asked, free_port
+from tests.shared import once
 
 ROOT = Path(__file__).parents[2]
 
 
-@pytest.fixture(scope="module")
+@pytest.fixture(scope="session")
 def wheel(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The wheel as ``make package`` builds it; the page must have been built."""
     assert (BUILT_PAGE / "index.html").exists(), "build the page first: make page"
-    source, out = tmp_path_factory.mktemp("source"), tmp_path_factory.mktemp("dist")
+    (built,) = once(tmp_path_factory, "wheel", packed).glob("*.whl")
+    return built
+
+
+def packed(out: Path) -> None:
+    source = out / "source"
+    source.mkdir()
     for name in ("pyproject.toml", "README.md", "LICENSE", "requirements", "src"):
         found = ROOT / name
         if found.is_dir():
@@ -32,8 +39,6 @@ def wheel(tmp_path_factory: pytest.TempPathFactory) -> Path:
     alone = ["--no-deps", "--no-build-isolation", "--no-index", "--disable-pip-version-check"]
     command = [sys.executable, "-m", "pip", "wheel", "-q", *alone, "-w", str(out), str(source)]
     subprocess.run(command, check=True)
-    (built,) = out.glob("*.whl")
-    return built
 
 
 def test_everything_that_is_served_is_in_it(wheel: Path) -> None:

@@ -169,6 +169,7 @@ class Pages:
     def back(self, page: Page) -> None:
         """A page nobody uses any more."""
         page.unroute_all()
+        page.emulate_media(media="null")
         page.mouse.move(0, 0)
         page.goto(f"{self.url}/api/health")
         page.evaluate("localStorage.clear(); sessionStorage.clear()")

@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import PHONE, Open, Service
-from tests.browser.test_rooms import violations
+from tests.browser.looks import violations
 
 pytestmark = pytest.mark.browser
 

@@ -10,7 +10,7 @@ from PIL import Image
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import PHONE, Open, Service
-from tests.browser.test_rooms import violations
+from tests.browser.looks import violations
 
 pytestmark = pytest.mark.browser
 

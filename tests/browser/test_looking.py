@@ -11,7 +11,7 @@ from PIL import Image
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import PHONE, Open, Service
-from tests.browser.test_rooms import violations
+from tests.browser.looks import violations
 from tests.browser.waiting import until
 
 pytestmark = pytest.mark.browser

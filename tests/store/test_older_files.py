@@ -29,6 +29,7 @@ from emulsa.store import (
 from emulsa.store.folder import DATABASE, Unsafe
 from emulsa.store.transactions import transaction
 from tests.databases import redo, undo
+from tests.effort import part
 
 
 def of_version(version: int, folder: Path) -> database.Connection:
@@ -352,7 +353,7 @@ def test_the_planned_n_is_told_from_the_error_again(tmp_path: Path) -> None:
 VERSIONS = [number for number, _ in database.migrations()]
 
 
-@pytest.mark.parametrize("version", VERSIONS)
+@pytest.mark.parametrize("version", part(VERSIONS, 2))
 def test_what_was_handed_out_never_changes(version: int, tmp_path: Path) -> None:
     """Each version's tables and columns are those that were handed out under its number: a
     migration is never edited, another number is added. Such a folder opens whole."""

@@ -18,7 +18,7 @@ from emulsa.store import database, preferences, records, rows, scenes
 from tests import databases, strategies
 from tests.effort import some
 
-FEW = settings(max_examples=some(12, 100), suppress_health_check=[HealthCheck.filter_too_much])
+FEW = settings(max_examples=some(6, 100), suppress_health_check=[HealthCheck.filter_too_much])
 
 
 @contextmanager
@@ -55,7 +55,7 @@ def test_every_record_comes_back(kind: Any, data: st.DataObject) -> None:
     db.close()
 
 
-@settings(max_examples=some(15, 100))
+@settings(max_examples=some(8, 100))
 @given(strategies.scenes(), strategies.scenes())
 def test_scenes(first: Scene, second: Scene) -> None:
     """Any scene becomes any other: readings and filters come, go and change places."""

@@ -29,6 +29,7 @@ from emulsa.store import (
 )
 from emulsa.store.folder import ATTACHMENTS, COPIES, DATABASE, REPLACED, Unsafe, alone
 from tests.databases import few_pictures, rename, titles
+from tests.effort import some
 from tests.killing import killed_at
 
 TODAY = date(2026, 1, 20)
@@ -65,7 +66,7 @@ def test_a_restore_killed_at_any_step(folder: Path, tmp_path: Path) -> None:
         shutil.rmtree(work)
         if not killed:
             break
-        step += 1
+        step += some(3, 1)
     assert step > 20
     assert now in seen
     assert new in seen
