@@ -14,7 +14,7 @@ export default defineConfig({
           groups: [
             {
               name: "react",
-              test: /node_modules[\\/](react|react-dom|scheduler|react-router)[\\/]/,
+              test: /node_modules[\\/](react|react-dom|scheduler|wouter|regexparam|use-sync-external-store)[\\/]/,
             },
             {
               name: "chakra",

@@ -4,9 +4,8 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { RouterProvider } from "react-router";
 import { makeClient } from "./api/queryClient";
-import { router } from "./app/router";
+import { House } from "./app/House";
 import { findMode } from "./field/mode";
 import { system } from "./theme/system";
 
@@ -20,7 +19,7 @@ void findMode().then(() => {
     <StrictMode>
       <QueryClientProvider client={queryClient}>
         <ChakraProvider value={system}>
-          <RouterProvider router={router} />
+          <House />
         </ChakraProvider>
       </QueryClientProvider>
     </StrictMode>,

@@ -139,7 +139,12 @@ def fill(connection: Connection, folder: Path, moved: Moved) -> None:
     for record in (FILM, BOX, *RECIPES, OUTING):
         records.keep(connection, moved(record))
     rated = [
-        replace(FINE_TIP, id=f"{FINE_TIP.id}-{each.ei:g}", exposure_index=each.ei)
+        replace(
+            FINE_TIP,
+            id=f"{FINE_TIP.id}-{each.ei:g}",
+            title=f"{FINE_TIP.title} at EI {each.ei:g}",
+            exposure_index=each.ei,
+        )
         for each in SINGLE
     ]
     for scene in (TIP, *rated):

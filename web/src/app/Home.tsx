@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { Navigate } from "react-router";
+import { Redirect } from "wouter";
 import { outingsQuery } from "../api/queries";
 
 /** The day's outing; where there is none yet, a scene ready to type in. */
 export function Home() {
   const outings = useQuery(outingsQuery());
   if (!outings.data && !outings.error) return null;
-  return <Navigate to={outings.data?.length === 0 ? "/scene" : "/outing"} replace />;
+  return <Redirect to={outings.data?.length === 0 ? "/scene" : "/outing"} replace />;
 }

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { CircleHelp } from "lucide-react";
 import { type ReactNode, useState } from "react";
-import { Link, NavLink, useLocation } from "react-router";
+import { Link, useLocation } from "wouter";
 import { Button } from "../components/Button";
 import { Sheet } from "../components/Sheet";
 import { MORE, ROOMS } from "./rooms";
@@ -9,8 +9,9 @@ import { MORE, ROOMS } from "./rooms";
 /** The bar of rooms: at the side, or under the thumb. */
 export function Rail({ help }: { help: () => void }) {
   const [more, setMore] = useState(false);
-  const { pathname } = useLocation();
-  const beyond = MORE.some((room) => pathname.startsWith(room.path));
+  const [path] = useLocation();
+  const within = (room: { path: string }) => `${path}/`.startsWith(`${room.path}/`);
+  const beyond = MORE.some(within);
   return (
     <Flex
       as="nav"
@@ -46,16 +47,14 @@ export function Rail({ help }: { help: () => void }) {
           textDecoration="none"
           display={{ base: MORE.includes(room) ? "none" : "block", md: "block" }}
         >
-          <NavLink to={room.path}>
-            {({ isActive }) => (
-              <Place active={isActive}>
-                {room.name}
-                <Box as="span" aria-hidden fontSize="12px" display={{ base: "none", md: "block" }}>
-                  {room.key}
-                </Box>
-              </Place>
-            )}
-          </NavLink>
+          <Link to={room.path} aria-current={within(room) ? "page" : undefined}>
+            <Place active={within(room)}>
+              {room.name}
+              <Box as="span" aria-hidden fontSize="12px" display={{ base: "none", md: "block" }}>
+                {room.key}
+              </Box>
+            </Place>
+          </Link>
         </Box>
       ))}
       <Box

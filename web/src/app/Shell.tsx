@@ -1,7 +1,7 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useMemo, useState } from "react";
-import { Outlet, useNavigate } from "react-router";
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from "react";
+import { useLocation } from "wouter";
 import { preferencesQuery } from "../api/queries";
 import { useMetUnread } from "../api/unread";
 import { useClocks } from "../clock/run";
@@ -33,8 +33,9 @@ const RunClockFace = lazy(async () => ({
   default: (await import("../features/run")).RunClockFace,
 }));
 
-export function Shell() {
-  const navigate = useNavigate();
+/** What stands in every room, around the one that is open. */
+export function Shell({ children }: { children: ReactNode }) {
+  const [, navigate] = useLocation();
   const { undo, redo, problem } = useJournal();
   const [help, setHelp] = useState(false);
   const keys = useMemo<Keys>(() => {
@@ -92,7 +93,7 @@ export function Shell() {
           <Flex flex="1" minHeight="0" minWidth="0" direction={{ base: "column", md: "row" }}>
             {/* dates written anew are drawn anew */}
             <Flex key={written} direction="column" flex="1" minHeight="0" minWidth="0">
-              <Outlet />
+              {children}
             </Flex>
             <Suspense>
               <Guide />

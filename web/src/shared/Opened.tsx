@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { Notice } from "../components/Notice";
 import { RoomHeader } from "./RoomHeader";
 

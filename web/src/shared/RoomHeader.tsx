@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { ChevronLeft, Moon, Sun, Undo2 } from "lucide-react";
 import { type ReactNode, useEffect } from "react";
-import { Link, useLocation } from "react-router";
+import { Link, useLocation } from "wouter";
 import { Button } from "../components/Button";
 import { setLight, useLight } from "../theme/light";
 import { useJournal } from "./journal";
@@ -99,7 +99,7 @@ const FLAT = ["scene", "film"];
 
 /** The window's title, and where a page within a room leads back to. */
 function useTitled(title: string) {
-  const [first = "", ...further] = useLocation().pathname.split("/").filter(Boolean);
+  const [first = "", ...further] = useLocation()[0].split("/").filter(Boolean);
   const room = first.charAt(0).toUpperCase() + first.slice(1);
   useEffect(() => {
     const words = [title, room, "Emulsa"].filter(Boolean);

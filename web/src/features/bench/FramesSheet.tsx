@@ -11,6 +11,7 @@ import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
 import { Refusals } from "../../components/refused";
 import { Sheet } from "../../components/Sheet";
+import { Table } from "../../components/Table";
 import { typedNumber } from "../../components/typedNumber";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
@@ -113,45 +114,19 @@ export function FramesSheet({ view, close }: { view: TestView; close: () => void
         )}
         {plan.data && (
           <>
-            <Box
-              as="table"
-              width="100%"
-              css={{
-                "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
-                "& b": { whiteSpace: "nowrap" },
-              }}
-            >
-              <thead>
-                <Box as="tr" color="ink2" fontSize="13px">
-                  <th>Frame</th>
-                  <th>from V</th>
-                  <th>aperture</th>
-                  <th>time</th>
-                  <th>
-                    <Box as="span" srOnly>
-                      remark
-                    </Box>
-                  </th>
-                </Box>
-              </thead>
-              <tbody>
-                {plan.data.frames.map((each) => (
-                  <Box as="tr" key={each.number} borderTop="1px solid" borderColor="line">
-                    <td>{each.number}</td>
-                    <td>{each.stops_text}</td>
-                    <td>
-                      <b>{each.aperture}</b>
-                    </td>
-                    <td>
-                      <b>{each.time_text}</b>
-                    </td>
-                    <Box as="td" color="ochre" fontSize="13px">
-                      {each.says}
-                    </Box>
-                  </Box>
-                ))}
-              </tbody>
-            </Box>
+            <Table
+              heads={["Frame", "from V", "aperture", "time"]}
+              lines={plan.data.frames.map((each) => ({
+                id: each.number,
+                cells: [
+                  each.number,
+                  each.stops_text,
+                  <b key="aperture">{each.aperture}</b>,
+                  <b key="time">{each.time_text}</b>,
+                ],
+                says: each.says,
+              }))}
+            />
             {plan.data.says.map((each) => (
               <Box key={each} color="ink2" paddingTop="2">
                 {each}

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
@@ -63,7 +63,12 @@ export function LearnedPart({ learned: all }: { learned: Learned }) {
         ))}
       </Box>
       <Flex gap="3" wrap="wrap" paddingTop="2">
-        <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <Button
+          variant="quiet"
+          aria-expanded={open}
+          aria-label={`${open ? "Hide negatives" : "Show negatives"} of ${all.film_name}, ${all.recipe_name}`}
+          onClick={() => setOpen(!open)}
+        >
           {open ? "Hide negatives" : "Show negatives"}
         </Button>
         {development.enough && development.minutes.length > 0 && (

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { newId } from "../../api/newId";
 import { kitQuery } from "../../api/queries";
 import { Choose, named } from "../../components/Choose";
@@ -16,7 +16,7 @@ import { type FilmTest, putTest } from "./queries";
 /** A film test begun: which film, in which recipe. */
 export function NewTest({ close }: { close: () => void }) {
   const kit = useQuery(kitQuery).data;
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const films = offered(kit?.films);
   const [filmId, setFilmId] = useState("");
   const [recipeId, setRecipeId] = useState("");

@@ -1,15 +1,13 @@
-import { Box, Flex, Grid } from "@chakra-ui/react";
+import { Box, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose, named } from "../../components/Choose";
 import { count } from "../../components/count";
 import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { typedRows } from "../../components/typedNumber";
 import { OFFERED } from "../../service/service";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { type FilmTest, proofQuery, takePaper } from "./queries";
@@ -43,68 +41,56 @@ export function PaperCheck({ close }: { close: () => void }) {
     enabled: many >= FEWEST,
     placeholderData: keepPreviousData,
   });
-  const { write, problem, busy } = useWrite(close);
+  const writing = useWrite(close);
   return (
-    <Sheet
-      open
-      close={close}
+    <FormSheet
       title="Measure a paper"
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button
-            variant="main"
-            disabled={busy || !found.data || Boolean(found.error) || many < FEWEST}
-            onClick={() => void write(takePaper(proof, versionOf(paper?.id)))}
-          >
-            Use for this paper
-          </Button>
-        </>
-      }
+      close={close}
+      writing={writing}
+      keep={() => void writing.write(takePaper(proof, versionOf(paper?.id)))}
+      says="Use for this paper"
+      unready={!found.data || Boolean(found.error) || many < FEWEST}
     >
-      <Flex direction="column" gap="4">
-        <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
-          <Choose
-            label="Paper"
-            value={paper?.id ?? ""}
-            options={named(papers)}
-            onChange={(id) => {
-              setPaperId(id);
-              setLabel("");
-            }}
-          />
-          <Entry
-            label="Filter or grade"
-            value={filter}
-            suggest={paper?.filters.map((each) => each.label) ?? []}
-            maxLength={80}
-            onText={setLabel}
-          />
-          <Choose
-            label="Tablet"
-            value={target}
-            options={TABLETS}
-            onChange={(value) => setTarget(value as typeof target)}
-          />
-        </Grid>
-        {target === "own tablet" && (
-          <Entry label="Densities of the tablet" multiline rows={2} value={own} onText={setOwn} />
-        )}
-        <Entry
-          label="Reflection densities"
-          help="from paper white to black: behind the densest step first"
-          multiline
-          rows={8}
-          value={text}
-          onText={setText}
-          problem={many >= FEWEST ? (found.error?.message ?? null) : null}
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
+        <Choose
+          label="Paper"
+          value={paper?.id ?? ""}
+          options={named(papers)}
+          onChange={(id) => {
+            setPaperId(id);
+            setLabel("");
+          }}
         />
-        <Box aria-live="polite">
-          {many > 0 && `${count(many, "density", "densities")}. `}
-          {found.data && !found.error && many >= FEWEST && found.data.says}
-        </Box>
-        <Problem of={problem} />
-      </Flex>
-    </Sheet>
+        <Entry
+          label="Filter or grade"
+          value={filter}
+          suggest={paper?.filters.map((each) => each.label) ?? []}
+          maxLength={80}
+          onText={setLabel}
+        />
+        <Choose
+          label="Tablet"
+          value={target}
+          options={TABLETS}
+          onChange={(value) => setTarget(value as typeof target)}
+        />
+      </Grid>
+      {target === "own tablet" && (
+        <Entry label="Densities of the tablet" multiline rows={2} value={own} onText={setOwn} />
+      )}
+      <Entry
+        label="Reflection densities"
+        help="from paper white to black: behind the densest step first"
+        multiline
+        rows={8}
+        value={text}
+        onText={setText}
+        problem={many >= FEWEST ? (found.error?.message ?? null) : null}
+      />
+      <Box aria-live="polite">
+        {many > 0 && `${count(many, "density", "densities")}. `}
+        {found.data && !found.error && many >= FEWEST && found.data.says}
+      </Box>
+    </FormSheet>
   );
 }

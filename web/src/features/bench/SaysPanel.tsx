@@ -1,11 +1,12 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
 import { Problem } from "../../components/Problem";
+import { Table } from "../../components/Table";
 import { Quiet, Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";
 import { say } from "../../shared/saying";
@@ -27,7 +28,7 @@ export function SaysPanel({
   busy: boolean;
 }) {
   const { test } = view;
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [verdict, setVerdict] = useState(test.verdict ?? "");
   const own = useWrite();
   const left = (title: string) => {
@@ -133,45 +134,15 @@ export function SaysPanel({
 
 function Ladder({ rungs }: { rungs: Worked["ladder"] }) {
   return (
-    <Box as="table" width="100%" css={{ "& td, & th": { padding: "8px 0" } }}>
-      <thead>
-        <tr>
-          <Head>N</Head>
-          <Head>minutes</Head>
-          <Head>EI</Head>
-          <th>
-            <Box as="span" srOnly>
-              how sure
-            </Box>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rungs.map((each) => (
-          <Box
-            as="tr"
-            key={each.n}
-            borderTop="1px solid"
-            borderColor="line"
-            fontWeight={each.n === 0 ? 650 : 400}
-          >
-            <td>{each.n_text}</td>
-            <td>{each.minutes_text}</td>
-            <td>{each.ei_text}</td>
-            <Box as="td" color="ink2" fontSize="13px" fontWeight={400}>
-              {each.extrapolated && "extrapolated"}
-            </Box>
-          </Box>
-        ))}
-      </tbody>
-    </Box>
-  );
-}
-
-function Head({ children }: { children: string }) {
-  return (
-    <Box as="th" textAlign="left" color="ink2" fontSize="13px" fontWeight={400}>
-      {children}
-    </Box>
+    <Table
+      heads={["N", "minutes", "EI"]}
+      remark="how sure"
+      lines={rungs.map((each) => ({
+        id: each.n,
+        cells: [each.n_text, each.minutes_text, each.ei_text],
+        says: each.extrapolated && "extrapolated",
+        strong: each.n === 0,
+      }))}
+    />
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
@@ -6,10 +6,10 @@ import { devicesQuery, kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
+import { Table } from "../../components/Table";
 import { Quiet } from "../../components/text";
 import { typedRows } from "../../components/typedNumber";
+import { FormSheet } from "../../shared/FormSheet";
 import { offered } from "../../shared/offered";
 import { useWrite } from "../../shared/useWrite";
 import { shutterQuery, takeShutter, testShutter } from "./queries";
@@ -25,7 +25,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
   // a shutter in the body is the camera's, and measured once for all its lenses
   const body = kit?.cameras.find((each) => each.id === lens?.camera_id && each.shutter);
   const [text, setText] = useState("");
-  const { write, ask, problem, busy } = useWrite(close);
+  const writing = useWrite(close);
   const readings = { lens_id: lens?.id ?? "", marks: typedRows<Schemas["MarkReadings"]>(text) };
   const found = useQuery({
     ...shutterQuery(readings),
@@ -33,7 +33,7 @@ export function ShutterCheck({ close }: { close: () => void }) {
     placeholderData: keepPreviousData,
   });
   const test = () =>
-    ask(async () => {
+    writing.ask(async () => {
       if (!lens) return;
       const shutter = body?.shutter ?? lens.optics.shutter;
       const said = await testShutter({ ...shutter, measured: [] });
@@ -48,85 +48,46 @@ export function ShutterCheck({ close }: { close: () => void }) {
       });
     });
   return (
-    <Sheet
-      open
-      close={close}
+    <FormSheet
       title="Check a shutter"
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button
-            variant="main"
-            disabled={busy || !found.data || Boolean(found.error)}
-            onClick={() => void write(takeShutter(readings, versionOf(body ? body.id : lens?.id)))}
-          >
-            Use these times
-          </Button>
-        </>
-      }
+      close={close}
+      writing={writing}
+      keep={() => void writing.write(takeShutter(readings, versionOf(body ? body.id : lens?.id)))}
+      says="Use these times"
+      unready={!found.data || Boolean(found.error)}
     >
-      <Flex direction="column" gap="4">
-        <Choose label="Lens" value={lens?.id ?? ""} options={named(lenses)} onChange={setLensId} />
-        {body && <Quiet>The shutter in {body.name} is measured for all its lenses.</Quiet>}
-        <Entry
-          label="Readings: mark, then seconds"
-          help="one mark on a line, as 1/60 0.0208 0.0213 0.0209"
-          multiline
-          rows={7}
-          value={text}
-          onText={setText}
-          problem={found.error?.message ?? null}
-        />
-        {simulated && (
-          <Box>
-            <Button onClick={test}>Simulated tester (demo only)</Button>
+      <Choose label="Lens" value={lens?.id ?? ""} options={named(lenses)} onChange={setLensId} />
+      {body && <Quiet>The shutter in {body.name} is measured for all its lenses.</Quiet>}
+      <Entry
+        label="Readings: mark, then seconds"
+        help="one mark on a line, as 1/60 0.0208 0.0213 0.0209"
+        multiline
+        rows={7}
+        value={text}
+        onText={setText}
+        problem={found.error?.message ?? null}
+      />
+      {simulated && (
+        <Box>
+          <Button onClick={test}>Simulated tester (demo only)</Button>
+        </Box>
+      )}
+      {found.data && text.trim() !== "" && !found.error && (
+        <Box aria-live="polite">
+          <Table
+            heads={["Mark", "gives", "against its mark"]}
+            lines={found.data.marks.map((each) => ({
+              id: each.mark,
+              cells: [each.mark, <b key="gives">{each.mean_text}</b>, each.error_text],
+              says: each.says,
+            }))}
+          />
+          <Box color="ink2" paddingTop="2">
+            {found.data.says}
           </Box>
-        )}
-        {found.data && text.trim() !== "" && !found.error && (
-          <Box aria-live="polite">
-            <Box
-              as="table"
-              width="100%"
-              css={{
-                "& td, & th": { padding: "6px 8px 6px 0", textAlign: "left" },
-                "& b": { whiteSpace: "nowrap" },
-              }}
-            >
-              <thead>
-                <Box as="tr" color="ink2" fontSize="13px">
-                  <th>Mark</th>
-                  <th>gives</th>
-                  <th>against its mark</th>
-                  <th>
-                    <Box as="span" srOnly>
-                      remark
-                    </Box>
-                  </th>
-                </Box>
-              </thead>
-              <tbody>
-                {found.data.marks.map((each) => (
-                  <Box as="tr" key={each.mark} borderTop="1px solid" borderColor="line">
-                    <td>{each.mark}</td>
-                    <td>
-                      <b>{each.mean_text}</b>
-                    </td>
-                    <td>{each.error_text}</td>
-                    <Box as="td" color="ochre" fontSize="13px">
-                      {each.says}
-                    </Box>
-                  </Box>
-                ))}
-              </tbody>
-            </Box>
-            <Box color="ink2" paddingTop="2">
-              {found.data.says}
-            </Box>
-          </Box>
-        )}
-        <Problem of={problem} />
-      </Flex>
-    </Sheet>
+        </Box>
+      )}
+    </FormSheet>
   );
 }
 

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { preferencesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { sourcesQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { Ledger } from "../../components/Ledger";

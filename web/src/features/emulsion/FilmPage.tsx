@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Small } from "../../components/text";

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { dayText } from "../../components/days";

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";

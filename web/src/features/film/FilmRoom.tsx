@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import { NavLink } from "react-router";
+import { Link, useLocation } from "wouter";
 import { Button } from "../../components/Button";
 import { RoomHeader } from "../../shared/RoomHeader";
 import { LoadingSheet } from "./LoadingSheet";
@@ -24,6 +24,7 @@ export function FilmRoom({
   actions?: ReactNode;
   children: ReactNode;
 }) {
+  const [path] = useLocation();
   const [listed, setListed] = useState(false);
   return (
     <>
@@ -40,19 +41,22 @@ export function FilmRoom({
         background="sheet"
       >
         {PARTS.map((part) => (
-          <NavLink key={part.path} to={part.path} end style={{ textDecoration: "none" }}>
-            {({ isActive }) => (
-              <Flex
-                align="center"
-                minHeight="44px"
-                color={isActive ? "accent" : "ink2"}
-                fontWeight={isActive ? 650 : 400}
-                boxShadow={isActive ? "inset 0 -3px 0 var(--chakra-colors-accent)" : "none"}
-              >
-                {part.name}
-              </Flex>
-            )}
-          </NavLink>
+          <Link
+            key={part.path}
+            to={part.path}
+            aria-current={part.path === path ? "page" : undefined}
+            style={{ textDecoration: "none" }}
+          >
+            <Flex
+              align="center"
+              minHeight="44px"
+              color={part.path === path ? "accent" : "ink2"}
+              fontWeight={part.path === path ? 650 : 400}
+              boxShadow={part.path === path ? "inset 0 -3px 0 var(--chakra-colors-accent)" : "none"}
+            >
+              {part.name}
+            </Flex>
+          </Link>
         ))}
         <Box flex="1" />
         <Button variant="word" minHeight="44px" onClick={() => setListed(true)}>

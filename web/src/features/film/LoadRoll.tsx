@@ -1,7 +1,7 @@
 import { Box, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { formatsQuery, kitQuery } from "../../api/queries";

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { suppliesQuery } from "./queries";
 
 /** Paper and chemistry: what is left of a box, and whether a bottle keeps as long as it lasts. */

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Check, X } from "lucide-react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { act } from "../../api/acts";
 import { question } from "../../api/ask";
 import type { Schemas } from "../../api/calls";

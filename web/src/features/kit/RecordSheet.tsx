@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { type FormEvent, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";

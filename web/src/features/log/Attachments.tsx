@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { type DragEvent, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { carryOut } from "../../api/acts";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { kitQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { dayText, momentText } from "../../components/days";
@@ -178,7 +178,10 @@ function Told({ story }: { story: Story }) {
                 </Box>
                 {story.prints.map((each) => (
                   <Box key={each.id}>
-                    <Link to={`/print/${each.id}`}>{each.title}</Link>: {each.says}
+                    <Link to={`/print/${each.id}`} aria-label={`Print ${each.title}`}>
+                      {each.title}
+                    </Link>
+                    : {each.says}
                   </Box>
                 ))}
               </Box>

@@ -2,7 +2,7 @@ import { Box, Flex, Input, VisuallyHidden } from "@chakra-ui/react";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";

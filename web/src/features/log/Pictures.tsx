@@ -1,5 +1,5 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { ToneSlip } from "../../shared/drawn/ToneSlip";
 import { stateWord } from "../../shared/states";
 import type { Line } from "./queries";

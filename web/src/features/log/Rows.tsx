@@ -1,5 +1,5 @@
 import { Box, Grid } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { dayOf } from "../../components/days";
 import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";

@@ -13,15 +13,17 @@ export function useRoving(count: number, across: number, virtual: Virtual) {
   const field = useRef<HTMLUListElement>(null);
   const [current, setCurrent] = useState(0);
   const wanted = useRef<number | null>(null);
-  // no dependencies: the wanted line may only be drawn after the list has scrolled to it
-  useLayoutEffect(() => {
-    if (wanted.current === null) return;
+  const staying = useRef(false);
+  const reach = () => {
+    if (wanted.current === null || staying.current) return;
     const link = field.current?.querySelector<HTMLElement>(`[data-place="${wanted.current}"]`);
     if (link) {
       link.focus({ preventScroll: true });
       wanted.current = null;
     }
-  });
+  };
+  // no dependencies: the wanted line may only be drawn after the list has scrolled to it
+  useLayoutEffect(reach);
   const go = (place: number) => {
     const next = Math.max(0, Math.min(count - 1, place));
     wanted.current = next;
@@ -45,10 +47,14 @@ export function useRoving(count: number, across: number, virtual: Virtual) {
   };
   /** To be said before the list is drawn another way: the line one is on is then gone to again. */
   const stay = () => {
-    if (field.current?.contains(document.activeElement)) wanted.current = current;
+    if (!field.current?.contains(document.activeElement)) return;
+    wanted.current = current;
+    staying.current = true;
   };
   const arrive = () => {
+    staying.current = false;
     if (wanted.current !== null) virtual.scrollToIndex(Math.floor(wanted.current / across));
+    reach();
   };
   const inReach = Math.min(current, Math.max(0, count - 1));
   const rove = (place: number) => ({

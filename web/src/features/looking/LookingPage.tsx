@@ -1,13 +1,14 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "wouter";
 import { Button } from "../../components/Button";
 import { Small } from "../../components/text";
 import { useNarrow } from "../../components/useNarrow";
 import { useKeys } from "../../shared/keys";
 import { Opened } from "../../shared/Opened";
 import { RoomHeader } from "../../shared/RoomHeader";
+import { useQueried } from "../../shared/useAddress";
 import { Pane } from "./Pane";
 import { Places } from "./Places";
 import { type Comparison, comparisonQuery, type Seen } from "./queries";
@@ -19,7 +20,7 @@ const TIMES = 1.5;
 
 /** One to six scans under one loupe: one place, one enlargement, and what is not the same. */
 export function LookingPage() {
-  const of = useSearchParams()[0].get("of") ?? "";
+  const of = useQueried().get("of") ?? "";
   const [match, setMatch] = useState<{ x: number; y: number } | null>(null);
   const found = useQuery({ ...comparisonQuery(of, match), placeholderData: keepPreviousData });
   return (

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { kitQuery } from "../../api/queries";
 import { Choose, named } from "../../components/Choose";
 import { Empty } from "../../components/Empty";

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { Small } from "../../components/text";
 import { FileLink } from "../../shared/FileLink";

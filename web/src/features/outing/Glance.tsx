@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { ChevronDown } from "lucide-react";
 import { type ReactNode, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { holdersQuery, kitQuery, readyQuery, rollsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
 import { count } from "../../components/count";

@@ -2,7 +2,7 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { ChevronRight as Chevron } from "lucide-react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { newId } from "../../api/newId";
 import { outingsQuery } from "../../api/queries";
 import { Button } from "../../components/Button";
@@ -30,7 +30,7 @@ interface Planned {
 }
 
 export function OutingRoom() {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const narrow = useNarrow();
   const [limit, setLimit] = useState(AT_ONCE);
   const outings = useQuery(outingsQuery(limit));

@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { dayText, midnight } from "../../components/days";
@@ -107,7 +107,7 @@ export function OutingSection({
 }
 
 function BeginScene({ outing, first }: { outing: Outing; first: boolean }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [id] = useState(newId);
   const [title, setTitle] = useState("");
   const { problem, write } = useWrite(() => navigate(`/scene/${id}`));

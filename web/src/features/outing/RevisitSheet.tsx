@@ -1,7 +1,7 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { dayText } from "../../components/days";

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Room } from "./queries";
 
 const [LEVELS, WIDE, HIGH] = [3, 168, 10];

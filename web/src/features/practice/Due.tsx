@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Room } from "./queries";
 
 /** What was misunderstood: how far it is mended, and when it is asked again. */

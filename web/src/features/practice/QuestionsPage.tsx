@@ -1,6 +1,6 @@
 import { Box, Flex, Input } from "@chakra-ui/react";
 import { type FormEvent, useEffect, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { Button } from "../../components/Button";
 import { Notice } from "../../components/Notice";
 import { useNarrow } from "../../components/useNarrow";
@@ -160,7 +160,7 @@ function Dots({ rights, many }: { rights: boolean[]; many: number }) {
   const right = rights.filter(Boolean).length;
   return (
     <Flex
-      gap="1.5"
+      gap={{ base: "1", md: "1.5" }}
       role="img"
       aria-label={`${rights.length} of ${many} answered, ${right} right`}
       data-dots
@@ -171,7 +171,7 @@ function Dots({ rights, many }: { rights: boolean[]; many: number }) {
           <Box
             // biome-ignore lint/suspicious/noArrayIndexKey: places of the set
             key={place}
-            width={many > 8 ? "8px" : "16px"}
+            width={many > 8 ? "8px" : { base: "12px", md: "16px" }}
             height="16px"
             border="2px solid"
             borderColor={said === undefined ? "line" : said ? "ink" : "ochre"}

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useLocation } from "wouter";
 import { here } from "../../api/here";
 import { Button } from "../../components/Button";
 import { Problem } from "../../components/Problem";
@@ -12,7 +12,7 @@ import { deleteScene, goOut, type Offered, type Room } from "./queries";
 /** Scenes to go out to: drawn ones by their pictures, mosaics and one's own by their names. */
 export function Scenes({ room }: { room: Room }) {
   const [byHand, setByHand] = useState(false);
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const { write, problem, busy } = useWrite();
   const go = (scene: { kind: Offered["kind"]; name: string; scene_id?: string }) =>
     void write(goOut({ scene_id: null, seed: null, ...scene, by_hand: byHand }), {
@@ -75,6 +75,7 @@ export function Scenes({ room }: { room: Room }) {
           lines={room.own.map((each) => ({
             key: each.id,
             name: each.title,
+            called: `Rehearse ${each.title}`,
             says: each.outing,
             go: () => go({ kind: "own", name: "", scene_id: each.id }),
           }))}
@@ -90,7 +91,7 @@ function Lines({
   lines,
 }: {
   title: string;
-  lines: { key: string; name: string; says: string; go: () => void }[];
+  lines: { key: string; name: string; called?: string; says: string; go: () => void }[];
 }) {
   return (
     <Box paddingTop="5">
@@ -100,7 +101,7 @@ function Lines({
       <Box as="ul">
         {lines.map((each) => (
           <Box as="li" key={each.key} borderBottom="1px solid" borderColor="line" paddingBlock="2">
-            <Button variant="word" onClick={each.go}>
+            <Button variant="word" aria-label={each.called} onClick={each.go}>
               {each.name}
             </Button>
             <Small lineHeight={1.3}>{each.says}</Small>

@@ -1,7 +1,7 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import type { Refusal } from "../../api/refusal";
 import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
@@ -18,7 +18,7 @@ export function SetSheet({ topics, close }: { topics: Room["topics"]; close: () 
   const [many, setMany] = useState("12");
   const [level, setLevel] = useState("1");
   const [topic, setTopic] = useState("");
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   // what is typed goes out as text; what is wrong with it the service says
   const asked = { seed, many, level, topics: topic ? [topic] : [] } as unknown as PracticeSet;
   const questions = useQuery({ ...setQuery(asked), retry: false });

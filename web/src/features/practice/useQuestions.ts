@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
 import type { Refusal } from "../../api/refusal";
+import { useQueried } from "../../shared/useAddress";
 import { type Asked, nextQuestion, type PracticeSet, setQuery, type Topic } from "./queries";
 
 const FIVE = 5;
@@ -22,7 +22,7 @@ function setOf(params: URLSearchParams): PracticeSet | null {
 /** Questions one after the other: five of what is due, of a topic that was chosen, or a set. The one
     that was answered stays until the next is there, so that nothing typed meets the wrong one. */
 export function useQuestions() {
-  const [params] = useSearchParams();
+  const params = useQueried();
   const set = setOf(params);
   const ofSet = useQuery({ ...setQuery(set ?? NO_SET), enabled: set !== null }).data;
   const [at, setAt] = useState<{ place: number; asked: Asked | null }>(BEGUN);

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { Button } from "../../components/Button";
 import { say } from "../../shared/saying";
 import { useWrite } from "../../shared/useWrite";
@@ -7,7 +7,7 @@ import { deletePrint, type Print } from "./queries";
 
 /** A print that is not wanted any more, with its strips and tries; undo brings it back. */
 export function DeletePrint({ print }: { print: Print }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const { write, busy } = useWrite();
   return (
     <Box>

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { count } from "../../components/count";
 import { Small } from "../../components/text";

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { newId } from "../../api/newId";
 import { Button } from "../../components/Button";
 import { Empty } from "../../components/Empty";
@@ -16,7 +16,7 @@ import { beginPrint, type Negative, roomQuery } from "./queries";
 /** Prints, and the negatives there are to print. */
 export function PrintRoom() {
   const room = useQuery(roomQuery);
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [choosing, setChoosing] = useState(false);
   const { write, problem, busy } = useWrite();
   const { prints = [], negatives = [] } = room.data ?? {};

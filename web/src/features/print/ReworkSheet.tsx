@@ -2,13 +2,11 @@ import { Box, Grid } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { kitQuery } from "../../api/queries";
-import { Button } from "../../components/Button";
 import { Choose, named } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { typedNumber } from "../../components/typedNumber";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { type PrintView, reworkQuery, useRework as takeRework } from "./queries";
 
@@ -41,7 +39,7 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
     ...reworkQuery(print, wanted),
     placeholderData: keepPreviousData,
   });
-  const { write, problem, busy } = useWrite(close);
+  const writing = useWrite(close);
   const field = (name: keyof typeof text, label: string) => (
     <Entry
       label={label}
@@ -52,22 +50,14 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
   );
   const { data } = found;
   return (
-    <Sheet
-      open
-      close={close}
+    <FormSheet
       title="New paper or size"
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button
-            variant="main"
-            disabled={busy || Boolean(found.error)}
-            onClick={() => void write(takeRework(print.id, wanted))}
-          >
-            Rework every time
-          </Button>
-        </>
-      }
+      close={close}
+      writing={writing}
+      keep={() => void writing.write(takeRework(print.id, wanted))}
+      says="Rework every time"
+      unready={Boolean(found.error)}
+      gap="0"
     >
       <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
         <Choose
@@ -127,7 +117,6 @@ export function ReworkSheet({ view, close }: { view: PrintView; close: () => voi
           ))}
         </Box>
       )}
-      <Problem of={problem} />
-    </Sheet>
+    </FormSheet>
   );
 }

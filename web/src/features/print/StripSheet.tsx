@@ -3,14 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
 import { newId } from "../../api/newId";
-import { Button } from "../../components/Button";
 import { Choose } from "../../components/Choose";
 import { Entry } from "../../components/Entry";
 import { Notice } from "../../components/Notice";
-import { Problem } from "../../components/Problem";
-import { Sheet } from "../../components/Sheet";
 import { Small } from "../../components/text";
 import { typedNumber } from "../../components/typedNumber";
+import { FormSheet } from "../../shared/FormSheet";
 import { useWrite } from "../../shared/useWrite";
 import { FlashPaper } from "./FlashPaper";
 import { keepStrip, type PrintView, stripQuery } from "./queries";
@@ -37,7 +35,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
     chosen,
   };
   const answer = useQuery(stripQuery(asked));
-  const { write, problem, busy } = useWrite(close);
+  const writing = useWrite(close);
   const found = answer.data;
   const before = plan.parts.slice(
     0,
@@ -45,24 +43,16 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
   );
   const others = view.worked.rows.filter((row) => before.some((each) => each.id === row.id));
   return (
-    <Sheet
-      open
-      close={close}
+    <FormSheet
       title="Test strip"
-      footer={
-        <>
-          <Button onClick={close}>Cancel</Button>
-          <Button
-            variant="main"
-            disabled={busy || !found}
-            onClick={() =>
-              void write(keepStrip(print.id, { id: newId(), part_id: part, strip: asked, note }))
-            }
-          >
-            {chosen === null ? "Save strip" : "Use this time"}
-          </Button>
-        </>
+      close={close}
+      writing={writing}
+      keep={() =>
+        void writing.write(keepStrip(print.id, { id: newId(), part_id: part, strip: asked, note }))
       }
+      says={chosen === null ? "Save strip" : "Use this time"}
+      unready={!found}
+      gap="0"
     >
       <Grid templateColumns={{ base: "1fr 1fr", md: "1fr 1fr 1fr" }} gap="4">
         <Choose
@@ -173,7 +163,6 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
           <Entry label="Note" value={note} onText={setNote} maxLength={200} />
         </Box>
       )}
-      <Problem of={problem} />
       {view.strips.length > 0 && (
         <Box paddingTop="5">
           <Box as="h3" fontSize="15px" fontWeight={600}>
@@ -187,6 +176,6 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
         </Box>
       )}
       <FlashPaper keep={(says) => setNote([note, says].filter(Boolean).join("; "))} />
-    </Sheet>
+    </FormSheet>
   );
 }

@@ -1,7 +1,7 @@
 import { Flex, Grid } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { newId } from "../../api/newId";
 import { wayQuery } from "../../api/queries";
 import type { Refusal } from "../../api/refusal";

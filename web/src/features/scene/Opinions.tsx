@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo } from "react";
+import { lazy, type ReactNode, Suspense, useMemo } from "react";
 import { Quiet } from "../../components/text";
 import { type Edit, opinionsQuery, type Scene, type SceneView } from "./queries";
 
@@ -42,6 +42,45 @@ function Prints({
   );
 }
 
+/** A way to take the scene, which is taken by a touch; one that cannot be is read only. */
+function Way({
+  chosen,
+  stacked,
+  take,
+  children,
+}: {
+  chosen?: boolean;
+  stacked?: boolean;
+  take: (() => void) | null;
+  children: ReactNode;
+}) {
+  return (
+    <Box
+      as="button"
+      aria-pressed={chosen}
+      aria-disabled={!take}
+      onClick={() => take?.()}
+      display="flex"
+      flexDirection="column"
+      alignItems="stretch"
+      textAlign="left"
+      padding="2"
+      minHeight={stacked ? "56px" : "92px"}
+      border="none"
+      borderRight={stacked ? "none" : "1px solid"}
+      borderBottom={stacked ? "1px solid" : "none"}
+      borderColor="line"
+      cursor={take ? "pointer" : "default"}
+      background={chosen ? "accentSoft" : "transparent"}
+      boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
+      color="ink"
+      lineHeight={1.25}
+    >
+      {children}
+    </Box>
+  );
+}
+
 /** What each school of placing would make of the same readings, side by side. */
 export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) {
   const { data, error } = useQuery(opinionsQuery(scene, stamp));
@@ -66,27 +105,11 @@ export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) 
         aria-label="Placement methods"
       >
         {data.schools.map(({ row, chosen, edits }) => (
-          <Box
-            as="button"
+          <Way
             key={row.school}
-            aria-pressed={chosen}
-            aria-disabled={!edits.length}
-            onClick={() => edits.length && take(edits)}
-            display="flex"
-            flexDirection="column"
-            alignItems="stretch"
-            textAlign="left"
-            padding="2"
-            minHeight={stacked ? "56px" : "92px"}
-            border="none"
-            borderRight={stacked ? "none" : "1px solid"}
-            borderBottom={stacked ? "1px solid" : "none"}
-            borderColor="line"
-            cursor={edits.length ? "pointer" : "default"}
-            background={chosen ? "accentSoft" : "transparent"}
-            boxShadow={chosen ? "inset 0 3px 0 var(--chakra-colors-accent)" : "none"}
-            color="ink"
-            lineHeight={1.25}
+            chosen={chosen}
+            stacked={stacked}
+            take={edits.length ? () => take(edits) : null}
           >
             <Box fontWeight={600} fontSize="14px">
               {row.name}
@@ -116,7 +139,7 @@ export function Schools({ scene, picture, stamp, take, stacked }: OpinionProps) 
                 )}
               </>
             )}
-          </Box>
+          </Way>
         ))}
       </Grid>
     </>
@@ -149,25 +172,7 @@ export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionP
         aria-label="Second opinion: plans, best first"
       >
         {data.plans.map(({ plan, edits }, place) => (
-          <Box
-            as="button"
-            key={`${plan.says} ${plan.text}`}
-            onClick={() => take(edits)}
-            display="flex"
-            flexDirection="column"
-            alignItems="stretch"
-            textAlign="left"
-            padding="2"
-            minHeight="92px"
-            border="none"
-            borderRight={stacked ? "none" : "1px solid"}
-            borderBottom={stacked ? "1px solid" : "none"}
-            borderColor="line"
-            background="transparent"
-            cursor="pointer"
-            color="ink"
-            lineHeight={1.28}
-          >
+          <Way key={`${plan.says} ${plan.text}`} stacked={stacked} take={() => take(edits)}>
             <Flex justify="space-between" gap="2">
               <Box fontWeight={600} fontSize="15px">
                 {place + 1} · {plan.text}
@@ -185,7 +190,7 @@ export function SecondOpinion({ scene, picture, stamp, take, stacked }: OpinionP
                 {plan.sum_text}
               </Box>
             )}
-          </Box>
+          </Way>
         ))}
       </Grid>
     </>

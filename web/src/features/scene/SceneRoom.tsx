@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { Link, Navigate, useNavigate, useParams } from "react-router";
+import { Link, Redirect, useLocation, useParams } from "wouter";
 import { outingsQuery } from "../../api/queries";
 import { Notice } from "../../components/Notice";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -18,7 +18,7 @@ export function SceneRoom() {
   const [fresh] = useState(unbegun);
   const outings = useQuery({ ...outingsQuery(), enabled: !id });
   const view = useQuery({ ...sceneQuery(id ?? fresh.scene.id), enabled: Boolean(id) });
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const shown = id ?? fresh.scene.id;
   const keeper = useMemo(() => sceneKeeper(shown), [shown]);
   const begun = !id && Boolean(view.data);
@@ -32,7 +32,7 @@ export function SceneRoom() {
     const last = localStorage.getItem(LAST);
     const newest = outings.data.find((each) => each.scenes.length)?.scenes.at(-1)?.id;
     const open = last && ids.includes(last) ? last : newest;
-    if (open) return <Navigate to={`/scene/${open}`} replace />;
+    if (open) return <Redirect to={`/scene/${open}`} replace />;
   }
   if (id && view.error) {
     return (

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { Button } from "../../components/Button";
 import { Entry } from "../../components/Entry";
 import { FormSheet } from "../../shared/FormSheet";
@@ -20,7 +20,7 @@ export function TitleSheet({
   edit: (change: Change) => Promise<void>;
   close: () => void;
 }) {
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [title, setTitle] = useState(scene.title);
   const [note, setNote] = useState(scene.note);
   const [intention, setIntention] = useState(scene.intention);

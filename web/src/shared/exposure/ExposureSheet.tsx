@@ -1,6 +1,6 @@
 import { Grid } from "@chakra-ui/react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { Schemas } from "../../api/calls";
 import { Choose, named } from "../../components/Choose";
 import { momentText } from "../../components/days";

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "wouter";
 import { Notice } from "../../../components/Notice";
 import { RoomHeader } from "../../../shared/RoomHeader";
 import { OpenScene, type Practised } from "../OpenScene";

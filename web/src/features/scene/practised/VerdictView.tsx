@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { carryOut } from "../../../api/acts";
 import { Button } from "../../../components/Button";
 import { Quiet } from "../../../components/text";

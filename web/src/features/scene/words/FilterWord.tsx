@@ -5,7 +5,7 @@ import { Small } from "../../../components/text";
 import { offered } from "../../../shared/offered";
 import type { Scene } from "../queries";
 import { Choice } from "./Choice";
-import type { Kit, WordProps } from "./props";
+import type { ChoicesProps, WordProps } from "./props";
 import { Empty, Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
@@ -21,17 +21,7 @@ export function FilterWord({ scene, kit, edit }: WordProps) {
   );
 }
 
-function FilterChoices({
-  scene,
-  kit,
-  edit,
-  close,
-}: {
-  scene: Scene;
-  kit: Kit;
-  edit: WordProps["edit"];
-  close: () => void;
-}) {
+function FilterChoices({ scene, kit, edit, close }: ChoicesProps) {
   const { keep, problem } = useKeep(edit, close);
   if (!kit.filters.length) return <Empty what="filter" />;
   const toggled = (id: string) =>

@@ -6,7 +6,7 @@ import { Entry } from "../../../components/Entry";
 import { typedNumber } from "../../../components/typedNumber";
 import { type Unit, useMeasures } from "../../../shared/measures";
 import type { Scene } from "../queries";
-import type { WordProps } from "./props";
+import type { ChoicesProps, WordProps } from "./props";
 import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
@@ -62,15 +62,7 @@ export function FocusWord({ scene, solution, edit }: WordProps) {
   );
 }
 
-function FocusChoices({
-  scene,
-  edit,
-  close,
-}: {
-  scene: Scene;
-  edit: WordProps["edit"];
-  close: () => void;
-}) {
+function FocusChoices({ scene, edit, close }: Omit<ChoicesProps, "kit">) {
   const { keep, problem } = useKeep(edit, close);
   const { mm } = useMeasures();
   const [kind, setKind] = useState<keyof typeof FOCUS>(scene.focus?.kind ?? "unsaid");

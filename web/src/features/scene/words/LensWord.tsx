@@ -1,10 +1,9 @@
 import { Flex } from "@chakra-ui/react";
 import { apertureText } from "../../../shared/aperture";
 import { offered } from "../../../shared/offered";
-import type { Scene } from "../queries";
 import { Choice } from "./Choice";
 import { NameOne } from "./NameOne";
-import { assumed, type Kit, type WordProps } from "./props";
+import { assumed, type ChoicesProps, type WordProps } from "./props";
 import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
@@ -26,17 +25,7 @@ export function LensWord({ scene, kit, solution, edit }: WordProps) {
   );
 }
 
-function LensChoices({
-  scene,
-  kit,
-  edit,
-  close,
-}: {
-  scene: Scene;
-  kit: Kit;
-  edit: WordProps["edit"];
-  close: () => void;
-}) {
+function LensChoices({ scene, kit, edit, close }: ChoicesProps) {
   const { keep, problem } = useKeep(edit, close);
   return (
     <Flex direction="column" gap="1">

@@ -7,7 +7,7 @@ import { Small } from "../../../components/text";
 import { offered } from "../../../shared/offered";
 import { pullTrigger, type Scene, spotMeterQuery } from "../queries";
 import { Choice } from "./Choice";
-import type { Kit, WordProps } from "./props";
+import type { ChoicesProps, WordProps } from "./props";
 import { Refused } from "./Said";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
@@ -27,17 +27,7 @@ export function MeterWord({ scene, kit, edit }: WordProps) {
   );
 }
 
-function MeterChoices({
-  scene,
-  kit,
-  edit,
-  close,
-}: {
-  scene: Scene;
-  kit: Kit;
-  edit: WordProps["edit"];
-  close: () => void;
-}) {
+function MeterChoices({ scene, kit, edit, close }: ChoicesProps) {
   const { keep, problem } = useKeep(edit, close);
   return (
     <Flex direction="column" gap="1">

@@ -6,7 +6,7 @@ import { Small } from "../../../components/text";
 import { OFFERED } from "../../../service/service";
 import { ZONES } from "../../../shared/zones";
 import type { Scene } from "../queries";
-import type { WordProps } from "./props";
+import type { ChoicesProps, WordProps } from "./props";
 import { useKeep } from "./useKeep";
 import { Word } from "./Word";
 
@@ -18,15 +18,7 @@ export function PlaceWord({ scene, solution, edit }: WordProps) {
   );
 }
 
-function PlaceChoices({
-  scene,
-  edit,
-  close,
-}: {
-  scene: Scene;
-  edit: WordProps["edit"];
-  close: () => void;
-}) {
+function PlaceChoices({ scene, edit, close }: Omit<ChoicesProps, "kit">) {
   const { keep, problem } = useKeep(edit, close);
   const [reading, setReading] = useState(scene.pin?.reading ?? scene.readings[0]?.id ?? "");
   if (!scene.readings.length) return <Box>Type a reading first, as in 9 shade III.</Box>;

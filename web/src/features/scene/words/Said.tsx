@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 
 export function Refused({ text }: { text: string | null }) {
   if (!text) return null;

@@ -12,6 +12,11 @@ export interface WordProps {
   edit: (change: Change) => Promise<void>;
 }
 
+/** What the choices of a word are given. */
+export interface ChoicesProps extends Omit<WordProps, "solution"> {
+  close: () => void;
+}
+
 /** What is taken for something nobody has said, in a soft word; nothing once it is said. */
 export const assumed = (
   solution: Solution | undefined,
