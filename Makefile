@@ -68,9 +68,9 @@ ready: $(TOOLS) $(PAGE) $(FIELD) $(DRAWN) $(CHROMIUM)
 fuzz: $(TOOLS)
 	@FUZZ_EXAMPLES=150 $(BIN)/python -m pytest -q -n $(WORKERS) tests/api/test_fuzz.py
 
-# Whatever is drawn at random ten times as often, other seasons too; then many hands for a minute.
-thorough: $(TOOLS)
-	@THOROUGH=10 FUZZ_EXAMPLES=60 $(BIN)/python -m pytest -q -n $(WORKERS) tests/acts tests/api/test_pairing.py tests/api/test_fuzz.py tests/store
+# All of what a day's run tries a part of, and ten times what is drawn at random; then many hands.
+thorough: ready
+	@THOROUGH=10 FUZZ_EXAMPLES=60 $(PYTEST)
 	@$(BIN)/python -m benchmarks.load 60 16 16
 
 # How strong the tests are: so many places of the source broken one by one, drawn by a seed.

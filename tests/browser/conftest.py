@@ -147,7 +147,7 @@ class Pages:
     time of a new one. What a test leaves in its storage is wiped before the next."""
 
     def __init__(self, browser: Browser, url: str) -> None:
-        self.browser, self.url = browser, url
+        self.browser, self.nowhere = browser, f"{url}/api/health"
         self.kept: dict[bool, Page] = {}
 
     def page(self, size: dict[str, int], light: str, fresh: bool) -> Page:
@@ -162,7 +162,8 @@ class Pages:
             context.add_init_script(STILL)
             page = context.new_page()
         page.set_viewport_size(size)  # type: ignore[arg-type]
-        page.goto(f"{self.url}/api/health")
+        if page.url != self.nowhere:
+            page.goto(self.nowhere)
         page.evaluate("light => localStorage.setItem('emulsa-light', light)", light)
         return page
 
@@ -171,7 +172,7 @@ class Pages:
         page.unroute_all()
         page.emulate_media(media="null")
         page.mouse.move(0, 0)
-        page.goto(f"{self.url}/api/health")
+        page.goto(self.nowhere)
         page.evaluate("localStorage.clear(); sessionStorage.clear()")
         other = self.kept.setdefault(page.viewport_size["width"] < 900, page)  # type: ignore[index]
         if other is not page:
