@@ -21,23 +21,12 @@ from emulsa.core.data.exercises import TOPICS
 from emulsa.core.kit.starters import STARTERS
 from emulsa.core.prints.record import Print
 from emulsa.core.scene.assumed import TYPICAL_LAWS
-from emulsa.store import kit, outings, preferences, prints, records, rows, scenes
+from emulsa.store import outings, preferences, prints, records, rows, scenes
 from emulsa.store.records import PRACTISED_SCENE
 from tests.acts.doing import ACTS, Answer, Hands, Request
 
 Json = dict[str, Any]
-KITS = {"films": "film", "recipes": "recipe", "cameras": "camera", "lenses": "lens"} | {
-    "pinholes": "pinhole",
-    "filters": "filter",
-    "meters": "meter",
-    "formats": "sheet_format",
-    "tanks": "tank",
-    "lines": "line",
-    "bottles": "bottle",
-    "powders": "powder",
-    "papers": "printing_paper",
-    "enlargers": "enlarger",
-}
+KITS = {plural: table.name for plural, table in records.KINDS.items()}
 # What the film goes through comes often; what is done once in a life seldom.
 WEIGHTS = {
     "learning.use": 16,
@@ -149,7 +138,7 @@ def _kit_acts(plural: str, singular: str) -> None:
 
 def _known(look: Looking, plural: str) -> Any:
     """One there is, or the first of its kind as it is begun."""
-    table = kit.KINDS[plural]
+    table = records.KINDS[plural]
     try:
         return look.record(table, look.one(f"SELECT id FROM {table.name}"))
     except Nothing:

@@ -227,7 +227,7 @@ def test_undo_is_exact_after_any_history(moves: list[str]) -> None:
 def test_what_is_used_is_not_deleted(db: database.Connection, table: str, id_: str) -> None:
     """The refusal says where it is used."""
     with pytest.raises(Impossible, match="still used by"):
-        kit.delete(db, kit.KINDS[table], id_)
+        kit.delete(db, records.KINDS[table], id_)
 
 
 def test_a_laid_file_is_a_migrated_one(tmp_path: Path) -> None:

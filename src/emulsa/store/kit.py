@@ -11,40 +11,17 @@ from emulsa.core.kit.printing import Enlarger, PrintingPaper
 from emulsa.core.line.carry_out import KitNames
 from emulsa.store import rows
 from emulsa.store.records import (
-    BOTTLE,
     CAMERA,
     ENLARGER,
     FILM,
     FILTER,
-    FORMAT,
+    KINDS,
     LENS,
-    LINE,
     METER,
     PAPER,
     PINHOLE,
-    POWDER,
-    RECIPE,
-    TANK,
 )
 from emulsa.store.rows import Table
-
-# Every kind of kit by the name of its list.
-KINDS: dict[str, Table[Any]] = {
-    "films": FILM,
-    "recipes": RECIPE,
-    "cameras": CAMERA,
-    "lenses": LENS,
-    "pinholes": PINHOLE,
-    "filters": FILTER,
-    "meters": METER,
-    "formats": FORMAT,
-    "tanks": TANK,
-    "lines": LINE,
-    "bottles": BOTTLE,
-    "powders": POWDER,
-    "papers": PAPER,
-    "enlargers": ENLARGER,
-}
 
 # References that are no foreign keys, because they stand within a column: where, and how read.
 WITHIN: dict[str, tuple[tuple[str, str], ...]] = {

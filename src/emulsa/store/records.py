@@ -71,6 +71,24 @@ BY_KIND: dict[type, Table[Any]] = {
     )
 }
 
+# Every kind of kit by the name of its list.
+KINDS: dict[str, Table[Any]] = {
+    "films": FILM,
+    "recipes": RECIPE,
+    "cameras": CAMERA,
+    "lenses": LENS,
+    "pinholes": PINHOLE,
+    "filters": FILTER,
+    "meters": METER,
+    "formats": FORMAT,
+    "tanks": TANK,
+    "lines": LINE,
+    "bottles": BOTTLE,
+    "powders": POWDER,
+    "papers": PAPER,
+    "enlargers": ENLARGER,
+}
+
 
 def keep(connection: Connection, record: Any) -> None:
     """Insert a record of any kind, or make the stored one equal to it."""

@@ -50,6 +50,7 @@ from emulsa.core.limits import Length
 from emulsa.core.versions import version_of
 from emulsa.store import films, preferences, rows
 from emulsa.store import kit as store
+from emulsa.store.records import KINDS
 from emulsa.store.rows import Table
 
 routes = Routes("kit", "/api/kit")
@@ -244,7 +245,7 @@ def _delete(table: Table[Any]) -> Callable[..., Any]:
     return delete
 
 
-for plural, kept in store.KINDS.items():
+for plural, kept in KINDS.items():
     path = f"/{plural}/{{id}}"
     routes.add("act", "PUT", path, _put(kept), name=f"kit.put_{kept.name}")
     routes.add("act", "DELETE", path, _delete(kept), name=f"kit.delete_{kept.name}")

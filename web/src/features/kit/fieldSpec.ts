@@ -3,22 +3,6 @@ import type { LinesKind } from "./LinesField";
 
 /* What a kind of record asks for: a path into the record, a label, and how it is typed. */
 
-export type Kind =
-  | "films"
-  | "recipes"
-  | "cameras"
-  | "lenses"
-  | "pinholes"
-  | "filters"
-  | "meters"
-  | "formats"
-  | "tanks"
-  | "lines"
-  | "bottles"
-  | "powders"
-  | "papers"
-  | "enlargers";
-
 export interface FieldSpec {
   path: string;
   label: string;
