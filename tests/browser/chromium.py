@@ -12,6 +12,9 @@ GRANTED = ["screen-wake-lock"]
 ARGUMENTS = [
     "--no-sandbox",
     "--disable-gpu",
+    # fewer processes to tell each other what they do: a tenth of the time
+    "--in-process-gpu",
+    "--enable-features=NetworkServiceInProcess2",
     "--disable-background-networking",
     "--disable-component-update",
     "--disable-sync",
