@@ -182,7 +182,7 @@ def main() -> None:
         with Running(Path(folder)) as running:
             report("server ready after its command", running.ready_s * 1e3, 1200, "ms")
             service(running)
-    report("scripts of the first route, gzip", first_route_kb(), 260, "kB")
+    report("scripts of the first route, gzip", first_route_kb(), 210, "kB")
     carried()
     evenings()
     practised()

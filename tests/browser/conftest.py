@@ -149,6 +149,7 @@ class Pages:
     def __init__(self, browser: Browser, url: str) -> None:
         self.browser, self.nowhere = browser, f"{url}/api/health"
         self.kept: dict[bool, Page] = {}
+        self.touched: dict[Page, bool] = {}  # a window may be another by the end of a test
 
     def page(self, size: dict[str, int], light: str, fresh: bool) -> Page:
         """A page of this size, in this light, with nothing in its storage. ``fresh``: of its own,
@@ -161,6 +162,7 @@ class Pages:
             context.set_default_timeout(PATIENT_MS)
             context.add_init_script(STILL)
             page = context.new_page()
+            self.touched[page] = touch
         page.set_viewport_size(size)  # type: ignore[arg-type]
         if page.url != self.nowhere:
             page.goto(self.nowhere)
@@ -174,7 +176,7 @@ class Pages:
         page.mouse.move(0, 0)
         page.goto(self.nowhere)
         page.evaluate("localStorage.clear(); sessionStorage.clear()")
-        other = self.kept.setdefault(page.viewport_size["width"] < 900, page)  # type: ignore[index]
+        other = self.kept.setdefault(self.touched[page], page)
         if other is not page:
             page.context.close()
 

@@ -1,8 +1,8 @@
-import { Box, Dialog, Portal } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { Button } from "../components/Button";
+import { Sheet } from "../components/Sheet";
 import { Small } from "../components/text";
 import { useNarrow } from "../components/useNarrow";
-import { useOpener } from "../components/useOpener";
 import { ROOMS } from "./rooms";
 
 const KEYS = [
@@ -47,51 +47,36 @@ function Typed() {
 }
 
 /** The keys, and what nobody should do. */
-export function Help({ open, close }: { open: boolean; close: () => void }) {
+export function Help({ close }: { close: () => void }) {
   const touch = useNarrow();
-  useOpener(open);
   return (
-    <Dialog.Root open={open} onOpenChange={(change) => !change.open && close()}>
-      <Portal>
-        <Dialog.Backdrop />
-        <Dialog.Positioner>
-          <Dialog.Content>
-            <Dialog.Header>
-              <Dialog.Title>Help and keys</Dialog.Title>
-            </Dialog.Header>
-            <Dialog.Body>
-              {touch && <Typed />}
-              <table hidden={touch}>
-                <tbody>
-                  {KEYS.map(([key, what]) => (
-                    <tr key={key}>
-                      <Box
-                        as="th"
-                        textAlign="left"
-                        paddingBlock="2"
-                        paddingRight="6"
-                        whiteSpace="nowrap"
-                      >
-                        {key}
-                      </Box>
-                      <td>{what}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              <Small marginTop="3">
-                Never aim a meter or a viewfinder at the sun. Follow the makers' instructions and
-                local rules; this program advises.
-              </Small>
-            </Dialog.Body>
-            <Dialog.Footer>
-              <Button variant="main" autoFocus onClick={close}>
-                Close
-              </Button>
-            </Dialog.Footer>
-          </Dialog.Content>
-        </Dialog.Positioner>
-      </Portal>
-    </Dialog.Root>
+    <Sheet
+      open
+      close={close}
+      title="Help and keys"
+      footer={
+        <Button variant="main" autoFocus onClick={close}>
+          Close
+        </Button>
+      }
+    >
+      {touch && <Typed />}
+      <table hidden={touch}>
+        <tbody>
+          {KEYS.map(([key, what]) => (
+            <tr key={key}>
+              <Box as="th" textAlign="left" paddingBlock="2" paddingRight="6" whiteSpace="nowrap">
+                {key}
+              </Box>
+              <td>{what}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Small marginTop="3">
+        Never aim a meter or a viewfinder at the sun. Follow the makers' instructions and local
+        rules; this program advises.
+      </Small>
+    </Sheet>
   );
 }

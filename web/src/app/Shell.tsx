@@ -14,7 +14,6 @@ import { useCarries, useCarrying } from "../field/mode";
 import { CommaAbove, CommaWithin } from "../shared/AskComma";
 import { useJournal } from "../shared/journal";
 import { type Keys, useKeys } from "../shared/keys";
-import { Help } from "./Help";
 import { Said, Trouble } from "./Lines";
 import { Rail } from "./Rail";
 import { ROOMS } from "./rooms";
@@ -22,6 +21,8 @@ import { ROOMS } from "./rooms";
 const ExposureClock = lazy(async () => ({
   default: (await import("../features/clock")).ExposureClock,
 }));
+
+const Help = lazy(async () => ({ default: (await import("./Help")).Help }));
 
 const Guide = lazy(async () => ({ default: (await import("../features/guide")).Guide }));
 
@@ -100,7 +101,11 @@ export function Shell({ children }: { children: ReactNode }) {
             </Suspense>
           </Flex>
         </Flex>
-        <Help open={help} close={() => setHelp(false)} />
+        {help && (
+          <Suspense>
+            <Help close={() => setHelp(false)} />
+          </Suspense>
+        )}
         {clocks && (
           <Suspense>
             <RunClockFace />
