@@ -282,3 +282,24 @@ def test_trouble_with_the_data_is_told_in_every_room(open_page: Open) -> None:
     )
     page.reload()
     expect(page.get_by_role("alert")).to_contain_text("The data file is damaged.")
+
+
+def test_a_tablet_has_the_comb_and_the_columns(open_page: Open) -> None:
+    """Held upright it shows the log as a desk does, N and what was off in words; a phone, upright
+    or on its side, has lines of two and the comb behind *Filter*."""
+    page = open_page("/log")
+    comb = page.get_by_role("group", name="By development")
+    row = page.locator("[data-place]").filter(has_text="4A").first
+    off, way = row.get_by_text("N+1, ⅓ stop too little"), row.get_by_text("exposed")
+    expect(comb).to_be_visible()
+    expect(off).to_be_hidden()  # there is room for its wedge and its needle
+    page.set_viewport_size({"width": 820, "height": 1180})
+    expect(off).to_be_visible()
+    expect(way).to_be_visible()
+    expect(comb).to_be_visible()
+    for width, height in ((390, 844), (844, 390)):
+        page.set_viewport_size({"width": width, "height": height})
+        expect(way).to_have_count(0)
+        expect(comb).to_have_count(0)
+    page.get_by_role("button", name="Filter").click()
+    expect(comb).to_be_visible()

@@ -7,7 +7,7 @@ import { Button } from "../../components/Button";
 import { count } from "../../components/count";
 import { Empty } from "../../components/Empty";
 import { Notice } from "../../components/Notice";
-import { useNarrow } from "../../components/useNarrow";
+import { useNarrow, usePhone } from "../../components/useNarrow";
 import { useSize } from "../../components/useSize";
 import { useKeys } from "../../shared/keys";
 import { RoomHeader } from "../../shared/RoomHeader";
@@ -37,6 +37,7 @@ export function LogRoom() {
       chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id].slice(0, MOST),
     );
   const narrow = useNarrow();
+  const phone = usePhone();
   const log = useInfiniteQuery(logQuery(sought));
   const field = useRef<HTMLInputElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -46,7 +47,7 @@ export function LogRoom() {
   const virtual = useVirtualizer<HTMLDivElement, Element>({
     count: Math.ceil(lines.length / across),
     getScrollElement: () => scroller.current,
-    estimateSize: () => (pictures ? PRINT_PX : narrow ? ROW_NARROW_PX : ROW_PX),
+    estimateSize: () => (pictures ? PRINT_PX : phone ? ROW_NARROW_PX : ROW_PX),
     overscan: 8,
   });
   const roving = useRoving(lines.length, across, virtual);
@@ -54,7 +55,7 @@ export function LogRoom() {
   useEffect(() => {
     virtual.measure();
     roving.arrive();
-  }, [pictures, across, narrow]);
+  }, [pictures, across, phone]);
   const last = virtual.getVirtualItems().at(-1)?.index ?? 0;
   const { hasNextPage, isFetchingNextPage, fetchNextPage } = log;
   useEffect(() => {
@@ -145,7 +146,7 @@ export function LogRoom() {
               </Button>
             )}
           </Flex>
-          {narrow && filtering && (
+          {narrow && (filtering || !phone) && (
             <Box paddingTop="3">
               <Shape sought={sought} seek={seek} />
             </Box>

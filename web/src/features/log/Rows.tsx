@@ -2,7 +2,7 @@ import { Box, Grid } from "@chakra-ui/react";
 import { Link } from "wouter";
 import { dayOf } from "../../components/days";
 import { Small } from "../../components/text";
-import { useNarrow } from "../../components/useNarrow";
+import { usePhone } from "../../components/useNarrow";
 import { NWedge, ToneSlip } from "../../shared/drawn/ToneSlip";
 import { Needle, Way } from "../../shared/drawn/Way";
 import type { Line } from "./queries";
@@ -11,12 +11,14 @@ import type { Roving, Virtual } from "./useRoving";
 const FULL = "88px 50px minmax(0,1fr) 154px 80px 146px 76px 100px";
 const LESS = "88px 50px minmax(0,1fr) 154px 146px 100px";
 
-/** As many columns as there is room for: the wedge and the needle go first. */
+/** As many columns as there is room for: the wedge and the needle become words first. */
 const columns = {
   gridTemplateColumns: FULL,
+  "& [data-less]": { display: "none" },
   "@media (max-width: 1239.9px)": {
     gridTemplateColumns: LESS,
     "& > [data-more]": { display: "none" },
+    "& [data-less]": { display: "block" },
   },
 };
 
@@ -30,10 +32,10 @@ export function Rows({
   virtual: Virtual;
   roving: Roving;
 }) {
-  const narrow = useNarrow();
+  const phone = usePhone();
   return (
     <>
-      {!narrow && (
+      {!phone && (
         <Grid
           css={columns}
           columnGap="4"
@@ -94,7 +96,7 @@ export function Rows({
                   color: "inherit",
                 }}
               >
-                {narrow ? <Narrow line={line} /> : <Wide line={line} />}
+                {phone ? <Narrow line={line} /> : <Wide line={line} />}
               </Link>
             </Box>
           );
@@ -131,7 +133,10 @@ function Wide({ line }: { line: Line }) {
       <Box data-more>
         <NWedge n={line.n} text={line.n_text} />
       </Box>
-      <Box lineHeight={1.25}>{line.set_text}</Box>
+      <Box lineHeight={1.25}>
+        {line.set_text}
+        <Small data-less>{[line.n_text, line.off_text].filter(Boolean).join(", ")}</Small>
+      </Box>
       <Box data-more>
         <Needle stops={line.error_stops} text={line.off_text || "as planned"} />
       </Box>
