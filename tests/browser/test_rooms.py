@@ -43,6 +43,19 @@ def test_a_room_that_does_not_load(open_page: Open) -> None:
     open_page.problems.clear()  # type: ignore[attr-defined]
 
 
+def test_a_part_of_the_house_that_does_not_load(open_page: Open) -> None:
+    """The page is not left empty: it is said, with a way to try again."""
+    page = open_page("/outing")
+    expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
+    page.route("**/assets/Help-*.js", lambda route: route.abort())
+    page.keyboard.press("?")
+    expect(page.get_by_role("alert")).to_contain_text("Nothing you typed or logged is")
+    page.unroute("**/assets/Help-*.js")
+    page.get_by_role("button", name="Open it again").click()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Outing")
+    open_page.problems.clear()  # type: ignore[attr-defined]
+
+
 def test_digits_open_rooms(open_page: Open) -> None:
     """Each room has its digit, after g; alone it opens none. A question mark lists the keys."""
     page = open_page("/outing")

@@ -83,7 +83,7 @@ const PAGES = {
   "/*": page(lost, (room) => room.Lost),
 };
 
-/** What a room throws is said in its place; another room is tried for itself. */
+/** What a room throws, or the house around it, is said in its place; another room is tried. */
 class Holding extends Component<{ at: string; children: ReactNode }, { failed: boolean }> {
   state = { failed: false };
 
@@ -126,9 +126,11 @@ export function House() {
       hrefs={SINGLE ? (to) => `#${to}` : undefined}
       aroundNav={going}
     >
-      <Shell>
-        <Room />
-      </Shell>
+      <Holding at="">
+        <Shell>
+          <Room />
+        </Shell>
+      </Holding>
     </Router>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, VisuallyHidden } from "@chakra-ui/react";
+import { Box, chakra, Flex, Grid, VisuallyHidden } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/calls";
@@ -121,8 +121,8 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                 // biome-ignore lint/suspicious/noArrayIndexKey: a strip is what its place is
                 <Flex key={place} align="stretch" flex="1 0 auto">
                   {place > 0 && (
-                    <Box
-                      as="button"
+                    <chakra.button
+                      type="button"
                       aria-label={`Between strip ${place} and ${here}`}
                       aria-pressed={chosen === place + 0.5}
                       width={{ base: "44px", md: "26px" }}
@@ -133,8 +133,8 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                       onClick={() => setChosen(place + 0.5)}
                     />
                   )}
-                  <Box
-                    as="button"
+                  <chakra.button
+                    type="button"
                     flex="1 0 64px"
                     minHeight="110px"
                     cursor="pointer"
@@ -152,7 +152,7 @@ export function StripSheet({ view, close }: { view: PrintView; close: () => void
                       give {each.give_text}
                       <VisuallyHidden> strip {here}</VisuallyHidden>
                     </Box>
-                  </Box>
+                  </chakra.button>
                 </Flex>
               );
             })}
